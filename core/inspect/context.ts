@@ -1,0 +1,80 @@
+import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
+import { idOf, ownName, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import { pointer, valueAt } from '../json/index.ts';
+import type { Kit } from '../kits/index.ts';
+import type { Fix } from './finding.ts';
+
+/** One look at the mod beyond the block itself: a question and the answer that was given. */
+type Read = (mod: Mod) => unknown;
+
+/**
+ * What a block rule may ask about the rest of the mod. Every answer is noted, so that the block is inspected again when, and only
+ * when, one of the answers would now be another.
+ */
+export class BlockContext {
+  private readonly reads: { read: Read; answer: unknown }[] = [];
+
+  constructor(private readonly mod: Mod, readonly block: ResolvedBlock, readonly kit: Kit) {}
+
+  /** True when every question that was asked would be answered the same by this mod. */
+  stillHolds(mod: Mod): boolean {
+    return mod.header === this.mod.header && this.reads.every(({ read, answer }) => read(mod) === answer);
+  }
+
+  private ask<T>(read: (mod: Mod) => T): T {
+    const answer = read(this.mod);
+    this.reads.push({ read, answer });
+    return answer;
+  }
+
+  get header(): Mod['header'] {
+    return this.mod.header;
+  }
+
+  model(id: string): Model | undefined {
+    return this.ask((mod) => ownModel(mod, id)) ?? modelOf(this.mod, id);
+  }
+
+  /** The model with its templates followed; undefined when it does not exist. */
+  resolvedModel(id: string): ResolvedModel | undefined {
+    const model = this.model(id);
+    return model && resolveModel(model, (template) => this.ask((mod) => ownModel(mod, template)), this.header.texels);
+  }
+
+  texture(id: string): Texture | undefined {
+    return this.ask((mod) => textureOf(mod, id));
+  }
+
+  /** True when an item of that id exists: an item, or a block that can be held. */
+  hasItem(id: string): boolean {
+    return this.ask((mod) => {
+      const name = ownName(mod.header.namespace, id);
+      return name !== undefined && (mod.items[name] !== undefined || (mod.blocks[name] !== undefined && (mod.blocks[name].identity.item ?? 'none') !== 'none'));
+    });
+  }
+
+  /** True when the sound set is one of the mod's own. */
+  hasSoundSet(id: string): boolean {
+    return this.ask((mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''));
+  }
+
+  /** All ids of a kind, for near misses. Asked only once something is wrong, so it need not be remembered. */
+  idsOf(kind: 'models' | 'textures' | 'items' | 'blocks' | 'blockTags'): string[] {
+    return Object.keys(this.mod[kind]).map((name) => idOf(this.mod.header.namespace, name));
+  }
+
+  /** The distinct models that the block's looks show, in order. */
+  get shownModels(): string[] {
+    return [...new Set(this.block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)))];
+  }
+
+  /** A fix that puts a value at a place of the block; undefined takes away what is there. */
+  set(title: string, at: (string | number)[], after: unknown): Fix {
+    return this.setAll(title, [[at, after]]);
+  }
+
+  setAll(title: string, values: readonly (readonly [(string | number)[], unknown])[]): Fix {
+    const changes = values.map(([at, after]): Change => ({ path: pointer(['blocks', this.block.name, ...at]), before: valueAt(this.block.declared, pointer(at)), after }));
+    return { title, changes };
+  }
+}

@@ -1,0 +1,14 @@
+import { splitId } from '../../../mod/index.ts';
+import { packRule } from '../../rule.ts';
+
+export const idAndNameDisagree = packRule({
+  id: 'pack/id-and-name-disagree', severity: 'error', title: 'File name and id disagree',
+  why: 'A file is found by its name and speaks of itself by its id. When a file was copied and only one of the two was changed, two files claim one thing.',
+  fails: { 'rules/blocks/bank.json#/id': 'saltmarsh:silt' },
+  passes: {},
+  check: (pack) => [
+    ...[...pack.blocks.values(), ...pack.items.values(), ...pack.blockTags.values(), ...pack.itemTags.values()].map((file) => ({ file, id: file.value.id, at: '/id' })),
+    ...[...pack.looks.values(), ...pack.loot.values()].map((file) => ({ file, id: file.value.block, at: '/block' })),
+  ].filter(({ file, id }) => splitId(id).name !== file.name || (pack.pack && splitId(id).namespace !== pack.pack.value.namespace))
+    .map(({ file, id, at }) => ({ file: file.file, place: file.placeOf(at), message: `The file is called ${file.name}, but speaks of ${id}.` })),
+});

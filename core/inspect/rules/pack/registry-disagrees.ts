@@ -1,0 +1,25 @@
+import { splitId } from '../../../mod/index.ts';
+import { bitsFor, StateSpace } from '../../../states/index.ts';
+import { packRule } from '../../rule.ts';
+
+export const registryDisagrees = packRule({
+  id: 'pack/registry-disagrees', severity: 'error', title: 'Registry and files disagree',
+  why: 'The registry says which blocks exist and how many states each has. A block that it does not list is never registered; a wrong number of states makes saved worlds unreadable.',
+  fails: { 'registry.json#/entries/2/states': 9 },
+  passes: {},
+  check({ registry, blocks }) {
+    if (!registry) return [];
+    const listed = new Map(registry.value.entries.flatMap((entry, i) => (entry.kind === 'block' ? [[splitId(entry.id).name, { entry, i }] as const] : [])));
+    return [
+      ...[...blocks.values()].filter((block) => !listed.has(block.name)).map((block) => ({ file: block.file, message: `The block ${block.value.id} is not in registry.json.` })),
+      ...[...listed].flatMap(([name, { entry, i }]) => {
+        const block = blocks.get(name);
+        const place = registry.placeOf(`/entries/${i}`);
+        if (!block) return [{ file: registry.file, place, message: `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not there.` }];
+        const { size, tooLarge } = new StateSpace(block.value.properties);
+        if (tooLarge || (entry.states === size && (entry.codes?.bits ?? 0) >= bitsFor(size))) return [];
+        return [{ file: registry.file, place, message: `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ${bitsFor(size)} bits.` }];
+      }),
+    ];
+  },
+});

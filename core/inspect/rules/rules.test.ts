@@ -1,0 +1,69 @@
+import { describe, expect, test } from '@jest/globals';
+import { readPack } from '../../kits/block-pack/read/index.ts';
+import { applyChanges, entrySchemas, ModSchema, type Mod } from '../../mod/index.ts';
+import { inspect, inspectPack, rules } from '../index.ts';
+import type { ModExample } from '../rule.ts';
+import { sampleMod, samplePack, withExample } from '../sample.ts';
+
+const found = (mod: Mod, rule: string) => inspect(mod).filter((finding) => finding.rule === rule);
+const example = (values: ModExample): Mod => withExample(sampleMod(), values);
+
+test('the sample mod and its pack have no finding at all', () => {
+  expect(ModSchema.parse(sampleMod())).toEqual(sampleMod());
+  expect(inspect(sampleMod())).toEqual([]);
+  expect(inspectPack(readPack(samplePack({})))).toEqual([]);
+});
+
+test('every rule has an id of its own and says what, why and where', () => {
+  expect(new Set(rules.map((rule) => rule.id)).size).toBe(rules.length);
+  expect(rules.length).toBeGreaterThan(50);
+  for (const { id, why, title } of rules) {
+    expect(id).toMatch(/^[a-z]+\/[a-z]+(-[a-z]+)*$/);
+    expect(why).toMatch(/\.$/);
+    expect(title).not.toMatch(/\.$/);
+  }
+});
+
+describe.each(rules.filter((rule) => rule.over !== 'pack'))('$id', (rule) => {
+  const { id, fails, passes } = rule as { id: string; fails: ModExample; passes: ModExample };
+
+  test('is reported for its failing example, in a full sentence, at a place that exists', () => {
+    const findings = found(example(fails), id);
+    expect(findings.length).toBeGreaterThan(0);
+    for (const finding of findings) {
+      expect(finding.message).toMatch(/^.*[.?]$/);
+      expect(finding.message).not.toMatch(/undefined|NaN|\[object/);
+      expect(finding.at).toMatch(/^\//);
+    }
+  });
+
+  test('is silent for its passing example', () => expect(found(example(passes), id)).toEqual([]));
+
+  test('its fix, where it has one, mends the finding and leaves a mod that fits the schema', () => {
+    const broken = example(fails);
+    for (const finding of found(broken, id)) {
+      if (!finding.fix) continue;
+      const mended = applyChanges(broken, finding.fix.changes);
+      expect(found(mended, id).map((other) => other.message)).not.toContain(finding.message);
+      expect(entrySchemas.blocks.safeParse(mended.blocks['lamp']).error).toBeUndefined();
+      expect(ModSchema.safeParse(mended).success).toBe(true);
+    }
+  });
+});
+
+describe.each(rules.filter((rule) => rule.over === 'pack'))('$id', ({ id, fails, passes }) => {
+  const report = (values: ModExample) => inspectPack(readPack(samplePack(values))).filter((finding) => finding.rule === id);
+
+  test('is reported for its failing example, with file, line and column', () => {
+    const findings = report(fails);
+    expect(findings.length).toBeGreaterThan(0);
+    for (const { file, place, message } of findings) {
+      expect(file).toBeTruthy();
+      expect(place!.line).toBeGreaterThan(0);
+      expect(place!.column).toBeGreaterThan(0);
+      expect(message).toMatch(/^.*[.?]$/);
+    }
+  });
+
+  test('is silent for its passing example', () => expect(report(passes)).toEqual([]));
+});

@@ -1,0 +1,15 @@
+import { stockSoundSets } from '../../../mod/index.ts';
+import { closest, didYouMean } from '../../../words/index.ts';
+import { blockRule } from '../../rule.ts';
+
+export const soundSetMissing = blockRule({
+  id: 'traits/sound-set-missing', severity: 'error', title: 'Sound set missing',
+  why: 'The block would be silent: its sound set is neither one of the mod nor one that comes with the stock.',
+  fails: { '/blocks/lamp/traits/soundSet': 'obrank:metel' },
+  passes: { '/blocks/lamp/traits/soundSet': 'obrank:metal' },
+  check({ traits, name }, context) {
+    if (stockSoundSets.includes(traits.soundSet) || context.hasSoundSet(traits.soundSet)) return [];
+    const near = closest(traits.soundSet, stockSoundSets);
+    return [{ at: ['traits', 'soundSet'], message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`, fix: near ? context.set(`Use ${near}`, ['traits', 'soundSet'], near) : undefined }];
+  },
+});

@@ -1,0 +1,53 @@
+import type { ReadPack } from '../kits/block-pack/read/index.ts';
+import { kitNamed } from '../kits/index.ts';
+import { pointer } from '../json/index.ts';
+import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
+import { BlockContext } from './context.ts';
+import { byWeight, facetOf, type Finding } from './finding.ts';
+import type { BlockRule, ModRule, PackRule } from './rule.ts';
+import { rules } from './rules/index.ts';
+
+const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
+const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
+const packRules = rules.filter((rule): rule is PackRule => rule.over === 'pack');
+
+/** Findings of each block with the questions they rest on; kept for as long as the block stays the same object. */
+const remembered = new WeakMap<Block, { name: string; context: BlockContext; findings: Finding[] }>();
+
+/**
+ * Everything that is wrong with a declaration, the gravest first. Only blocks that changed since the last call, or whose surroundings
+ * did, are looked at again; the result is the same either way.
+ *
+ * @example inspect(mod).filter((finding) => finding.severity === 'error').length === 0
+ */
+export function inspect(mod: Mod): Finding[] {
+  const findings = Object.entries(mod.blocks).flatMap(([name, block]) => inspectBlock(mod, name, block));
+  const kit = kitNamed(mod.header.kit);
+  for (const { id, severity, check } of modRules)
+    for (const { at, ...report } of check(mod, kit)) findings.push({ rule: id, severity, facet: facetOf(id), at: pointer(at), ...report });
+  return findings.sort(byWeight);
+}
+
+function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
+  const before = remembered.get(declared);
+  if (before && before.name === name && before.context.stillHolds(mod)) return before.findings;
+  const block = resolveBlock(mod, name, declared);
+  const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
+  const findings = blockRules.flatMap(({ id, severity, check }) => check(block, context).map(({ message, at = [], fix }): Finding => (
+    { rule: id, severity, facet: facetOf(id), message, block: name, at: pointer(['blocks', name, ...at]), fix })));
+  remembered.set(declared, { name, context, findings });
+  return findings;
+}
+
+/** Everything that is wrong with the files of a pack, whoever wrote it. It knows nothing of the declaration. */
+export function inspectPack(pack: ReadPack): Finding[] {
+  return packRules.flatMap(({ id, severity, check }) => check(pack).map(({ message, file, place = { line: 1, column: 1 } }): Finding => (
+    { rule: id, severity, facet: facetOf(id), message, file, place }))).sort(byWeight);
+}
+
+/** How many findings there are of each severity. */
+export function tally(findings: readonly Finding[]): { error: number; warning: number; hint: number } {
+  const sums = { error: 0, warning: 0, hint: 0 };
+  for (const { severity } of findings) sums[severity] += 1;
+  return sums;
+}

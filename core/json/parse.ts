@@ -1,0 +1,136 @@
+import { parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
+import { pointerSteps } from './pointer.ts';
+
+/** A place in a text: line and column, both from 1. */
+export interface Place { line: number; column: number }
+
+/** Something wrong with a text as JSON. `key-twice` is read by most programs and still never meant. */
+export interface JsonProblem { kind: 'malformed' | 'key-twice'; message: string; at: Place; key?: string }
+
+export interface JsonText {
+  /** The value, undefined when the text is malformed. */
+  value: unknown;
+  problems: JsonProblem[];
+  /** The place of the value at a JSON Pointer; of its nearest parent when there is none. */
+  placeOf(path: string): Place;
+}
+
+/** Deeper nesting than this is refused: no file of ours needs it, and it would exhaust the stack. */
+const deepest = 64;
+
+/**
+ * Reads strict JSON (RFC 8259) and says what is wrong in words, with line and column.
+ *
+ * @example parseJson('{"a": 1,}').problems[0].message // "There is a comma after the last entry. Remove it."
+ */
+export function parseJson(text: string): JsonText {
+  const place = places(text);
+  const bad = (message: string, offset: number): JsonText => ({
+    value: undefined, problems: [{ kind: 'malformed', message, at: place(offset) }], placeOf: () => place(offset),
+  });
+  if (text.startsWith('\uFEFF')) return bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
+  if (text.trim() === '') return bad('The file is empty.', 0);
+  const tooDeep = offsetBeyondDepth(text);
+  if (tooDeep !== undefined) return bad(`The nesting is more than ${deepest} levels deep.`, tooDeep);
+  const errors: ParseError[] = [];
+  const tree = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false, allowEmptyContent: false });
+  const [first] = errors;
+  if (first) return bad(inWords(first, text), first.offset);
+  if (!tree) return bad('The file holds no value.', 0);
+  const problems: JsonProblem[] = [];
+  const value = build(tree, (node, key) => problems.push({
+    kind: 'key-twice', key, message: `The key "${key}" stands twice in one object; only the last would count.`, at: place(node.offset),
+  }));
+  return { value, problems, placeOf: (path) => place(nodeAt(tree, path).offset) };
+}
+
+/** Offsets to lines and columns, by binary search over the line starts. */
+function places(text: string): (offset: number) => Place {
+  let starts: number[] | undefined;
+  return (offset) => {
+    if (!starts) {
+      starts = [0];
+      for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
+    }
+    let low = 0;
+    let high = starts.length - 1;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (starts[middle]! <= offset) low = middle;
+      else high = middle - 1;
+    }
+    return { line: low + 1, column: offset - starts[low]! + 1 };
+  };
+}
+
+function offsetBeyondDepth(text: string): number | undefined {
+  let depth = 0;
+  let quoted = false;
+  for (let at = 0; at < text.length; at += 1) {
+    const char = text[at];
+    if (quoted) {
+      if (char === '\\') at += 1;
+      else if (char === '"' || char === '\n') quoted = false;
+    } else if (char === '"') quoted = true;
+    else if (char === '{' || char === '[') {
+      depth += 1;
+      if (depth > deepest) return at;
+    } else if (char === '}' || char === ']') depth -= 1;
+  }
+  return undefined;
+}
+
+/** The tree as a plain value, telling of keys that stand twice. `__proto__` is kept as an ordinary key. */
+function build(node: Node, twice: (node: Node, key: string) => void): unknown {
+  if (node.type === 'array') return (node.children ?? []).map((child) => build(child, twice));
+  if (node.type !== 'object') return node.value;
+  const object: Record<string, unknown> = {};
+  for (const entry of node.children ?? []) {
+    const [key, value] = entry.children ?? [];
+    if (!key || !value) continue;
+    const name = String(key.value);
+    if (Object.hasOwn(object, name)) twice(key, name);
+    Object.defineProperty(object, name, { value: build(value, twice), enumerable: true, configurable: true, writable: true });
+  }
+  return object;
+}
+
+function nodeAt(tree: Node, path: string): Node {
+  let node = tree;
+  for (const step of pointerSteps(path)) {
+    const next: Node | undefined = node.type === 'array'
+      ? node.children?.[Number(step)]
+      : node.children?.find((entry) => entry.children?.[0]?.value === step)?.children?.[1];
+    if (!next) return node;
+    node = next;
+  }
+  return node;
+}
+
+/** What the parser stumbled over, in plain words and with what to do. */
+function inWords(error: ParseError, text: string): string {
+  const found = text.slice(error.offset, error.offset + Math.max(1, error.length));
+  const before = text.slice(0, error.offset).trimEnd();
+  if (/^[\u201c\u201d\u2018\u2019]/.test(found)) return `${found[0]} is a curly quotation mark. Use the straight one, ".`;
+  if (found.startsWith("'")) return "Texts stand in double quotation marks; this one begins with '.";
+  switch (printParseErrorCode(error.error)) {
+    case 'InvalidCommentToken': return 'JSON has no comments. Remove this one.';
+    case 'CommaExpected': return 'A comma is missing before this.';
+    case 'ColonExpected': return 'A colon is missing between the key and its value.';
+    case 'PropertyNameExpected':
+    case 'ValueExpected':
+      if (before.endsWith(',') && (found === '}' || found === ']')) return 'There is a comma after the last entry. Remove it.';
+      return error.offset >= text.trimEnd().length ? 'The file ends too early: a value is missing.' : `A value or a key in quotation marks is missing before ${JSON.stringify(found.slice(0, 20))}.`;
+    case 'CloseBraceExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing } is missing.' : 'A comma or a closing } is missing before this.';
+    case 'CloseBracketExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing ] is missing.' : 'A comma or a closing ] is missing before this.';
+    case 'EndOfFileExpected': return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
+    case 'InvalidNumberFormat': return `${found} is not a number that JSON knows.`;
+    case 'UnexpectedEndOfString': return 'This text has no closing quotation mark on its line.';
+    case 'UnexpectedEndOfNumber': return 'This number ends too early.';
+    case 'UnexpectedEndOfComment': return 'JSON has no comments. Remove this one.';
+    case 'InvalidEscapeCharacter': return 'This backslash begins no escape that JSON knows. Write \\\\ for a backslash.';
+    case 'InvalidUnicode': return 'A \\u escape needs four hexadecimal digits.';
+    case 'InvalidCharacter': return 'This text holds a control character (a tab or a line break). Write it as \\t or \\n.';
+    default: return `${JSON.stringify(found.slice(0, 20))} is not a value that JSON knows.`;
+  }
+}

@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { DrawSchema, Triple } from '../../../mod/block.schema.ts';
+import { BoxSchema, ModelSchema, RecipeSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
+import { Id, Language, Name, Sha256, Version } from '../../../mod/names.ts';
+import { DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
+import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
+
+/** The edition of the Block Pack that this code writes and reads. */
+export const edition = 1;
+export const formatName = 'obrank-block-pack';
+
+const amount = z.number().finite();
+const level = z.number().int().min(0).max(15);
+const whole = z.number().int();
+
+export const PackFile = z.strictObject({
+  format: z.literal(formatName), edition: whole,
+  namespace: Name, title: z.string(), version: Version, authors: z.array(z.string()), license: z.string(),
+  texels: whole.min(4).max(256), tickRate: whole.min(1), languages: z.array(Language),
+  files: z.record(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })),
+});
+
+export const RegistryFile = z.strictObject({
+  entries: z.array(z.strictObject({
+    number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id,
+    states: whole.min(1).optional(),
+    codes: z.strictObject({ kind: z.literal('mixed-radix'), bits: whole.min(0).max(32), digits: z.array(z.strictObject({ property: Name, values: whole.min(1) })) }).optional(),
+  })),
+  retired: z.array(z.strictObject({ number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id, successor: Id.optional() })),
+});
+
+const boxes = z.array(z.strictObject({ at: Triple, size: Triple }));
+export const BlockFile = z.strictObject({
+  id: Id,
+  hardness: z.union([amount.min(0), z.literal('unbreakable')]),
+  blastRating: amount.min(0),
+  tool: z.strictObject({ kind: z.enum(toolKinds), leastGrade: whole.min(0) }).optional(),
+  gated: z.boolean(),
+  lightEmitted: rowsOf(level), lightAbsorbed: rowsOf(level), friction: rowsOf(amount),
+  catchesFire: amount.min(0).max(1), burnsAway: amount.min(0).max(1),
+  properties: z.array(PropertySchema),
+  placement: z.array(PlacingSchema),
+  collision: rowsOf(boxes), outline: rowsOf(boxes),
+});
+
+export const LootFile = z.strictObject({ block: Id, draws: z.array(DrawSchema) });
+export const TagFile = z.strictObject({ id: Id, members: z.array(z.string()) });
+export const RecipeFile = RecipeSchema;
+
+export const LookFile = z.strictObject({
+  block: Id, mode: z.enum(['one-of', 'layered']),
+  display: z.strictObject({
+    alphaMode: TraitsSchema.shape.alphaMode, alphaCutoff: amount.min(0).max(1).optional(), hidesNeighbours: TraitsSchema.shape.hidesNeighbours,
+    joinsOwnKind: z.boolean(), tint: TraitsSchema.shape.tint, scatter: amount.min(0), mapColour: TraitsSchema.shape.mapColour,
+    shadedCorners: z.boolean(), soundSet: Id,
+  }),
+  rows: z.array(z.strictObject({
+    when: WhenSchema.optional(),
+    use: z.array(z.strictObject({ model: Id, front: DirectionSchema, top: DirectionSchema, share: amount.min(0).optional() })).min(1),
+  })),
+});
+
+export const ModelFile = ModelSchema;
+export { BoxSchema };
+export const ItemFile = z.strictObject({
+  id: Id, form: z.enum(['block', 'flat']), block: Id.optional(), texture: Id.optional(), group: Id.optional(), stack: whole.min(1),
+});
+export const StripFile = StripSchema;
+export const SoundSetsFile = z.record(Id, SoundSetSchema);
+export const WordsFile = z.strictObject({ language: Language, texts: z.record(z.string(), z.string()) });
+
+export type PackDocument = z.output<typeof PackFile>;
+export type RegistryDocument = z.output<typeof RegistryFile>;
+export type BlockDocument = z.output<typeof BlockFile>;
+export type LootDocument = z.output<typeof LootFile>;
+export type TagDocument = z.output<typeof TagFile>;
+export type LookDocument = z.output<typeof LookFile>;
+export type ItemDocument = z.output<typeof ItemFile>;
+export type WordsDocument = z.output<typeof WordsFile>;

@@ -1,0 +1,40 @@
+import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
+import { idOf } from '../../../mod/index.ts';
+import { valuesOf, type Property } from '../../../states/index.ts';
+
+const literal = (value: unknown): string => (typeof value === 'string' ? `'${value}'` : String(value));
+
+/** The TypeScript type of a property's values. A long number range is `number`: a union of thousands helps nobody. */
+function valueType(property: Property): string {
+  if (property.kind === 'toggle') return 'boolean';
+  const values = valuesOf(property);
+  return property.kind === 'number' && values.length > 64 ? 'number' : values.map(literal).join(' | ') || 'never';
+}
+
+/** Writes `code/ids.ts`: ids as constants, a type of each block's states, its default state. Compiles under strict TypeScript. */
+export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
+  const { namespace, title, version } = mod.header;
+  const ids = (names: readonly string[]) => names.map((name) => `  ${name}: '${idOf(namespace, name)}',`).join('\n');
+  const list = (names: readonly string[]) => (names.length ? `{\n${ids(names)}\n}` : '{}');
+  const withStates = blocks.filter((block) => block.space.properties.length && !block.space.tooLarge);
+  const states = withStates.map((block) => `  ${block.name}: { ${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} };`);
+  const defaults = withStates.map((block) => `  ${block.name}: { ${Object.entries(block.space.decode(block.space.defaultState)).map(([name, value]) => `${name}: ${literal(value)}`).join(', ')} },`);
+  return `// Made by Obrank from ${title.replaceAll(/[\r\n]/g, ' ')} ${version}. Changes here are lost with the next build.
+
+/** The ids of the mod's blocks. */
+export const blockIds = ${list(blocks.map((block) => block.name))} as const;
+export type BlockName = keyof typeof blockIds;
+export type BlockId = (typeof blockIds)[BlockName];
+
+/** The ids of the mod's other items. */
+export const itemIds = ${list(Object.keys(mod.items).sort())} as const;
+export type ItemName = keyof typeof itemIds;
+export type ItemId = (typeof itemIds)[ItemName] | BlockId;
+
+/** The states of each block that has any. */
+export interface BlockStates {${states.length ? `\n${states.join('\n')}\n` : ''}}
+
+/** The state in which each block is placed unless a rule says otherwise. */
+export const defaultStates: Readonly<BlockStates> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};
+`;
+}

@@ -1,0 +1,60 @@
+import { idOf, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { mixedRadix } from '../../../states/index.ts';
+import { edition, formatName, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
+
+/** Writes `pack.json`; `files` holds the digest of every other file. */
+export const writePack = (header: Header, files: PackDocument['files']): PackDocument => ({
+  format: formatName, edition,
+  namespace: header.namespace, title: header.title, version: header.version, authors: header.authors, license: header.license,
+  texels: header.texels, tickRate: header.tickRate, languages: header.languages, files,
+});
+
+/** Writes `registry.json`: the ledger with each block's number of states and how their codes are laid out. */
+export function writeRegistry({ header: { namespace }, ledger }: { header: Header; ledger: Ledger }, blocks: ReadonlyMap<string, ResolvedBlock>): RegistryDocument {
+  return {
+    entries: [...ledger.entries].sort((a, b) => a.number - b.number).map(({ number, kind, name }) => {
+      const block = kind === 'block' ? blocks.get(name) : undefined;
+      return { number, kind, id: idOf(namespace, name), states: block?.space.size, codes: block && mixedRadix(block.space) };
+    }),
+    retired: ledger.retired.map(({ number, kind, name, successor }) => ({ number, kind, id: idOf(namespace, name), successor })),
+  };
+}
+
+/** Every tag with its members: those that its own entry names, then the entries that say they are in it. */
+export function writeTags(mod: Mod, kind: 'blockTags' | 'itemTags'): Map<string, TagDocument> {
+  const { namespace } = mod.header;
+  const members = new Map<string, Set<string>>();
+  for (const [name, tag] of Object.entries(mod[kind])) members.set(name, new Set(tag.members ?? []));
+  if (kind === 'blockTags')
+    for (const name of Object.keys(mod.blocks).sort())
+      for (const tag of mod.blocks[name]!.tags) {
+        const own = tag.startsWith(`${namespace}:`) ? tag.slice(namespace.length + 1) : undefined;
+        if (own === undefined) continue;
+        members.set(own, (members.get(own) ?? new Set()).add(idOf(namespace, name)));
+      }
+  return new Map([...members].sort(([a], [b]) => (a < b ? -1 : 1)).map(([name, set]) => [name, { id: idOf(namespace, name), members: [...set] }]));
+}
+
+/** Writes `view/items/<name>.json` for each block that can be held and for each item. */
+export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<string, ItemDocument> {
+  const group = (name: string | undefined) => (name === undefined ? undefined : idOf(mod.header.namespace, name));
+  const items = new Map<string, ItemDocument>();
+  for (const block of blocks)
+    if (block.item !== 'none') items.set(block.name, { id: block.id, form: block.item, block: block.id, group: group(block.declared.identity.group), stack: 64 });
+  for (const [name, item] of Object.entries(mod.items))
+    items.set(name, { id: idOf(mod.header.namespace, name), form: 'flat', texture: item.texture, group: group(item.group), stack: item.stack ?? 64 });
+  return items;
+}
+
+/** Writes `view/words/<language>.json`: names of groups, blocks and items, and the mod's other texts. */
+export function writeWords(mod: Mod, language: string): WordsDocument {
+  const texts: Record<string, string> = {};
+  const add = (key: string, names: Record<string, string>) => {
+    if (names[language] !== undefined) texts[key] = names[language];
+  };
+  for (const group of mod.header.groups) add(`group.${group.name}`, group.names);
+  for (const name of Object.keys(mod.blocks).sort()) add(`block.${name}`, mod.blocks[name]!.names);
+  for (const name of Object.keys(mod.items).sort()) add(`item.${name}`, mod.items[name]!.names);
+  Object.assign(texts, mod.words[language]?.texts);
+  return { language, texts };
+}

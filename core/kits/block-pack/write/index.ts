@@ -1,0 +1,69 @@
+import { digestOf } from '../../../bytes/digest.ts';
+import { printJson } from '../../../json/index.ts';
+import { idOf, ownName, resolveBlock, resolveBlocks, type FileMap, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import type { BlobOf } from '../../kit.ts';
+import { pathInPack, type PackDocument } from '../format/index.ts';
+import { writeBlock, writeLook, writeLoot } from './block.ts';
+import { writeCode } from './code.ts';
+import { writeItems, writePack, writeRegistry, writeTags, writeWords } from './entries.ts';
+
+const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+/** The files that follow from one block alone, as text, by path. */
+function blockFiles(mod: Mod, block: ResolvedBlock): Map<string, string> {
+  return new Map([
+    [pathInPack('block', block.name), printJson(writeBlock(mod, block))],
+    [pathInPack('loot', block.name), printJson(writeLoot(block))],
+    [pathInPack('look', block.name), printJson(writeLook(block))],
+  ]);
+}
+
+/** All files of the pack in the order of their paths, `pack.json` with every digest among them. */
+export function writeBlockPack(mod: Mod, blobOf: BlobOf): FileMap {
+  const files: FileMap = new Map();
+  const blocks = resolveBlocks(mod);
+  const json = (path: string, value: unknown) => files.set(path, bytesOf(printJson(value)));
+  for (const block of blocks) for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));
+  for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
+  for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
+  for (const [name, recipe] of Object.entries(mod.recipes)) json(pathInPack('recipe', name), recipe);
+  for (const [name, model] of Object.entries(mod.models)) json(pathInPack('model', name), model);
+  for (const [name, item] of writeItems(mod, blocks)) json(pathInPack('item', name), item);
+  for (const language of mod.header.languages) json(pathInPack('words', language), writeWords(mod, language));
+  for (const [name, { picture, strip }] of Object.entries(mod.textures)) {
+    files.set(pathInPack('texture', name), blobOf(picture.sha256));
+    if (strip) json(pathInPack('strip', name), strip);
+  }
+  for (const [name, sound] of Object.entries(mod.sounds)) files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
+  const sets = Object.keys(mod.soundSets).sort();
+  json(pathInPack('sound sets', 'sets'), Object.fromEntries(sets.map((name) => [idOf(mod.header.namespace, name), mod.soundSets[name]])));
+  json(pathInPack('registry', 'registry'), writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))));
+  files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
+  const paths = [...files.keys()].sort();
+  const digests: PackDocument['files'] = Object.fromEntries(paths.map((path) => [path, { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) }]));
+  json(pathInPack('pack', 'pack'), writePack(mod.header, digests));
+  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** The text files that one block brings along: its rules, look, loot and item, the models it shows and the tags it is in. */
+export function writeBlockFiles(mod: Mod, name: string): Map<string, string> {
+  const declared = mod.blocks[name];
+  if (!declared) return new Map();
+  const block = resolveBlock(mod, name, declared);
+  const files = blockFiles(mod, block);
+  const item = writeItems({ ...mod, items: {} }, [block]).get(name);
+  if (item) files.set(pathInPack('item', name), printJson(item));
+  const models = new Set(block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)));
+  for (const id of models) {
+    const own = ownName(mod.header.namespace, id);
+    const model = own === undefined ? undefined : mod.models[own];
+    if (!model) continue;
+    files.set(pathInPack('model', own!), printJson(model));
+    if (model.template) models.add(model.template);
+  }
+  const tags = writeTags({ ...mod, blocks: Object.fromEntries(Object.entries(mod.blocks).filter(([, one]) => one.tags.some((tag) => declared.tags.includes(tag)))) }, 'blockTags');
+  for (const [tag, document] of tags) if (document.members.includes(block.id)) files.set(pathInPack('block tag', tag), printJson(document));
+  const registry = writeRegistry({ header: mod.header, ledger: { entries: mod.ledger.entries.filter((entry) => entry.kind === 'block' && entry.name === name), retired: [] } }, new Map([[name, block]]));
+  if (registry.entries.length) files.set('registry.json (this block)', printJson(registry.entries[0]));
+  return files;
+}

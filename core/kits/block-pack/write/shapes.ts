@@ -1,0 +1,35 @@
+import { plainBoxes, resolvedModelOf } from '../../../models/index.ts';
+import type { Candidate, Mod, ResolvedBlock, Shape } from '../../../mod/index.ts';
+import { isOrientation, orientBox, usualTop, type PlainBox } from '../../../space/index.ts';
+import { expandRows, rowsFromValues, type Row, type Rows } from '../../../states/index.ts';
+
+/** The boxes of a shape by state, worked out for every state: a shape that follows the model turns with it. */
+export function writeShape(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>): Row<PlainBox[]>[] {
+  const { texels } = mod.header;
+  const shapes = expandRows(shape, block.space);
+  const shown = shapes.includes('model') || shapes.includes(undefined) ? expandRows(block.looks.rows, block.space) : [];
+  const turned = new Map<string, PlainBox[]>();
+  const fromModel = (candidate: Candidate | undefined): PlainBox[] => {
+    const key = candidate ? `${candidate.model} ${candidate.front} ${candidate.top}` : '';
+    const boxes = turned.get(key) ?? modelBoxes(mod, candidate) ?? [cell(texels)];
+    turned.set(key, boxes);
+    return boxes;
+  };
+  const values = shapes.map((asked = 'model', state) => {
+    if (asked === 'none') return [];
+    if (asked === 'whole') return [cell(texels)];
+    return asked === 'model' ? fromModel(shown[state]?.[0]) : asked;
+  });
+  return rowsFromValues(values, block.space);
+}
+
+const cell = (texels: number): PlainBox => ({ at: [0, 0, 0], size: [texels, texels, texels] });
+
+/** The boxes of the model that a candidate shows, turned as it is shown; undefined when there is no such model. */
+function modelBoxes(mod: Mod, candidate: Candidate | undefined): PlainBox[] | undefined {
+  const model = candidate && resolvedModelOf(mod, candidate.model);
+  if (!model) return undefined;
+  const { front = 'south', top = usualTop(front) } = candidate;
+  const boxes = plainBoxes(model);
+  return isOrientation({ front, top }) ? boxes.map((box) => orientBox(box, { front, top }, mod.header.texels)) : boxes;
+}

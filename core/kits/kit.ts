@@ -1,0 +1,29 @@
+import type { FileMap, Mod } from '../mod/index.ts';
+
+/** What a target can hold. */
+export interface KitLimits {
+  /** The most states of one block. */
+  states: number;
+  /** The bits of a state code. */
+  stateCodeBits: number;
+  /** The most boxes of one model. */
+  boxes: number;
+  /** How far outside the cell a box may reach, in texels of sixteen a block. */
+  reach: number;
+  /** The longest side of a texture frame, in texels. */
+  textureSide: number;
+}
+
+/** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
+export type BlobOf = (sha256: string) => Uint8Array;
+
+/** A target: how a mod is written for one engine, and what that engine can hold. */
+export interface Kit {
+  name: string;
+  title: string;
+  limits: KitLimits;
+  /** All files of the pack, by path. The same mod gives the same bytes. */
+  write(mod: Mod, blobOf: BlobOf): FileMap;
+  /** The files that follow from one block alone, for the view beside its editor: by path, as text. */
+  writeBlock(mod: Mod, block: string): Map<string, string>;
+}

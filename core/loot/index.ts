@@ -1,0 +1,2 @@
+/** Loot: exact odds. */
+export { drops, lotChances, lotHolds, type Breaking, type Drop } from './odds.ts';

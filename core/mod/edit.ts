@@ -1,0 +1,90 @@
+import { pointerSteps } from '../json/index.ts';
+
+/** One change of a document: what stood at a JSON Pointer before, and what stands there after. Absent means that there is nothing. */
+export interface Change { path: string; before?: unknown; after?: unknown }
+
+/** What a person did in one step, in words, as changes in the order in which they apply. */
+export interface Edit { label: string; changes: Change[] }
+
+/** Thrown when what a change expects to find is not there: somebody else was faster. */
+export class EditConflict extends Error {
+  constructor(readonly path: string, readonly expected: unknown, readonly found: unknown) {
+    super(`${path} is not as the edit expects it`);
+    this.name = 'EditConflict';
+  }
+}
+
+/** True when two plain values hold the same data, whatever the order of keys. */
+export function sameData(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null || Array.isArray(a) !== Array.isArray(b)) return false;
+  const keys = Object.keys(a).filter((key) => (a as Record<string, unknown>)[key] !== undefined);
+  const others = Object.keys(b).filter((key) => (b as Record<string, unknown>)[key] !== undefined);
+  return keys.length === others.length && keys.every((key) => sameData((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
+}
+
+/**
+ * A document with one change applied. Nothing of the given document is altered; parts that the change does not touch are shared.
+ * A member that becomes absent is removed; an array's element can only be replaced, so a list that grows or shrinks is changed whole.
+ * Throws an {@link EditConflict} when the document does not hold `before` at the path.
+ *
+ * @example applyChange({ a: { b: 1 } }, { path: '/a/b', before: 1, after: 2 }) // { a: { b: 2 } }
+ */
+export function applyChange<D>(document: D, change: Change): D {
+  const replace = (at: unknown, steps: readonly string[]): unknown => {
+    const [step, ...rest] = steps;
+    if (step === undefined) {
+      if (!sameData(at, change.before)) throw new EditConflict(change.path, change.before, at);
+      return change.after;
+    }
+    const isList = Array.isArray(at);
+    if (typeof at !== 'object' || at === null || step === '__proto__' || (isList && !Object.hasOwn(at, step))) throw new EditConflict(change.path, change.before, undefined);
+    const held: unknown = Object.hasOwn(at, step) ? (at as Record<string, unknown>)[step] : undefined;
+    const value = replace(held, rest);
+    if (isList) {
+      if (value === undefined) throw new EditConflict(change.path, change.before, held);
+      return at.map((item: unknown, i) => (String(i) === step ? value : item));
+    }
+    const copy: Record<string, unknown> = { ...at };
+    if (value === undefined) delete copy[step];
+    else copy[step] = value;
+    return copy;
+  };
+  return replace(document, pointerSteps(change.path)) as D;
+}
+
+/** A document with all changes applied, one after the other; all or, by throwing, none. */
+export const applyChanges = <D>(document: D, changes: readonly Change[]): D => changes.reduce<D>(applyChange, document);
+
+/** The changes that take these back: each turned round, last first. */
+export const invertChanges = (changes: readonly Change[]): Change[] =>
+  [...changes].reverse().map(({ path, before, after }) => ({ path, before: after, after: before }));
+
+/** True when one path is the other or lies in it, so that two changes may disturb each other. */
+export const pathsMeet = (a: string, b: string): boolean => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
+
+/** The first pair of changes that may disturb each other. */
+export function firstClash(mine: readonly Change[], theirs: readonly Change[]): { mine: Change; theirs: Change } | undefined {
+  for (const one of mine) for (const other of theirs) if (pathsMeet(one.path, other.path)) return { mine: one, theirs: other };
+  return undefined;
+}
+
+/**
+ * Changes with steps on the same path drawn together, and those that change nothing left out.
+ * `[{1→2}, {2→3}]` on one path becomes `[{1→3}]`.
+ */
+export function squashChanges(changes: readonly Change[]): Change[] {
+  const squashed: Change[] = [];
+  for (const change of changes) {
+    const last = squashed.at(-1);
+    if (last && last.path === change.path) squashed[squashed.length - 1] = { path: change.path, before: last.before, after: change.after };
+    else squashed.push(change);
+  }
+  return squashed.filter(({ before, after }) => !sameData(before, after));
+}
+
+/** The entry that a path lies in: its kind and, but for the two single documents, its name. */
+export function entryOf(path: string): { kind: string; name: string } {
+  const [kind = '', name = ''] = pointerSteps(path);
+  return kind === 'header' || kind === 'ledger' ? { kind, name: '' } : { kind, name };
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+
+/** A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and underscores. */
+export const namePattern = /^[a-z][a-z0-9_]*$/;
+/** A name that may lie in folders: names joined by slashes. */
+export const pathPattern = /^[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
+export const idPattern = /^[a-z][a-z0-9_]*:[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
+/** BCP 47, as far as names of languages in mods need it: language, script, region. */
+const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
+/** Semantic Versioning 2.0.0. */
+const versionPattern = /^(0|[1-9]\d*)\.(0|[1-9]\d*)\.(0|[1-9]\d*)(-[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?(\+[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?$/;
+
+export const Name = z.string().max(64).regex(namePattern, 'use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern');
+export const PathName = z.string().max(128).regex(pathPattern, 'use names of lowercase letters, digits and underscores, joined by slashes');
+export const Id = z.string().max(200).regex(idPattern, 'use namespace:name in lowercase letters, digits and underscores, as in saltmarsh:tide_lantern');
+export const Language = z.string().regex(languagePattern, 'use a BCP 47 language tag such as en, de or pt-BR');
+export const Version = z.string().max(64).regex(versionPattern, 'use a semantic version such as 0.3.0');
+export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'use a SHA-256 digest in 64 hexadecimal digits');
+
+/** Names that some systems cannot hold as a file, whatever their ending. */
+export const reservedNames = new Set(['con', 'prn', 'aux', 'nul', ...Array.from({ length: 9 }, (_, i) => [`com${i + 1}`, `lpt${i + 1}`]).flat()]);
+
+/** The id of a name in a namespace. `idOf('saltmarsh', 'brine')` is `saltmarsh:brine`. */
+export const idOf = (namespace: string, name: string): string => `${namespace}:${name}`;
+
+/** The two parts of an id. An id without a colon has an empty namespace. */
+export function splitId(id: string): { namespace: string; name: string } {
+  const colon = id.indexOf(':');
+  return { namespace: id.slice(0, Math.max(0, colon)), name: id.slice(colon + 1) };
+}
+
+/** The name of an id of this namespace; undefined for ids of others. */
+export function ownName(namespace: string, id: string): string | undefined {
+  const parts = splitId(id);
+  return parts.namespace === namespace ? parts.name : undefined;
+}

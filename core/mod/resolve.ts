@@ -1,0 +1,61 @@
+import { toRows, StateSpace, type Rows } from '../states/index.ts';
+import type { Block, Candidate, Draw, Shape } from './block.schema.ts';
+import type { Mod } from './mod.schema.ts';
+import { idOf } from './names.ts';
+import { defaultTraits, stockNamed } from './stock.ts';
+import type { Traits } from './traits.schema.ts';
+
+/** A trait by state, as rows. */
+type Resolved<T> = { [K in keyof T]: K extends 'lightEmitted' | 'lightAbsorbed' | 'friction' ? Rows<number> : T[K] };
+
+/** A block with everything filled in: stock and defaults applied, every state-dependent value as rows. */
+export interface ResolvedBlock {
+  name: string;
+  id: string;
+  declared: Block;
+  space: StateSpace;
+  traits: Resolved<Traits>;
+  looks: { mode: 'one-of' | 'layered'; rows: Rows<Candidate[]> };
+  shapes: { collision: Rows<Shape>; outline: Rows<Shape> };
+  item: 'block' | 'flat' | 'none';
+  /** The draws of the loot table; no draws when the block drops nothing. */
+  draws: Draw[];
+}
+
+const known = new WeakMap<Block, ResolvedBlock>();
+
+/**
+ * A block of the mod with stock and defaults filled in. The result is remembered for as long as the block stays the same object,
+ * so an edit of one block resolves that block alone.
+ */
+export function resolveBlock(mod: Pick<Mod, 'header'>, name: string, declared: Block): ResolvedBlock {
+  const id = idOf(mod.header.namespace, name);
+  const before = known.get(declared);
+  if (before && before.id === id) return before;
+  const traits: Traits = { ...(stockNamed(declared.identity.stock)?.traits ?? defaultTraits), ...declared.traits };
+  const resolved: ResolvedBlock = {
+    name, id, declared,
+    space: new StateSpace(declared.states.properties),
+    traits: { ...traits, lightEmitted: toRows(traits.lightEmitted), lightAbsorbed: toRows(traits.lightAbsorbed), friction: toRows(traits.friction) },
+    looks: { mode: declared.looks.mode, rows: declared.looks.rows.map(({ when, use }) => ({ when, value: use })) },
+    shapes: { collision: shapeRows(declared.shapes?.collision), outline: shapeRows(declared.shapes?.outline) },
+    item: declared.identity.item ?? 'none',
+    draws: drawsOf(declared, id),
+  };
+  known.set(declared, resolved);
+  return resolved;
+}
+
+const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape> => (given === undefined ? [{ value: 'model' }] : toRows(given));
+
+function drawsOf({ loot }: Block, id: string): Draw[] {
+  if (loot === undefined || loot === 'nothing') return [];
+  return loot === 'itself' ? [{ times: 1, lots: [{ give: id }] }] : loot.draws;
+}
+
+/** All blocks of a mod, resolved, in the order of their names. */
+export const resolveBlocks = (mod: Mod): ResolvedBlock[] => Object.keys(mod.blocks).sort().map((name) => resolveBlock(mod, name, mod.blocks[name]!));
+
+/** The display name of a block: in the mod's first language, else any, else its id's name with spaces. */
+export const titleOf = (mod: Pick<Mod, 'header'>, name: string, names: Record<string, string> | undefined): string =>
+  names?.[mod.header.languages[0] ?? 'en'] ?? Object.values(names ?? {})[0] ?? name.replaceAll('_', ' ');

@@ -1,0 +1,74 @@
+/** A set of whole numbers from 0 to size − 1, one bit each. Made for set algebra over states. */
+export class BitSet {
+  private readonly words: Uint32Array;
+
+  constructor(readonly size: number, words?: Uint32Array) {
+    this.words = words ?? new Uint32Array(Math.ceil(size / 32));
+  }
+
+  /** All numbers from 0 to size − 1. */
+  static full(size: number): BitSet {
+    return new BitSet(size).complement();
+  }
+
+  add(member: number): this {
+    this.words[member >>> 5]! |= 1 << (member & 31);
+    return this;
+  }
+
+  has(member: number): boolean {
+    return ((this.words[member >>> 5] ?? 0) >>> (member & 31)) % 2 === 1;
+  }
+
+  and(other: BitSet): BitSet {
+    return new BitSet(this.size, this.words.map((word, i) => word & other.words[i]!));
+  }
+
+  or(other: BitSet): BitSet {
+    return new BitSet(this.size, this.words.map((word, i) => word | other.words[i]!));
+  }
+
+  /** The members of this set that are not in the other. */
+  without(other: BitSet): BitSet {
+    return new BitSet(this.size, this.words.map((word, i) => word & ~other.words[i]!));
+  }
+
+  complement(): BitSet {
+    const words = this.words.map((word) => ~word);
+    const spare = this.size & 31;
+    if (spare && words.length) words[words.length - 1]! &= (1 << spare) - 1;
+    return new BitSet(this.size, words);
+  }
+
+  get isEmpty(): boolean {
+    return this.words.every((word) => word === 0);
+  }
+
+  /** How many members the set has (population count: Warren, Hacker's Delight, 2nd ed., 5-1). */
+  get count(): number {
+    let total = 0;
+    for (const word of this.words) {
+      let v = word - ((word >>> 1) & 0x55555555);
+      v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
+      total += Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+    }
+    return total;
+  }
+
+  /** The members in ascending order. */
+  *[Symbol.iterator](): Generator<number> {
+    for (let at = 0; at < this.words.length; at += 1) {
+      let word = this.words[at]!;
+      while (word) {
+        const low = 31 - Math.clz32(word & -word);
+        yield at * 32 + low;
+        word &= word - 1;
+      }
+    }
+  }
+
+  /** The smallest member, or undefined for the empty set. */
+  get first(): number | undefined {
+    return this[Symbol.iterator]().next().value ?? undefined;
+  }
+}

@@ -1,0 +1,3 @@
+/** Textures: reading PNG with care, facts of pictures, strips. */
+export { decodePicture, encodePicture, mostPictureSide, pictureFacts, PictureProblem, type Pixels } from './png.ts';
+export { frameCount, frameSize } from './strip.ts';

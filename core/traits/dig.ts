@@ -1,0 +1,45 @@
+import type { ResolvedBlock } from '../mod/resolve.ts';
+import type { Header } from '../mod/entries.schema.ts';
+import type { ToolKind } from '../mod/traits.schema.ts';
+
+/** What one digs with: bare hands, or a kind of tool of a grade of the ladder. */
+export type Tool = 'bare hands' | { kind: ToolKind; grade: number };
+
+export interface DigTime {
+  /** Seconds, rounded up to whole ticks; undefined when it cannot be dug. */
+  seconds: number | undefined;
+  ticks: number | undefined;
+  /** False when the block is gated and the tool is not the right one. */
+  yields: boolean;
+}
+
+type Diggable = Pick<ResolvedBlock['traits'], 'hardness' | 'toolKind' | 'leastGrade' | 'gated'>;
+
+/** True when the tool is of the block's kind and of enough grade. */
+export const isRightTool = (block: Diggable, tool: Tool): boolean =>
+  tool !== 'bare hands' && tool.kind === block.toolKind && tool.grade >= block.leastGrade;
+
+/**
+ * How long digging takes in the reference physics of the Block Pack: hardness in seconds with bare hands; the right tool divides by
+ * its grade's pace; a gated block without the right tool takes three times as long and yields nothing. Up to whole ticks.
+ *
+ * @example digTime(tideLantern, { kind: 'pick', grade: 1 }, header) // hardness 3.2, pace 3.4: 0.941 s, so 19 ticks, 0.95 s
+ */
+export function digTime(block: Diggable, tool: Tool, header: Pick<Header, 'tickRate' | 'tools'>): DigTime {
+  const right = isRightTool(block, tool);
+  const yields = right || !block.gated;
+  if (block.hardness === 'unbreakable') return { seconds: undefined, ticks: undefined, yields: false };
+  const pace = right && tool !== 'bare hands' ? header.tools.grades[tool.grade]?.pace ?? 1 : 1;
+  const seconds = (block.hardness / pace) * (block.gated && !right ? 3 : 1);
+  // A billionth is taken off first, so that 0.95 s at 20 ticks a second is 19 ticks and not, by rounding noise, 20.
+  const ticks = Math.max(0, Math.ceil(seconds * header.tickRate - 1e-9));
+  return { seconds: ticks / header.tickRate, ticks, yields };
+}
+
+/** Everything one may dig with: bare hands, then the given kind at every grade. */
+export const toolsOf = (header: Pick<Header, 'tools'>, kind: ToolKind | 'none'): Tool[] =>
+  ['bare hands', ...(kind === 'none' ? [] : header.tools.grades.map((_, grade) => ({ kind, grade })))];
+
+/** A tool in words: `bronze pick`. */
+export const toolName = (tool: Tool, header: Pick<Header, 'tools'>): string =>
+  tool === 'bare hands' ? tool : `${header.tools.grades[tool.grade]?.name ?? `grade ${tool.grade}`} ${tool.kind}`;

@@ -1,0 +1,15 @@
+/** Draws the pictures and makes the sounds of the demo mod, the same bytes on every run. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { encodePicture } from '../../core/textures/index.ts';
+import { sounds } from './sounds.ts';
+import { textures } from './textures.ts';
+
+const mod = path.resolve('demo/saltmarsh');
+const write = (file: string, bytes: Uint8Array) => {
+  mkdirSync(path.dirname(file), { recursive: true });
+  writeFileSync(file, bytes);
+};
+for (const [name, draw] of Object.entries(textures)) write(path.join(mod, 'textures', `${name}.png`), encodePicture(draw()));
+for (const [name, make] of Object.entries(sounds)) write(path.join(mod, 'sounds', `${name}.wav`), make());
+console.log(`${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh`);

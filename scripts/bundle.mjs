@@ -1,0 +1,15 @@
+// Bundles TypeScript entries for Node with Vite. Imported only once the packages are there.
+import { build } from 'vite';
+
+/** Writes `<out>/<name>.mjs` for each entry; packages stay outside and are found in node_modules. */
+export async function bundle(entries, out) {
+  await build({
+    configFile: false,
+    logLevel: 'warn',
+    build: {
+      ssr: true, outDir: out, emptyOutDir: false, minify: false, sourcemap: 'inline', target: 'node20',
+      rollupOptions: { input: entries, output: { format: 'esm', entryFileNames: '[name].mjs', chunkFileNames: 'part-[hash].mjs' } },
+    },
+    ssr: { external: true },
+  });
+}
