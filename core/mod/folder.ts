@@ -3,8 +3,8 @@ import { parseJson, pointer, printJson, type JsonText, type Place } from '../jso
 import { decodePicture, pictureFacts, PictureProblem } from '../textures/png.ts';
 import { didYouMean, closest } from '../words/index.ts';
 import { schemaProblems } from './issues.ts';
-import { emptyMod, entrySchemas, type EntryKind, type Mod } from './mod.schema.ts';
-import { namePattern, pathPattern } from './names.ts';
+import { emptyMod, entrySchemas, namePatternOf, type EntryKind, type Mod } from './mod.schema.ts';
+import { pathPattern } from './names.ts';
 
 /** Files by their path, with forward slashes, relative to the folder. */
 export type FileMap = Map<string, Uint8Array>;
@@ -65,7 +65,7 @@ export function readModFolder(files: FileMap): ModFolder {
     else if (file === 'ledger.json') mod.ledger = (readJson(file, 'ledger', '/ledger') as Mod['ledger'] | undefined) ?? mod.ledger;
     else if (kind && ending === 'json') {
       const name = stem.slice(kind[1].length + 1);
-      const pattern = kind[0] === 'models' ? pathPattern : kind[0] === 'words' ? /^[A-Za-z0-9-]+$/ : namePattern;
+      const pattern = namePatternOf(kind[0]);
       if (!pattern.test(name)) report(file, 'files/unknown-file', `The name "${name}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`);
       else put(kind[0], name, readJson(file, kind[0], pointer([kind[0], name])));
     } else if (stem.startsWith('textures/') && ending === 'png') {

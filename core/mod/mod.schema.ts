@@ -3,7 +3,7 @@ import { BlockSchema } from './block.schema.ts';
 import {
   foldered, HeaderSchema, ItemSchema, LedgerSchema, ModelSchema, named, RecipeSchema, SoundSchema, SoundSetSchema, TagSchema, TextureSchema, WordsSchema,
 } from './entries.schema.ts';
-import { Language } from './names.ts';
+import { Language, languagePattern, namePattern, pathPattern } from './names.ts';
 
 /** The whole declaration under one namespace: the header, the ledger, and named entries by kind. */
 export const ModSchema = z.strictObject({
@@ -31,6 +31,10 @@ export const entrySchemas = {
   header: HeaderSchema, ledger: LedgerSchema, blocks: BlockSchema, items: ItemSchema, models: ModelSchema, textures: TextureSchema,
   blockTags: TagSchema, itemTags: TagSchema, recipes: RecipeSchema, words: WordsSchema, sounds: SoundSchema, soundSets: SoundSetSchema,
 } as const;
+
+/** What the names of entries of a kind must match. */
+export const namePatternOf = (kind: string): RegExp =>
+  (kind === 'models' || kind === 'textures' || kind === 'sounds' ? pathPattern : kind === 'words' ? languagePattern : namePattern);
 
 /** A mod with nothing in it but its header: where a new one starts. */
 export function emptyMod(namespace: string, title: string): Mod {

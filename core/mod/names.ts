@@ -1,12 +1,12 @@
 import { z } from 'zod';
 
-/** A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and underscores. */
-export const namePattern = /^[a-z][a-z0-9_]*$/;
+/** A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and underscores. One word means something to JavaScript's objects. */
+export const namePattern = /^(?!constructor$)[a-z][a-z0-9_]*$/;
 /** A name that may lie in folders: names joined by slashes. */
-export const pathPattern = /^[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
+export const pathPattern = /^(?!constructor$)[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
 export const idPattern = /^[a-z][a-z0-9_]*:[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
 /** BCP 47, as far as names of languages in mods need it: language, script, region. */
-const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
+export const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
 /** Semantic Versioning 2.0.0. */
 const versionPattern = /^(0|[1-9]\d*)\.(0|[1-9]\d*)\.(0|[1-9]\d*)(-[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?(\+[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?$/;
 

@@ -32,9 +32,9 @@ export type ItemName = keyof typeof itemIds;
 export type ItemId = (typeof itemIds)[ItemName] | BlockId;
 
 /** The states of each block that has any. */
-export interface BlockStates {${states.length ? `\n${states.join('\n')}\n` : ''}}
+export interface StatesByBlock {${states.length ? `\n${states.join('\n')}\n` : ''}}
 
 /** The state in which each block is placed unless a rule says otherwise. */
-export const defaultStates: Readonly<BlockStates> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};
+export const defaultStates: Readonly<StatesByBlock> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};
 `;
 }

@@ -1,0 +1,43 @@
+import { Command, CommanderError, Option } from 'commander';
+import { DiskProblem } from '../disk/index.ts';
+import { build, type BuildCommandOptions } from './commands/build.ts';
+import { check, type CheckOptions } from './commands/check.ts';
+import { serve, type ServeOptions } from './commands/serve.ts';
+
+const program = new Command('obrank')
+  .description('Declare custom blocks for voxel games and prove them consistent before the game is started.')
+  .exitOverride()
+  .showHelpAfterError('(obrank --help lists the commands)');
+
+const run = <O>(command: (target: string, options: O) => Promise<number>) => async (target: string, options: O) => {
+  process.exitCode = await command(target, options);
+};
+
+program.command('check').description('Check a mod folder, a pack folder or an .obpack file.')
+  .argument('<path>', 'mod folder, pack folder or .obpack')
+  .addOption(new Option('--format <format>', 'how findings are printed').choices(['text', 'json']).default('text'))
+  .action(run<CheckOptions>(check));
+program.command('build').description('Build a mod folder into a pack.')
+  .argument('<mod>', 'mod folder')
+  .requiredOption('--out <path>', 'folder, or file that ends in .obpack')
+  .option('--overwrite', 'overwrite files that Obrank did not write')
+  .action(run<BuildCommandOptions>(build));
+program.command('serve').description('Start the application on this machine.')
+  .option('--port <number>', 'port (or OBRANK_PORT)')
+  .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
+  .action(async (options: ServeOptions) => {
+    process.exitCode = await serve(options);
+  });
+
+/** Exit codes: 0 nothing wrong, 1 findings of severity error, 2 wrong use. */
+export async function main(args: readonly string[]): Promise<void> {
+  try {
+    await program.parseAsync(args, { from: 'user' });
+  } catch (error) {
+    if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
+    else if (error instanceof DiskProblem) {
+      console.error(error.message);
+      process.exitCode = 2;
+    } else throw error;
+  }
+}

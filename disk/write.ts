@@ -1,0 +1,112 @@
+import { existsSync } from 'node:fs';
+import { copyFile, link, mkdir, mkdtemp, readdir, rename, rm, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
+import { planBuild, type BuildPlan } from './plan.ts';
+import { DiskProblem, inWords } from './problem.ts';
+
+export interface BuildOptions {
+  /** The id of the plan that was shown and agreed to. Needed only when the plan asks something. */
+  agreed?: string;
+  /** Agree to whatever the plan asks. */
+  overwrite?: boolean;
+  onProgress?: (done: number, total: number) => void;
+  signal?: AbortSignal;
+}
+
+const asideMark = '.obrank-old';
+const newMark = '.obrank-new-';
+
+/**
+ * Writes a built pack to a folder or an `.obpack`. The whole pack is written beside the target and then renamed into its place, so a
+ * build that dies leaves the old pack whole. Files that are not the pack's stay. Throws a {@link DiskProblem} when the plan asks
+ * something that was not agreed to.
+ */
+export async function writeBuild(given: string, built: Files, options: BuildOptions = {}): Promise<BuildPlan> {
+  await recover(path.resolve(given));
+  const plan = await planBuild(given, built);
+  if (plan.ask && !options.overwrite && options.agreed !== plan.id) throw new DiskProblem(`${plan.ask} Nothing was written.`);
+  for (const file of built.keys()) {
+    const why = unsafePath(file);
+    if (why) throw new DiskProblem(`"${file}" is ${why}. Nothing was written.`);
+  }
+  const parent = path.dirname(plan.target);
+  let made: string | undefined;
+  try {
+    await mkdir(parent, { recursive: true });
+    made = await mkdtemp(path.join(parent, `${path.basename(plan.target)}${newMark}`));
+    if (plan.kind === 'file') {
+      const part = path.join(made, 'pack');
+      await writeFile(part, writeZip(built));
+      options.signal?.throwIfAborted();
+      await rename(part, plan.target);
+    } else {
+      await fill(made, plan, built, options);
+      await swap(made, plan.target);
+    }
+    options.onProgress?.(built.size, built.size);
+  } catch (error) {
+    if (options.signal?.aborted) throw new DiskProblem('The build was cancelled. What was there before is untouched.');
+    throw inWords(error, (error as NodeJS.ErrnoException).path ?? plan.target);
+  } finally {
+    if (made) await rm(made, { recursive: true, force: true });
+  }
+  return plan;
+}
+
+/** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */
+async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, signal }: BuildOptions): Promise<void> {
+  const kept = plan.files.filter((file) => file.fate === 'kept').map((file) => file.path);
+  for (const folder of new Set([...built.keys(), ...kept].map((file) => path.posix.dirname(file)))) await mkdir(path.join(made, folder), { recursive: true });
+  for (const file of kept) await takeOver(path.join(plan.target, file), path.join(made, file));
+  await takeOverHidden(plan.target, made);
+  let done = 0;
+  const queue = [...built];
+  const worker = async () => {
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      signal?.throwIfAborted();
+      await writeFile(path.join(made, next[0]), next[1]);
+      done += 1;
+      if (done % 25 === 0) onProgress?.(done, built.size);
+    }
+  };
+  await Promise.all(Array.from({ length: 8 }, worker));
+  signal?.throwIfAborted();
+}
+
+/** Hidden files and links are no part of any plan; they move along as they are. */
+async function takeOverHidden(from: string, to: string): Promise<void> {
+  if (!existsSync(from)) return;
+  for (const entry of await readdir(from, { withFileTypes: true })) {
+    if (!entry.name.startsWith('.') && !entry.isSymbolicLink()) continue;
+    if (entry.isFile()) await takeOver(path.join(from, entry.name), path.join(to, entry.name));
+    else throw new DiskProblem(`${path.join(from, entry.name)} is a hidden folder or a link, which a build cannot carry over safely. Choose a folder of its own for the pack.`);
+  }
+}
+
+async function takeOver(from: string, to: string): Promise<void> {
+  await link(from, to).catch(() => copyFile(from, to));
+}
+
+/** Puts the new folder in the place of the old one with two renames; the old one is whole until the end. */
+async function swap(made: string, target: string): Promise<void> {
+  const aside = `${target}${asideMark}`;
+  const had = existsSync(target);
+  if (had) await rename(target, aside);
+  try {
+    await rename(made, target);
+  } catch (error) {
+    if (had) await rename(aside, target);
+    throw error;
+  }
+  if (had) await rm(aside, { recursive: true, force: true });
+}
+
+/** Brings back the old folder when an earlier build died between its two renames, and clears away what it left. */
+async function recover(target: string): Promise<void> {
+  const aside = `${target}${asideMark}`;
+  if (existsSync(aside)) {
+    if (existsSync(target)) await rm(aside, { recursive: true, force: true });
+    else await rename(aside, target);
+  }
+}

@@ -1,0 +1,9 @@
+// Builds the page and the programs into dist/.
+import { build } from 'vite';
+import path from 'node:path';
+import { bundle } from './bundle.mjs';
+import { root } from './ready.mjs';
+
+process.chdir(root);
+await bundle({ obrank: path.join(root, 'cli/index.ts') }, path.join(root, 'dist/node'));
+await build({ configFile: path.join(root, 'vite.config.ts'), logLevel: 'warn' });

@@ -1,0 +1,40 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import { buildRoutes } from './api/builds.ts';
+import { failed } from './api/answers.ts';
+import { guard, headers } from './api/guard.ts';
+import { modRoutes } from './api/mods.ts';
+import { openapi } from './api/openapi.ts';
+import { Jobs } from './jobs.ts';
+import { mostBodyBytes } from './limits.ts';
+import { Problem } from './problem.ts';
+import type { Store } from './store/store.ts';
+
+/** The whole server over a store: the API and, from `pages`, the built page. */
+export function makeApp(store: Store, log: Logger, pages?: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.use(guard, headers);
+  const asJson = express.json({ limit: mostBodyBytes, strict: true });
+  app.use('/api', (request, response, next) => {
+    if (request.path === '/pictures') return next();
+    if (['POST', 'PUT', 'PATCH'].includes(request.method) && Number(request.headers['content-length'] ?? 0) > 0 && !request.is('application/json'))
+      throw new Problem(415, 'Not JSON', 'Send the body as application/json.');
+    asJson(request, response, next);
+  });
+  app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
+  app.use('/api', modRoutes(store), buildRoutes(store, new Jobs()));
+  app.use('/api', (request) => {
+    throw new Problem(404, 'No such address', `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. /api/openapi.json lists what there is.`);
+  });
+  if (pages && existsSync(pages)) {
+    app.use('/assets', express.static(path.join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+    app.use(express.static(pages, { index: false }));
+    app.use((_request, response) => response.set('Cache-Control', 'no-cache').sendFile(path.join(pages, 'index.html')));
+  }
+  app.use(failed(log));
+  return app;
+}

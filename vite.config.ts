@@ -1,0 +1,10 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+/** The page. `npm run dev` serves it with the API of a running `npm start`. */
+export default defineConfig({
+  plugins: [react()],
+  build: { outDir: 'dist/web', emptyOutDir: true, chunkSizeWarningLimit: 2000, target: 'es2022' },
+  worker: { format: 'es' },
+  server: { port: 4181, host: '127.0.0.1', proxy: { '/api': { target: 'http://127.0.0.1:4180', headers: { origin: 'http://127.0.0.1:4180' } } } },
+});
