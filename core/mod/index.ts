@@ -11,3 +11,4 @@ export { resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './reso
 export { readModFolder, writeModFolder, type FileMap, type FileProblem, type ModFolder } from './folder.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { nextNumber } from './ledger.ts';
+export { newBlock, removeBlock, type BlockStart } from './new-block.ts';

@@ -4,3 +4,4 @@ export { resolveModel, type FindModel, type ResolvedModel, type TexturedBox } fr
 export { modelQuads, naturalCrop, spinPoint, type Quad, type TextureSize } from './quads.ts';
 export { modelFillsCell, plainBoxes } from './facts.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
+export { shapeByState } from './shapes.ts';

@@ -36,10 +36,16 @@ export function buildRoutes(store: Store, jobs: Jobs): Router {
 
   routes.post('/mods/:mod/builds', route(async (request, response) => {
     const { target, agreed } = bodyOf(request, BuildBody);
-    const files = await built(request.params['mod'] as string);
+    const name = request.params['mod'] as string;
+    const { revision } = await store.mod(name);
+    const files = await built(name);
     const plan = await planBuild(target, files);
     if (plan.ask && agreed !== plan.id) throw new Problem(409, 'Not agreed', `${plan.ask} Nothing was written.`, { plan });
-    const job = jobs.start((onProgress, signal) => writeBuild(target, files, { agreed, onProgress, signal }));
+    const job = jobs.start(async (onProgress, signal) => {
+      const done = await writeBuild(target, files, { agreed, onProgress, signal });
+      await store.noteBuilt(name, revision);
+      return done;
+    });
     response.status(202).location(`/api/jobs/${job.id}`).json(job);
   }));
 

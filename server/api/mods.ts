@@ -27,8 +27,8 @@ export function modRoutes(store: Store): Router {
   }));
 
   routes.get('/mods/:mod', route(async (request, response) => {
-    const { mod, revision, undo, redo } = await store.mod(request.params['mod'] as string);
-    send(response, 200, revision, { revision, undo: undo.at(-1)?.label, redo: redo.at(-1)?.label, mod });
+    const { mod, revision, built, undo, redo } = await store.mod(request.params['mod'] as string);
+    send(response, 200, revision, { revision, built, undo: undo.at(-1)?.label, redo: redo.at(-1)?.label, mod });
   }));
 
   routes.get('/mods/:mod/edits', route(async (request, response) => {
@@ -59,8 +59,9 @@ export function modRoutes(store: Store): Router {
   }));
 
   routes.get('/mods/:mod/pack.obpack', route(async (request, response) => {
-    const { mod } = await store.mod(request.params['mod'] as string);
+    const { mod, revision } = await store.mod(request.params['mod'] as string);
     const built = kitNamed(mod.header.kit).write(mod, await store.blobsOf(mod));
+    await store.noteBuilt(mod.header.namespace, revision);
     response.attachment(`${mod.header.namespace}-${mod.header.version}.obpack`).type('application/zip').send(Buffer.from(writeZip(built)));
   }));
 

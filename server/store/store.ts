@@ -12,7 +12,7 @@ import { BlobTable, EditTable, EntryTable, ModTable, type EditRow } from './tabl
 export interface LoggedEdit extends Edit { revision: number; at: string; author: string; kind: EditRow['kind']; of: number | null }
 
 /** A mod as the store holds it: the document, its revision, and what undo and redo would take. */
-export interface HeldMod { mod: Mod; revision: number; undo: Step[]; redo: Step[] }
+export interface HeldMod { mod: Mod; revision: number; built: number | null; undo: Step[]; redo: Step[] }
 interface Step { revision: number; label: string }
 
 type Listener = (edit: LoggedEdit, held: HeldMod) => void;
@@ -44,7 +44,7 @@ export class Store {
       else mod[kind]![entry] = JSON.parse(document);
     }
     const log = await this.source.getRepository(EditTable).find({ where: { mod: name }, select: { revision: true, kind: true, label: true, of: true }, order: { revision: 'ASC' } });
-    const held: HeldMod = { mod: mod as unknown as Mod, revision: row.revision, undo: [], redo: [] };
+    const held: HeldMod = { mod: mod as unknown as Mod, revision: row.revision, built: row.built, undo: [], redo: [] };
     for (const line of log) step(held, line);
     this.held.set(name, held);
     return held;
@@ -55,7 +55,7 @@ export class Store {
     const name = mod.header.namespace;
     await this.alone(() => this.source.transaction(async (manager) => {
       if (await manager.getRepository(ModTable).findOneBy({ name })) throw new Problem(409, 'Mod exists', `There is already a mod called ${name}.`);
-      await manager.getRepository(ModTable).insert({ name, revision: 0, created: this.now().toISOString() });
+      await manager.getRepository(ModTable).insert({ name, revision: 0, created: this.now().toISOString(), built: null });
       for (const bytes of blobs.values()) await this.putBlob(bytes, manager);
       const entries = [...entryKinds.flatMap((kind) => Object.entries(mod[kind]).map(([entry, document]) => ({ kind, name: entry, document }))),
         { kind: 'header', name: '', document: mod.header }, { kind: 'ledger', name: '', document: mod.ledger }];
@@ -141,6 +141,13 @@ export class Store {
   private async stale(name: string, at: number, held: HeldMod): Promise<Problem> {
     const edits = at < held.revision && at >= 0 ? await this.log(name, at) : [];
     return new Problem(412, 'The mod has moved on', `The edit was made at revision ${at}, but the mod is at revision ${held.revision}.`, { revision: held.revision, edits });
+  }
+
+  /** Notes that a revision was built, so that pages can show what the next build will change. */
+  async noteBuilt(name: string, revision: number): Promise<void> {
+    const held = await this.mod(name);
+    await this.alone(() => this.source.getRepository(ModTable).update({ name }, { built: revision }));
+    held.built = revision;
   }
 
   /** The edits after a revision, oldest first. */

@@ -1,7 +1,7 @@
 import { EntitySchema, type MigrationInterface, type QueryRunner } from 'typeorm';
 
-/** A mod and the revision that its entries are at. */
-export interface ModRow { name: string; revision: number; created: string }
+/** A mod, the revision that its entries are at, and the one that was built last. */
+export interface ModRow { name: string; revision: number; created: string; built: number | null }
 /** One entry as a validated document; `revision` is the edit that last touched it. */
 export interface EntryRow { mod: string; kind: string; name: string; document: string; revision: number }
 /** One line of the append-only log. An undo or redo is an edit too and names the edit `of` which it is. */
@@ -9,7 +9,7 @@ export interface EditRow { id: number; mod: string; revision: number; at: string
 /** A picture or a sound by its SHA-256. */
 export interface BlobRow { sha256: string; type: string; size: number; facts: string | null; bytes: Buffer }
 
-export const ModTable = new EntitySchema<ModRow>({ name: 'mods', columns: { name: { type: 'text', primary: true }, revision: { type: 'integer' }, created: { type: 'text' } } });
+export const ModTable = new EntitySchema<ModRow>({ name: 'mods', columns: { name: { type: 'text', primary: true }, revision: { type: 'integer' }, created: { type: 'text' }, built: { type: 'integer', nullable: true } } });
 export const EntryTable = new EntitySchema<EntryRow>({
   name: 'entries',
   columns: { mod: { type: 'text', primary: true }, kind: { type: 'text', primary: true }, name: { type: 'text', primary: true }, document: { type: 'text' }, revision: { type: 'integer' } },
@@ -31,7 +31,7 @@ export class FirstLayout1700000000000 implements MigrationInterface {
   name = 'FirstLayout1700000000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query('CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, created TEXT NOT NULL)');
+    await runner.query('CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, created TEXT NOT NULL, built INTEGER)');
     await runner.query('CREATE TABLE entries (mod TEXT NOT NULL REFERENCES mods(name), kind TEXT NOT NULL, name TEXT NOT NULL, document TEXT NOT NULL, revision INTEGER NOT NULL, PRIMARY KEY (mod, kind, name))');
     await runner.query('CREATE TABLE edits (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, mod TEXT NOT NULL REFERENCES mods(name), revision INTEGER NOT NULL, at TEXT NOT NULL, author TEXT NOT NULL, label TEXT NOT NULL, kind TEXT NOT NULL, of INTEGER, changes TEXT NOT NULL, UNIQUE (mod, revision))');
     await runner.query('CREATE TABLE blobs (sha256 TEXT PRIMARY KEY NOT NULL, type TEXT NOT NULL, size INTEGER NOT NULL, facts TEXT, bytes BLOB NOT NULL)');

@@ -1,7 +1,7 @@
+import { shapeByState } from '../../../models/index.ts';
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
 import { usualTop } from '../../../space/index.ts';
 import type { BlockDocument, LookDocument, LootDocument } from '../format/index.ts';
-import { writeShape } from './shapes.ts';
 
 /** Writes `rules/blocks/<name>.json`: everything the simulation needs, each state-dependent value as rows. */
 export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
@@ -15,8 +15,8 @@ export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
     catchesFire: traits.catchesFire, burnsAway: traits.burnsAway,
     properties: block.declared.states.properties,
     placement: block.declared.states.placing ?? [],
-    collision: writeShape(mod, block, block.shapes.collision),
-    outline: writeShape(mod, block, block.shapes.outline),
+    collision: shapeByState(mod, block, block.shapes.collision),
+    outline: shapeByState(mod, block, block.shapes.outline),
   };
 }
 

@@ -1,10 +1,13 @@
-import { plainBoxes, resolvedModelOf } from '../../../models/index.ts';
-import type { Candidate, Mod, ResolvedBlock, Shape } from '../../../mod/index.ts';
-import { isOrientation, orientBox, usualTop, type PlainBox } from '../../../space/index.ts';
-import { expandRows, rowsFromValues, type Row, type Rows } from '../../../states/index.ts';
+import type { Candidate, Shape } from '../mod/block.schema.ts';
+import type { Mod } from '../mod/mod.schema.ts';
+import type { ResolvedBlock } from '../mod/resolve.ts';
+import { isOrientation, orientBox, usualTop, type PlainBox } from '../space/index.ts';
+import { expandRows, rowsFromValues, type Row, type Rows } from '../states/index.ts';
+import { plainBoxes } from './facts.ts';
+import { resolvedModelOf } from './find.ts';
 
 /** The boxes of a shape by state, worked out for every state: a shape that follows the model turns with it. */
-export function writeShape(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>): Row<PlainBox[]>[] {
+export function shapeByState(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>): Row<PlainBox[]>[] {
   const { texels } = mod.header;
   const shapes = expandRows(shape, block.space);
   const shown = shapes.includes('model') || shapes.includes(undefined) ? expandRows(block.looks.rows, block.space) : [];

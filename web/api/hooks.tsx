@@ -1,0 +1,142 @@
+import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { facets, tally, type Facet, type Finding } from '../../core/inspect/index.ts';
+import { resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
+import { pointer, valueAt } from '../../core/json/index.ts';
+import { Inspector, type Drawing } from './inspector.ts';
+import { Session, type View } from './session.ts';
+
+const Shared = createContext<{ session: Session; inspector: Inspector } | undefined>(undefined);
+
+/** Opens a mod for everything below it. */
+export function OpenMod({ name, loaded, children }: { name: string; loaded: ConstructorParameters<typeof Session>[1]; children: ReactNode }) {
+  const [shared, setShared] = useState<{ session: Session; inspector: Inspector }>();
+  useEffect(() => {
+    const session = new Session(name, loaded);
+    const inspector = new Inspector(session);
+    setShared({ session, inspector });
+    const leave = (event: BeforeUnloadEvent) => {
+      if (session.view.saving === 'saved') return;
+      void session.flush();
+      event.preventDefault();
+    };
+    window.addEventListener('beforeunload', leave);
+    return () => {
+      window.removeEventListener('beforeunload', leave);
+      inspector.close();
+      session.close();
+    };
+    // A mod that was loaded again by SWR must not replace the one that is being worked on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [name]);
+  return shared && shared.session.name === name ? <Shared value={shared}>{children}</Shared> : null;
+}
+
+function useShared() {
+  const shared = useContext(Shared);
+  if (!shared) throw new Error('used outside of OpenMod');
+  return shared;
+}
+
+export const useSession = (): Session => useShared().session;
+export const useInspector = (): Inspector => useShared().inspector;
+
+export function useView(): View {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.view);
+}
+
+export const useMod = (): Mod => useView().mod;
+
+/** All findings; undefined until the first inspection is done. */
+export function useFindings(): Finding[] | undefined {
+  const inspector = useInspector();
+  return useSyncExternalStore(inspector.subscribe, () => inspector.findings);
+}
+
+/** The state of a station of the spine. */
+export interface Station { facet: Facet; state: 'done' | 'open' | 'error' | 'warning'; count: number }
+
+/** The findings of every block, by its name. */
+export function useFindingsByBlock(): Map<string, Finding[]> {
+  const findings = useFindings();
+  return useMemo(() => {
+    const byBlock = new Map<string, Finding[]>();
+    for (const finding of findings ?? []) {
+      if (finding.block === undefined) continue;
+      const list = byBlock.get(finding.block);
+      if (list) list.push(finding);
+      else byBlock.set(finding.block, [finding]);
+    }
+    return byBlock;
+  }, [findings]);
+}
+
+/** What the spine shows of a block: each facet with its findings; hints leave it done. A facet without any content is open. */
+export function stationsOf(block: Block, findings: readonly Finding[]): Station[] {
+  return facets.map((facet) => {
+    const here = findings.filter((finding) => finding.facet === facet);
+    const sums = tally(here);
+    const empty = (facet === 'Looks' && !block.looks.rows.length) || (facet === 'Names' && !Object.keys(block.names).length) || (facet === 'Loot' && block.loot === undefined) || (facet === 'Tags' && !block.tags.length);
+    return { facet, count: sums.error || sums.warning, state: sums.error ? 'error' : sums.warning ? 'warning' : empty ? 'open' : 'done' };
+  });
+}
+
+/** One block of the mod with the ways to change it. */
+export interface BlockEditor {
+  name: string;
+  declared: Block;
+  block: ResolvedBlock;
+  findings: Finding[];
+  /** Puts a value at a place of the block; undefined takes it away. */
+  set(label: string, steps: (string | number)[], after: unknown): void;
+  /** Several places in one step. */
+  setAll(label: string, values: [(string | number)[], unknown][]): void;
+}
+
+export function useBlock(name: string): BlockEditor | undefined {
+  const session = useSession();
+  const mod = useMod();
+  const findings = useFindingsByBlock().get(name);
+  const declared = Object.hasOwn(mod.blocks, name) ? mod.blocks[name] : undefined;
+  return useMemo(() => declared && {
+    name, declared, block: resolveBlock(mod, name, declared), findings: findings ?? [],
+    set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
+    setAll: (label, values) => session.edit(label, values.map(([steps, after]) => {
+      const path = pointer(['blocks', name, ...steps]);
+      return { path, before: valueAt(session.view.mod, path), after };
+    })),
+  }, [mod, declared, findings, name, session]);
+}
+
+const drawings = new Map<string, Drawing>();
+const versions = new WeakMap<object, number>();
+let lastVersion = 0;
+const versionOf = (part: object): number => {
+  const known = versions.get(part) ?? (lastVersion += 1);
+  versions.set(part, known);
+  return known;
+};
+
+/** A drawing of a block, made by the worker and remembered for as long as nothing that it shows changes. */
+export function useDrawing(block: string, state: number, size: number, pick = 0): Drawing {
+  const inspector = useInspector();
+  const mod = useMod();
+  const declared = mod.blocks[block];
+  const key = declared ? [block, state, pick, size, ...[declared.looks, declared.states, declared.traits, mod.models, mod.textures].map(versionOf)].join(' ') : '';
+  const [drawing, setDrawing] = useState<Drawing>(drawings.get(key));
+  useEffect(() => {
+    if (!key) return setDrawing(undefined);
+    const known = drawings.get(key);
+    if (known) return setDrawing(known);
+    let wanted = true;
+    void inspector.draw(block, state, pick, size).then((made) => {
+      if (drawings.size > 4000) drawings.clear();
+      drawings.set(key, made);
+      if (wanted) setDrawing(made);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [key, inspector, block, state, pick, size]);
+  return drawings.get(key) ?? drawing;
+}

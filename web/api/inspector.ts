@@ -1,0 +1,66 @@
+import type { Finding } from '../../core/inspect/index.ts';
+import type { FromWorker, ToWorker } from '../workers/protocol.ts';
+import type { Session } from './session.ts';
+
+/** A square drawing as RGBA, or nothing when there is no such block. */
+export type Drawing = { size: number; data: Uint8Array } | undefined;
+export interface PackReport { findings: Finding[]; files: number; problem?: string }
+
+/** The page's side of the worker that inspects and draws. It follows a session's every edit. */
+export class Inspector {
+  private readonly worker = new Worker(new URL('../workers/inspector.ts', import.meta.url), { type: 'module' });
+  private readonly waiting = new Map<number, (message: FromWorker) => void>();
+  private readonly listeners = new Set<() => void>();
+  private readonly stopFollowing: () => void;
+  private next = 1;
+  /** Undefined until the first inspection is done. */
+  findings: Finding[] | undefined;
+
+  constructor(session: Session) {
+    this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.kind === 'findings') {
+        this.findings = data.findings;
+        for (const listener of this.listeners) listener();
+      } else {
+        this.waiting.get(data.id)?.(data);
+        this.waiting.delete(data.id);
+      }
+    };
+    this.send({ kind: 'mod', mod: session.view.mod });
+    this.stopFollowing = session.onMod((changes, mod) => this.send(changes ? { kind: 'changes', changes } : { kind: 'mod', mod }));
+  }
+
+  close(): void {
+    this.stopFollowing();
+    this.worker.terminate();
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  private send(message: ToWorker): void {
+    this.worker.postMessage(message);
+  }
+
+  private ask(make: (id: number) => ToWorker): Promise<FromWorker> {
+    const id = this.next++;
+    return new Promise((resolve) => {
+      this.waiting.set(id, resolve);
+      this.send(make(id));
+    });
+  }
+
+  /** Draws a block in a state, `size` pixels square. */
+  async draw(block: string, state: number, pick: number, size: number): Promise<Drawing> {
+    const drawn = await this.ask((id) => ({ kind: 'draw', id, block, state, pick, size }));
+    return drawn.kind === 'drawn' && drawn.data ? { size, data: drawn.data } : undefined;
+  }
+
+  /** Reads and inspects an `.obpack` that a person opened. Nothing leaves the page. */
+  async checkPack(bytes: Uint8Array): Promise<PackReport> {
+    const report = await this.ask((id) => ({ kind: 'check pack', id, bytes }));
+    return report.kind === 'pack checked' ? report : { findings: [], files: 0, problem: 'The pack was not checked.' };
+  }
+}

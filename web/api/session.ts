@@ -1,0 +1,227 @@
+import { applyChanges, firstClash, sameData, squashChanges, type Change, type Edit, type Mod } from '../../core/mod/index.ts';
+import { pointer, valueAt } from '../../core/json/index.ts';
+import { getJson, Refused, sendJson, windowName } from './client.ts';
+
+/** An edit as the server tells of it. */
+export interface LoggedEdit extends Edit { revision: number; at: string; author: string; kind: 'edit' | 'undo' | 'redo' }
+/** Two people at one place: what this page wants, and what somebody else wrote there meanwhile. */
+export interface Conflict { mine: Change; theirs: Change; edit: LoggedEdit }
+
+/** What the page knows of the mod that it works on. */
+export interface View {
+  mod: Mod;
+  /** The revision of the server that `mod` stands on. */
+  revision: number;
+  undo?: string;
+  redo?: string;
+  saving: 'saved' | 'saving' | 'offline';
+  savedAt?: Date;
+  conflict?: Conflict;
+  /** What the server refused last, in words. */
+  refused?: string;
+}
+
+interface Loaded { mod: Mod; revision: number; undo?: string; redo?: string }
+
+/**
+ * The mod in this page. Edits apply at once and are sent one after the other, each with the revision that it was made at. What others
+ * did meanwhile is put underneath; only when both touched the same place is the person asked.
+ */
+export class Session {
+  private base: Mod;
+  private pending: Edit[] = [];
+  private sending = false;
+  private later: ReturnType<typeof setTimeout> | undefined;
+  private readonly listeners = new Set<() => void>();
+  private readonly modListeners = new Set<(changes: Change[] | undefined, mod: Mod) => void>();
+  private readonly events: EventSource;
+  private heard: LoggedEdit[] = [];
+  view: View;
+
+  constructor(readonly name: string, loaded: Loaded) {
+    this.base = loaded.mod;
+    this.view = { ...loaded, saving: 'saved' };
+    this.events = new EventSource(`/api/mods/${name}/events`);
+    this.events.addEventListener('edit', (event) => {
+      const { edit, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as { edit: LoggedEdit; undo?: string; redo?: string };
+      this.heard.push(edit);
+      this.update({ undo, redo });
+      this.takeIn();
+    });
+    this.events.addEventListener('hello', (event) => {
+      // After a lost connection there may be edits that nobody told of.
+      if ((JSON.parse((event as MessageEvent<string>).data) as { revision: number }).revision > this.view.revision) void this.catchUp();
+      if (this.pending.length) this.flushSoon(0);
+    });
+  }
+
+  close(): void {
+    this.events.close();
+    clearTimeout(this.later);
+  }
+
+  /** Hears of every change of the view. */
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Hears of every change of the mod, as changes or, when it was put together anew, as a whole. */
+  onMod(listener: (changes: Change[] | undefined, mod: Mod) => void): () => void {
+    this.modListeners.add(listener);
+    return () => this.modListeners.delete(listener);
+  }
+
+  private update(part: Partial<View>): void {
+    this.view = { ...this.view, ...part };
+    for (const listener of this.listeners) listener();
+  }
+
+  private setMod(mod: Mod, changes: Change[] | undefined, part: Partial<View> = {}): void {
+    this.update({ ...part, mod });
+    for (const listener of this.modListeners) listener(changes, mod);
+  }
+
+  /** Does what a person did: at once here, soon on the server. Steps on the same places within a moment become one step. */
+  edit(label: string, changes: Change[]): void {
+    const real = squashChanges(changes);
+    if (!real.length) return;
+    const mod = applyChanges(this.view.mod, real);
+    const last = this.pending.at(-1);
+    const waiting = last && !(this.sending && this.pending.length === 1);
+    if (waiting && last.label === label && sameData(last.changes.map((change) => change.path), real.map((change) => change.path))) last.changes = squashChanges(last.changes.map((change, i) => ({ ...change, after: real[i]!.after })));
+    else this.pending.push({ label, changes: real });
+    this.setMod(mod, real, { saving: 'saving', refused: undefined });
+    this.flushSoon(250);
+  }
+
+  /** Puts a value at a place of the mod. */
+  set(label: string, steps: (string | number)[], after: unknown): void {
+    const path = pointer(steps);
+    this.edit(label, [{ path, before: valueAt(this.view.mod, path), after }]);
+  }
+
+  /** Takes back the last step of the mod, or brings it back. */
+  async travel(kind: 'undo' | 'redo'): Promise<void> {
+    await this.flush();
+    if (this.pending.length || this.view.conflict) return;
+    try {
+      this.settle(await sendJson<LoggedEdit>(`/api/mods/${this.name}/${kind}`, {}, { 'If-Match': `"${this.view.revision}"` }), []);
+    } catch (error) {
+      if (error instanceof Refused && error.status === 412) await this.catchUp();
+      else this.update({ refused: (error as Error).message });
+    }
+  }
+
+  private flushSoon(wait: number): void {
+    clearTimeout(this.later);
+    this.later = setTimeout(() => void this.flush(), wait);
+  }
+
+  /** Sends what is waiting. Resolves when nothing waits any more, or when the server does not answer. */
+  async flush(): Promise<void> {
+    clearTimeout(this.later);
+    if (this.sending || this.view.conflict) return;
+    this.sending = true;
+    try {
+      while (this.pending.length) {
+        const edit = this.pending[0]!;
+        if (!edit.changes.length) this.pending.shift();
+        else {
+          const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/edits`, edit, { 'If-Match': `"${this.view.revision}"` });
+          this.settle(logged, this.pending.slice(1));
+        }
+      }
+      this.update({ saving: 'saved', savedAt: new Date() });
+    } catch (error) {
+      this.sending = false;
+      await this.failed(error);
+    } finally {
+      this.sending = false;
+      this.takeIn();
+    }
+  }
+
+  private async failed(error: unknown): Promise<void> {
+    if (!(error instanceof Refused)) throw error;
+    if (error.status === 412) {
+      this.heard = [];
+      if (this.rebase((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.flush();
+    } else if (error.status === 0 || error.status >= 500) {
+      this.update({ saving: 'offline', refused: error.message });
+      this.flushSoon(3000);
+    } else {
+      // The server will never take this step: it is taken back here, and said.
+      this.pending.shift();
+      this.setMod(this.pending.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base), undefined, { saving: this.pending.length ? 'saving' : 'saved', refused: error.message });
+      if (this.pending.length) this.flushSoon(0);
+    }
+  }
+
+  /** One step of our own has been logged. */
+  private settle(logged: LoggedEdit, pending: Edit[]): void {
+    this.base = applyChanges(this.base, logged.changes);
+    this.pending = pending;
+    const mod = pending.reduce((at, edit) => applyChanges(at, edit.changes), this.base);
+    this.update({ revision: logged.revision });
+    if (!pending.length && logged.kind !== 'edit') this.setMod(mod, logged.changes);
+    else if (logged.kind !== 'edit') this.setMod(mod, undefined);
+  }
+
+  /** Puts underneath what others did, as far as it was told of without a gap. */
+  private takeIn(): void {
+    if (this.sending) return;
+    this.heard = this.heard.filter((edit) => edit.revision > this.view.revision).sort((a, b) => a.revision - b.revision);
+    const others: LoggedEdit[] = [];
+    for (const edit of this.heard) if (edit.revision === this.view.revision + others.length + 1 && edit.author !== windowName) others.push(edit);
+    if (others.length) this.rebase(others);
+  }
+
+  private async catchUp(): Promise<void> {
+    this.rebase(await getJson<LoggedEdit[]>(`/api/mods/${this.name}/edits?after=${this.view.revision}`));
+  }
+
+  /** The others' edits first, then what waits here. False when both touch one place: then the person decides. */
+  private rebase(edits: LoggedEdit[]): boolean {
+    const news = edits.filter((edit) => edit.revision > this.view.revision);
+    if (!news.length) return true;
+    const clash = news.flatMap((edit) => {
+      const found = firstClash(this.pending.flatMap((mine) => mine.changes), edit.changes);
+      return found && !sameData(found.mine.after, found.theirs.after) ? [{ ...found, edit }] : [];
+    })[0];
+    const base = news.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base);
+    const revision = news.at(-1)!.revision;
+    if (clash) {
+      this.base = base;
+      this.update({ revision, conflict: clash, saving: 'saving' });
+      return false;
+    }
+    this.base = base;
+    this.pending = this.pending.map((edit) => ({ ...edit, changes: squashChanges(edit.changes.map((change) => ({ ...change, before: valueAt(base, change.path) }))) })).filter((edit) => edit.changes.length);
+    const mod = this.pending.reduce((at, edit) => applyChanges(at, edit.changes), base);
+    this.setMod(mod, undefined, { revision, saving: this.pending.length ? 'saving' : 'saved' });
+    if (this.pending.length) this.flushSoon(0);
+    return true;
+  }
+
+  /** Ends a conflict: ours is written over theirs, or given up. Steps that do not touch the others' places are kept either way. */
+  decide(keep: 'mine' | 'theirs'): void {
+    const { conflict } = this.view;
+    if (!conflict) return;
+    let mod = this.base;
+    const kept: Edit[] = [];
+    for (const edit of this.pending) {
+      if (keep === 'theirs' && firstClash(edit.changes, conflict.edit.changes)) continue;
+      try {
+        const changes = squashChanges(edit.changes.map((change) => ({ ...change, before: valueAt(mod, change.path) })));
+        mod = applyChanges(mod, changes);
+        if (changes.length) kept.push({ ...edit, changes });
+      } catch {
+        // The place itself is gone: what was to be written there cannot be kept.
+      }
+    }
+    this.pending = kept;
+    this.setMod(mod, undefined, { conflict: undefined, saving: kept.length ? 'saving' : 'saved' });
+    void this.flush();
+  }
+}

@@ -1,0 +1,92 @@
+import { Menu } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { notifications } from '@mantine/notifications';
+import { spotlight } from '@mantine/spotlight';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import useSWR from 'swr';
+import { getJson } from '../api/client.ts';
+import { useFindings, useSession, useView } from '../api/hooks.tsx';
+import { NewBlockDialog } from '../places/blocks/new-block.tsx';
+import { NewMod } from '../places/blocks/new-mod.tsx';
+import { ConflictDialog } from './conflict.tsx';
+import { KeysSheet } from './keys.tsx';
+import { Palette } from './palette.tsx';
+
+export const Mark = () => (
+  <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true"><path d="M2 15 11 19.5 20 15V8.5L11 13 2 8.5Z" fill="#4FA3A0" /><path d="M2 6.5 11 2 20 6.5 11 11Z" fill="#E0A94A" /></svg>
+);
+
+/** The top bar and the place below it. */
+export function Frame() {
+  const session = useSession();
+  const { mod, undo, redo, refused } = useView();
+  const findings = useFindings() ?? [];
+  const [keys, setKeys] = useState(false);
+  const grave = findings.filter((finding) => finding.severity !== 'hint').length;
+  const home = `/m/${session.name}`;
+  useHotkeys([
+    ['mod+Z', () => void session.travel('undo')],
+    ['mod+shift+Z', () => void session.travel('redo')],
+    ['mod+Y', () => void session.travel('redo')],
+    ['mod+K', () => spotlight.open()],
+    ['shift+?', () => setKeys(true)],
+    ['?', () => setKeys(true)],
+  ]);
+  useEffect(() => {
+    if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
+  }, [refused]);
+  return (
+    <div className="frame">
+      <header className="bar">
+        <Link to={`${home}/blocks`} className="mark"><Mark />Obrank</Link>
+        <ModMenu title={mod.header.title} version={mod.header.version} />
+        <nav aria-label="Places">
+          <NavLink to={`${home}/blocks`}>Blocks</NavLink>
+          <NavLink to={`${home}/library`}>Library</NavLink>
+          <NavLink to={`${home}/inspection`}>Inspection{grave > 0 && <span className="many" title={`${grave} errors and warnings`}>{grave}</span>}</NavLink>
+          <NavLink to={`${home}/build`} className={({ isActive }) => (isActive ? 'active' : '')}>Build</NavLink>
+        </nav>
+        <button type="button" className="find" onClick={() => spotlight.open()}><span>Go to or do…</span><kbd>Ctrl K</kbd></button>
+        <span className="steps">
+          <button type="button" disabled={!undo} onClick={() => void session.travel('undo')} title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>Undo</button>
+          <button type="button" disabled={!redo} onClick={() => void session.travel('redo')} title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>Redo</button>
+        </span>
+        <Link to={`${home}/build`} className="build">Build the pack</Link>
+      </header>
+      <main className="place"><Outlet /></main>
+      <Palette onKeys={() => setKeys(true)} />
+      <KeysSheet opened={keys} onClose={() => setKeys(false)} />
+      <NewBlockDialog />
+      <ConflictDialog />
+    </div>
+  );
+}
+
+function ModMenu({ title, version }: { title: string; version: string }) {
+  const navigate = useNavigate();
+  const session = useSession();
+  const [making, setMaking] = useState(false);
+  const { data, mutate } = useSWR<{ name: string; title: string }[]>('/api/mods', getJson);
+  return (
+    <>
+      <Menu position="bottom-start" onOpen={() => void mutate()}>
+        <Menu.Target><button type="button" className="mod" aria-label={`Mod: ${title}. Change mod`}>{title} <span className="mono">{version}</span></button></Menu.Target>
+        <Menu.Dropdown>
+          {(data ?? []).map((one) => <Menu.Item key={one.name} onClick={() => void navigate(`/m/${one.name}/blocks`)} fw={one.name === session.name ? 600 : 400}>{one.title} <span className="mono soft">{one.name}</span></Menu.Item>)}
+          <Menu.Divider />
+          <Menu.Item onClick={() => setMaking(true)}>New mod…</Menu.Item>
+          <Menu.Item component="a" href={`/api/mods/${session.name}/folder.zip`}>Download this mod as a folder (.zip)</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      <NewMod opened={making} onClose={() => setMaking(false)} />
+    </>
+  );
+}
+
+/** The quiet mark that says whether everything is saved. */
+export function SavedMark() {
+  const { saving, savedAt } = useView();
+  const words = saving === 'saved' ? (savedAt ? `Saved at ${savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : 'Saved') : saving === 'saving' ? 'Saving…' : 'Not saved: the server does not answer';
+  return <span role="status" data-saving={saving} style={saving === 'offline' ? { color: 'var(--brick)', fontWeight: 600 } : undefined}>{words}</span>;
+}

@@ -1,0 +1,37 @@
+import { useMantineColorScheme } from '@mantine/core';
+import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { facets } from '../../core/inspect/index.ts';
+import { titleOf } from '../../core/mod/index.ts';
+import { useMod, useSession } from '../api/hooks.tsx';
+import { useNewBlock } from '../places/blocks/new-block.tsx';
+import { Rendering } from './rendering.tsx';
+
+/** The command palette: every place, block and act by its name. */
+export function Palette({ onKeys }: { onKeys: () => void }) {
+  const mod = useMod();
+  const session = useSession();
+  const navigate = useNavigate();
+  const newBlock = useNewBlock();
+  const { setColorScheme } = useMantineColorScheme();
+  const actions = useMemo(() => {
+    const home = `/m/${session.name}`;
+    const act = (id: string, label: string, onClick: () => void, description?: string): SpotlightActionData => ({ id, label, description, onClick });
+    return [
+      act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
+      ...['Blocks', 'Library', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
+      act('undo', 'Undo', () => void session.travel('undo')),
+      act('redo', 'Redo', () => void session.travel('redo')),
+      act('light', 'Theme: day', () => setColorScheme('light')),
+      act('dark', 'Theme: night', () => setColorScheme('dark')),
+      act('auto', 'Theme: as the system has it', () => setColorScheme('auto')),
+      act('keys', 'Show all keys', onKeys),
+      ...Object.entries(mod.blocks).map(([name, block]): SpotlightActionData => ({
+        id: `block ${name}`, label: titleOf(mod, name, block.names), description: `${mod.header.namespace}:${name}`, keywords: facets.join(' '), leftSection: <Rendering block={name} state={0} size={28} />,
+        onClick: () => void navigate(`${home}/blocks/${name}`),
+      })),
+    ];
+  }, [mod, session, navigate, newBlock, setColorScheme, onKeys]);
+  return <Spotlight actions={actions} shortcut={null} highlightQuery limit={9} nothingFound="Nothing by that name" searchProps={{ placeholder: 'Go to or do…', 'aria-label': 'Go to or do' }} scrollable maxHeight={420} />;
+}

@@ -1,0 +1,33 @@
+import { Button, Group, SegmentedControl, Select } from '@mantine/core';
+import { useNavigate } from 'react-router';
+import { removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
+import { useMod, useSession } from '../../../api/hooks.tsx';
+import { Field } from '../../../parts/field.tsx';
+import { TextField } from '../../../parts/text-field.tsx';
+import type { FacetProps } from './index.tsx';
+
+/** Name, group, stock, item form and a note. */
+export function IdentityFacet({ editor }: FacetProps) {
+  const mod = useMod();
+  const session = useSession();
+  const navigate = useNavigate();
+  const { declared, block, set } = editor;
+  const language = mod.header.languages[0]!;
+  const { identity } = declared;
+  const title = titleOf(mod, editor.name, declared.names);
+  const remove = () => {
+    session.edit(`Remove ${title}`, removeBlock(session.view.mod, editor.name));
+    void navigate(`/m/${session.name}/blocks`);
+  };
+  return (
+    <>
+      <Field label="Name" value={<TextField w={220} aria-label="Name" text={declared.names[language] ?? ''} onText={(text) => set(`Name it ${text}`, ['names', language], text || undefined)} />} note={`In ${language}; other languages are in Names.`} />
+      <Field label="Id" value={<span className="mono value">{block.id}</span>} note="Files, tags and saved worlds know it by this." />
+      <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" placeholder="In no group" clearable data={mod.header.groups.map((group) => ({ value: group.name, label: group.names[language] ?? group.name }))} value={identity.group ?? null} onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)} />} />
+      <Field label="Stock" value={<Select w={220} aria-label="Stock" searchable allowDeselect={false} data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={identity.stock ?? null} placeholder="None" onChange={(value) => set(`Start from ${value}`, ['identity', 'stock'], value ?? undefined)} />} note="Traits that the block does not set itself come from here." />
+      <Field label="Held as" value={<SegmentedControl aria-label="Held as" value={identity.item ?? 'none'} onChange={(value) => set('Change how it is held', ['identity', 'item'], value)} data={[{ value: 'block', label: 'block' }, { value: 'flat', label: 'flat picture' }, { value: 'none', label: 'not at all' }]} />} />
+      <Field label="Note"><TextField long text={identity.note ?? ''} placeholder="For yourself and for others who read the mod." onText={(text) => set('Change the note', ['identity', 'note'], text || undefined)} /></Field>
+      <Group justify="flex-end" mt="xl"><Button variant="subtle" color="brick" onClick={remove}>Remove this block</Button></Group>
+    </>
+  );
+}

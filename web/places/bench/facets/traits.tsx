@@ -1,0 +1,60 @@
+import { ColorInput, NumberInput, SegmentedControl, Select, Switch } from '@mantine/core';
+import { alphaModes, hidesNeighbours, idOf, sameData, stockNamed, stockSoundSets, tints, toolKinds, type TraitName, type Traits } from '../../../../core/mod/index.ts';
+import type { ByState } from '../../../../core/states/index.ts';
+import { useMod } from '../../../api/hooks.tsx';
+import { Field } from '../../../parts/field.tsx';
+import type { FacetProps } from './index.tsx';
+import { HardnessField } from './hardness.tsx';
+import { LightField } from './light.tsx';
+
+/** The numbers and switches of the block, each with what follows from it and how it differs from stock. */
+export function TraitsFacet({ editor, state }: FacetProps) {
+  const { header, soundSets } = useMod();
+  const { declared, block, set } = editor;
+  const { traits } = block;
+  const stock = stockNamed(declared.identity.stock);
+  const put = <K extends TraitName>(name: K, value: Traits[K]) => set(`Change ${words(name)}`, ['traits', name], value);
+  /** What to show beside a trait that the block sets itself. */
+  const own = (name: TraitName): { changed?: string; onReset?: () => void } => {
+    const value = declared.traits[name];
+    if (value === undefined) return {};
+    const before = stock?.traits[name];
+    const ratio = typeof value === 'number' && typeof before === 'number' && before > 0 ? ` (×${(value / before).toFixed(2).replace(/\.?0+$/, '')})` : '';
+    return { changed: before === undefined || sameData(before, value) ? '' : `stock: ${typeof before === 'object' ? 'by state' : String(before)}${ratio}`, onReset: () => set(`Put ${words(name)} back to stock`, ['traits', name], undefined) };
+  };
+  const number = (name: 'blastRating' | 'catchesFire' | 'burnsAway' | 'scatter' | 'alphaCutoff', unit?: string) => (
+    <NumberInput aria-label={words(name)} w={110} hideControls value={traits[name]} onChange={(value) => typeof value === 'number' && put(name, value)} rightSection={unit ? <span className="note" style={{ fontSize: 11 }}>{unit}</span> : undefined} rightSectionWidth={unit ? unit.length * 6 + 12 : undefined} />
+  );
+  const friction = traits.friction[0]?.value ?? 0.6;
+  return (
+    <>
+      <HardnessField traits={traits} header={header} reset={own('hardness')} onHardness={(value) => put('hardness', value)} />
+      <Field label="Tool" {...own('toolKind')} value={<Select aria-label="Tool kind" w={110} allowDeselect={false} data={['none', ...toolKinds]} value={traits.toolKind} onChange={(value) => put('toolKind', value as Traits['toolKind'])} />}>
+        {traits.toolKind !== 'none' && (
+          <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', marginTop: 6 }}>
+            <Switch label="Only the right tool yields a drop" checked={traits.gated} onChange={(event) => put('gated', event.currentTarget.checked)} />
+            <Select aria-label="Least grade" w={110} allowDeselect={false} data={header.tools.grades.map((grade, i) => ({ value: String(i), label: `${grade.name} up` }))} value={String(traits.leastGrade)} error={!header.tools.grades[traits.leastGrade]} onChange={(value) => put('leastGrade', Number(value))} />
+          </div>
+        )}
+      </Field>
+      <LightField label="Light emitted" declared={declared.traits.lightEmitted} rows={traits.lightEmitted} block={block} state={state} reset={own('lightEmitted')} onRows={(value) => put('lightEmitted', value as Traits['lightEmitted'])} />
+      <LightField label="Light absorbed" declared={declared.traits.lightAbsorbed} rows={traits.lightAbsorbed} block={block} state={state} reset={own('lightAbsorbed')} onRows={(value) => put('lightAbsorbed', value as Traits['lightAbsorbed'])} />
+      <Field label="Blast rating" {...own('blastRating')} value={number('blastRating')} note={`Withstands a blast energy of ${traits.blastRating}.`} />
+      <Field label="Sound set" {...own('soundSet')} value={<Select aria-label="Sound set" w={200} searchable allowDeselect={false} data={[...Object.keys(soundSets).map((name) => idOf(header.namespace, name)), ...stockSoundSets]} value={traits.soundSet} onChange={(value) => value && put('soundSet', value)} classNames={{ input: 'mono' }} />} />
+      <Field label="Friction" {...own('friction')} value={Array.isArray(declared.traits.friction) ? <span className="mono value">by state</span> : <NumberInput aria-label="friction" w={110} hideControls step={0.05} value={friction} onChange={(value) => typeof value === 'number' && put('friction', value as ByState<number> as Traits['friction'])} />} note="0 slides without end, 1 stops at once." />
+      <Field label="Catches fire" {...own('catchesFire')} value={number('catchesFire', 'a second')} note={traits.catchesFire > 0 ? `Beside a flame it catches within ${(1 / traits.catchesFire).toFixed(1)} s on average, and is gone after ${traits.burnsAway > 0 ? `${(1 / traits.burnsAway).toFixed(1)} s` : 'never'}.` : 'It never burns.'} />
+      {traits.catchesFire > 0 && <Field label="Burns away" {...own('burnsAway')} value={number('burnsAway', 'a second')} />}
+      <Field label="Alpha mode" {...own('alphaMode')} value={<SegmentedControl aria-label="Alpha mode" value={traits.alphaMode} onChange={(value) => put('alphaMode', value as Traits['alphaMode'])} data={[...alphaModes]} />} note={{ opaque: 'Every texel is drawn solid.', mask: 'A texel is drawn or a hole.', blend: 'Texels may be partly clear.' }[traits.alphaMode]} />
+      {traits.alphaMode === 'mask' && <Field label="Cut-off" {...own('alphaCutoff')} value={number('alphaCutoff')} />}
+      <Field label="Hides neighbours" {...own('hidesNeighbours')} value={<SegmentedControl aria-label="Hides neighbours" value={traits.hidesNeighbours} onChange={(value) => put('hidesNeighbours', value as Traits['hidesNeighbours'])} data={[...hidesNeighbours]} />} />
+      <Field label="Joins with its own kind" {...own('joinsOwnKind')} value={<Switch aria-label="Joins with its own kind" checked={traits.joinsOwnKind} onChange={(event) => put('joinsOwnKind', event.currentTarget.checked)} />} />
+      <Field label="Tint" {...own('tint')} value={<Select aria-label="Tint" w={110} allowDeselect={false} data={[...new Set([...tints, '#9bb56b', traits.tint])]} value={traits.tint} onChange={(value) => value && put('tint', value)} />} />
+      <Field label="Scatter" {...own('scatter')} value={number('scatter', 'texels')} />
+      <Field label="Map colour" {...own('mapColour')} value={<ColorInput aria-label="Map colour" w={120} value={traits.mapColour} onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('mapColour', value)} />} />
+      <Field label="Shaded corners" {...own('shadedCorners')} value={<Switch aria-label="Shaded corners" checked={traits.shadedCorners} onChange={(event) => put('shadedCorners', event.currentTarget.checked)} />} />
+    </>
+  );
+}
+
+/** A trait's key in words: `lightEmitted` is `light emitted`. */
+const words = (name: string): string => name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);

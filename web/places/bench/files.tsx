@@ -1,0 +1,30 @@
+import { useMemo, useState } from 'react';
+import { kitNamed } from '../../../core/kits/index.ts';
+import { useBaseline } from '../../api/baseline.ts';
+import { useMod } from '../../api/hooks.tsx';
+import { changedLines, TextDiff } from '../../parts/text-diff.tsx';
+
+/** The files that follow from the block, with the lines that the next build will change. */
+export function Files({ block, onClose }: { block: string; onClose: () => void }) {
+  const mod = useMod();
+  const baseline = useBaseline();
+  const kit = kitNamed(mod.header.kit);
+  const files = useMemo(() => kit.writeBlock(mod, block), [kit, mod, block]);
+  const before = useMemo(() => (baseline ? kit.writeBlock(baseline.mod, block) : undefined), [kit, baseline, block]);
+  const [chosen, setChosen] = useState<string>();
+  const path = chosen !== undefined && files.has(chosen) ? chosen : [...files.keys()][0];
+  return (
+    <div className="files" aria-label="Files of the block">
+      <nav>
+        {[...files].map(([name, text]) => {
+          const old = before?.get(name);
+          const changed = before === undefined ? 0 : old === undefined ? text.split('\n').length - 1 : old === text ? 0 : changedLines(old, text);
+          return <button key={name} type="button" aria-current={name === path ? 'true' : undefined} onClick={() => setChosen(name)}><span>{name}</span>{changed > 0 && <i title={`${changed} lines will change`}>{changed}</i>}</button>;
+        })}
+        <p className="note" style={{ padding: '8px 12px' }}>{baseline?.built ? 'Marked: what changes with the next build.' : 'Not built yet. Marked: what changed since the mod was brought in.'}</p>
+        <p style={{ padding: '0 12px' }}><button type="button" className="link" onClick={onClose}>Back to the stage</button></p>
+      </nav>
+      {path !== undefined && <TextDiff before={before?.get(path) ?? (before && '')} after={files.get(path)!} />}
+    </div>
+  );
+}

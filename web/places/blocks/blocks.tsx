@@ -1,0 +1,91 @@
+import './blocks.css';
+import { Button, TextInput } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { Link } from 'react-router';
+import { count } from '../../../core/words/index.ts';
+import { stationsOf, useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
+import { Pips } from '../../parts/pips.tsx';
+import { Rendering } from '../../parts/rendering.tsx';
+import { shelfGroups } from './groups.ts';
+import { useNewBlock } from './new-block.tsx';
+import { defaultStateOf } from './default-state.ts';
+
+/** Tiles beyond this many are not laid out until asked for: nobody looks through them all. */
+const most = 400;
+
+/** Every block of the mod as itself, with its readiness. */
+export function Blocks() {
+  const mod = useMod();
+  const session = useSession();
+  const findings = useFindingsByBlock();
+  const newBlock = useNewBlock();
+  const [filter, setFilter] = useState('');
+  const [all, setAll] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const grid = useRef<HTMLDivElement>(null);
+  const groups = useMemo(() => shelfGroups(mod, filter), [mod, filter]);
+  const many = Object.keys(mod.blocks).length;
+  const found = groups.reduce((sum, group) => sum + group.blocks.length, 0);
+  useHotkeys([['/', () => field.current?.focus()], ['N', newBlock]]);
+  let room = all ? Infinity : most;
+
+  return (
+    <div className="page">
+      <div className="blocks-head">
+        <h1>Blocks <span className="soft" style={{ fontWeight: 400 }}>{many}</span></h1>
+        <TextInput ref={field} placeholder="Filter blocks" aria-label="Filter blocks" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} rightSection={filter ? undefined : <kbd>/</kbd>} w={220} />
+        <Button onClick={newBlock}>New block</Button>
+      </div>
+      {many === 0 && (
+        <div className="empty">
+          <h2>No block yet</h2>
+          <p>A block starts from a stock material or from another block. It is complete from the first moment; you change what should be different.</p>
+          <Button onClick={newBlock}>Declare the first block</Button>
+        </div>
+      )}
+      {many > 0 && found === 0 && <div className="empty"><h2>No block matches “{filter}”</h2><button type="button" className="link" onClick={() => setFilter('')}>Show all {many}</button></div>}
+      <div ref={grid} onKeyDown={(event) => moveFocus(event, grid.current)}>
+        {groups.map((group) => {
+          const shown = group.blocks.slice(0, room);
+          room -= shown.length;
+          return shown.length > 0 && (
+            <section key={group.title} aria-label={group.title}>
+              <h2 className="shelf-group">{group.title}<span>{group.blocks.length}</span></h2>
+              <div className="shelf-grid">
+                {shown.map(({ name, title, id }) => (
+                  <Link key={name} to={`/m/${session.name}/blocks/${name}`} className="block-tile">
+                    <Rendering block={name} state={defaultStateOf(mod, name)} size={84} />
+                    <b>{title}</b>
+                    <span className="mono" title={id}>{name}</span>
+                    <Pips stations={stationsOf(mod.blocks[name]!, findings.get(name) ?? [])} />
+                  </Link>
+                ))}
+              </div>
+            </section>
+          );
+        })}
+      </div>
+      {found > most && !all && <p><button type="button" className="link" onClick={() => setAll(true)}>Show {count(found - most, 'more block')}</button></p>}
+    </div>
+  );
+}
+
+/** Arrow keys over the tiles: to the nearest tile in that direction. */
+function moveFocus(event: KeyboardEvent, grid: HTMLElement | null): void {
+  const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[event.key];
+  if (!step || !grid || !(document.activeElement instanceof HTMLElement)) return;
+  const from = document.activeElement.getBoundingClientRect();
+  let best: { tile: HTMLElement; cost: number } | undefined;
+  for (const tile of grid.querySelectorAll<HTMLElement>('.block-tile')) {
+    const to = tile.getBoundingClientRect();
+    const [dx, dy] = [to.x - from.x, to.y - from.y];
+    const along = dx * step[0]! + dy * step[1]!;
+    if (along < 4) continue;
+    const cost = along + Math.abs(dx * step[1]! + dy * step[0]!) * 3;
+    if (!best || cost < best.cost) best = { tile, cost };
+  }
+  if (!best) return;
+  event.preventDefault();
+  best.tile.focus();
+}

@@ -1,0 +1,39 @@
+import { Button, Group, Modal, Stack, Text, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { namePattern } from '../../../core/mod/names.ts';
+import { sendJson } from '../../api/client.ts';
+
+/** Begins a mod: a title, and the namespace that follows from it. */
+export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const navigate = useNavigate();
+  const [title, setTitle] = useState('');
+  const [own, setOwn] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const namespace = own ?? title.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '');
+  const create = async () => {
+    try {
+      await sendJson('/api/mods', { namespace, title });
+      onClose();
+      setTitle('');
+      setOwn(undefined);
+      void navigate(`/m/${namespace}/blocks`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const fits = namePattern.test(namespace) && title.trim() !== '';
+  return (
+    <Modal opened={opened} onClose={onClose} title="New mod">
+      <form onSubmit={(event) => { event.preventDefault(); if (fits) void create(); }}>
+        <Stack gap="sm">
+          <Text size="sm" c="dimmed">A mod holds everything under one namespace. Every id begins with it, so it stays as it is.</Text>
+          <TextInput label="Title" value={title} onChange={(event) => setTitle(event.currentTarget.value)} data-autofocus placeholder="Tidal works" />
+          <TextInput label="Namespace" value={namespace} onChange={(event) => setOwn(event.currentTarget.value)} classNames={{ input: 'mono' }}
+            error={problem ?? (namespace && !namePattern.test(namespace) ? 'Use lowercase letters, digits and underscores, beginning with a letter.' : undefined)} />
+          <Group justify="flex-end"><Button type="submit" disabled={!fits}>Begin the mod</Button></Group>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}

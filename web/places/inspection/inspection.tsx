@@ -1,0 +1,100 @@
+import './inspection.css';
+import { Button, FileButton, SegmentedControl } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { rules, tally, type Finding } from '../../../core/inspect/index.ts';
+import { count } from '../../../core/words/index.ts';
+import { applyChanges } from '../../../core/mod/index.ts';
+import { inspect } from '../../../core/inspect/index.ts';
+import { useFindings, useInspector, useSession } from '../../api/hooks.tsx';
+import type { PackReport } from '../../api/inspector.ts';
+import { Rendering } from '../../parts/rendering.tsx';
+
+const shown = 40;
+
+/** All findings by their cause, each with its why; fix one, or all alike. And the same for a pack that somebody wrote by hand. */
+export function InspectionPlace() {
+  const findings = useFindings();
+  const inspector = useInspector();
+  const session = useSession();
+  const [pack, setPack] = useState<{ name: string; report: PackReport }>();
+  const [least, setLeast] = useState('hint');
+  const list = pack ? pack.report.findings : findings ?? [];
+  const sums = tally(list);
+  const open = async (file: File | null) => file && setPack({ name: file.name, report: await inspector.checkPack(new Uint8Array(await file.arrayBuffer())) });
+  const groups = useMemo(() => groupByRule(list.filter((finding) => least === 'hint' || finding.severity === 'error' || finding.severity === least)), [list, least]);
+  const download = () => {
+    const blob = new Blob([JSON.stringify({ of: pack?.name ?? session.name, tally: sums, findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })) }, null, 2)], { type: 'application/json' });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(blob);
+    link.download = `${session.name}-inspection.json`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  return (
+    <div className="page">
+      <div className="blocks-head">
+        <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
+        <SegmentedControl aria-label="Show" value={least} onChange={setLeast} data={[{ value: 'error', label: 'Errors' }, { value: 'warning', label: 'and warnings' }, { value: 'hint', label: 'and hints' }]} />
+        {pack && <Button variant="default" onClick={() => setPack(undefined)}>Back to this mod</Button>}
+        <FileButton accept=".obpack,application/zip" onChange={(file) => void open(file)}>{(props) => <Button {...props} variant="default">Check a pack…</Button>}</FileButton>
+        <Button variant="default" onClick={download}>Save the report</Button>
+      </div>
+      <p className="note">{pack?.report.problem ?? `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}</p>
+      {findings === undefined && !pack && <p className="note">Inspecting…</p>}
+      {findings !== undefined && list.length === 0 && !pack?.report.problem && (
+        <div className="empty"><h2>Nothing wrong</h2><p>All {rules.length} rules were asked. What you change is inspected as you type; an .obpack that was written by hand can be checked here too.</p></div>
+      )}
+      {groups.map(([rule, found]) => <Group key={rule} rule={rule} found={found} />)}
+    </div>
+  );
+}
+
+const groupByRule = (findings: readonly Finding[]): [string, Finding[]][] => {
+  const groups = new Map<string, Finding[]>();
+  for (const finding of findings) groups.set(finding.rule, [...(groups.get(finding.rule) ?? []), finding]);
+  return [...groups];
+};
+
+function Group({ rule, found }: { rule: string; found: Finding[] }) {
+  const session = useSession();
+  const [all, setAll] = useState(false);
+  const facts = rules.find((one) => one.id === rule);
+  const fixable = found.filter((finding) => finding.fix);
+  const fixAll = () => {
+    // Fixes may touch the same list; each next one is asked for anew on the mod as the last one left it.
+    const changes = [];
+    let mod = session.view.mod;
+    for (let left = fixable.length; left > 0; left -= 1) {
+      const next = left === fixable.length ? fixable[0] : inspect(mod).find((finding) => finding.rule === rule && finding.fix);
+      if (!next?.fix) break;
+      mod = applyChanges(mod, next.fix.changes);
+      changes.push(...next.fix.changes);
+    }
+    session.edit(`Fix ${found.length} of ${rule}`, changes);
+  };
+  return (
+    <section className="cause" aria-label={rule}>
+      <header>
+        <span className={`tag ${found[0]!.severity}`}>{found[0]!.severity}</span>
+        <h2>{facts?.title ?? rule}</h2>
+        <span className="mono soft">{rule}</span>
+        {fixable.length > 1 && <Button variant="light" onClick={fixAll}>Fix all {fixable.length}</Button>}
+      </header>
+      <p className="note">{facts?.why}</p>
+      <ul>
+        {found.slice(0, all ? undefined : shown).map((finding) => (
+          <li key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}>
+            {finding.block !== undefined && <Rendering block={finding.block} state={0} size={30} />}
+            <span>
+              {finding.block !== undefined ? <Link to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}>{finding.message}</Link> : finding.message}
+              {finding.file !== undefined && <span className="mono soft" style={{ display: 'block' }}>{finding.file}:{finding.place?.line}:{finding.place?.column}</span>}
+            </span>
+            {finding.fix && <button type="button" className="link" onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}>{finding.fix.title}</button>}
+          </li>
+        ))}
+      </ul>
+      {found.length > shown && !all && <button type="button" className="link" onClick={() => setAll(true)}>Show all {found.length}</button>}
+    </section>
+  );
+}

@@ -1,0 +1,66 @@
+import './library.css';
+import { Button, FileButton, TextInput } from '@mantine/core';
+import { useMemo, useState, type DragEvent } from 'react';
+import { idOf } from '../../../core/mod/index.ts';
+import { frameCount } from '../../../core/textures/index.ts';
+import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
+import { uploadTexture } from '../../api/textures.ts';
+
+/** Every texture of the mod: what it is, who uses it, what is wrong with it. PNGs are imported by dropping them here. */
+export function Library() {
+  const mod = useMod();
+  const session = useSession();
+  const findings = useFindings() ?? [];
+  const [filter, setFilter] = useState('');
+  const [problems, setProblems] = useState<string[]>([]);
+  const [over, setOver] = useState(false);
+  const uses = useMemo(() => {
+    const found = new Map<string, string[]>();
+    for (const [name, model] of Object.entries(mod.models)) for (const texture of new Set(Object.values(model.slots ?? {}))) found.set(texture, [...(found.get(texture) ?? []), `model ${name}`]);
+    for (const [name, item] of Object.entries(mod.items)) if (item.texture) found.set(item.texture, [...(found.get(item.texture) ?? []), `item ${name}`]);
+    return found;
+  }, [mod.models, mod.items]);
+  const take = async (files: readonly File[]) => {
+    const wrong: string[] = [];
+    for (const file of files) {
+      const name = file.name.replace(/\.png$/i, '').toLowerCase().replaceAll(/[^a-z0-9_]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '') || 'texture';
+      if (mod.textures[name]) wrong.push(`${file.name}: there is a texture ${name} already. Replace it where it is shown, or rename the file.`);
+      else await uploadTexture(session, name, file).catch((error: Error) => wrong.push(`${file.name}: ${error.message}`));
+    }
+    setProblems(wrong);
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void take([...event.dataTransfer.files]);
+  };
+  const names = Object.keys(mod.textures).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  return (
+    <div className="page" onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={drop} style={over ? { outline: '2px dashed var(--brass-deep)', outlineOffset: -8 } : undefined}>
+      <div className="blocks-head">
+        <h1>Textures <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.textures).length}</span></h1>
+        <TextInput placeholder="Filter textures" aria-label="Filter textures" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} w={220} />
+        <FileButton multiple accept="image/png" onChange={(files) => void take(files)}>{(props) => <Button {...props}>Import PNGs</Button>}</FileButton>
+      </div>
+      <p className="note">Drop PNG files anywhere on this page.</p>
+      {problems.length > 0 && <ul className="bad" role="alert">{problems.map((problem) => <li key={problem}>{problem}</li>)}</ul>}
+      {names.length === 0 && <div className="empty"><h2>{Object.keys(mod.textures).length ? `No texture matches “${filter}”` : 'No texture yet'}</h2><p>A texture is a PNG, as wide as a block has texels ({mod.header.texels} here). Models show it on their sides.</p></div>}
+      <div className="texture-grid">
+        {names.map((name) => {
+          const texture = mod.textures[name]!;
+          const used = uses.get(idOf(mod.header.namespace, name)) ?? [];
+          const wrong = findings.filter((finding) => finding.at === `/textures/${name.replaceAll('/', '~1')}` || finding.at?.startsWith(`/textures/${name.replaceAll('/', '~1')}/`));
+          return (
+            <article key={name} className="texture" aria-label={name}>
+              <div className="crisp tiled" style={{ backgroundImage: `url(/api/blobs/${texture.picture.sha256}), repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%)` }} role="img" aria-label={`${name}, tiled`} />
+              <b className="mono">{name}</b>
+              <span className="note">{texture.picture.width} × {texture.picture.height}{texture.strip ? ` · ${frameCount(texture)} frames` : ''} · {{ none: 'opaque', holes: 'with holes', partial: 'partial alpha' }[texture.picture.alpha]}</span>
+              <span className="note" title={used.join(', ')}>{used.length ? used.slice(0, 2).join(', ') + (used.length > 2 ? ` and ${used.length - 2} more` : '') : 'used by nobody'}</span>
+              {wrong.map((finding) => <span key={finding.rule}><span className={`tag ${finding.severity}`}>{finding.severity}</span> <span className="note">{finding.message}</span></span>)}
+            </article>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

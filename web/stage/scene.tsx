@@ -1,0 +1,179 @@
+import { useFrame, useThree } from '@react-three/fiber';
+import { useEffect, useMemo } from 'react';
+import * as THREE from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { candidatesIn, drawnModels, pickCandidate, type DrawnModel } from '../../core/draw/index.ts';
+import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
+import { directionStep, directions, facing, type Direction, type PlainBox, type Vec3 } from '../../core/space/index.ts';
+import { valueIn } from '../../core/states/index.ts';
+import { mix } from '../../core/textures/index.ts';
+import { partsOf, type Part } from './geometry.ts';
+import { useStageTexture } from './textures.ts';
+
+export const arrangements = ['Alone', 'In a row', 'In a wall'] as const;
+export const hours = ['Day', 'Dusk', 'Night'] as const;
+export interface SceneOptions { arrangement: (typeof arrangements)[number]; hour: (typeof hours)[number]; outline: boolean; light: boolean }
+
+const cells: Record<SceneOptions['arrangement'], Vec3[]> = {
+  Alone: [[0, 0, 0]],
+  'In a row': [-1, 0, 1].map((x) => [x, 0, 0]),
+  'In a wall': [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
+};
+const daylight = { Day: [1, 1, 1], Dusk: [0.78, 0.66, 0.6], Night: [0.2, 0.24, 0.34] } as const;
+
+/** The block on its ground: real model and textures, compass, front arrow, outline and light. */
+export function Scene({ mod, block, state, options, outline, colours }: { mod: Mod; block: ResolvedBlock; state: number; options: SceneOptions; outline: PlainBox[]; colours: { grid: string; soft: string; tide: string } }) {
+  const emitted = valueIn(block.traits.lightEmitted, block.space, state) ?? 0;
+  const at = cells[options.arrangement];
+  const ambient = daylight[options.hour].map((value) => Math.max(value, emitted / 15)) as [number, number, number];
+  const candidates = candidatesIn(block, state)[0] ?? [];
+  const first = drawnModels(mod, block, state)[0];
+  return (
+    <>
+      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.5 : 4.4} />
+      <Ground grid={colours.grid} soft={colours.soft} />
+      {options.light && emitted > 0 && <LightOnGround level={emitted} />}
+      {at.map((cell) => {
+        const pick = options.arrangement === 'Alone' ? 0 : pickCandidate(candidates, mix(cell[0], cell[1], cell[2]));
+        return <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, pick)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />;
+      })}
+      {options.outline && outline.map((box, i) => <OutlineBox key={i} box={box} texels={mod.header.texels} colour={colours.tide} />)}
+      {first && options.arrangement === 'Alone' && block.looks.rows.length > 0 && <FrontArrow model={first} colour={colours.tide} />}
+    </>
+  );
+}
+
+/** The sides of a cell on which a neighbour of the same kind leaves the touching faces out. */
+function hiddenSides({ traits }: ResolvedBlock, cell: Vec3, all: readonly Vec3[]): Set<Direction> {
+  if (traits.hidesNeighbours === 'never' && !traits.joinsOwnKind) return new Set();
+  return new Set(directions.filter((direction) => {
+    const step = directionStep(direction);
+    return all.some((other) => other.every((value, i) => value === cell[i]! + step[i]!));
+  }));
+}
+
+function Cell({ mod, models, cell, hidden, ambient }: { mod: Mod; models: DrawnModel[]; cell: Vec3; hidden: Set<Direction>; ambient: [number, number, number] }) {
+  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.tint, model.quads])]);
+  const parts = useMemo(() => partsOf(models, mod.header.texels, hidden),
+    // The key holds everything that the geometry is made from.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [key, mod.header.texels]);
+  useEffect(() => () => parts.forEach((part) => part.geometry.dispose()), [parts]);
+  return <group position={[cell[0], cell[1] + 0.5, cell[2]]}>{parts.map((part, i) => <PartMesh key={i} mod={mod} part={part} ambient={ambient} />)}</group>;
+}
+
+function PartMesh({ mod, part, ambient }: { mod: Mod; part: Part; ambient: [number, number, number] }) {
+  const texture = useStageTexture(mod, part.texture);
+  const strip = part.texture === undefined ? undefined : mod.textures[part.texture.slice(part.texture.indexOf(':') + 1)]?.strip;
+  const frames = Math.round(1 / texture.repeat.y);
+  useFrame(({ clock, invalidate }) => {
+    if (!strip || frames < 2) return;
+    const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
+    const frame = order[Math.floor((clock.getElapsedTime() * mod.header.tickRate) / strip.ticks) % order.length]!;
+    texture.offset.y = 1 - (frame + 1) / frames;
+    invalidate();
+  });
+  const blend = part.alphaMode === 'blend';
+  return (
+    <mesh geometry={part.geometry} renderOrder={blend ? 2 : 1}>
+      <meshBasicMaterial key={part.alphaMode} map={texture} vertexColors color={[ambient[0] * part.tint[0], ambient[1] * part.tint[1], ambient[2] * part.tint[2]]} transparent={blend} depthWrite={!blend} alphaTest={part.alphaMode === 'mask' ? part.alphaCutoff : 0} toneMapped={false} />
+    </mesh>
+  );
+}
+
+/** Turning with the mouse or a finger; the wheel goes nearer. */
+function Orbit({ target, reach }: { target: number; reach: number }) {
+  const { camera, gl, invalidate } = useThree();
+  useEffect(() => {
+    const controls = new OrbitControls(camera, gl.domElement);
+    controls.target.set(0, target + 0.42, 0);
+    camera.position.set(reach * 0.92, target + reach * 0.86, reach * 0.92);
+    controls.enablePan = false;
+    controls.minDistance = 1.2;
+    controls.maxDistance = 14;
+    controls.update();
+    controls.addEventListener('change', () => invalidate());
+    invalidate();
+    return () => controls.dispose();
+  }, [camera, gl, invalidate, target, reach]);
+  return null;
+}
+
+function Ground({ grid, soft }: { grid: string; soft: string }) {
+  const lines = useMemo(() => {
+    const points: number[] = [];
+    for (let i = -2.5; i <= 2.5; i += 1) points.push(-2.5, 0, i, 2.5, 0, i, i, 0, -2.5, i, 0, 2.5);
+    return new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+  }, []);
+  return (
+    <>
+      <lineSegments geometry={lines}><lineBasicMaterial color={grid} toneMapped={false} /></lineSegments>
+      {([['N', 0, -1.25], ['E', 1.25, 0], ['S', 0, 1.25], ['W', -1.25, 0]] as const).map(([letter, x, z]) => <Label key={letter} text={letter} at={[x, 0.02, z]} colour={soft} size={0.2} />)}
+    </>
+  );
+}
+
+/** A short word that always faces the viewer. */
+function Label({ text, at, colour, size }: { text: string; at: Vec3; colour: string; size: number }) {
+  const texture = useMemo(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 64 * Math.max(1, Math.ceil(text.length * 0.6));
+    canvas.height = 64;
+    const context = canvas.getContext('2d')!;
+    context.font = '500 40px "IBM Plex Sans", sans-serif';
+    context.textAlign = 'center';
+    context.textBaseline = 'middle';
+    context.fillStyle = colour;
+    context.fillText(text, canvas.width / 2, 34);
+    const made = new THREE.CanvasTexture(canvas);
+    made.colorSpace = THREE.SRGBColorSpace;
+    return made;
+  }, [text, colour]);
+  useEffect(() => () => texture.dispose(), [texture]);
+  const wide = Math.max(1, Math.ceil(text.length * 0.6));
+  return <sprite position={[...at]} scale={[size * wide, size, 1]} renderOrder={5}><spriteMaterial map={texture} depthTest={false} toneMapped={false} /></sprite>;
+}
+
+/** An arrow from the model's front along the ground, so that nobody has to guess where it faces. */
+function FrontArrow({ model, colour }: { model: DrawnModel; colour: string }) {
+  const direction = facing(model.orientation, 'front');
+  const [x, y, z] = directionStep(direction);
+  const lift = y === 0 ? 0.02 : 0.5;
+  const from = new THREE.Vector3(x * 0.56, lift + y * 0.56, z * 0.56);
+  const arrow = useMemo(() => new THREE.ArrowHelper(new THREE.Vector3(x, y, z), new THREE.Vector3(x * 0.56, lift + y * 0.56, z * 0.56), 0.42, colour, 0.13, 0.1), [x, y, z, lift, colour]);
+  useEffect(() => () => arrow.dispose(), [arrow]);
+  return (
+    <>
+      <primitive object={arrow} />
+      <Label text="front" at={[from.x + x * 0.58, from.y + y * 0.58 + (y === 0 ? 0.06 : 0), from.z + z * 0.58]} colour={colour} size={0.17} />
+    </>
+  );
+}
+
+function OutlineBox({ box, texels, colour }: { box: PlainBox; texels: number; colour: string }) {
+  const size = box.size.map((length) => length / texels + 0.004) as [number, number, number];
+  const edges = useMemo(() => new THREE.EdgesGeometry(new THREE.BoxGeometry(...size)),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [size.join()]);
+  const middle = box.at.map((low, i) => (low + box.size[i]! / 2) / texels - 0.5);
+  return <lineSegments geometry={edges} position={[middle[0]!, middle[1]! + 0.5, middle[2]!]} renderOrder={4}><lineBasicMaterial color={colour} depthTest={false} toneMapped={false} /></lineSegments>;
+}
+
+/** The light on open ground round the block: each step away takes one level. */
+function LightOnGround({ level }: { level: number }) {
+  const texture = useMemo(() => {
+    const side = 31;
+    const data = new Uint8Array(side * side * 4);
+    for (let z = 0; z < side; z += 1)
+      for (let x = 0; x < side; x += 1) {
+        const here = Math.max(0, level - Math.abs(x - 15) - Math.abs(z - 15));
+        data.set([240, 190, 90, Math.round((here / 15) * 150)], (z * side + x) * 4);
+      }
+    const made = new THREE.DataTexture(data, side, side);
+    made.colorSpace = THREE.SRGBColorSpace;
+    made.needsUpdate = true;
+    return made;
+  }, [level]);
+  useEffect(() => () => texture.dispose(), [texture]);
+  return <mesh rotation={[-Math.PI / 2, 0, 0]} position={[0, -0.002, 0]}><planeGeometry args={[31, 31]} /><meshBasicMaterial map={texture} transparent depthWrite={false} toneMapped={false} /></mesh>;
+}

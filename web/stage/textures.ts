@@ -1,0 +1,55 @@
+import { useThree } from '@react-three/fiber';
+import { useEffect, useState } from 'react';
+import * as THREE from 'three';
+import { textureOf } from '../../core/models/index.ts';
+import type { Mod } from '../../core/mod/index.ts';
+import { frameCount, marker } from '../../core/textures/index.ts';
+
+const crisp = <T extends THREE.Texture>(texture: T): T => {
+  texture.magFilter = THREE.NearestFilter;
+  texture.minFilter = THREE.NearestFilter;
+  texture.colorSpace = THREE.SRGBColorSpace;
+  texture.generateMipmaps = false;
+  return texture;
+};
+
+/** Obrank's own marker for what does not resolve. Rows of a data texture begin at the bottom. */
+const markerTexture = (() => {
+  const texture = crisp(new THREE.DataTexture(marker.data, marker.width, marker.height));
+  texture.flipY = true;
+  texture.needsUpdate = true;
+  return texture;
+})();
+
+const loader = new THREE.TextureLoader();
+const loaded = new Map<string, Promise<THREE.Texture>>();
+
+/** A texture of the mod as the stage draws it; the marker until, and unless, it is there. */
+export function useStageTexture(mod: Mod, id: string | undefined): THREE.Texture {
+  const invalidate = useThree((state) => state.invalidate);
+  const found = id === undefined ? undefined : textureOf(mod, id);
+  const frames = found ? Math.max(1, Math.round(frameCount(found))) : 1;
+  const key = found ? `${found.picture.sha256} ${frames}` : '';
+  const [texture, setTexture] = useState<{ key: string; texture: THREE.Texture }>();
+  useEffect(() => {
+    if (!found) return;
+    let wanted = true;
+    const promise = loaded.get(key) ?? loader.loadAsync(`/api/blobs/${found.picture.sha256}`).then((made) => {
+      crisp(made);
+      made.repeat.set(1, 1 / frames);
+      made.offset.set(0, 1 - 1 / frames);
+      return made;
+    });
+    loaded.set(key, promise);
+    promise.then((made) => {
+      if (wanted) setTexture({ key, texture: made });
+      invalidate();
+    }, () => loaded.delete(key));
+    return () => {
+      wanted = false;
+    };
+    // The digest and the frames say everything about the picture.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, invalidate]);
+  return texture && texture.key === key ? texture.texture : markerTexture;
+}

@@ -1,0 +1,15 @@
+import type { Finding } from '../../core/inspect/index.ts';
+import type { Change, Mod } from '../../core/mod/index.ts';
+
+/** What the page says to the worker. */
+export type ToWorker =
+  | { kind: 'mod'; mod: Mod }
+  | { kind: 'changes'; changes: Change[] }
+  | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
+  | { kind: 'check pack'; id: number; bytes: Uint8Array };
+
+/** What the worker answers. */
+export type FromWorker =
+  | { kind: 'findings'; findings: Finding[] }
+  | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
+  | { kind: 'pack checked'; id: number; findings: Finding[]; problem?: string; files: number };
