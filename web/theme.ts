@@ -10,7 +10,8 @@ const slate: MantineColorsTuple = ['#f1ece0', '#c9d3d2', '#a3b1b3', '#7f9094', '
 export const theme = createTheme({
   colors: { tide, brass, brick, moss, dark: slate },
   primaryColor: 'tide',
-  primaryShade: { light: 7, dark: 5 },
+  primaryShade: { light: 7, dark: 3 },
+  autoContrast: true,
   fontFamily: '"IBM Plex Sans", sans-serif',
   fontFamilyMonospace: '"IBM Plex Mono", monospace',
   defaultRadius: 6,
@@ -27,7 +28,7 @@ export const theme = createTheme({
     Textarea: { defaultProps: { size: 'xs' } },
     ColorInput: { defaultProps: { size: 'xs' } },
     Switch: { defaultProps: { size: 'xs' } },
-    SegmentedControl: { defaultProps: { size: 'xs' } },
+    SegmentedControl: { defaultProps: { size: 'xs', withItemsBorders: false } },
   },
 });
 

@@ -65,7 +65,7 @@ const pane = (lit: boolean): Pixels => paint(16, 16, (x, y) => {
   const glow = Math.max(0, 1 - Math.hypot(dx * 1.1, dy * 0.8) / 9);
   const glint = x - y === 3 || x - y === 4 ? 16 : 0;
   if (!lit) return shade(hex('#57736f'), Math.round(-18 + glow * 26 + glint) - (y > 12 ? 8 : 0));
-  const [low, high] = [hex('#e0982e'), hex('#fff3c4')];
+  const [low, high] = [hex('#ec9a1f'), hex('#ffe58f')];
   return shade([0, 1, 2].map((i) => low[i]! + (high[i]! - low[i]!) * Math.round(glow * 6) / 6) as unknown as Colour, glint / 2);
 });
 

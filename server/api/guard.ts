@@ -20,7 +20,7 @@ export function guard(request: Request, _response: Response, next: NextFunction)
 /** Headers that keep pages from being framed, sniffed or fed with scripts from elsewhere. */
 export function headers(_request: Request, response: Response, next: NextFunction): void {
   response.set({
-    'Content-Security-Policy': "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; worker-src 'self' blob:; connect-src 'self' blob:; frame-ancestors 'none'",
+    'Content-Security-Policy': "default-src 'self'; script-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; worker-src 'self' blob:; connect-src 'self' blob:; frame-ancestors 'none'",
     'X-Content-Type-Options': 'nosniff',
     'Referrer-Policy': 'no-referrer',
   });

@@ -3,7 +3,7 @@ import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import { useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { getJson } from '../api/client.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
@@ -22,6 +22,7 @@ export function Frame() {
   const session = useSession();
   const { mod, undo, redo, refused } = useView();
   const findings = useFindings() ?? [];
+  const location = useLocation();
   const [keys, setKeys] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
@@ -52,7 +53,7 @@ export function Frame() {
           <button type="button" disabled={!undo} onClick={() => void session.travel('undo')} title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>Undo</button>
           <button type="button" disabled={!redo} onClick={() => void session.travel('redo')} title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>Redo</button>
         </span>
-        <Link to={`${home}/build`} className="build">Build the pack</Link>
+        {!location.pathname.endsWith('/build') && <Link to={`${home}/build`} className="build">Build the pack</Link>}
       </header>
       <main className="place"><Outlet /></main>
       <Palette onKeys={() => setKeys(true)} />

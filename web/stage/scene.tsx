@@ -30,7 +30,7 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
   const first = drawnModels(mod, block, state)[0];
   return (
     <>
-      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.5 : 4.4} />
+      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.85 : 4.4} />
       <Ground grid={colours.grid} soft={colours.soft} />
       {options.light && emitted > 0 && <LightOnGround level={emitted} />}
       {at.map((cell) => {
@@ -108,7 +108,7 @@ function Ground({ grid, soft }: { grid: string; soft: string }) {
   return (
     <>
       <lineSegments geometry={lines}><lineBasicMaterial color={grid} toneMapped={false} /></lineSegments>
-      {([['N', 0, -1.25], ['E', 1.25, 0], ['S', 0, 1.25], ['W', -1.25, 0]] as const).map(([letter, x, z]) => <Label key={letter} text={letter} at={[x, 0.02, z]} colour={soft} size={0.2} />)}
+      {([['N', 0, -1.5], ['E', 1.5, 0], ['S', 0, 1.5], ['W', -1.5, 0]] as const).map(([letter, x, z]) => <Label key={letter} text={letter} at={[x, 0.02, z]} colour={soft} size={0.034} />)}
     </>
   );
 }
@@ -131,21 +131,22 @@ function Label({ text, at, colour, size }: { text: string; at: Vec3; colour: str
   }, [text, colour]);
   useEffect(() => () => texture.dispose(), [texture]);
   const wide = Math.max(1, Math.ceil(text.length * 0.6));
-  return <sprite position={[...at]} scale={[size * wide, size, 1]} renderOrder={5}><spriteMaterial map={texture} depthTest={false} toneMapped={false} /></sprite>;
+  return <sprite position={[...at]} scale={[size * wide, size, 1]} renderOrder={5}><spriteMaterial map={texture} depthTest={false} toneMapped={false} sizeAttenuation={false} /></sprite>;
 }
 
 /** An arrow from the model's front along the ground, so that nobody has to guess where it faces. */
 function FrontArrow({ model, colour }: { model: DrawnModel; colour: string }) {
-  const direction = facing(model.orientation, 'front');
-  const [x, y, z] = directionStep(direction);
-  const lift = y === 0 ? 0.02 : 0.5;
-  const from = new THREE.Vector3(x * 0.56, lift + y * 0.56, z * 0.56);
-  const arrow = useMemo(() => new THREE.ArrowHelper(new THREE.Vector3(x, y, z), new THREE.Vector3(x * 0.56, lift + y * 0.56, z * 0.56), 0.42, colour, 0.13, 0.1), [x, y, z, lift, colour]);
-  useEffect(() => () => arrow.dispose(), [arrow]);
+  const [x, y, z] = directionStep(facing(model.orientation, 'front'));
+  const lift = y === 0 ? 0.015 : 0.5;
+  const at: Vec3 = [x * 0.56, lift + y * 0.56, z * 0.56];
+  const turned = useMemo(() => new THREE.Quaternion().setFromUnitVectors(new THREE.Vector3(0, 0, 1), new THREE.Vector3(x, y, z)), [x, y, z]);
   return (
     <>
-      <primitive object={arrow} />
-      <Label text="front" at={[from.x + x * 0.58, from.y + y * 0.58 + (y === 0 ? 0.06 : 0), from.z + z * 0.58]} colour={colour} size={0.17} />
+      <group position={[...at]} quaternion={turned}>
+        <mesh position={[0, 0, 0.16]}><boxGeometry args={[0.022, 0.006, 0.32]} /><meshBasicMaterial color={colour} toneMapped={false} /></mesh>
+        <mesh position={[0, 0, 0.36]} rotation={[Math.PI / 2, 0, 0]} scale={[1, 1, 0.12]}><coneGeometry args={[0.05, 0.11, 24]} /><meshBasicMaterial color={colour} toneMapped={false} /></mesh>
+      </group>
+      <Label text="front" at={[at[0] + x * 0.53, at[1] + y * 0.53 + 0.02, at[2] + z * 0.53]} colour={colour} size={0.034} />
     </>
   );
 }

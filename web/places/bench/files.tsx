@@ -19,7 +19,7 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
         {[...files].map(([name, text]) => {
           const old = before?.get(name);
           const changed = before === undefined ? 0 : old === undefined ? text.split('\n').length - 1 : old === text ? 0 : changedLines(old, text);
-          return <button key={name} type="button" aria-current={name === path ? 'true' : undefined} onClick={() => setChosen(name)}><span>{name}</span>{changed > 0 && <i title={`${changed} lines will change`}>{changed}</i>}</button>;
+          return <button key={name} type="button" aria-current={name === path ? 'true' : undefined} onClick={() => setChosen(name)}><span><span className="soft">{name.slice(0, name.lastIndexOf('/') + 1)}</span>{name.slice(name.lastIndexOf('/') + 1)}</span>{changed > 0 && <i title={`${changed} lines will change`}>{changed}</i>}</button>;
         })}
         <p className="note" style={{ padding: '8px 12px' }}>{baseline?.built ? 'Marked: what changes with the next build.' : 'Not built yet. Marked: what changed since the mod was brought in.'}</p>
         <p style={{ padding: '0 12px' }}><button type="button" className="link" onClick={onClose}>Back to the stage</button></p>

@@ -3,6 +3,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
+import { resolveBlock, type Mod } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { stationsOf, useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { Pips } from '../../parts/pips.tsx';
@@ -45,7 +46,7 @@ export function Blocks() {
         </div>
       )}
       {many > 0 && found === 0 && <div className="empty"><h2>No block matches “{filter}”</h2><button type="button" className="link" onClick={() => setFilter('')}>Show all {many}</button></div>}
-      <div ref={grid} onKeyDown={(event) => moveFocus(event, grid.current)}>
+      <div ref={grid} className="shelves" onKeyDown={(event) => moveFocus(event, grid.current)}>
         {groups.map((group) => {
           const shown = group.blocks.slice(0, room);
           room -= shown.length;
@@ -55,9 +56,10 @@ export function Blocks() {
               <div className="shelf-grid">
                 {shown.map(({ name, title, id }) => (
                   <Link key={name} to={`/m/${session.name}/blocks/${name}`} className="block-tile">
-                    <Rendering block={name} state={defaultStateOf(mod, name)} size={84} />
+                    <Rendering block={name} state={defaultStateOf(mod, name)} size={104} />
                     <b>{title}</b>
                     <span className="mono" title={id}>{name}</span>
+                    <span className="facts">{factsOf(mod, name)}</span>
                     <Pips stations={stationsOf(mod.blocks[name]!, findings.get(name) ?? [])} />
                   </Link>
                 ))}
@@ -69,6 +71,13 @@ export function Blocks() {
       {found > most && !all && <p><button type="button" className="link" onClick={() => setAll(true)}>Show {count(found - most, 'more block')}</button></p>}
     </div>
   );
+}
+
+/** What a block is in a few numbers: seconds to dig, brightest light, states. */
+function factsOf(mod: Mod, name: string): string {
+  const { traits, space } = resolveBlock(mod, name, mod.blocks[name]!);
+  const light = Math.max(...traits.lightEmitted.map((row) => row.value));
+  return [traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`, ...(light > 0 ? [`light ${light}`] : []), ...(space.trueSize > 1 ? [`${space.trueSize.toLocaleString('en')} states`] : [])].join(' · ');
 }
 
 /** Arrow keys over the tiles: to the nearest tile in that direction. */

@@ -36,6 +36,7 @@ export function Build() {
       void session.flush().then(() => sendJson<Plan>(`/api/mods/${session.name}/plan`, { target })).then((next) => {
         if (turn !== wanted.current) return;
         setPlan(next);
+        setChosen((old) => (next.files.some((file) => file.path === old) ? old : next.files.find((file) => file.fate !== 'same' && file.fate !== 'kept' && /\.(json|ts)$/.test(file.path) && file.path !== 'pack.json')?.path));
         setProblem(undefined);
         setAgreed(false);
       }, (error: Error) => {

@@ -24,7 +24,7 @@ export function FileTree({ files, chosen, onChoose }: { files: readonly PlannedF
         const changing = list.filter((file) => file.fate !== 'same' && file.fate !== 'kept').length;
         return (
           <details key={folder} open={list.length <= 60 || changing > 0}>
-            <summary><span className="mono">{folder || './'}</span> <span className="soft">{list.length}{changing ? `, ${changing} to write` : ''}</span></summary>
+            <summary><span className="mono">{folder || './'}</span> <span className="soft">{changing && changing < list.length ? `${changing} of ${list.length} to write` : list.length}</span></summary>
             {list.slice(0, 500).map((file) => (
               <button key={file.path} type="button" aria-current={file.path === chosen ? 'true' : undefined} onClick={() => onChoose(file.path)}>
                 <span className="mono">{file.path.slice(folder.length)}</span>

@@ -2,12 +2,12 @@ import './inspection.css';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { rules, tally, type Finding } from '../../../core/inspect/index.ts';
+import { inspect, rules, tally, type Finding } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { applyChanges } from '../../../core/mod/index.ts';
-import { inspect } from '../../../core/inspect/index.ts';
-import { useFindings, useInspector, useSession } from '../../api/hooks.tsx';
+import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import type { PackReport } from '../../api/inspector.ts';
+import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 
 const shown = 40;
@@ -19,7 +19,7 @@ export function InspectionPlace() {
   const session = useSession();
   const [pack, setPack] = useState<{ name: string; report: PackReport }>();
   const [least, setLeast] = useState('hint');
-  const list = pack ? pack.report.findings : findings ?? [];
+  const list = useMemo(() => (pack ? pack.report.findings : findings ?? []), [pack, findings]);
   const sums = tally(list);
   const open = async (file: File | null) => file && setPack({ name: file.name, report: await inspector.checkPack(new Uint8Array(await file.arrayBuffer())) });
   const groups = useMemo(() => groupByRule(list.filter((finding) => least === 'hint' || finding.severity === 'error' || finding.severity === least)), [list, least]);
@@ -58,6 +58,7 @@ const groupByRule = (findings: readonly Finding[]): [string, Finding[]][] => {
 
 function Group({ rule, found }: { rule: string; found: Finding[] }) {
   const session = useSession();
+  const mod = useMod();
   const [all, setAll] = useState(false);
   const facts = rules.find((one) => one.id === rule);
   const fixable = found.filter((finding) => finding.fix);
@@ -85,7 +86,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
       <ul>
         {found.slice(0, all ? undefined : shown).map((finding) => (
           <li key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}>
-            {finding.block !== undefined && <Rendering block={finding.block} state={0} size={30} />}
+            {finding.block !== undefined && <Rendering block={finding.block} state={defaultStateOf(mod, finding.block)} size={30} />}
             <span>
               {finding.block !== undefined ? <Link to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}>{finding.message}</Link> : finding.message}
               {finding.file !== undefined && <span className="mono soft" style={{ display: 'block' }}>{finding.file}:{finding.place?.line}:{finding.place?.column}</span>}

@@ -22,7 +22,7 @@ export const stateWithoutRow = blockRule({
     });
     const lent = nearest && declared.looks.rows[nearest.row]!.use;
     const many = uncovered.count;
-    const message = `${name}: the state ${space.describe(first)} has no look${many > 1 ? `, nor ${many === 2 ? 'has' : 'have'} ${count(many - 1, 'other')}` : ''}.`;
+    const message = many > 1 ? `${name}: ${count(many, 'state')} have no look; the first is ${space.describe(first)}.` : `${name}: the state ${space.describe(first)} has no look.`;
     const fix = lent ? context.set(many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state', ['looks', 'rows'], [...declared.looks.rows, ...missingRows()]) : undefined;
     return [{ at: ['looks', 'rows'], message, fix }];
 

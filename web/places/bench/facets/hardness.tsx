@@ -11,7 +11,7 @@ export function HardnessField({ traits, header, reset, onHardness }: { traits: R
   const { hardness } = traits;
   const solid = hardness === 'unbreakable';
   return (
-    <Field label="Hardness" {...reset} value={solid ? <span className="mono value">unbreakable</span> : <NumberInput aria-label="Hardness" w={132} hideControls min={0} decimalScale={2} value={hardness} onChange={(value) => typeof value === 'number' && onHardness(value)} rightSection={<span className="note" style={{ fontSize: 11 }}>s bare-handed</span>} rightSectionWidth={88} />}>
+    <Field label="Hardness" {...reset} value={solid ? <span className="mono value">unbreakable</span> : <NumberInput aria-label="Hardness" w={92} hideControls min={0} decimalScale={2} value={hardness} onChange={(value) => typeof value === 'number' && onHardness(value)} rightSection={<span className="note" style={{ fontSize: 11 }}>s</span>} rightSectionWidth={22} />}>
       {!solid && <Ruler label="Hardness on the ruler" value={hardness} low={0.3} high={16} ticks={ticks} onValue={onHardness} />}
       <DigBars traits={traits} header={header} />
       <Switch mt={8} label="Unbreakable" checked={solid} onChange={(event) => onHardness(event.currentTarget.checked ? 'unbreakable' : 2)} />

@@ -38,7 +38,7 @@ export function LooksFacet({ editor: { name, declared, block, set } }: FacetProp
             </div>
             {row.use.map((candidate, c) => (
               <CandidateLine key={c} candidate={candidate} models={models} many={row.use.length} total={row.use.reduce((sum, one) => sum + Math.max(0, one.share ?? 1), 0)}
-                drawing={shown === undefined ? <span /> : <Rendering block={name} state={shown} pick={c} size={34} />}
+                drawing={shown === undefined ? <span className="drawing" /> : <Rendering block={name} state={shown} pick={c} size={44} />}
                 onCandidate={(next) => change(i, { ...row, use: next ? row.use.with(c, next) : row.use.filter((_, at) => at !== c) })} />
             ))}
             <div style={{ display: 'flex', justifyContent: 'space-between' }}>
@@ -65,10 +65,14 @@ function CandidateLine({ candidate, models, many, total, drawing, onCandidate }:
     <div className="candidate">
       {drawing}
       <Select aria-label="Model" searchable allowDeselect={false} data={models.includes(candidate.model) ? models : [candidate.model, ...models]} value={candidate.model} error={!models.includes(candidate.model)} onChange={(model) => model && onCandidate({ ...candidate, model })} title={candidate.model} comboboxProps={{ width: 260, position: 'bottom-start' }} />
-      <Select aria-label="Front faces" allowDeselect={false} data={[...directions]} value={front} onChange={(value) => value && turn({ front: value as Direction, top })} title="Where the front faces" leftSectionWidth={0} />
-      <Select aria-label="Top points" allowDeselect={false} data={directions.filter((direction) => isOrientation({ front, top: direction }))} value={top} onChange={(value) => value && turn({ front, top: value as Direction })} title="Where the top points" />
-      {many > 1 ? <NumberInput aria-label="Share" hideControls min={0} value={candidate.share ?? 1} onChange={(share) => typeof share === 'number' && onCandidate({ ...candidate, share })} rightSection={<span className="note" style={{ fontSize: 11 }}>{total > 0 ? Math.round((Math.max(0, candidate.share ?? 1) / total) * 100) : 0}%</span>} rightSectionWidth={32} /> : <span className="note" style={{ fontSize: 11 }}>alone</span>}
+      {many > 1 ? <NumberInput aria-label="Share" hideControls min={0} value={candidate.share ?? 1} onChange={(share) => typeof share === 'number' && onCandidate({ ...candidate, share })} rightSection={<span className="note" style={{ fontSize: 11 }}>{total > 0 ? Math.round((Math.max(0, candidate.share ?? 1) / total) * 100) : 0}%</span>} rightSectionWidth={32} /> : <span />}
       {many > 1 ? <button type="button" className="tiny" aria-label="Remove this candidate" onClick={() => onCandidate(undefined)}>×</button> : <span />}
+      <span className="turned">
+        front faces
+        <Select aria-label="Front faces" allowDeselect={false} data={[...directions]} value={front} onChange={(value) => value && turn({ front: value as Direction, top })} w={86} />
+        top points
+        <Select aria-label="Top points" allowDeselect={false} data={directions.filter((direction) => isOrientation({ front, top: direction }))} value={top} onChange={(value) => value && turn({ front, top: value as Direction })} w={86} />
+      </span>
     </div>
   );
 }

@@ -1,7 +1,6 @@
 import { Button, Menu, NumberInput, Select } from '@mantine/core';
 import { placingHow, type Placing } from '../../../../core/mod/index.ts';
 import { propertyKinds, valueCount, valuesOf, type Property, type Value } from '../../../../core/states/index.ts';
-import { Field } from '../../../parts/field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import { namePattern } from '../../../../core/mod/names.ts';
 import type { FacetProps } from './index.tsx';
@@ -51,14 +50,14 @@ export function StatesFacet({ editor: { declared, set } }: FacetProps) {
         <Menu.Target><Button variant="default">Add a property</Button></Menu.Target>
         <Menu.Dropdown>{propertyKinds.map((kind) => <Menu.Item key={kind} onClick={() => put(`Add a ${kind}`, [...properties, made[kind](free(usualName[kind]))])}><b>{kind}</b> <span className="soft">{says[kind]}</span></Menu.Item>)}</Menu.Dropdown>
       </Menu>
-      <Field label="When it is placed" />
+      <h3 className="part">When it is placed</h3>
       {placing.map((rule, i) => {
         const property = properties.find((one) => one.name === rule.set);
         return (
-          <div key={i} style={{ display: 'grid', gridTemplateColumns: '110px 1fr 90px 20px', gap: 6, marginBottom: 6, alignItems: 'center' }}>
+          <div key={i} style={{ display: 'grid', gridTemplateColumns: rule.to === 'fixed' ? '110px 1fr 90px 20px' : '110px 1fr 20px', gap: 6, marginBottom: 6, alignItems: 'center' }}>
             <Select aria-label="Property" allowDeselect={false} data={properties.map((one) => one.name)} value={rule.set} onChange={(name) => name && putPlacing(placing.with(i, { ...rule, set: name }))} />
             <Select aria-label="How" allowDeselect={false} data={[...(property ? sets[property.kind] ?? (['fixed'] as const) : placingHow)]} value={rule.to} onChange={(to) => to && putPlacing(placing.with(i, to === 'fixed' ? { set: rule.set, to, value: property?.default } : { set: rule.set, to: to as Placing['to'] }))} />
-            {rule.to === 'fixed' && property ? <Select aria-label="Value" allowDeselect={false} data={valuesOf(property).slice(0, 256).map(String)} value={String(rule.value)} onChange={(text) => putPlacing(placing.with(i, { ...rule, value: valuesOf(property).find((value) => String(value) === text) as Value }))} /> : <span />}
+            {rule.to === 'fixed' && property ? <Select aria-label="Value" allowDeselect={false} data={valuesOf(property).slice(0, 256).map(String)} value={String(rule.value)} onChange={(text) => putPlacing(placing.with(i, { ...rule, value: valuesOf(property).find((value) => String(value) === text) as Value }))} /> : null}
             <button type="button" className="tiny" aria-label={`Remove the placing of ${rule.set}`} onClick={() => putPlacing(placing.filter((_, at) => at !== i))}>×</button>
           </div>
         );

@@ -19,7 +19,7 @@ export function TraitsFacet({ editor, state }: FacetProps) {
     const value = declared.traits[name];
     if (value === undefined) return {};
     const before = stock?.traits[name];
-    const ratio = typeof value === 'number' && typeof before === 'number' && before > 0 ? ` (×${(value / before).toFixed(2).replace(/\.?0+$/, '')})` : '';
+    const ratio = typeof value === 'number' && typeof before === 'number' && before > 0 && value > 0 ? ` (×${(value / before).toFixed(2).replace(/\.?0+$/, '')})` : '';
     return { changed: before === undefined || sameData(before, value) ? '' : `stock: ${typeof before === 'object' ? 'by state' : String(before)}${ratio}`, onReset: () => set(`Put ${words(name)} back to stock`, ['traits', name], undefined) };
   };
   const number = (name: 'blastRating' | 'catchesFire' | 'burnsAway' | 'scatter' | 'alphaCutoff', unit?: string) => (

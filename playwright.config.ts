@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+/** The real server in a data folder of its own, and Debian's Chromium. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  workers: 1,
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 15_000,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'],
+    },
+  },
+});
