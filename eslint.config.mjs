@@ -22,6 +22,7 @@ export default tseslint.config(
   {
     // The computation knows neither the interface nor the machine.
     files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: ['node:*', 'react*', 'express', 'typeorm', 'fs', 'path', '*/server/*', '*/web/*', '*/cli/*', '*/disk/*'] }],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'setInterval', 'localStorage'],

@@ -1,7 +1,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { destination, pino } from 'pino';
-import { readModFolder } from '../core/mod/index.ts';
+import { readModFolder } from '../core/folder/index.ts';
 import { DiskProblem, readFolder } from '../disk/index.ts';
 import { makeApp } from './app.ts';
 import { openDatabase } from './store/database.ts';

@@ -1,6 +1,6 @@
 import { inspectModFolder, tally } from '../../core/inspect/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
-import { readModFolder } from '../../core/mod/index.ts';
+import { readModFolder } from '../../core/folder/index.ts';
 import { DiskProblem, readModOrPack, writeBuild } from '../../disk/index.ts';
 
 export interface BuildCommandOptions { out: string; overwrite?: boolean }

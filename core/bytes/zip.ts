@@ -1,5 +1,6 @@
 import { unzipSync, zipSync } from 'fflate';
 
+/** Files by their path, with forward slashes, relative to their folder. */
 export type Files = Map<string, Uint8Array>;
 
 /** Why an archive was refused, in one sentence. */

@@ -1,6 +1,7 @@
 import { readPack } from '../kits/block-pack/read/index.ts';
 import { kitNamed } from '../kits/index.ts';
-import { readModFolder, type FileMap, type FileProblem } from '../mod/index.ts';
+import type { Files } from '../bytes/index.ts';
+import { readModFolder, type FileProblem } from '../folder/index.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
 import { inspect, inspectPack } from './run.ts';
 import { rules } from './rules/index.ts';
@@ -9,7 +10,7 @@ import { rules } from './rules/index.ts';
  * Everything that is wrong with a mod folder: its files as such, its declaration, and, when the declaration has no error, the pack that
  * would be built from it, read back by the reader that knows nothing of the declaration.
  */
-export function inspectModFolder(files: FileMap): Finding[] {
+export function inspectModFolder(files: Files): Finding[] {
   const { mod, problems, placeOf, blobs } = readModFolder(files);
   const findings = problems.map(asFinding);
   // Without its header a mod has no namespace, and every reference would be reported as missing.

@@ -1,6 +1,7 @@
 import { blockPack } from '../kits/block-pack/index.ts';
 import { parseJson, pointerSteps, printJson, valueAt } from '../json/index.ts';
-import { applyChange, emptyMod, type FileMap, type Mod, type Texture } from '../mod/index.ts';
+import type { Files } from '../bytes/index.ts';
+import { applyChange, emptyMod, type Mod, type Texture } from '../mod/index.ts';
 import { encodePicture } from '../textures/index.ts';
 import { sides } from '../space/index.ts';
 import type { ModExample, PackExample } from './rule.ts';
@@ -53,7 +54,7 @@ function put<D>(document: D, path: string, after: unknown): D {
 }
 
 /** The sample mod as a pack, with an example's files and values put in. */
-export function samplePack(example: PackExample): FileMap {
+export function samplePack(example: PackExample): Files {
   const grey = encodePicture({ width: 16, height: 16, data: new Uint8Array(1024).map((_, i) => (i % 4 === 3 ? 255 : 140)) });
   const files = blockPack.write(sampleMod(), () => grey);
   for (const [key, value] of Object.entries(example)) {

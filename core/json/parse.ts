@@ -113,6 +113,7 @@ function inWords(error: ParseError, text: string): string {
   const before = text.slice(0, error.offset).trimEnd();
   if (/^[\u201c\u201d\u2018\u2019]/.test(found)) return `${found[0]} is a curly quotation mark. Use the straight one, ".`;
   if (found.startsWith("'")) return "Texts stand in double quotation marks; this one begins with '.";
+  if (before && isWhole(before)) return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
   switch (printParseErrorCode(error.error)) {
     case 'InvalidCommentToken': return 'JSON has no comments. Remove this one.';
     case 'CommaExpected': return 'A comma is missing before this.';
@@ -123,7 +124,6 @@ function inWords(error: ParseError, text: string): string {
       return error.offset >= text.trimEnd().length ? 'The file ends too early: a value is missing.' : `A value or a key in quotation marks is missing before ${JSON.stringify(found.slice(0, 20))}.`;
     case 'CloseBraceExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing } is missing.' : 'A comma or a closing } is missing before this.';
     case 'CloseBracketExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing ] is missing.' : 'A comma or a closing ] is missing before this.';
-    case 'EndOfFileExpected': return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
     case 'InvalidNumberFormat': return `${found} is not a number that JSON knows.`;
     case 'UnexpectedEndOfString': return 'This text has no closing quotation mark on its line.';
     case 'UnexpectedEndOfNumber': return 'This number ends too early.';
@@ -132,5 +132,15 @@ function inWords(error: ParseError, text: string): string {
     case 'InvalidUnicode': return 'A \\u escape needs four hexadecimal digits.';
     case 'InvalidCharacter': return 'This text holds a control character (a tab or a line break). Write it as \\t or \\n.';
     default: return `${JSON.stringify(found.slice(0, 20))} is not a value that JSON knows.`;
+  }
+}
+
+/** True when a text is one whole value by itself. */
+function isWhole(text: string): boolean {
+  try {
+    JSON.parse(text);
+    return true;
+  } catch {
+    return false;
   }
 }

@@ -1,4 +1,5 @@
-import type { FileMap, Mod } from '../mod/index.ts';
+import type { Files } from '../bytes/index.ts';
+import type { Mod } from '../mod/index.ts';
 
 /** What a target can hold. */
 export interface KitLimits {
@@ -23,7 +24,7 @@ export interface Kit {
   title: string;
   limits: KitLimits;
   /** All files of the pack, by path. The same mod gives the same bytes. */
-  write(mod: Mod, blobOf: BlobOf): FileMap;
+  write(mod: Mod, blobOf: BlobOf): Files;
   /** The files that follow from one block alone, for the view beside its editor: by path, as text. */
   writeBlock(mod: Mod, block: string): Map<string, string>;
 }

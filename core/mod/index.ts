@@ -8,7 +8,6 @@ export { emptyMod, entryKinds, entrySchemas, ModSchema, namePatternOf, type Entr
 export { applyChange, applyChanges, EditConflict, entryOf, firstClash, invertChanges, pathsMeet, sameData, squashChanges, type Change, type Edit } from './edit.ts';
 export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
-export { readModFolder, writeModFolder, type FileMap, type FileProblem, type ModFolder } from './folder.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { nextNumber } from './ledger.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';

@@ -46,9 +46,9 @@ export function axisOf(direction: Direction): Axis {
 
 export const negate = ([x, y, z]: Vec3): Vec3 => [0 - x, 0 - y, 0 - z];
 
-/** The cross product a × b (right-handed). */
+/** The cross product a × b (right-handed). Adding zero turns −0 into 0, so that equal vectors are equal data. */
 export const cross = (a: Vec3, b: Vec3): Vec3 => [
-  a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0],
+  a[1] * b[2] - a[2] * b[1] + 0, a[2] * b[0] - a[0] * b[2] + 0, a[0] * b[1] - a[1] * b[0] + 0,
 ];
 
 export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];

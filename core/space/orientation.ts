@@ -32,7 +32,7 @@ export function rotationOf(orientation: Orientation): Rotation {
 
 /** A step turned by a rotation. */
 export const turn = ([left, top, front]: Rotation, [x, y, z]: Vec3): Vec3 => [
-  left[0] * x + top[0] * y + front[0] * z, left[1] * x + top[1] * y + front[1] * z, left[2] * x + top[2] * y + front[2] * z,
+  left[0] * x + top[0] * y + front[0] * z + 0, left[1] * x + top[1] * y + front[1] * z + 0, left[2] * x + top[2] * y + front[2] * z + 0,
 ];
 
 /** The orientation that a rotation of the cube stands for. */

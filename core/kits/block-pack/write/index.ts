@@ -1,6 +1,7 @@
 import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
-import { idOf, ownName, resolveBlock, resolveBlocks, type FileMap, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import type { Files } from '../../../bytes/index.ts';
+import { idOf, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
@@ -19,8 +20,8 @@ function blockFiles(mod: Mod, block: ResolvedBlock): Map<string, string> {
 }
 
 /** All files of the pack in the order of their paths, `pack.json` with every digest among them. */
-export function writeBlockPack(mod: Mod, blobOf: BlobOf): FileMap {
-  const files: FileMap = new Map();
+export function writeBlockPack(mod: Mod, blobOf: BlobOf): Files {
+  const files: Files = new Map();
   const blocks = resolveBlocks(mod);
   const json = (path: string, value: unknown) => files.set(path, bytesOf(printJson(value)));
   for (const block of blocks) for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));

@@ -1,13 +1,8 @@
-import { digestOf } from '../bytes/digest.ts';
+import { digestOf, type Files } from '../bytes/index.ts';
 import { parseJson, pointer, printJson, type JsonText, type Place } from '../json/index.ts';
-import { decodePicture, pictureFacts, PictureProblem } from '../textures/png.ts';
+import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
-import { schemaProblems } from './issues.ts';
-import { emptyMod, entrySchemas, namePatternOf, type EntryKind, type Mod } from './mod.schema.ts';
-import { pathPattern } from './names.ts';
-
-/** Files by their path, with forward slashes, relative to the folder. */
-export type FileMap = Map<string, Uint8Array>;
+import { emptyMod, entrySchemas, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod } from '../mod/index.ts';
 
 /** Something wrong with a file as such: its place, and the rule under which inspection reports it. */
 export interface FileProblem { file: string; place: Place; rule: 'files/malformed-json' | 'files/key-twice' | 'files/does-not-fit' | 'files/unknown-file' | 'textures/unreadable' | 'files/missing'; message: string }
@@ -31,7 +26,7 @@ const start: Place = { line: 1, column: 1 };
 /**
  * Reads a mod from the files of its folder. A file with a problem is left out and the problem told; the rest is read all the same.
  */
-export function readModFolder(files: FileMap): ModFolder {
+export function readModFolder(files: Files): ModFolder {
   const mod = emptyMod('unnamed', 'Unnamed');
   mod.ledger = { entries: [], retired: [] };
   const problems: FileProblem[] = [];
@@ -116,8 +111,8 @@ export function readModFolder(files: FileMap): ModFolder {
 }
 
 /** A mod as the files of its folder: one JSON file an entry, pictures and sounds beside. Throws when a blob is not given. */
-export function writeModFolder(mod: Mod, blob: (sha256: string) => Uint8Array): FileMap {
-  const files: FileMap = new Map();
+export function writeModFolder(mod: Mod, blob: (sha256: string) => Uint8Array): Files {
+  const files: Files = new Map();
   const text = (path: string, value: unknown) => files.set(path, new TextEncoder().encode(printJson(value)));
   text('mod.json', mod.header);
   text('ledger.json', mod.ledger);

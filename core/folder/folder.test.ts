@@ -1,0 +1,92 @@
+import { expect, test } from '@jest/globals';
+import { readFolder } from '../../disk/index.ts';
+import { inspect } from '../inspect/index.ts';
+import { sampleMod } from '../inspect/sample.ts';
+import { basePicture, encodePicture, pictureFacts } from '../textures/index.ts';
+import { readModFolder, writeModFolder } from './index.ts';
+import { applyChanges, BlockSchema, emptyMod, invertChanges, ModSchema, newBlock, nextNumber, removeBlock, resolveBlock, schemaProblems, stocks, titleOf, TraitsSchema } from '../mod/index.ts';
+
+const text = (words: string) => new TextEncoder().encode(words);
+const demo = () => readFolder('demo/saltmarsh');
+
+test('the demo mod reads without a problem, fits the schema and has no finding', async () => {
+  const { mod, problems } = readModFolder(await demo());
+  expect(problems).toEqual([]);
+  expect(ModSchema.safeParse(mod).error).toBeUndefined();
+  expect(inspect(mod)).toEqual([]);
+  expect(Object.keys(mod.blocks)).toEqual(['reed_thatch', 'salt_crust', 'tide_lantern']);
+});
+
+test('a mod written as a folder reads back as the same mod', async () => {
+  const { mod, blobs } = readModFolder(await demo());
+  const again = readModFolder(writeModFolder(mod, (sha256) => blobs.get(sha256)!));
+  expect(again.mod).toEqual(mod);
+  expect(again.problems).toEqual([]);
+});
+
+test('what is wrong in a folder is told with file, line and column, and the rest is read', async () => {
+  const files = await demo();
+  files.set('blocks/salt_crust.json', text('{\n  "identity": {},\n}'));
+  files.set('blocks/reed_thatch.json', text(JSON.stringify({ identity: {}, traits: { hardnes: 3 }, states: { properties: [] }, looks: { mode: 'one of', rows: [] }, tags: [], names: {} }, null, 1)));
+  files.set('textures/salt.png', text('GIF89a, no PNG'));
+  files.set('block/brine.json', text('{}'));
+  files.set('blocks/Brine.json', text('{}'));
+  const { mod, problems } = readModFolder(files);
+  expect(Object.keys(mod.blocks)).toEqual(['tide_lantern']);
+  const told = problems.map(({ file, rule, place, message }) => `${file}:${place.line}:${place.column} ${rule} ${message}`);
+  expect(told).toEqual([
+    'block/brine.json:1:1 files/unknown-file Nothing in a mod folder is kept at this path. Did you mean blocks?',
+    'blocks/Brine.json:1:1 files/unknown-file The name "Brine" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.',
+    'blocks/reed_thatch.json:4:14 files/does-not-fit /traits/hardnes: There is no key "hardnes" here.',
+    'blocks/reed_thatch.json:10:11 files/does-not-fit /looks/mode: This must be "one-of" or "layered". Did you mean "one-of"?',
+    'blocks/salt_crust.json:3:1 files/malformed-json There is a comma after the last entry. Remove it.',
+    'textures/salt.png:1:1 textures/unreadable This is not a PNG: its first bytes are those of another kind of file.',
+  ]);
+});
+
+test('a folder without mod.json says that it is no mod', () => expect(readModFolder(new Map()).problems[0]!.message).toMatch(/no mod\.json/));
+
+test('a missing key and a wrong kind of value are named in words', () => {
+  const problems = schemaProblems(BlockSchema.safeParse({ identity: {}, traits: { gated: 'yes', lightEmitted: 'bright' }, states: {}, looks: { mode: 'one-of', rows: [] }, tags: [], names: { EN: 'x' } }, { reportInput: true }).error!);
+  expect(problems.map(({ path, message }) => `${path.join('/')}: ${message}`)).toEqual([
+    'traits/gated: This must be true or false.',
+    'traits/lightEmitted: This must be a number or a list in [ ].',
+    'states/properties: "properties" is missing: a list in [ ] belongs here.',
+    'names/EN: The key "EN" is not allowed: use a BCP 47 language tag such as en, de or pt-BR.',
+  ]);
+  expect(problems.map(({ message }) => message).join(' ')).not.toMatch(/undefined|Invalid/);
+});
+
+test('every stock material has all traits within their ranges, and starts a block without any finding', () => {
+  const pixels = basePicture('#808080', 16, 1);
+  const png = encodePicture(pixels);
+  const picture = { sha256: 'a'.repeat(64), bytes: png.length, ...pictureFacts(pixels) };
+  for (const { name, traits } of stocks) {
+    expect(TraitsSchema.safeParse(traits).error).toBeUndefined();
+    const mod = emptyMod('saltmarsh', 'Saltmarsh');
+    const made = applyChanges(mod, newBlock(mod, 'groyne', 'Groyne', { stock: name, picture }));
+    expect(inspect(made)).toEqual([]);
+    expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
+  }
+});
+
+test('a block copied from another one differs in name and number alone; removing it retires the number for good', () => {
+  const mod = sampleMod();
+  const copied = applyChanges(mod, newBlock(mod, 'quay_lamp', 'Quay lamp', { copyOf: 'lamp' }));
+  expect(copied.blocks['quay_lamp']).toEqual({ ...mod.blocks['lamp'], names: { en: 'Quay lamp' } });
+  const changes = removeBlock(copied, 'quay_lamp');
+  const removed = applyChanges(copied, changes);
+  expect(removed.ledger.retired).toEqual([{ number: 3, kind: 'block', name: 'quay_lamp' }]);
+  expect(nextNumber(removed.ledger)).toBe(4);
+  expect(applyChanges(removed, invertChanges(changes))).toEqual(copied);
+  expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
+});
+
+test('a block is resolved once for as long as it stays the same', () => {
+  const mod = sampleMod();
+  const lamp = mod.blocks['lamp']!;
+  expect(resolveBlock(mod, 'lamp', lamp)).toBe(resolveBlock(mod, 'lamp', lamp));
+  expect(resolveBlock(mod, 'lamp', lamp).traits.hardness).toBe(11);
+  expect(resolveBlock(mod, 'lamp', { ...lamp, traits: { hardness: 2 } }).traits.hardness).toBe(2);
+  expect(titleOf(mod, 'salt_pan', {})).toBe('salt pan');
+});

@@ -1,0 +1,81 @@
+import { expect, test } from '@jest/globals';
+import ts from 'typescript';
+import { readFolder } from '../../../disk/index.ts';
+import { digestOf, writeZip } from '../../bytes/index.ts';
+import { inspectPack } from '../../inspect/index.ts';
+import { readModFolder } from '../../folder/index.ts';
+import type { Mod } from '../../mod/index.ts';
+import { coverage, StateSpace } from '../../states/index.ts';
+import { placeInPack } from './format/index.ts';
+import { blockPack } from './index.ts';
+import { readPack } from './read/index.ts';
+
+const load = async () => {
+  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  return { mod, blobOf: (sha256: string) => blobs.get(sha256)! };
+};
+/** The same mod with the entries of every kind in another order. */
+const reordered = (mod: Mod): Mod => Object.fromEntries(Object.entries(mod).map(([kind, entries]) => [kind, ['header', 'ledger'].includes(kind) ? entries : Object.fromEntries(Object.entries(entries).reverse())])) as Mod;
+
+test('the same mod gives the same bytes, whatever the order in which it was put together', async () => {
+  const { mod, blobOf } = await load();
+  const first = writeZip(blockPack.write(mod, blobOf));
+  expect(digestOf(writeZip(blockPack.write(reordered(mod), blobOf)))).toBe(digestOf(first));
+  expect(digestOf(writeZip(blockPack.write(JSON.parse(JSON.stringify(mod)) as Mod, blobOf)))).toBe(digestOf(first));
+});
+
+test('what is written is read back by the reader without any problem, every file at a known place', async () => {
+  const { mod, blobOf } = await load();
+  const files = blockPack.write(mod, blobOf);
+  for (const path of files.keys()) expect(placeInPack(path)).toBeDefined();
+  const pack = readPack(files);
+  expect(pack.problems).toEqual([]);
+  expect(inspectPack(pack)).toEqual([]);
+  expect([...pack.blocks.keys()]).toEqual(Object.keys(mod.blocks).sort());
+  for (const [name, { value }] of pack.blocks) {
+    const space = new StateSpace(value.properties);
+    for (const rows of [value.lightEmitted, value.collision, value.outline, pack.looks.get(name)!.value.rows.map(({ when, use }) => ({ when, value: use }))]) {
+      const { uncovered, dead } = coverage(rows, space);
+      expect(uncovered.isEmpty && dead.length === 0).toBe(true);
+    }
+  }
+});
+
+test('rules hold nothing of the view, and the view nothing of the rules', async () => {
+  const { mod, blobOf } = await load();
+  const text = (path: string) => new TextDecoder().decode(blockPack.write(mod, blobOf).get(path));
+  expect(text('rules/blocks/tide_lantern.json')).not.toMatch(/model|texture|tint|alphaMode/);
+  expect(text('view/looks/tide_lantern.json')).not.toMatch(/hardness|blastRating|light/);
+});
+
+test('the files beside the editor are the files of the build', async () => {
+  const { mod, blobOf } = await load();
+  const files = blockPack.write(mod, blobOf);
+  const beside = blockPack.writeBlock(mod, 'tide_lantern');
+  expect(beside.size).toBeGreaterThan(8);
+  for (const [path, content] of beside) if (files.has(path)) expect(content).toBe(new TextDecoder().decode(files.get(path)));
+  expect([...beside.keys()].filter((path) => !files.has(path))).toEqual(['registry.json (this block)']);
+  expect(blockPack.writeBlock(mod, 'nothing').size).toBe(0);
+});
+
+/** What the TypeScript compiler says of the ids together with the code of a mod, under strict rules. */
+function compile(ids: string, code: string): string[] {
+  const sources: Record<string, string> = { '/ids.ts': ids, '/mod.ts': `import { blockIds, defaultStates, itemIds, type StatesByBlock, type BlockId } from './ids.ts';\n${code}` };
+  const options: ts.CompilerOptions = { strict: true, noEmit: true, allowImportingTsExtensions: true, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler, target: ts.ScriptTarget.ES2022, types: [] };
+  const host = ts.createCompilerHost(options);
+  const { getSourceFile, fileExists, readFile } = host;
+  host.getSourceFile = (name, ...rest) => (sources[name] === undefined ? getSourceFile.call(host, name, ...rest) : ts.createSourceFile(name, sources[name], ts.ScriptTarget.ES2022));
+  host.fileExists = (name) => name in sources || fileExists.call(host, name);
+  host.readFile = (name) => sources[name] ?? readFile.call(host, name);
+  const program = ts.createProgram(['/mod.ts'], options, host);
+  return ts.getPreEmitDiagnostics(program).map((found) => ts.flattenDiagnosticMessageText(found.messageText, ' '));
+}
+
+test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type error', async () => {
+  const { mod, blobOf } = await load();
+  const ids = new TextDecoder().decode(blockPack.write(mod, blobOf).get('code/ids.ts'));
+  const right = "export const id: BlockId = blockIds.tide_lantern; export const lit: StatesByBlock['tide_lantern'] = { heading: 'west', lit: true }; export const salt: 'saltmarsh:salt' = itemIds.salt; export const axis: 'x' | 'y' | 'z' = defaultStates.reed_thatch.axis;";
+  expect(compile(ids, right)).toEqual([]);
+  expect(compile(ids, "export const lit: StatesByBlock['tide_lantern'] = { heading: 'up', lit: true };").join()).toMatch(/"up"/);
+  expect(compile(ids, 'export const id = blockIds.tide_lantren;').join()).toMatch(/tide_lantren/);
+}, 60_000);

@@ -1,0 +1,41 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { Draw, Lot } from '../mod/index.ts';
+import { StateSpace } from '../states/index.ts';
+import { drops, lotChances, type Breaking } from './index.ts';
+
+const space = new StateSpace([{ name: 'ripe', kind: 'toggle', default: false }]);
+const bare: Breaking = { tool: 'bare hands', careful: false, state: 0 };
+const spade = (grade: number): Breaking => ({ tool: { kind: 'spade', grade }, careful: false, state: 0 });
+const crust: Draw[] = [{ times: 1, lots: [
+  { give: 's:crust', when: { careful: true } },
+  { give: 's:salt', count: [1, 3], share: 1, when: { tool: 'spade', grade: 1 } },
+  { give: 's:sand', share: 3, when: { tool: 'spade' } },
+] }];
+
+test.each<[string, Draw[], Breaking, object[]]>([
+  ['careful gives the block itself, whatever the shares', crust, { ...spade(1), careful: true }, [{ give: 's:crust', mean: 1, chance: 1 }]],
+  ['by share among the lots whose conditions hold: 1 of 4 gives 2 on average', crust, spade(1), [{ give: 's:salt', mean: 0.5, chance: 0.25 }, { give: 's:sand', mean: 0.75, chance: 0.75 }]],
+  ['too low a grade leaves one lot', crust, spade(0), [{ give: 's:sand', mean: 1, chance: 1 }]],
+  ['no lot holds', crust, bare, []],
+  ['three draws of one in four: 1 − (3/4)³', [{ times: 3, lots: [{ give: 's:seed', share: 1 }, { give: 's:stalk', share: 3 }] }], bare, [{ give: 's:seed', mean: 0.75, chance: 1 - 0.75 ** 3 }, { give: 's:stalk', mean: 2.25, chance: 1 - 0.25 ** 3 }]],
+  ['a count from 0 to 2 gives something two times in three', [{ times: 1, lots: [{ give: 's:seed', count: [0, 2] }] }], bare, [{ give: 's:seed', mean: 1, chance: 2 / 3 }]],
+  ['only when ripe', [{ times: 1, lots: [{ give: 's:seed', when: { state: { ripe: true } } }] }], { ...bare, state: 1 }, [{ give: 's:seed', mean: 1, chance: 1 }]],
+])('%s', (_, draws, breaking, expected) => {
+  const found = drops(draws, breaking, space);
+  expect(found).toHaveLength(expected.length);
+  expected.forEach((drop, i) => {
+    for (const [key, value] of Object.entries(drop)) {
+      const seen = found[i]![key as 'mean'];
+      if (typeof value === 'number') expect(seen).toBeCloseTo(value, 12);
+      else expect(seen).toBe(value);
+    }
+  });
+});
+
+const anyLot: fc.Arbitrary<Lot> = fc.record({ give: fc.constantFrom('s:a', 's:b'), share: fc.option(fc.nat(4), { nil: undefined }), when: fc.option(fc.record({ careful: fc.boolean() }), { nil: undefined }) });
+
+test('the chances of one draw sum to one, or to none when no lot can be drawn', () => fc.assert(fc.property(fc.array(anyLot, { maxLength: 5 }), fc.boolean(), (lots, careful) => {
+  const sum = lotChances({ times: 1, lots }, { ...bare, careful }, space).reduce((a, b) => a + b, 0);
+  expect(Math.abs(sum - 1) < 1e-9 || sum === 0).toBe(true);
+})));

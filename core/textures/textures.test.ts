@@ -1,0 +1,90 @@
+import { expect, test } from '@jest/globals';
+import { encode } from 'fast-png';
+import fc from 'fast-check';
+import { basePicture, decodePicture, encodePicture, frameCount, frameSize, marker, mix, pictureFacts, PictureProblem, tintColour, type Pixels } from './index.ts';
+
+const anyPixels: fc.Arbitrary<Pixels> = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 })).chain(([width, height]) =>
+  fc.uint8Array({ minLength: width * height * 4, maxLength: width * height * 4 }).map((data) => ({ width, height, data })));
+const grey = (width: number, height: number): Uint8Array => encodePicture({ width, height, data: new Uint8Array(width * height * 4).fill(128) });
+/** A PNG whose header says another size; the check sum is left wrong on purpose. */
+const withSize = (bytes: Uint8Array, width: number, height: number): Uint8Array => {
+  const copy = bytes.slice();
+  new DataView(copy.buffer).setUint32(16, width);
+  new DataView(copy.buffer).setUint32(20, height);
+  return copy;
+};
+
+test('pixels come back from a PNG', () => fc.assert(fc.property(anyPixels, (pixels) => expect(decodePicture(encodePicture(pixels))).toEqual(pixels))));
+
+test('a PNG cut short anywhere is refused with a sentence', () => {
+  const whole = encodePicture(basePicture('#8d8d86', 16, 1));
+  for (let length = 0; length < whole.length; length += 1) expect(() => decodePicture(whole.subarray(0, length))).toThrow(PictureProblem);
+});
+
+test('a PNG with any one byte changed is read or refused, never more', () => {
+  const whole = encodePicture(basePicture('#8d8d86', 8, 1));
+  for (let at = 0; at < whole.length; at += 1) {
+    const broken = whole.slice();
+    broken[at]! ^= 0x5a;
+    try {
+      decodePicture(broken);
+    } catch (error) {
+      expect(error).toBeInstanceOf(PictureProblem);
+    }
+  }
+});
+
+test('the reason is told', () => {
+  expect(() => decodePicture(new TextEncoder().encode('GIF89a and more'))).toThrow(/not a PNG/);
+  expect(() => decodePicture(withSize(grey(4, 4), 20_000, 4))).toThrow(/20000 × 4 texels; at most 4096/);
+  expect(() => decodePicture(withSize(grey(64, 64), 4, 4))).toThrow(/unpacks to more/);
+  expect(() => decodePicture(withSize(grey(4, 4), 64, 64))).toThrow(/pixels are missing/);
+  const interlaced = grey(4, 4);
+  interlaced[28] = 1;
+  expect(() => decodePicture(interlaced)).toThrow(/interlaced/);
+});
+
+test('every colour type becomes the same picture', () => {
+  const rgb = encode({ width: 2, height: 1, channels: 3, depth: 8, data: new Uint8Array([255, 0, 0, 0, 0, 255]) });
+  expect([...decodePicture(rgb).data]).toEqual([255, 0, 0, 255, 0, 0, 255, 255]);
+  const grey8 = encode({ width: 2, height: 1, channels: 1, depth: 8, data: new Uint8Array([0, 200]) });
+  expect([...decodePicture(grey8).data]).toEqual([0, 0, 0, 255, 200, 200, 200, 255]);
+  const greyAlpha = encode({ width: 1, height: 1, channels: 2, depth: 8, data: new Uint8Array([90, 10]) });
+  expect([...decodePicture(greyAlpha).data]).toEqual([90, 90, 90, 10]);
+  const deep = encode({ width: 1, height: 1, channels: 4, depth: 16, data: new Uint16Array([65_535, 0, 32_896, 65_535]) });
+  expect([...decodePicture(deep).data]).toEqual([255, 0, 128, 255]);
+});
+
+test('facts: holes, partial alpha, grey, the mean of what is seen', () => {
+  const of = (data: number[]) => pictureFacts({ width: data.length / 4, height: 1, data: new Uint8Array(data) });
+  expect(of([10, 20, 200, 255, 30, 40, 100, 255])).toEqual({ width: 2, height: 1, alpha: 'none', mean: '#141e96', grey: false });
+  expect(of([10, 10, 10, 255, 99, 0, 0, 0])).toMatchObject({ alpha: 'holes', mean: '#0a0a0a', grey: true });
+  expect(of([10, 10, 10, 255, 10, 10, 10, 128])).toMatchObject({ alpha: 'partial' });
+});
+
+test('a strip has frames as wide as they are high, unless it says another height', () => {
+  const picture = { sha256: '', bytes: 0, width: 16, height: 48, alpha: 'none' as const, mean: '', grey: false };
+  expect(frameCount({ picture, strip: { ticks: 2 } })).toBe(3);
+  expect(frameSize({ picture, strip: { ticks: 2, frameHeight: 24 } })).toEqual({ width: 16, height: 24 });
+  expect(frameCount({ picture })).toBe(1);
+});
+
+test('a base picture keeps near its colour and follows from its seed', () => {
+  const { mean } = pictureFacts(basePicture('#a29a97', 16, 7));
+  for (const at of [1, 3, 5]) expect(Math.abs(Number.parseInt(mean.slice(at, at + 2), 16) - Number.parseInt('#a29a97'.slice(at, at + 2), 16))).toBeLessThan(8);
+  expect(basePicture('#a29a97', 16, 7)).toEqual(basePicture('#a29a97', 16, 7));
+  expect(basePicture('#a29a97', 16, 8)).not.toEqual(basePicture('#a29a97', 16, 7));
+});
+
+test('the mixing of positions is even: chi-square over 16 bins of 64 × 64 places stays below its 99.9 % bound', () => {
+  const bins = new Array<number>(16).fill(0);
+  for (let x = -32; x < 32; x += 1) for (let z = -32; z < 32; z += 1) bins[mix(x, 5, z) >>> 28]! += 1;
+  const expected = 4096 / 16;
+  expect(bins.reduce((sum, seen) => sum + (seen - expected) ** 2 / expected, 0)).toBeLessThan(37.7);
+});
+
+test('the marker is opaque, and a tint is a factor', () => {
+  expect(pictureFacts(marker).alpha).toBe('none');
+  expect(tintColour('none')).toEqual([1, 1, 1]);
+  expect(tintColour('#ff8000')).toEqual([1, 128 / 255, 0]);
+});

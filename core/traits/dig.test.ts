@@ -1,0 +1,43 @@
+import { expect, test } from '@jest/globals';
+import { emptyMod, stockNamed, toolKinds } from '../mod/index.ts';
+import { digTime, isRightTool, lightReach, readingLevel, toolName, toolsOf, type Tool } from './index.ts';
+
+const { header } = emptyMod('saltmarsh', 'Saltmarsh');
+const lantern = { hardness: 3.2, toolKind: 'pick' as const, leastGrade: 0, gated: true };
+const pick = (grade: number): Tool => ({ kind: 'pick', grade });
+
+test.each<[string, Parameters<typeof digTime>[0], Tool, number, number, boolean]>([
+  // by hand: 3.2 × 3 = 9.6; 3.2 / 2 = 1.6; 3.2 / 3.4 = 0.9412 → 18.82 → 19 ticks; 3.2 / 5 = 0.64 → 12.8 → 13 ticks
+  ['a gated lantern, bare hands', lantern, 'bare hands', 192, 9.6, false],
+  ['a gated lantern, flint', lantern, pick(0), 32, 1.6, true],
+  ['a gated lantern, bronze', lantern, pick(1), 19, 0.95, true],
+  ['a gated lantern, steel', lantern, pick(2), 13, 0.65, true],
+  ['a gated lantern, the wrong tool', lantern, { kind: 'axe', grade: 2 }, 192, 9.6, false],
+  ['too low a grade', { ...lantern, leastGrade: 1 }, pick(0), 192, 9.6, false],
+  ['not gated, the wrong tool', { ...lantern, gated: false }, { kind: 'axe', grade: 2 }, 64, 3.2, true],
+  ['already whole ticks: 0.95 × 20', { ...lantern, hardness: 0.95, gated: false }, 'bare hands', 19, 0.95, true],
+  ['no time at all', { ...lantern, hardness: 0, gated: false }, 'bare hands', 0, 0, true],
+])('%s', (_, block, tool, ticks, seconds, yields) => {
+  expect(digTime(block, tool, header)).toEqual({ ticks, seconds, yields });
+});
+
+test('what is unbreakable is never dug', () => expect(digTime({ ...lantern, hardness: 'unbreakable' }, pick(2), header)).toEqual({ seconds: undefined, ticks: undefined, yields: false }));
+
+test('a better grade is never slower, for every stock material', () => {
+  for (const kind of toolKinds) {
+    const times = [0, 1, 2].map((grade) => digTime(stockNamed('granite')!.traits, { kind, grade }, header).ticks!);
+    expect([...times].sort((a, b) => b - a)).toEqual(times);
+  }
+});
+
+test('tools have names, bare hands first', () => {
+  expect(toolsOf(header, 'pick').map((tool) => toolName(tool, header))).toEqual(['bare hands', 'flint pick', 'bronze pick', 'steel pick']);
+  expect(toolsOf(header, 'none')).toEqual(['bare hands']);
+  expect(isRightTool(lantern, 'bare hands')).toBe(false);
+});
+
+test('light of 13 reads 6 blocks away and is gone at 13', () => {
+  expect(lightReach(13, readingLevel)).toBe(6);
+  expect(lightReach(13, 0)).toBe(13);
+  expect(lightReach(4, readingLevel)).toBe(0);
+});
