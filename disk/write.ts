@@ -33,7 +33,7 @@ export async function writeBuild(given: string, built: Files, options: BuildOpti
   const parent = path.dirname(plan.target);
   let made: string | undefined;
   try {
-    await mkdir(parent, { recursive: true });
+    await makeFolders(parent);
     made = await mkdtemp(path.join(parent, `${path.basename(plan.target)}${newMark}`));
     if (plan.kind === 'file') {
       const part = path.join(made, 'pack');
@@ -52,6 +52,13 @@ export async function writeBuild(given: string, built: Files, options: BuildOpti
     if (made) await rm(made, { recursive: true, force: true });
   }
   return plan;
+}
+
+/** Makes a folder and those above it, one by one: in places such as /proc Node's recursive way never comes to an end. */
+async function makeFolders(folder: string): Promise<void> {
+  if (existsSync(folder)) return;
+  await makeFolders(path.dirname(folder));
+  await mkdir(folder);
 }
 
 /** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */

@@ -1,0 +1,40 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { request as ask, type IncomingHttpHeaders } from 'node:http';
+import os from 'node:os';
+import path from 'node:path';
+import { startServer } from '../serve.ts';
+
+export interface Answer { status: number; headers: IncomingHttpHeaders; body: string; json: unknown }
+
+/** A real server on a free port with a data folder of its own. */
+export async function testServer() {
+  const data = mkdtempSync(path.join(os.tmpdir(), 'obrank-test-'));
+  const server = await startServer({ port: 0, data, demo: 'demo/saltmarsh' });
+  const port = Number(new URL(server.address).port);
+  /** One request with exactly these headers: unlike fetch it also sends a foreign Host. */
+  const send = (method: string, address: string, { headers = {}, body }: { headers?: Record<string, string>; body?: string | Uint8Array } = {}) =>
+    new Promise<Answer>((resolve, reject) => {
+      const length = body === undefined ? {} : { 'content-length': String(Buffer.byteLength(body)) };
+      const request = ask({ host: '127.0.0.1', port, method, path: address, headers: { ...length, ...headers } }, (response) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part));
+        response.on('end', () => {
+          const text = Buffer.concat(parts).toString();
+          const isJson = /json/.test(response.headers['content-type'] ?? '');
+          resolve({ status: response.statusCode ?? 0, headers: response.headers, body: text, json: isJson ? JSON.parse(text) : undefined });
+        });
+      });
+      request.on('error', reject);
+      request.end(body);
+    });
+  const post = (address: string, body: unknown, headers: Record<string, string> = {}) => send('POST', address, { headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+  return {
+    address: server.address, data, send, post,
+    edit: (revision: number, changes: unknown, label = 'Test') => post('/api/mods/saltmarsh/edits', { label, changes }, { 'if-match': `"${revision}"`, 'x-obrank-author': 'a test' }),
+    mod: async () => (await send('GET', '/api/mods/saltmarsh')).json as { revision: number; undo?: string; redo?: string; mod: { blocks: Record<string, { traits: Record<string, unknown> }> } },
+    close: async () => {
+      await server.close();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
