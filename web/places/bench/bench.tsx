@@ -43,13 +43,16 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const asked = query.get('state');
   const state = asked !== null && /^\d+$/.test(asked) && Number(asked) < space.size ? Number(asked) : defaultStateOf(mod, editor.name);
   const setState = useCallback((next: number) => setQuery({ state: String(next) }, { replace: true }), [setQuery]);
-  const go = (at: number) => void navigate({ pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`, search: query.toString() });
+  const go = (at: number) => void navigate({ pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`, search: window.location.search });
   const at = facets.indexOf(facet);
+  // Keys may come faster than pages are drawn, so the next facet is counted from the address.
+  const inAddress = () => facets.findIndex((one) => window.location.pathname.endsWith(`/${one.toLowerCase()}`));
+  const now = () => Number(new URLSearchParams(window.location.search).get('state') ?? state);
   useHotkeys([
-    ['[', () => go(at - 1)], [']', () => go(at + 1)],
+    ['[', () => go((inAddress() < 0 ? at : inAddress()) - 1)], [']', () => go((inAddress() < 0 ? at : inAddress()) + 1)],
     ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
     ['F', () => setFiles(!files)],
-    [',', () => setState((state + space.size - 1) % space.size)], ['.', () => setState((state + 1) % space.size)],
+    [',', () => setState((now() + space.size - 1) % space.size)], ['.', () => setState((now() + 1) % space.size)],
   ]);
   return (
     <div className="bench">

@@ -50,7 +50,7 @@ export function TraitsFacet({ editor, state }: FacetProps) {
       <Field label="Joins with its own kind" {...own('joinsOwnKind')} value={<Switch aria-label="Joins with its own kind" checked={traits.joinsOwnKind} onChange={(event) => put('joinsOwnKind', event.currentTarget.checked)} />} />
       <Field label="Tint" {...own('tint')} value={<Select aria-label="Tint" w={110} allowDeselect={false} data={[...new Set([...tints, '#9bb56b', traits.tint])]} value={traits.tint} onChange={(value) => value && put('tint', value)} />} />
       <Field label="Scatter" {...own('scatter')} value={number('scatter', 'texels')} />
-      <Field label="Map colour" {...own('mapColour')} value={<ColorInput aria-label="Map colour" w={120} value={traits.mapColour} onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('mapColour', value)} />} />
+      <Field label="Map colour" {...own('mapColour')} value={<ColorInput aria-label="Map colour" withEyeDropper={false} w={120} value={traits.mapColour} onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('mapColour', value)} />} />
       <Field label="Shaded corners" {...own('shadedCorners')} value={<Switch aria-label="Shaded corners" checked={traits.shadedCorners} onChange={(event) => put('shadedCorners', event.currentTarget.checked)} />} />
     </>
   );

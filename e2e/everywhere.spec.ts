@@ -1,0 +1,88 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { zipSync } from 'fflate';
+import { expect, saved, test } from './testing/server.ts';
+
+test('keys and the palette lead everywhere', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/tide_lantern\/states/);
+  await page.keyboard.press('[');
+  await page.keyboard.press('.');
+  await expect(page).toHaveURL(/state=\d+/);
+  await page.keyboard.press('ArrowDown');
+  await expect(page).toHaveURL(/reed_thatch\/traits/);
+  await page.keyboard.press('f');
+  await expect(page.getByLabel('Files of the block')).toBeVisible();
+  await page.keyboard.press('f');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Go to or do…').fill('salt crust');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/salt_crust/);
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Go to or do…').fill('night');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
+});
+
+test('the same mistake in two blocks is fixed at once, and a pack written by hand is checked', async ({ page, server }) => {
+  const address = `${server.address}/m/saltmarsh`;
+  for (const block of ['reed_thatch', 'tide_lantern']) {
+    await page.goto(`${address}/blocks/${block}/tags`);
+    const pills = page.locator('.sheet .mantine-Pill-root');
+    await expect(pills).toHaveCount(2);
+    await pills.filter({ hasText: '_dug' }).getByRole('button', { includeHidden: true }).click();
+    await expect(page.getByText(/is not in the tag/)).toBeVisible();
+    await saved(page);
+  }
+  await page.getByRole('link', { name: /Inspection/ }).click();
+  await page.getByRole('button', { name: 'Fix all 2' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+
+  const file = path.join(mkdtempSync(path.join(server.folder, 'x')), 'mine.obpack');
+  writeFileSync(file, zipSync({ 'pack.json': new TextEncoder().encode('{ "format": "obrank-block-pack", }'), 'view/model/x.json': new TextEncoder().encode('{}') }));
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Check a pack…' }).click();
+  await (await chooser).setFiles(file);
+  await expect(page.getByText('There is a comma after the last entry. Remove it.')).toBeVisible();
+  await expect(page.getByText('pack.json:1:34')).toBeVisible();
+  await expect(page.getByText('Did you mean view/models/x.json?')).toBeVisible();
+});
+
+test('nothing scrolls sideways at 1280 × 800, and every control has a name, by day and by night', async ({ page, server }) => {
+  test.slow();
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    for (const place of ['blocks', 'library', 'inspection', 'build', ...['identity', 'traits', 'states', 'looks', 'textures', 'loot', 'tags', 'names', 'registry'].map((facet) => `blocks/tide_lantern/${facet}`)]) {
+      await page.goto(`${server.address}/m/saltmarsh/${place}`);
+      await expect(page.locator('.place :is(h1, h2)').first()).toBeVisible();
+      const { wide, nameless } = await page.evaluate(() => ({
+        wide: document.documentElement.scrollWidth > document.documentElement.clientWidth,
+        nameless: [...document.querySelectorAll('button, input, select, a')].filter((control) => !(control as HTMLElement).hidden && control.checkVisibility() && control.getAttribute('type') !== 'hidden' && (control as HTMLInputElement).type !== 'file'
+          && !(control.getAttribute('aria-label') ?? control.getAttribute('title') ?? control.textContent?.trim()) && !control.getAttribute('aria-hidden') && !(control as HTMLInputElement).labels?.length && !control.getAttribute('placeholder')).map((control) => control.outerHTML.slice(0, 160)),
+      }));
+      expect({ place, wide, nameless: nameless.filter((html) => !html.includes('tabindex="-1"')) }).toEqual({ place, wide: false, nameless: [] });
+    }
+  }
+});
+
+test('a mod begins empty and teaches; an address that leads nowhere says so', async ({ page, server }) => {
+  await page.goto(server.address);
+  await page.getByRole('button', { name: /Change mod/ }).click();
+  await page.getByRole('menuitem', { name: 'New mod…' }).click();
+  await page.getByLabel('Title').fill('Eel creek');
+  await page.getByRole('button', { name: 'Begin the mod' }).click();
+  await expect(page.getByRole('heading', { name: 'No block yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Declare the first block' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Eel trap');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+  await page.goto(`${server.address}/m/saltmarsh/blocks/nothing`);
+  await expect(page.getByText('There is no block called nothing')).toBeVisible();
+  await page.goto(`${server.address}/m/nowhere/blocks`);
+  await expect(page.getByText('There is no mod called nowhere.')).toBeVisible();
+});

@@ -1,0 +1,157 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { readZip } from '../core/bytes/index.ts';
+import { inspectPack } from '../core/inspect/index.ts';
+import { readPack } from '../core/kits/block-pack/read/index.ts';
+import { expect, saved, test } from './testing/server.ts';
+
+test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({ page, server }) => {
+  await page.goto(server.address);
+  await expect(page.getByRole('heading', { name: /Blocks 3/ })).toBeVisible();
+  await page.getByRole('link', { name: /Tide lantern/ }).click();
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+
+  // Change hardness: the dig times move at once, the file shows the lines that will change.
+  const hardness = page.getByLabel('Hardness', { exact: true });
+  await hardness.fill('6.4');
+  await expect(page.getByRole('table', { name: 'Seconds to dig' })).toContainText('19.20 s, none');
+  await saved(page);
+  await page.getByRole('button', { name: /files/ }).click();
+  const files = page.getByLabel('Files of the block');
+  await expect(files.locator('.more')).toHaveText(/"hardness": 6\.4/);
+  await expect(files.locator('.less')).toHaveText(/"hardness": 3\.2/);
+  await page.getByRole('button', { name: 'Back to the stage' }).click();
+
+  // Make an error: two states lose their look. It is found, its state is hatched, the fix mends it.
+  await page.getByRole('link', { name: 'Looks' }).click();
+  await page.getByLabel('Remove row 8').click();
+  await expect(page.getByText('tide_lantern: the state heading = west, lit = true has no look.')).toBeVisible();
+  await expect(page.getByText('8 states · 1 without a look')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Inspection' })).toContainText('1');
+  await page.getByRole('button', { name: 'Copy the look of the nearest state' }).click();
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+
+  // Undo goes back over both steps and the hardness, one by one.
+  await saved(page);
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await undo.click();
+  await expect(page.getByText('8 states · 1 without a look')).toBeVisible();
+  await undo.click();
+  await expect(page.getByText('8 states · all with a look')).toBeVisible();
+  await undo.click();
+  await expect(undo).toBeDisabled();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.getByRole('link', { name: 'Traits' }).click();
+  await expect(hardness).toHaveValue('6.4');
+  await saved(page);
+
+  // Build into a folder, then see nothing left to do; download the pack and check it with the reader.
+  const target = path.join(server.folder, 'pack');
+  await page.getByRole('link', { name: 'Build', exact: true }).click();
+  await page.getByLabel(/Folder on this machine/).fill(target);
+  await expect(page.getByText('51 new')).toBeVisible();
+  await page.getByRole('button', { name: 'Build the pack' }).click();
+  await expect(page.getByText('51 the same')).toBeVisible();
+  expect(JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8'))).toMatchObject({ hardness: 6.4 });
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Download the .obpack' }).click();
+  const pack = readFileSync(await (await download).path());
+  expect(inspectPack(readPack(readZip(pack)))).toEqual([]);
+
+  // Reload: everything is there.
+  await page.reload();
+  await expect(page.getByLabel(/Folder on this machine/)).toHaveValue(target);
+  await page.getByRole('link', { name: 'Blocks' }).click();
+  await page.getByRole('link', { name: /Tide lantern/ }).click();
+  await expect(hardness).toHaveValue('6.4');
+});
+
+test('a hand edit in the output folder is shown and overwritten only after it was agreed to', async ({ page, server }) => {
+  const target = path.join(server.folder, 'pack');
+  await page.goto(`${server.address}/m/saltmarsh/build`);
+  await page.getByLabel(/Folder on this machine/).fill(target);
+  const build = page.getByRole('button', { name: /Build/ });
+  await expect(page.getByText('51 new')).toBeVisible();
+  await build.click();
+  await expect(page.getByText('51 the same')).toBeVisible();
+  const file = path.join(target, 'rules/loot/salt_crust.json');
+  writeFileSync(file, '{ "mine": true }');
+  await page.reload();
+  await expect(page.getByText(/1 changed by hand since the last build/)).toBeVisible();
+  await expect(build).toBeDisabled();
+  await page.getByRole('button', { name: /salt_crust\.json edited by hand/ }).click();
+  await expect(page.locator('.less')).toContainText('"mine": true');
+  await page.getByLabel('Build all the same').check();
+  await build.click();
+  await expect(page.getByText('51 the same')).toBeVisible();
+  expect(readFileSync(file, 'utf8')).not.toContain('mine');
+  await page.getByLabel(/Folder on this machine/).fill('/dev/null');
+  await expect(page.getByText('/dev/null is a file. Choose a folder, or a name that ends in .obpack.')).toBeVisible();
+});
+
+test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({ page, server }) => {
+  await page.goto(server.address);
+  await page.getByRole('button', { name: 'New block' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Oyster brick');
+  await page.getByRole('combobox', { name: 'Stock material' }).fill('brick');
+  await page.getByRole('option', { name: 'Brick' }).click();
+  await page.getByRole('button', { name: 'Declare the block' }).click();
+  await expect(page).toHaveURL(/blocks\/oyster_brick\/traits/);
+  // German is a language of the mod, and a new block has no German name yet.
+  await expect(page.getByText('oyster_brick has no name in de.')).toBeVisible();
+  await page.keyboard.press('8');
+  await page.getByLabel('Name in de').fill('Austernziegel');
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Textures' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Replace with a PNG' }).click();
+  await (await chooser).setFiles({ name: 'brick.png', mimeType: 'image/png', buffer: Buffer.from('GIF89a') });
+  await expect(page.getByRole('alert')).toHaveText('This is not a PNG: its first bytes are those of another kind of file.');
+});
+
+test('the server is killed and comes back: what was marked as saved is there, and what was not is sent again', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  const hardness = page.getByLabel('Hardness', { exact: true });
+  await hardness.fill('7');
+  await saved(page);
+  await server.stop('SIGKILL');
+  await hardness.fill('8');
+  await expect(page.getByText('Not saved: the server does not answer')).toBeVisible();
+  await server.start();
+  await saved(page);
+  await page.reload();
+  await expect(hardness).toHaveValue('8');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(hardness).toHaveValue('7');
+});
+
+test('two windows: other places are merged, the same place is asked about and no text is lost', async ({ page, server, context }) => {
+  const address = `${server.address}/m/saltmarsh/blocks/tide_lantern`;
+  const other = await context.newPage();
+  await page.goto(`${address}/traits`);
+  await other.goto(`${address}/traits`);
+  const [mine, theirs] = [page.getByLabel('blast rating'), other.getByLabel('Hardness', { exact: true })];
+  await theirs.fill('5');
+  await expect(page.getByLabel('Hardness', { exact: true })).toHaveValue('5');
+  await mine.fill('9');
+  await expect(other.getByLabel('blast rating')).toHaveValue('9');
+
+  // The same place at once: the first window is kept from sending until the second has been saved.
+  let held: (() => void) | undefined;
+  await page.route('**/edits', async (route) => {
+    await new Promise<void>((resolve) => { held = resolve; });
+    await route.continue();
+  }, { times: 1 });
+  await page.getByLabel('Hardness', { exact: true }).fill('11');
+  await expect.poll(() => held !== undefined).toBe(true);
+  await theirs.fill('12');
+  await saved(other);
+  held!();
+  const dialog = page.getByRole('dialog', { name: 'Somebody else was faster' });
+  await expect(dialog).toContainText(/window [a-z]{4} did “Change hardness”/);
+  await expect(dialog).toContainText('11');
+  await expect(dialog).toContainText('12');
+  await dialog.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(other.getByLabel('Hardness', { exact: true })).toHaveValue('11');
+});
