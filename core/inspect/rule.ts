@@ -1,7 +1,8 @@
 import type { ReadPack } from '../kits/block-pack/read/index.ts';
 import type { Kit } from '../kits/index.ts';
-import type { Mod, ResolvedBlock } from '../mod/index.ts';
+import type { ResolvedBlock } from '../mod/index.ts';
 import type { BlockContext } from './context.ts';
+import type { ModView } from './view.ts';
 import type { Fix, Severity } from './finding.ts';
 import type { Place } from '../json/index.ts';
 
@@ -30,8 +31,8 @@ export interface PackReport { message: string; file: string; place?: Place }
 
 /** A rule that looks at one block and at what the block names. It is run again only when one of these changes. */
 export interface BlockRule extends RuleFacts { over: 'block'; fails: ModExample; passes: ModExample; check(block: ResolvedBlock, context: BlockContext): BlockReport[] }
-/** A rule that looks at the whole declaration at once. */
-export interface ModRule extends RuleFacts { over: 'mod'; fails: ModExample; passes: ModExample; check(mod: Mod, kit: Kit): ModReport[] }
+/** A rule that looks at the whole declaration at once. It is asked again only when a part that it looked at has changed. */
+export interface ModRule extends RuleFacts { over: 'mod'; fails: ModExample; passes: ModExample; check(mod: ModView, kit: Kit): ModReport[] }
 /** A rule that looks at the files of a pack, never at the declaration. */
 export interface PackRule extends RuleFacts { over: 'pack'; fails: PackExample; passes: PackExample; check(pack: ReadPack): PackReport[] }
 

@@ -1,11 +1,12 @@
 import type { ReadPack } from '../kits/block-pack/read/index.ts';
-import { kitNamed } from '../kits/index.ts';
+import { kitNamed, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext } from './context.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
 import type { BlockRule, ModRule, PackRule } from './rule.ts';
 import { rules } from './rules/index.ts';
+import { summariesOf, watchedView } from './view.ts';
 
 const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
 const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
@@ -23,9 +24,22 @@ const remembered = new WeakMap<Block, { name: string; context: BlockContext; fin
 export function inspect(mod: Mod): Finding[] {
   const findings = Object.entries(mod.blocks).flatMap(([name, block]) => inspectBlock(mod, name, block));
   const kit = kitNamed(mod.header.kit);
-  for (const { id, severity, check } of modRules)
-    for (const { at, ...report } of check(mod, kit)) findings.push({ rule: id, severity, facet: facetOf(id), at: pointer(at), ...report });
+  for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
   return findings.sort(byWeight);
+}
+
+/** For each header, that is for each mod that is being worked on: the findings of a rule with the parts that they rest on. */
+const answered = new WeakMap<Mod['header'], Map<ModRule, { reads: Map<keyof Mod, unknown>; findings: Finding[] }>>();
+
+function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
+  const answers = answered.get(mod.header) ?? new Map<ModRule, { reads: Map<keyof Mod, unknown>; findings: Finding[] }>();
+  answered.set(mod.header, answers);
+  const before = answers.get(rule);
+  if (before && [...before.reads].every(([part, value]) => (part === 'blocks' ? summariesOf(mod) : mod[part]) === value)) return before.findings;
+  const { view, reads } = watchedView(mod);
+  const findings = rule.check(view, kit).map(({ at, ...report }): Finding => ({ rule: rule.id, severity: rule.severity, facet: facetOf(rule.id), at: pointer(at), ...report }));
+  answers.set(rule, { reads, findings });
+  return findings;
 }
 
 function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {

@@ -1,3 +1,4 @@
+import './text-diff.css';
 import { diffLines } from 'diff';
 import { useMemo } from 'react';
 

@@ -168,7 +168,7 @@ function LightOnGround({ level }: { level: number }) {
     for (let z = 0; z < side; z += 1)
       for (let x = 0; x < side; x += 1) {
         const here = Math.max(0, level - Math.abs(x - 15) - Math.abs(z - 15));
-        data.set([240, 190, 90, Math.round((here / 15) * 150)], (z * side + x) * 4);
+        data.set([240, 190, 90, Math.round((here / 15) ** 1.7 * 200)], (z * side + x) * 4);
       }
     const made = new THREE.DataTexture(data, side, side);
     made.colorSpace = THREE.SRGBColorSpace;

@@ -32,7 +32,7 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
         )}
       </Field>
       {!block.space.tooLarge && <Field label="The state shown" value={<span className="mono value">code {state}</span>} note={block.space.describe(state)} />}
-      <Field label="In the mod's code" note="From code/ids.ts, which every build writes."><pre className="code" style={{ background: 'var(--paper)', borderRadius: 6, padding: '8px 10px', whiteSpace: 'pre-wrap' }}>{`blockIds.${name}\ndefaultStates.${name}`}</pre></Field>
+      <Field label="In the mod's code" note="From code/ids.ts, which every build writes."><pre className="mono" style={{ background: 'var(--paper)', borderRadius: 6, padding: '8px 10px', margin: '6px 0 0', whiteSpace: 'pre-wrap' }}>{`blockIds.${name}\ndefaultStates.${name}`}</pre></Field>
     </>
   );
 }

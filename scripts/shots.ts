@@ -1,0 +1,58 @@
+/** Takes one picture of each main view from the demo data, into docs/screenshots. Run it after a view has changed. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-'));
+const server = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', path.join(folder, 'data')], { stdio: ['ignore', 'pipe', 'inherit'] });
+const address = await new Promise<string>((resolve) => {
+  server.stdout.on('data', (text: Buffer) => {
+    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(text.toString())?.[0];
+    if (found) resolve(found);
+  });
+});
+const browser = await chromium.launch({ executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'] });
+
+/** Opens a place, does something there, and takes its picture once everything has been drawn. */
+async function shot(name: string, place: string, scheme: 'light' | 'dark', act: (page: Page) => Promise<void> = async () => undefined): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
+  await page.goto(`${address}/m/saltmarsh/${place}`);
+  await page.waitForLoadState('networkidle').catch(() => undefined);
+  await act(page);
+  await page.waitForTimeout(1500);
+  mkdirSync('docs/screenshots', { recursive: true });
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await page.close();
+}
+
+try {
+  await shot('blocks', 'blocks', 'light');
+  await shot('bench-traits', 'blocks/tide_lantern/traits', 'light');
+  await shot('bench-night', 'blocks/tide_lantern/looks', 'dark', async (page) => {
+    await page.getByText('Night', { exact: true }).click();
+    await page.getByRole('button', { name: 'Light' }).click();
+  });
+  await shot('bench-loot', 'blocks/salt_crust/loot', 'light');
+  await shot('library', 'library', 'light');
+  await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
+    await page.getByText('Day', { exact: true }).click();
+    await page.getByLabel('Hardness', { exact: true }).fill('4.5');
+    await page.getByRole('button', { name: /files/ }).click();
+  });
+  await shot('inspection', 'blocks/tide_lantern/looks', 'light', async (page) => {
+    await page.getByLabel('Remove row 8').click();
+    await page.getByRole('link', { name: 'Tags' }).click();
+    await page.locator('.sheet .mantine-Pill-root').first().getByRole('button', { includeHidden: true }).click();
+    await page.getByRole('link', { name: /Inspection/ }).filter({ hasText: '2' }).click();
+  });
+  await shot('build', 'build', 'light', async (page) => {
+    await page.getByLabel(/Folder on this machine/).fill('/tmp/saltmarsh-pack');
+    await page.getByText(/\d+ new/).first().waitFor();
+  });
+} finally {
+  await browser.close();
+  server.kill('SIGKILL');
+  rmSync(folder, { recursive: true, force: true });
+}
