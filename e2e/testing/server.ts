@@ -18,14 +18,13 @@ function launch(data: string, port: number): Promise<{ child: ChildProcess; addr
 }
 
 /** Every test gets the real server with a fresh demo mod, and must leave no error in the page's console. */
-export const test = base.extend<{ server: Running; noErrors: void }>({
-  // eslint-disable-next-line no-empty-pattern
-  server: async ({}, use) => {
+export const test = base.extend<{ server: Running; noErrors: undefined }>({
+  server: async ({}, give) => {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'));
     const data = path.join(folder, 'data');
     let { child, address } = await launch(data, 0);
     const port = Number(new URL(address).port);
-    await use({
+    await give({
       address, data, folder,
       stop: (signal = 'SIGTERM') => new Promise((resolve) => {
         child.once('exit', () => resolve());
@@ -38,10 +37,10 @@ export const test = base.extend<{ server: Running; noErrors: void }>({
     child.kill('SIGKILL');
     rmSync(folder, { recursive: true, force: true });
   },
-  noErrors: [async ({ page }, use) => {
+  noErrors: [async ({ page }, give) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
-    await use();
+    await give(undefined);
     expect(errors).toEqual([]);
   }, { auto: true }],
 });

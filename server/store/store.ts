@@ -86,7 +86,7 @@ export class Store {
       if (at !== held.revision) throw await this.stale(name, at, held);
       const { label, changes, of } = await make(held);
       const mod = this.applied(held.mod, changes);
-      await this.check(mod, changes);
+      await this.check(name, mod, changes);
       const logged: LoggedEdit = { revision: held.revision + 1, at: this.now().toISOString(), author, kind, label, of, changes };
       await this.source.transaction(async (manager) => {
         await manager.getRepository(EditTable).insert({ ...logged, mod: name, changes: JSON.stringify(changes) });
@@ -116,7 +116,7 @@ export class Store {
   }
 
   /** Every touched entry must fit its schema, and a texture must say the truth about its picture. */
-  private async check(mod: Mod, changes: readonly Change[]): Promise<void> {
+  private async check(namespace: string, mod: Mod, changes: readonly Change[]): Promise<void> {
     for (const [kind, name] of touched(changes)) {
       const document = name ? (mod[kind as EntryKind] as Record<string, unknown>)[name] : mod[kind as 'header' | 'ledger'];
       const base = name ? [kind, name] : [kind];
@@ -129,7 +129,7 @@ export class Store {
         throw new Problem(422, 'Edit refused', `${errors[0]!.pointer}: ${errors[0]!.detail}`, { errors });
       }
       if (kind === 'textures') await this.checkPicture((document as Mod['textures'][string]).picture, pointer(base));
-      if (kind === 'header' && (document as Mod['header']).namespace !== mod.header.namespace) throw new Problem(422, 'Edit refused', 'The namespace cannot be changed here.');
+      if (kind === 'header' && (document as Mod['header']).namespace !== namespace) throw new Problem(422, 'Edit refused', 'The namespace cannot be changed here.');
     }
   }
 

@@ -197,8 +197,7 @@ export class Session {
       return false;
     }
     this.base = base;
-    this.pending = this.pending.map((edit) => ({ ...edit, changes: squashChanges(edit.changes.map((change) => ({ ...change, before: valueAt(base, change.path) }))) })).filter((edit) => edit.changes.length);
-    const mod = this.pending.reduce((at, edit) => applyChanges(at, edit.changes), base);
+    const mod = this.restack(() => true);
     this.setMod(mod, undefined, { revision, saving: this.pending.length ? 'saving' : 'saved' });
     if (this.pending.length) this.flushSoon(0);
     return true;
@@ -208,20 +207,32 @@ export class Session {
   decide(keep: 'mine' | 'theirs'): void {
     const { conflict } = this.view;
     if (!conflict) return;
+    const mod = this.restack((edit) => keep === 'mine' || !firstClash(edit.changes, conflict.edit.changes));
+    this.setMod(mod, undefined, { conflict: undefined, saving: this.pending.length ? 'saving' : 'saved' });
+    void this.flush();
+  }
+
+  /** Puts the waiting steps on top of a new base, each on the mod as the one before leaves it, and gives the mod on top. */
+  private restack(keep: (edit: Edit) => boolean): Mod {
     let mod = this.base;
-    const kept: Edit[] = [];
-    for (const edit of this.pending) {
-      if (keep === 'theirs' && firstClash(edit.changes, conflict.edit.changes)) continue;
+    this.pending = this.pending.flatMap((edit) => {
+      if (!keep(edit)) return [];
       try {
-        const changes = squashChanges(edit.changes.map((change) => ({ ...change, before: valueAt(mod, change.path) })));
-        mod = applyChanges(mod, changes);
-        if (changes.length) kept.push({ ...edit, changes });
+        const changes: Change[] = [];
+        let at = mod;
+        for (const { path, after } of edit.changes) {
+          const change = { path, before: valueAt(at, path), after };
+          at = applyChanges(at, [change]);
+          changes.push(change);
+        }
+        mod = at;
+        const left = squashChanges(changes);
+        return left.length ? [{ ...edit, changes: left }] : [];
       } catch {
         // The place itself is gone: what was to be written there cannot be kept.
+        return [];
       }
-    }
-    this.pending = kept;
-    this.setMod(mod, undefined, { conflict: undefined, saving: kept.length ? 'saving' : 'saved' });
-    void this.flush();
+    });
+    return mod;
   }
 }

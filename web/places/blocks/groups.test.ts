@@ -1,0 +1,23 @@
+import { expect, test } from '@jest/globals';
+import { sampleMod } from '../../../core/inspect/sample.ts';
+import { defaultStateOf } from './default-state.ts';
+import { shelfGroups } from './groups.ts';
+
+const mod = sampleMod();
+mod.header.groups.push({ name: 'deep', names: { en: 'Deep water' } });
+mod.blocks['eel'] = { ...mod.blocks['bank']!, identity: { group: 'deep' }, names: { en: 'Eel trap' } };
+mod.blocks['adrift'] = { ...mod.blocks['bank']!, identity: { group: 'gone' }, names: {} };
+
+test('blocks stand by group in the order of the catalogue, sorted by title, those without a group last', () => {
+  expect(shelfGroups(mod).map(({ title, blocks }) => [title, blocks.map((block) => block.title)])).toEqual([['Shore', ['Bank', 'Lamp']], ['Deep water', ['Eel trap']], ['In no group', ['adrift']]]);
+});
+
+test.each([['LAMP', ['lamp']], ['saltmarsh:e', ['eel']], [' trap ', ['eel']], ['zzz', []]])('the filter %j finds %j', (filter, names) => {
+  expect(shelfGroups(mod, filter).flatMap((group) => group.blocks.map((block) => block.name))).toEqual(names);
+});
+
+test('a block that can be lit is shown lit', () => {
+  expect(defaultStateOf(mod, 'lamp')).toBe(5);
+  expect(defaultStateOf(mod, 'bank')).toBe(0);
+  expect(defaultStateOf(mod, 'nothing')).toBe(0);
+});
