@@ -47,7 +47,7 @@ export async function writeBuild(given: string, built: Files, options: BuildOpti
     options.onProgress?.(built.size, built.size);
   } catch (error) {
     if (options.signal?.aborted) throw new DiskProblem('The build was cancelled. What was there before is untouched.');
-    throw inWords(error, (error as NodeJS.ErrnoException).path ?? plan.target);
+    throw inWords(error, plan.target);
   } finally {
     if (made) await rm(made, { recursive: true, force: true });
   }

@@ -30,10 +30,11 @@ export function Frame() {
     ['mod+Z', () => void session.travel('undo')],
     ['mod+shift+Z', () => void session.travel('redo')],
     ['mod+Y', () => void session.travel('redo')],
-    ['mod+K', () => spotlight.open()],
     ['shift+?', () => setKeys(true)],
     ['?', () => setKeys(true)],
   ]);
+  // The palette opens from inside fields too; undo leaves those to the browser, which takes back letters.
+  useHotkeys([['mod+K', () => spotlight.open()]], []);
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
   }, [refused]);

@@ -1,9 +1,9 @@
 import './bench.css';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
-import { useCallback } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { facets } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
+import { placeIn, placeNow, type Place } from '../../api/address.ts';
 import { useBlock, useMod, useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { Stage } from '../../stage/stage.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
@@ -35,29 +35,28 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const mod = useMod();
   const session = useSession();
   const navigate = useNavigate();
-  const params = useParams();
-  const [query, setQuery] = useSearchParams();
+  const { pathname, search } = useLocation();
   const [files, setFiles] = useLocalStorage({ key: 'obrank.files', defaultValue: false, getInitialValueInEffect: false });
-  const facet = facets.find((one) => one.toLowerCase() === params['facet']) ?? 'Traits';
   const { space } = editor.block;
-  const asked = query.get('state');
-  const state = asked !== null && /^\d+$/.test(asked) && Number(asked) < space.size ? Number(asked) : defaultStateOf(mod, editor.name);
-  const setState = useCallback((next: number) => setQuery({ state: String(next) }, { replace: true }), [setQuery]);
+  const shown = placeIn(pathname, search);
+  const facet = shown.facet ?? 'Traits';
+  const usual = defaultStateOf(mod, editor.name);
+  const stateOf = (place: Place) => (place.state !== undefined && place.state < space.size ? place.state : usual);
+  const state = stateOf(shown);
+  const setState = (next: number) => void navigate({ pathname: window.location.pathname, search: `?state=${next}` }, { replace: true });
   const go = (at: number) => void navigate({ pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`, search: window.location.search });
-  const at = facets.indexOf(facet);
-  // Keys may come faster than pages are drawn, so the next facet is counted from the address.
-  const inAddress = () => facets.findIndex((one) => window.location.pathname.endsWith(`/${one.toLowerCase()}`));
-  const now = () => Number(new URLSearchParams(window.location.search).get('state') ?? state);
+  const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
+  const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
   useHotkeys([
-    ['[', () => go((inAddress() < 0 ? at : inAddress()) - 1)], [']', () => go((inAddress() < 0 ? at : inAddress()) + 1)],
+    ['[', () => go(at() - 1)], [']', () => go(at() + 1)],
     ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
     ['F', () => setFiles(!files)],
-    [',', () => setState((now() + space.size - 1) % space.size)], ['.', () => setState((now() + 1) % space.size)],
+    [',', () => step(-1)], ['.', () => step(1)],
   ]);
   return (
     <div className="bench">
       <ShelfList current={editor.name} facet={facet} />
-      <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={query.toString()} />
+      <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={search} />
       <div className="middle">
         {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : <Stage editor={editor} state={state} />}
         <StateStrip editor={editor} state={state} onState={setState} />

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Facet } from '../../../core/inspect/index.ts';
+import { placeNow } from '../../api/address.ts';
 import { stationsOf, useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
@@ -26,8 +27,9 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
   const address = (name: string) => `/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`;
   const step = (by: number) => {
     const blocks = lines.filter((line) => line.kind === 'block');
-    const next = blocks[blocks.findIndex((line) => line.name === current) + by];
-    if (next) void navigate(address(next.name));
+    const here = placeNow();
+    const next = blocks[blocks.findIndex((line) => line.name === (here.block ?? current)) + by];
+    if (next) void navigate(`/m/${session.name}/blocks/${next.name}/${(here.facet ?? facet).toLowerCase()}`);
   };
   useHotkeys([['ArrowDown', () => step(1)], ['ArrowUp', () => step(-1)], ['/', () => field.current?.focus()]]);
   const at = lines.findIndex((line) => line.kind === 'block' && line.name === current);

@@ -1,0 +1,21 @@
+import { facets, type Facet } from '../../core/inspect/index.ts';
+
+/** Where one is, from an address: the block, the facet and the state that it names. */
+export interface Place { block?: string; facet?: Facet; state?: number }
+
+/**
+ * What an address of the bench names. `placeIn('/m/saltmarsh/blocks/brine/looks', '?state=3')` is brine, Looks, 3.
+ */
+export function placeIn(pathname: string, search: string): Place {
+  const [, , , kind, block, facet] = pathname.split('/');
+  if (kind !== 'blocks' || !block) return {};
+  const state = new URLSearchParams(search).get('state');
+  return {
+    block: decodeURIComponent(block),
+    facet: facets.find((one) => one.toLowerCase() === facet),
+    state: state !== null && /^\d{1,9}$/.test(state) ? Number(state) : undefined,
+  };
+}
+
+/** Where one is at this moment. Keys may come faster than pages are drawn, so they go by this and not by what is drawn. */
+export const placeNow = (): Place => placeIn(window.location.pathname, window.location.search);
