@@ -10,11 +10,15 @@ export function closest(given: string, candidates: Iterable<string>): string | u
   let best: string | undefined;
   let least = Infinity;
   for (const candidate of candidates) {
-    const apart = distance(given.toLowerCase(), candidate.toLowerCase());
+    const steps = distance(given.toLowerCase(), candidate.toLowerCase());
+    // Two letters that changed places are one slip of the fingers (Damerau, 1964), where Levenshtein counts two.
+    const apart = steps === 2 && lettersOf(given) === lettersOf(candidate) ? 1 : steps;
     if (apart < least && apart <= Math.max(1, Math.floor(Math.max(given.length, candidate.length) / 3))) [best, least] = [candidate, apart];
   }
   return best;
 }
+
+const lettersOf = (word: string): string => [...word.toLowerCase()].sort().join('');
 
 /** ` Did you mean …?` with a leading space, or nothing. */
 export const didYouMean = (near: string | undefined): string => (near === undefined ? '' : ` Did you mean ${near}?`);

@@ -1,0 +1,78 @@
+import { expect, test } from '@jest/globals';
+import { inspect } from './index.ts';
+import type { ModExample } from './rule.ts';
+import { sampleMod, withExample } from './sample.ts';
+
+const of = (example: ModExample, rule: string) => inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
+
+/** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
+test.each<[string, ModExample, string, string | undefined]>([
+  ['identity/no-group', { '/blocks/lamp/identity/group': null }, 'lamp is in no catalogue group, so players cannot find it.', 'Put it into shore'],
+  ['identity/no-group', { '/blocks/lamp/identity/group': 'deep' }, 'lamp is in the catalogue group deep, which the mod does not have.', 'Put it into shore'],
+  ['identity/no-item-form', { '/blocks/lamp/identity/item': null }, 'lamp has no item form, so nobody can hold it.', 'Hold it as the block'],
+  ['identity/unknown-stock', { '/blocks/lamp/identity/stock': 'bronse' }, 'lamp starts from bronse, which is no stock material. Did you mean bronze?', 'Start from bronze'],
+  ['traits/gated-without-tool', { '/blocks/lamp/traits/toolKind': 'none' }, 'lamp is gated but has no tool kind, so no tool ever yields a drop.', 'Do not gate it'],
+  ['traits/grade-out-of-reach', { '/blocks/lamp/traits/leastGrade': 7 }, 'lamp asks for grade 7, but the tool ladder has 3 grades (0 to 2).', 'Ask for grade 2'],
+  ['traits/grade-out-of-reach', { '/blocks/lamp/traits/leastGrade': -1 }, 'lamp asks for grade -1, but the tool ladder has 3 grades (0 to 2).', 'Ask for grade 0'],
+  ['traits/missing-in-tool-tag', { '/blocks/lamp/tags': [] }, 'lamp is dug with a pick but is not in the tag saltmarsh:pick_dug.', 'Add it to saltmarsh:pick_dug'],
+  ['traits/missing-in-tool-tag', { '/header/tools/kinds/pick': null }, "lamp is dug with a pick, but the mod's tools have no pick.", undefined],
+  ['traits/light-out-of-range', { '/blocks/lamp/traits/lightEmitted': 0.8 }, 'lamp has light emitted 0.8; levels are whole numbers from 0 to 15.', 'Make it 12'],
+  ['traits/light-out-of-range', { '/blocks/lamp/traits/lightAbsorbed': 99 }, 'lamp has light absorbed 99; levels are whole numbers from 0 to 15.', 'Make it 15'],
+  ['traits/number-out-of-range', { '/blocks/lamp/traits/catchesFire': 30 }, 'lamp has catchesFire 30; it goes from 0 to 1.', 'Make it 1'],
+  ['traits/number-out-of-range', { '/blocks/lamp/traits/hardness': -2 }, 'lamp has hardness -2; it goes from 0 to 1,000,000.', 'Make it 0'],
+  ['traits/lit-but-same-light', { '/blocks/lamp/traits/lightEmitted': 9 }, 'lamp has a property lit, but gives the same light whether it is true or false.', 'Give 9 only while lit = true'],
+  ['traits/hides-but-see-through', { '/blocks/lamp/traits/hidesNeighbours': 'whole' }, 'lamp hides its neighbours, but its model saltmarsh:lamp leaves part of the cell open: one would see through the world.', 'Never hide neighbours'],
+  ['traits/hides-but-see-through', { '/blocks/bank/traits/alphaMode': 'blend' }, 'bank hides its neighbours, but its alpha mode is blend: one would see through the world.', 'Never hide neighbours'],
+  ['traits/fills-but-does-not-hide', { '/blocks/bank/traits/hidesNeighbours': 'never' }, 'bank fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.', 'Hide neighbours'],
+  ['traits/sound-set-missing', { '/blocks/lamp/traits/soundSet': 'saltmarsh:clink' }, 'lamp uses the sound set saltmarsh:clink, which does not exist.', undefined],
+  ['states/default-outside', { '/blocks/lamp/states/properties/0/default': 'up' }, 'lamp: the default of heading is up, which is not one of its values.', 'Make it north'],
+  ['states/too-few-values', { '/blocks/lamp/states/properties/2': { name: 'fill', kind: 'number', min: 3, max: 1, default: 1 } }, 'lamp: the property fill has no value.', undefined],
+  ['states/value-twice', { '/blocks/lamp/states/properties/2': { name: 'lit', kind: 'toggle', default: true } }, 'lamp has two properties called lit.', undefined],
+  ['states/too-many-states', { '/blocks/lamp/states/properties/2': { name: 'level', kind: 'number', min: 0, max: 99_999, default: 0 } }, 'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536.', undefined],
+  ['states/placing-unfit', { '/blocks/lamp/states/placing/0/set': 'headin' }, 'lamp: placing sets headin, which is no property of the block. Did you mean heading?', undefined],
+  ['states/placing-unfit', { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'fixed', value: 'yes' } }, 'lamp: placing sets lit to yes, which is not one of its values.', undefined],
+  ['states/placing-unfit', { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'clicked side' } }, 'lamp: placing sets lit clicked side, but lit is a toggle.', undefined],
+  ['looks/state-without-row', { '/blocks/lamp/looks/rows/3/when': { lit: true, heading: 'south' } }, 'lamp: the state heading = south, lit = false has no look.', 'Copy the look of the nearest state'],
+  ['looks/state-without-row', { '/blocks/lamp/looks/rows': [] }, 'lamp: 8 states have no look; the first is heading = north, lit = false.', undefined],
+  ['looks/unknown-condition', { '/blocks/lamp/looks/rows/0/when': { haeding: 'north' } }, 'lamp: row 1 of the look asks for haeding, which is no property of the block. Did you mean heading?', 'Ask for heading'],
+  ['looks/unknown-condition', { '/blocks/lamp/looks/rows/0/when': { heading: 'up' } }, 'lamp: row 1 of the look asks for heading = up, but heading has no such value.', undefined],
+  ['looks/unknown-condition', { '/blocks/lamp/traits/lightEmitted': [{ when: { lit: 'true' }, value: 3 }, { value: 0 }] }, 'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you mean true?', 'Ask for lit = true'],
+  ['looks/no-orientation', { '/blocks/lamp/looks/rows/0/use/0/top': 'south' }, 'lamp: row 1 turns the front north and the top south, which lie on one line.', 'Point the top up'],
+  ['looks/bad-shares', { '/blocks/bank/looks/rows/0/use/0/share': -1 }, 'bank: candidate 1 of row 1 has the share -1, so it is never chosen.', 'Give it the share 1'],
+  ['looks/model-missing', { '/blocks/bank/looks/rows/0/use/0/model': 'saltmarsh:bnak' }, 'bank: row 1 of the look uses the model saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?', 'Use saltmarsh:bank'],
+  ['looks/heading-without-effect', { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] }, 'lamp looks the same whatever its heading: it always points the same way.', 'Spread the look along heading'],
+  ['models/slot-open', { '/models/bank/slots': null }, 'The model saltmarsh:bank leaves the slot face without a texture.', undefined],
+  ['models/slot-unused', { '/models/bank/slots/fase': 'saltmarsh:bank', '/models/bank/slots/face': null }, 'The model saltmarsh:bank gives a texture to the slot fase, which no box uses. Did you mean face?', 'Remove the slot fase'],
+  ['models/template-circle', { '/models/lamp': { template: 'saltmarsh:bank' }, '/models/bank/template': 'saltmarsh:lamp' }, 'The model saltmarsh:bank starts from templates that go in a circle: saltmarsh:lamp, saltmarsh:bank then saltmarsh:lamp.', undefined],
+  ['models/box-without-size', { '/models/lamp/boxes/0/size': [8, -2, 8] }, 'The box 1 of the model saltmarsh:lamp has a negative length: 8 × -2 × 8 texels.', undefined],
+  ['models/crop-outside', { '/models/lamp/boxes/0/sides/top/crop': [0, 0, 17, 4] }, 'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its texture of 16 × 16 texels.', undefined],
+  ['textures/missing', { '/models/bank/slots/face': 'saltmarsh:bnak' }, 'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?', 'Use saltmarsh:bank'],
+  ['textures/not-square', { '/textures/bank/picture/height': 48 }, 'The texture saltmarsh:bank is 16 × 48 texels: neither square nor a strip.', 'Make it a strip of 3 frames'],
+  ['textures/strip-uneven', { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 1, order: [0, 3] } }, 'The strip saltmarsh:bank asks for frame 3, but has only the frames 0 to 2.', undefined],
+  ['textures/alpha-under-mode', { '/textures/bank/picture/alpha': 'partial' }, 'bank shows the texture saltmarsh:bank, which has partial alpha, under alpha mode opaque.', 'Use alpha mode blend'],
+  ['loot/drops-nothing-unsaid', { '/blocks/lamp/loot': null }, 'lamp drops nothing when it is broken, and does not say that this is meant.', 'Drop itself'],
+  ['loot/gives-unknown', { '/blocks/lamp/identity/item': 'none' }, 'lamp drops itself, but has no item form that could be dropped.', 'Hold it as the block'],
+  ['loot/lot-never-drawn', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', share: 1, when: { tool: 'pick', grade: 8 } }] }] } }, 'lamp: lot 1 (saltmarsh:bank) can never be drawn: no tool reaches grade 8.', 'Remove lot 1'],
+  ['loot/count-upside-down', { '/blocks/lamp/loot': { draws: [{ times: [2, -1], lots: [] }] } }, 'lamp: the count from 2 to -1 is upside down or below zero.', 'Make it 0 to 2'],
+  ['tags/member-missing', { '/blockTags/shore/members': ['#saltmarsh:shoer'] }, 'The tag saltmarsh:shore names #saltmarsh:shoer, which does not exist. Did you mean #saltmarsh:shore?', 'Name #saltmarsh:shore'],
+  ['tags/unknown-own-tag', { '/blocks/bank/tags/1': 'saltmarsh:tidal' }, 'bank is in the tag saltmarsh:tidal, which the mod does not declare.', 'Declare saltmarsh:tidal'],
+  ['recipes/pattern-keys', { '/recipes/x': { kind: 'pattern', pattern: ['ab', 'c'], keys: { a: 'saltmarsh:lamp', d: 'saltmarsh:lamp' }, gives: 'saltmarsh:bank' } }, 'The recipe x cannot be made: its rows are not equally long, b and c have no key and the key d is not used.', undefined],
+  ['names/missing', { '/header/languages': ['en', 'de', 'fr'] }, 'bank has no name in de and fr.', undefined],
+  ['names/same-twice', { '/blocks/bank/names/en': 'Lamp' }, 'lamp and bank are both called "Lamp" (en).', undefined],
+  ['registry/not-registered', { '/ledger/entries': [{ number: 4, kind: 'group', name: 'shore' }, { number: 7, kind: 'block', name: 'lamp' }] }, 'The block bank is not in the registry.', 'Register it as number 8'],
+  ['registry/number-twice', { '/ledger/entries/2/number': 1 }, 'The number 1 of lamp already belongs to bank.', undefined],
+  ['registry/gone', { '/blocks/bank': null }, 'The registry holds the block bank, which the mod no longer has.', 'Retire number 1'],
+])('%s %j', (rule, example, message, fix) => {
+  const [found] = of(example, rule);
+  expect({ message: found?.message, fix: found?.fix?.title }).toEqual({ message, fix });
+});
+
+test('copying the nearest look gives every open state the look of the state that differs least from it', () => {
+  const broken = withExample(sampleMod(), { '/blocks/lamp/looks/rows': [{ when: { heading: 'west', lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] }, { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] }] });
+  const [finding] = inspect(broken).filter((one) => one.rule === 'looks/state-without-row');
+  const rows = finding!.fix!.changes[0]!.after as { when?: object; use: { front?: string }[] }[];
+  expect(rows.slice(2).map(({ when, use }) => [when, use[0]!.front])).toEqual([
+    [{ heading: 'north', lit: false }, 'east'], [{ heading: 'north', lit: true }, 'west'], [{ heading: 'south', lit: false }, 'east'],
+    [{ heading: 'south', lit: true }, 'west'], [{ heading: 'west', lit: false }, 'west'],
+  ]);
+});
