@@ -20,6 +20,7 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
     }
     case 'invalid_value': return one(`This must be ${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(issue.input, issue.values)}`);
     case 'invalid_union': {
+      if (!issue.errors.length) return one(`This ${String(path.at(-1))} is not one that is known here.`);
       // The branch that got furthest is the one that was meant.
       const branches = issue.errors.map((issues) => issues.flatMap((inner) => explain(inner as Issue, path)));
       const depth = (problems: SchemaProblem[]) => Math.max(0, ...problems.map((problem) => problem.path.length));

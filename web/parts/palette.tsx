@@ -1,6 +1,6 @@
 import { useMantineColorScheme } from '@mantine/core';
 import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { facets } from '../../core/inspect/index.ts';
 import { titleOf } from '../../core/mod/index.ts';
@@ -15,7 +15,10 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
   const navigate = useNavigate();
   const newBlock = useNewBlock();
   const { setColorScheme } = useMantineColorScheme();
+  // Thousands of entries are put together only while somebody looks at them.
+  const [opened, setOpened] = useState(false);
   const actions = useMemo(() => {
+    if (!opened) return [];
     const home = `/m/${session.name}`;
     const act = (id: string, label: string, onClick: () => void, description?: string): SpotlightActionData => ({ id, label, description, onClick });
     return [
@@ -32,6 +35,6 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
         onClick: () => void navigate(`${home}/blocks/${name}`),
       })),
     ];
-  }, [mod, session, navigate, newBlock, setColorScheme, onKeys]);
-  return <Spotlight actions={actions} shortcut={null} highlightQuery limit={9} nothingFound="Nothing by that name" searchProps={{ placeholder: 'Go to or do…', 'aria-label': 'Go to or do' }} scrollable maxHeight={420} />;
+  }, [opened, mod, session, navigate, newBlock, setColorScheme, onKeys]);
+  return <Spotlight actions={actions} onSpotlightOpen={() => setOpened(true)} onSpotlightClose={() => setOpened(false)} shortcut={null} highlightQuery limit={9} nothingFound="Nothing by that name" searchProps={{ placeholder: 'Go to or do…', 'aria-label': 'Go to or do' }} scrollable maxHeight={420} />;
 }
