@@ -1,7 +1,7 @@
 /** Unit tests of core, server and cli: TypeScript through SWC, ES modules as they are. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk'],
+  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk', '<rootDir>/demo'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },

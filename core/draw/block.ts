@@ -28,11 +28,24 @@ export function drawnModels(mod: Mod, block: ResolvedBlock, state: number, pick 
   const { alphaMode, alphaCutoff } = block.traits;
   if (!chosen.length) return [{ quads: markerCube(mod.header.texels), orientation: asMade, alphaMode: 'opaque' }];
   return chosen.map((candidate): DrawnModel => {
-    const model = resolvedModelOf(mod, candidate.model);
     const { front = 'south', top = usualTop(front) } = candidate;
-    const quads = model && !model.missing && !model.circle ? modelQuads(model, mod.header.texels, textureSizes(mod)) : markerCube(mod.header.texels);
-    return { quads, orientation: isOrientation({ front, top }) ? { front, top } : asMade, alphaMode, alphaCutoff, tint: tintColour(block.traits.tint) };
+    return { quads: quadsOf(mod, candidate.model), orientation: isOrientation({ front, top }) ? { front, top } : asMade, alphaMode, alphaCutoff, tint: tintColour(block.traits.tint) };
   });
+}
+
+const known = new WeakMap<Mod['models'], { textures: Mod['textures']; texels: number; quads: Map<string, Quad[]> }>();
+
+/** The quads of a model; of one that does not resolve, a cube of the marker. The same array for as long as no model and no texture changes. */
+function quadsOf(mod: Mod, id: string): Quad[] {
+  const { models, textures, header: { texels } } = mod;
+  let cache = known.get(models);
+  if (!cache || cache.textures !== textures || cache.texels !== texels) known.set(models, (cache = { textures, texels, quads: new Map() }));
+  const before = cache.quads.get(id);
+  if (before) return before;
+  const model = resolvedModelOf(mod, id);
+  const quads = model && !model.missing && !model.circle ? modelQuads(model, texels, textureSizes(mod)) : markerCube(texels);
+  cache.quads.set(id, quads);
+  return quads;
 }
 
 const cubes = new Map<number, Quad[]>();

@@ -4,6 +4,7 @@ import { resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../co
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
 import { Session, type View } from './session.ts';
+import { versionOf } from './version.ts';
 
 const Shared = createContext<{ session: Session; inspector: Inspector } | undefined>(undefined);
 
@@ -45,7 +46,11 @@ export function useView(): View {
   return useSyncExternalStore(session.subscribe, () => session.view);
 }
 
-export const useMod = (): Mod => useView().mod;
+/** The mod. Unlike {@link useView} it does not stir while something is being saved. */
+export function useMod(): Mod {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.view.mod);
+}
 
 /** All findings; undefined until the first inspection is done. */
 export function useFindings(): Finding[] | undefined {
@@ -109,13 +114,6 @@ export function useBlock(name: string): BlockEditor | undefined {
 }
 
 const drawings = new Map<string, Drawing>();
-const versions = new WeakMap<object, number>();
-let lastVersion = 0;
-const versionOf = (part: object): number => {
-  const known = versions.get(part) ?? (lastVersion += 1);
-  versions.set(part, known);
-  return known;
-};
 
 /** A drawing of a block, made by the worker and remembered for as long as nothing that it shows changes. */
 export function useDrawing(block: string, state: number, size: number, pick = 0): Drawing {

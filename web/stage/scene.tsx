@@ -7,6 +7,7 @@ import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { directionStep, directions, facing, type Direction, type PlainBox, type Vec3 } from '../../core/space/index.ts';
 import { valueIn } from '../../core/states/index.ts';
 import { mix } from '../../core/textures/index.ts';
+import { versionOf } from '../api/version.ts';
 import { partsOf, type Part } from './geometry.ts';
 import { useStageTexture } from './textures.ts';
 
@@ -53,7 +54,7 @@ function hiddenSides({ traits }: ResolvedBlock, cell: Vec3, all: readonly Vec3[]
 }
 
 function Cell({ mod, models, cell, hidden, ambient }: { mod: Mod; models: DrawnModel[]; cell: Vec3; hidden: Set<Direction>; ambient: [number, number, number] }) {
-  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.tint, model.quads])]);
+  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.alphaCutoff, model.tint, versionOf(model.quads)])]);
   const parts = useMemo(() => partsOf(models, mod.header.texels, hidden),
     // The key holds everything that the geometry is made from.
     // eslint-disable-next-line react-hooks/exhaustive-deps

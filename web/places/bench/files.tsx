@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { kitNamed } from '../../../core/kits/index.ts';
 import { useBaseline } from '../../api/baseline.ts';
 import { useMod } from '../../api/hooks.tsx';
-import { changedLines, TextDiff } from '../../parts/text-diff.tsx';
+import { changedLines } from '../../parts/lines.ts';
+import { TextDiff } from '../../parts/text-diff.tsx';
 
 /** The files that follow from the block, with the lines that the next build will change. */
 export function Files({ block, onClose }: { block: string; onClose: () => void }) {
