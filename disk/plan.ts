@@ -1,4 +1,4 @@
-import { readFile, stat } from 'node:fs/promises';
+import { readFile, realpath, stat } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import { digestOf, readZip, type Files } from '../core/bytes/index.ts';
@@ -28,6 +28,13 @@ export interface BuildPlan {
 /** A folder with more strange files than this is surely not meant as the place of a pack. */
 const mostForeign = 2000;
 
+/** The place that a person named, as an absolute path; a link is followed, so that what it leads to is built and not the link replaced. */
+export async function targetOf(given: string): Promise<string> {
+  if (given.trim() === '' || given.includes('\0')) throw new DiskProblem('Name a folder, or a file that ends in .obpack.');
+  const target = path.resolve(/^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given);
+  return realpath(target).catch(() => target);
+}
+
 /** The files that stand at a target now; undefined when there is nothing. */
 export async function filesAt(target: string, kind: BuildPlan['kind']): Promise<Files | undefined> {
   let found;
@@ -51,8 +58,7 @@ export async function filesAt(target: string, kind: BuildPlan['kind']): Promise<
 
 /** Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem} for a target that cannot be used. */
 export async function planBuild(given: string, built: Files): Promise<BuildPlan> {
-  if (given.trim() === '' || given.includes('\0')) throw new DiskProblem('Name a folder, or a file that ends in .obpack.');
-  const target = path.resolve(given.startsWith('~') ? path.join(os.homedir(), given.slice(1)) : given);
+  const target = await targetOf(given);
   const kind = target.endsWith('.obpack') ? 'file' : 'folder';
   if (target === path.parse(target).root || target === os.homedir()) throw new DiskProblem(`${target} is not a place for a pack. Choose a folder of its own.`);
   const there = (await filesAt(target, kind)) ?? new Map<string, Uint8Array>();

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
-import { copyFile, link, mkdir, mkdtemp, readdir, rename, rm, writeFile } from 'node:fs/promises';
+import { chmod, copyFile, link, mkdir, mkdtemp, readdir, readlink, rename, rm, stat, symlink, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
-import { planBuild, type BuildPlan } from './plan.ts';
+import { planBuild, targetOf, type BuildPlan } from './plan.ts';
 import { DiskProblem, inWords } from './problem.ts';
 
 export interface BuildOptions {
@@ -23,7 +23,7 @@ const newMark = '.obrank-new-';
  * something that was not agreed to.
  */
 export async function writeBuild(given: string, built: Files, options: BuildOptions = {}): Promise<BuildPlan> {
-  await recover(path.resolve(given));
+  await recover(await targetOf(given));
   const plan = await planBuild(given, built);
   if (plan.ask && !options.overwrite && options.agreed !== plan.id) throw new DiskProblem(`${plan.ask} Nothing was written.`);
   for (const file of built.keys()) {
@@ -66,7 +66,9 @@ async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, s
   const kept = plan.files.filter((file) => file.fate === 'kept').map((file) => file.path);
   for (const folder of new Set([...built.keys(), ...kept].map((file) => path.posix.dirname(file)))) await mkdir(path.join(made, folder), { recursive: true });
   for (const file of kept) await takeOver(path.join(plan.target, file), path.join(made, file));
-  await takeOverHidden(plan.target, made);
+  if (existsSync(plan.target)) await carryOver(plan.target, made, false);
+  // A temporary folder is for its owner alone; the pack is as open as the folder that it replaces, or as any new folder.
+  await chmod(made, existsSync(plan.target) ? (await stat(plan.target)).mode & 0o7777 : 0o777 & ~process.umask());
   let done = 0;
   const queue = [...built];
   const worker = async () => {
@@ -81,13 +83,24 @@ async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, s
   signal?.throwIfAborted();
 }
 
-/** Hidden files and links are no part of any plan; they move along as they are. */
-async function takeOverHidden(from: string, to: string): Promise<void> {
-  if (!existsSync(from)) return;
-  for (const entry of await readdir(from, { withFileTypes: true })) {
-    if (!entry.name.startsWith('.') && !entry.isSymbolicLink()) continue;
-    if (entry.isFile()) await takeOver(path.join(from, entry.name), path.join(to, entry.name));
-    else throw new DiskProblem(`${path.join(from, entry.name)} is a hidden folder or a link, which a build cannot carry over safely. Choose a folder of its own for the pack.`);
+/**
+ * Takes over what is no part of any plan, at every depth: hidden files and folders whole, links as links, folders that are empty.
+ * In a hidden folder (`all`) that is everything; elsewhere plain files are the plan's. Throws for what cannot be carried, such as a socket.
+ */
+async function carryOver(from: string, to: string, all: boolean): Promise<void> {
+  const entries = await readdir(from, { withFileTypes: true });
+  for (const entry of entries) {
+    const [here, there] = [path.join(from, entry.name), path.join(to, entry.name)];
+    const hidden = all || entry.name.startsWith('.');
+    if (entry.isFile() && !hidden) continue;
+    await mkdir(to, { recursive: true });
+    if (entry.isSymbolicLink()) await symlink(await readlink(here), there);
+    else if (entry.isFile()) await takeOver(here, there);
+    else if (!entry.isDirectory()) throw new DiskProblem(`${here} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`);
+    else {
+      if ((await readdir(here)).length === 0) await mkdir(there, { recursive: true });
+      await carryOver(here, there, hidden);
+    }
   }
 }
 
