@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
+import { startServer } from '../server/serve.ts';
 
 let folder: string;
 beforeAll(() => {
@@ -77,6 +78,22 @@ test('a taken port is one clear sentence', async () => {
   server.close();
   expect(status).toBe(2);
   expect(stderr.trim()).toBe(`Port ${port} is taken by another program. Choose another with --port, or stop that program.`);
+});
+
+test('a data folder that another server uses is one clear sentence, and so is one that is no folder', async () => {
+  const data = path.join(folder, 'shared');
+  const first = await startServer({ port: 0, data });
+  const second = await new Promise<{ status: number | null; stderr: string }>((resolve) => {
+    const child = spawn(process.execPath, ['scripts/obrank.mjs', 'serve', '--port', '0', '--data', data], { stdio: ['ignore', 'ignore', 'pipe'] });
+    let stderr = '';
+    child.stderr.on('data', (text: Buffer) => { stderr += text.toString(); });
+    child.once('exit', (status) => resolve({ status, stderr }));
+  });
+  await first.close();
+  expect(second).toEqual({ status: 2, stderr: `The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.\n` });
+  const file = path.join(folder, 'a-file');
+  writeFileSync(file, '');
+  expect(obrank('serve', '--port', '0', '--data', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/cannot be opened/) });
 });
 
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));

@@ -24,6 +24,7 @@ export async function startServer({ port, data, pages, demo }: ServerOptions): P
   try {
     store = new Store(await openDatabase(data));
   } catch (error) {
+    if (/locked|busy/i.test((error as Error).message)) throw new DiskProblem(`The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.`);
     throw new DiskProblem(`The data folder ${data} cannot be opened: ${(error as Error).message}. Choose another with --data.`);
   }
   if (demo && (await store.names()).length === 0) {
