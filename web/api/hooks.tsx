@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { facets, tally, type Facet, type Finding } from '../../core/inspect/index.ts';
+import type { Finding } from '../../core/inspect/index.ts';
 import { resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
@@ -58,9 +58,6 @@ export function useFindings(): Finding[] | undefined {
   return useSyncExternalStore(inspector.subscribe, () => inspector.findings);
 }
 
-/** The state of a station of the spine. */
-export interface Station { facet: Facet; state: 'done' | 'open' | 'error' | 'warning'; count: number }
-
 /** The findings of every block, by its name. */
 export function useFindingsByBlock(): Map<string, Finding[]> {
   const findings = useFindings();
@@ -74,16 +71,6 @@ export function useFindingsByBlock(): Map<string, Finding[]> {
     }
     return byBlock;
   }, [findings]);
-}
-
-/** What the spine shows of a block: each facet with its findings; hints leave it done. A facet without any content is open. */
-export function stationsOf(block: Block, findings: readonly Finding[]): Station[] {
-  return facets.map((facet) => {
-    const here = findings.filter((finding) => finding.facet === facet);
-    const sums = tally(here);
-    const empty = (facet === 'Looks' && !block.looks.rows.length) || (facet === 'Names' && !Object.keys(block.names).length) || (facet === 'Loot' && block.loot === undefined) || (facet === 'Tags' && !block.tags.length);
-    return { facet, count: sums.error || sums.warning, state: sums.error ? 'error' : sums.warning ? 'warning' : empty ? 'open' : 'done' };
-  });
 }
 
 /** One block of the mod with the ways to change it. */

@@ -1,4 +1,4 @@
-import type { Station } from '../api/hooks.tsx';
+import type { Station } from '../api/stations.ts';
 
 /** Readiness at a glance: one mark a facet, taller where something was found. */
 export function Pips({ stations }: { stations: readonly Station[] }) {

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { Facet } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { stationsOf, useSession, type BlockEditor } from '../../api/hooks.tsx';
+import { useSession, type BlockEditor } from '../../api/hooks.tsx';
+import { stationsOf } from '../../api/stations.ts';
 import { SavedMark } from '../../parts/frame.tsx';
 
 /** The name of the block and the line of its facets: where one is, what is done, what was found. */

@@ -1,0 +1,41 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { stocks } from '../../../core/mod/index.ts';
+import { logScale, placeTicks, snapped } from './scale.ts';
+
+const scale = logScale(0.3, 16);
+const ticks = stocks.map((stock) => ({ value: stock.traits.hardness as number, name: stock.name }));
+
+test('equal ratios are equal steps, and what is outside lies at the ends', () => {
+  expect(logScale(1, 100).at(10)).toBeCloseTo(0.5, 12);
+  expect(scale.at(0.3)).toBe(0);
+  expect(scale.at(16)).toBeCloseTo(1, 12);
+  expect([scale.at(0), scale.at(-4), scale.at(99)]).toEqual([0, 0, 1]);
+});
+
+test('an amount comes back from its place as near as two digits can say', () => fc.assert(fc.property(fc.double({ min: 0.3, max: 16, noNaN: true }), (amount) => {
+  const back = scale.amount(scale.at(amount));
+  expect(Math.abs(back - amount) / amount).toBeLessThan(amount < 1 ? 0.18 : 0.051);
+  expect(String(back).replace('.', '').length).toBeLessThanOrEqual(3);
+})));
+
+test('the scale never turns back', () => fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (a, b) => {
+  if (a < b) expect(scale.amount(a)).toBeLessThanOrEqual(scale.amount(b));
+})));
+
+test('near a material the ruler takes its value, of two the nearer one; elsewhere the amount at the place', () => {
+  const at = (name: string) => scale.at(ticks.find((tick) => tick.name === name)!.value);
+  expect(snapped(scale, ticks, at('bronze') + 0.005, 0.02)).toBe(11);
+  expect(snapped(scale, ticks, at('thatch') + 0.001, 0.2)).toBe(0.4);
+  expect(snapped(scale, ticks, (at('brick') + at('timber')) / 2, 0.02)).toBe(3.7);
+});
+
+test('no two names on one line touch, every material has its place, and most have their name', () => {
+  const placed = placeTicks(scale, ticks);
+  expect(placed.map((tick) => tick.name)).toEqual(stocks.map((stock) => stock.name));
+  for (const line of [0, 1]) {
+    const row = placed.filter((tick) => tick.line === line);
+    row.slice(1).forEach((tick, i) => expect(tick.where - row[i]!.where).toBeGreaterThan((tick.name.length + row[i]!.name.length) * 0.5 * 0.0098));
+  }
+  expect(placed.filter((tick) => tick.line !== undefined).length).toBeGreaterThanOrEqual(11);
+});

@@ -1,0 +1,45 @@
+/** A familiar value on a ruler. */
+export interface Tick { value: number; name: string }
+
+/** A logarithmic scale from `low` to `high`: equal steps along it are equal ratios. */
+export interface Scale {
+  /** Where an amount lies, from 0 to 1; what is outside lies at the end. */
+  at(amount: number): number;
+  /** The amount at a place from 0 to 1, to two digits that a person would write. */
+  amount(where: number): number;
+}
+
+/**
+ * @example logScale(1, 100).at(10) // 0.5
+ */
+export function logScale(low: number, high: number): Scale {
+  const span = Math.log(high / low);
+  const within = (where: number) => Math.min(1, Math.max(0, where));
+  return {
+    at: (amount) => within(Math.log(Math.max(low, amount) / low) / span),
+    amount(where) {
+      const exact = low * Math.exp(within(where) * span);
+      return Number(exact.toPrecision(exact < 1 ? 1 : 2));
+    },
+  };
+}
+
+/** The value of the tick within `reach` (a share of the ruler) of a place, else the scale's amount there. */
+export function snapped(scale: Scale, ticks: readonly Tick[], where: number, reach: number): number {
+  const near = ticks.filter((tick) => Math.abs(scale.at(tick.value) - where) < reach).sort((a, b) => Math.abs(scale.at(a.value) - where) - Math.abs(scale.at(b.value) - where))[0];
+  return near?.value ?? scale.amount(where);
+}
+
+/** A tick with its place, and the line that its name stands on: names that would touch go one line lower, those that fit on neither have none. */
+export interface PlacedTick extends Tick { where: number; line: 0 | 1 | undefined }
+
+/** Gives every tick its place, from low to high. A letter takes `letter` of the ruler's width. */
+export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0098): PlacedTick[] {
+  const last = [-1, -1];
+  return [...ticks].sort((a, b) => a.value - b.value).map((tick) => {
+    const where = scale.at(tick.value);
+    const line = ([0, 1] as const).find((row) => where - last[row]! > tick.name.length * letter + 0.03);
+    if (line !== undefined) last[line] = where;
+    return { ...tick, where, line };
+  });
+}
