@@ -4,3 +4,4 @@ export { inspect, inspectPack, tally } from './run.ts';
 export { rules } from './rules/index.ts';
 export type { Rule } from './rule.ts';
 export { asFinding, inspectModFolder } from './folder.ts';
+export { fixAll } from './fix-all.ts';

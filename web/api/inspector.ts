@@ -1,4 +1,5 @@
 import type { Finding } from '../../core/inspect/index.ts';
+import type { Change } from '../../core/mod/index.ts';
 import type { FromWorker, ToWorker } from '../workers/protocol.ts';
 import type { Session } from './session.ts';
 
@@ -56,6 +57,12 @@ export class Inspector {
   async draw(block: string, state: number, pick: number, size: number): Promise<Drawing> {
     const drawn = await this.ask((id) => ({ kind: 'draw', id, block, state, pick, size }));
     return drawn.kind === 'drawn' && drawn.data ? { size, data: drawn.data } : undefined;
+  }
+
+  /** The changes that mend every finding of a rule. The page does not wait while they are worked out. */
+  async fixAll(rule: string): Promise<{ changes: Change[]; mended: number }> {
+    const fixed = await this.ask((id) => ({ kind: 'fix all', id, rule }));
+    return fixed.kind === 'all fixed' ? fixed : { changes: [], mended: 0 };
   }
 
   /** Reads and inspects an `.obpack` that a person opened. Nothing leaves the page. */

@@ -1,7 +1,7 @@
 /** Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit. */
 import { readZip } from '../../core/bytes/index.ts';
 import { drawIsometric, drawnModels, neededTextures, texturePixels } from '../../core/draw/index.ts';
-import { inspect, inspectPack } from '../../core/inspect/index.ts';
+import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
@@ -40,6 +40,8 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     const models = drawnModels(at, resolveBlock(at, message.block, block), message.state, message.pick);
     await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
     answer({ kind: 'drawn', id: message.id, size: message.size, data: drawIsometric(models, at.header.texels, message.size, texturePixels(at, (sha256) => loaded.get(sha256), decoded)).data });
+  } else if (message.kind === 'fix all') {
+    answer({ kind: 'all fixed', id: message.id, ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }) });
   } else if (message.kind === 'check pack') {
     try {
       const files = readZip(message.bytes);

@@ -2,9 +2,8 @@ import './inspection.css';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { inspect, rules, tally, type Finding } from '../../../core/inspect/index.ts';
+import { rules, tally, type Finding } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { applyChanges } from '../../../core/mod/index.ts';
 import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import type { PackReport } from '../../api/inspector.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
@@ -58,21 +57,17 @@ const groupByRule = (findings: readonly Finding[]): [string, Finding[]][] => {
 
 function Group({ rule, found }: { rule: string; found: Finding[] }) {
   const session = useSession();
+  const inspector = useInspector();
   const mod = useMod();
+  const [fixing, setFixing] = useState(false);
   const [all, setAll] = useState(false);
   const facts = rules.find((one) => one.id === rule);
   const fixable = found.filter((finding) => finding.fix);
-  const fixAll = () => {
-    // Fixes may touch the same list; each next one is asked for anew on the mod as the last one left it.
-    const changes = [];
-    let mod = session.view.mod;
-    for (let left = fixable.length; left > 0; left -= 1) {
-      const next = left === fixable.length ? fixable[0] : inspect(mod).find((finding) => finding.rule === rule && finding.fix);
-      if (!next?.fix) break;
-      mod = applyChanges(mod, next.fix.changes);
-      changes.push(...next.fix.changes);
-    }
-    session.edit(`Fix ${found.length} of ${rule}`, changes);
+  const fixAll = async () => {
+    setFixing(true);
+    const { changes, mended } = await inspector.fixAll(rule);
+    session.edit(`Fix ${mended} of ${rule}`, changes);
+    setFixing(false);
   };
   return (
     <section className="cause" aria-label={rule}>
@@ -80,7 +75,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
         <span className={`tag ${found[0]!.severity}`}>{found[0]!.severity}</span>
         <h2>{facts?.title ?? rule}</h2>
         <span className="mono soft">{rule}</span>
-        {fixable.length > 1 && <Button variant="light" onClick={fixAll}>Fix all {fixable.length}</Button>}
+        {fixable.length > 1 && <Button variant="light" loading={fixing} onClick={() => void fixAll()}>Fix all {fixable.length}</Button>}
       </header>
       <p className="note">{facts?.why}</p>
       <ul>
