@@ -1,4 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { zipSync } from 'fflate';
 import { expect, saved, test } from './testing/server.ts';
@@ -51,6 +51,15 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   await expect(page.getByText('There is a comma after the last entry. Remove it.')).toBeVisible();
   await expect(page.getByText('pack.json:1:34')).toBeVisible();
   await expect(page.getByText('Did you mean view/models/x.json?')).toBeVisible();
+
+  // The report holds what the page shows.
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the report' }).click();
+  const report = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as { of: string; tally: { error: number }; findings: { rule: string }[] };
+  expect(report.of).toBe('mine.obpack');
+  expect(report.findings.map((finding) => finding.rule)).toEqual(expect.arrayContaining(['files/malformed-json', 'files/missing', 'files/unknown-file']));
+  await page.getByRole('button', { name: 'Back to this mod' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 });
 
 test('nothing scrolls sideways at 1280 × 800, and every control has a name, by day and by night', async ({ page, server }) => {

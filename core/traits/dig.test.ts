@@ -41,3 +41,12 @@ test('light of 13 reads 6 blocks away and is gone at 13', () => {
   expect(lightReach(13, 0)).toBe(13);
   expect(lightReach(4, readingLevel)).toBe(0);
 });
+
+test('the number of ticks follows from the tick rate, never below the time itself', () => {
+  for (const tickRate of [10, 20, 60]) {
+    const { ticks, seconds } = digTime(lantern, pick(1), { ...header, tickRate });
+    expect(seconds).toBeGreaterThanOrEqual(3.2 / 3.4);
+    expect(seconds! - 3.2 / 3.4).toBeLessThan(1 / tickRate);
+    expect(ticks).toBe(Math.round(seconds! * tickRate));
+  }
+});
