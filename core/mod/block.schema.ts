@@ -5,7 +5,6 @@ import { ChangedTraitsSchema, toolKinds } from './traits.schema.ts';
 
 const amount = z.number().finite();
 export const Triple = z.tuple([amount, amount, amount]);
-export const ModelId = Id;
 
 /** One candidate of a look: a model, where its front faces, where its top points, and its share of the choice. */
 export const CandidateSchema = z.strictObject({

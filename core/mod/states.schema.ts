@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { axes, directions, headings } from '../space/index.ts';
+import { directions } from '../space/index.ts';
 import type { ByState, Rows } from '../states/index.ts';
 import { Name } from './names.ts';
 
@@ -37,7 +37,5 @@ export const byState = <S extends z.ZodType>(value: S): z.ZodType<ByState<z.outp
   z.union([value, rowsOf(value)]) as unknown as z.ZodType<ByState<z.output<S>>>;
 
 export const DirectionSchema = z.enum(directions);
-export const HeadingSchema = z.enum(headings);
-export const AxisSchema = z.enum(axes);
 
 export type Placing = z.output<typeof PlacingSchema>;

@@ -1,4 +1,4 @@
-import { cross, directionOf, directionStep, directions, dot, sideStep, type Axis, type Direction, type Side, type Vec3 } from './direction.ts';
+import { cross, directionOf, directionStep, directions, dot, sideStep, type Direction, type Side, type Vec3 } from './direction.ts';
 
 /** Where a model's front faces and where its top points, in the world. */
 export interface Orientation { front: Direction; top: Direction }
@@ -57,16 +57,3 @@ export const facing = (orientation: Orientation, side: Side): Direction => direc
 
 /** The top that an orientation gets when only its front is given: up, or north where the front itself is up or down. */
 export const usualTop = (front: Direction): Direction => (front === 'up' || front === 'down' ? 'north' : 'up');
-
-/** The usual orientation of a model whose top runs along an axis: a pillar laid along x, y or z. */
-export function alongAxis(axis: Axis): Orientation {
-  const top = ({ x: 'east', y: 'up', z: 'south' } as const)[axis];
-  return axis === 'z' ? { front: 'down', top } : { front: 'south', top };
-}
-
-/** A quarter turn about an axis, anticlockwise when one looks against the axis (the right-hand rule). */
-export function quarterTurn(about: Axis, vector: Vec3): Vec3 {
-  const [x, y, z] = vector;
-  return about === 'x' ? [x, 0 - z, y] : about === 'y' ? [z, y, 0 - x] : [0 - y, x, z];
-}
-
