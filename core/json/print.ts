@@ -10,22 +10,39 @@ const width = 100;
 export const printJson = (value: unknown): string => `${print(value, '', 0)}\n`;
 
 function print(value: unknown, indent: string, taken: number): string {
-  const flat = flatten(value);
-  if (flat.length + indent.length + taken <= width || typeof value !== 'object' || value === null) return flat;
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value ?? null);
+  const flat = flatten(value, width - indent.length - taken);
+  if (flat !== undefined) return flat;
   const inner = `${indent}  `;
-  if (Array.isArray(value)) return `[\n${value.map((item) => inner + print(item, inner, 1)).join(',\n')}\n${indent}]`;
-  const lines = entries(value).map(([key, item]) => {
+  const lines: string[] = [];
+  if (Array.isArray(value)) {
+    for (const item of value) lines.push(inner + print(item, inner, 1));
+    return lines.length ? `[\n${lines.join(',\n')}\n${indent}]` : '[]';
+  }
+  for (const [key, item] of Object.entries(value)) {
+    if (item === undefined) continue;
     const head = `${JSON.stringify(key)}: `;
-    return inner + head + print(item, inner, head.length + 1);
-  });
-  return `{\n${lines.join(',\n')}\n${indent}}`;
+    lines.push(inner + head + print(item, inner, head.length + 1));
+  }
+  return lines.length ? `{\n${lines.join(',\n')}\n${indent}}` : '{}';
 }
 
-const entries = (value: object): [string, unknown][] => Object.entries(value).filter(([, item]) => item !== undefined);
-
-function flatten(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(flatten).join(', ')}]`;
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value ?? null);
-  const inside = entries(value).map(([key, item]) => `${JSON.stringify(key)}: ${flatten(item)}`).join(', ');
-  return inside ? `{ ${inside} }` : '{}';
+/** The value on one line; undefined as soon as it is seen not to fit into the room, so that a large value costs no more than a line. */
+function flatten(value: unknown, room: number): string | undefined {
+  if (typeof value !== 'object' || value === null) {
+    const text = JSON.stringify(value ?? null);
+    return text.length <= room ? text : undefined;
+  }
+  const isList = Array.isArray(value);
+  let text = '';
+  for (const [key, item] of isList ? value.map((one) => ['', one] as const) : Object.entries(value)) {
+    if (item === undefined && !isList) continue;
+    if (text) text += ', ';
+    if (!isList) text += `${JSON.stringify(key)}: `;
+    const part = flatten(item, room - text.length);
+    if (part === undefined) return undefined;
+    text += part;
+  }
+  const whole = isList ? `[${text}]` : text ? `{ ${text} }` : '{}';
+  return whole.length <= room ? whole : undefined;
 }
