@@ -47,7 +47,7 @@ export function Frame() {
           <NavLink to={`${home}/blocks`}>Blocks</NavLink>
           <NavLink to={`${home}/library`}>Library</NavLink>
           <NavLink to={`${home}/inspection`}>Inspection{grave > 0 && <span className="many" title={`${grave} errors and warnings`}>{grave}</span>}</NavLink>
-          <NavLink to={`${home}/build`} className={({ isActive }) => (isActive ? 'active' : '')}>Build</NavLink>
+          <NavLink to={`${home}/build`}>Build</NavLink>
         </nav>
         <button type="button" className="find" onClick={() => spotlight.open()}><span>Go to or do…</span><kbd>Ctrl K</kbd></button>
         <span className="steps">
