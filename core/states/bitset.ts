@@ -11,9 +11,49 @@ export class BitSet {
     return new BitSet(size).complement();
   }
 
+  /** The numbers from 0 to size − 1 for which the question is answered with yes. */
+  static where(size: number, holds: (member: number) => boolean): BitSet {
+    const set = new BitSet(size);
+    for (let member = 0; member < size; member += 1) if (holds(member)) set.add(member);
+    return set;
+  }
+
+  copy(): BitSet {
+    return new BitSet(this.size, this.words.slice());
+  }
+
   add(member: number): this {
     this.words[member >>> 5]! |= 1 << (member & 31);
     return this;
+  }
+
+  /** Adds the members of another set to this one. */
+  addAll(other: BitSet): this {
+    for (let i = 0; i < this.words.length; i += 1) this.words[i]! |= other.words[i]!;
+    return this;
+  }
+
+  /** Keeps of this set only what is also in the other. */
+  keepAll(other: BitSet): this {
+    for (let i = 0; i < this.words.length; i += 1) this.words[i]! &= other.words[i]!;
+    return this;
+  }
+
+  /** Takes the members of the other set out of this one. */
+  dropAll(other: BitSet): this {
+    for (let i = 0; i < this.words.length; i += 1) this.words[i]! &= ~other.words[i]!;
+    return this;
+  }
+
+  /** Calls back with each member in ascending order: the quick way through large sets. */
+  forEach(visit: (member: number) => void): void {
+    for (let at = 0; at < this.words.length; at += 1) {
+      let word = this.words[at]!;
+      while (word) {
+        visit(at * 32 + 31 - Math.clz32(word & -word));
+        word &= word - 1;
+      }
+    }
   }
 
   has(member: number): boolean {
@@ -21,16 +61,16 @@ export class BitSet {
   }
 
   and(other: BitSet): BitSet {
-    return new BitSet(this.size, this.words.map((word, i) => word & other.words[i]!));
+    return this.copy().keepAll(other);
   }
 
   or(other: BitSet): BitSet {
-    return new BitSet(this.size, this.words.map((word, i) => word | other.words[i]!));
+    return this.copy().addAll(other);
   }
 
   /** The members of this set that are not in the other. */
   without(other: BitSet): BitSet {
-    return new BitSet(this.size, this.words.map((word, i) => word & ~other.words[i]!));
+    return this.copy().dropAll(other);
   }
 
   complement(): BitSet {
@@ -41,7 +81,20 @@ export class BitSet {
   }
 
   get isEmpty(): boolean {
-    return this.words.every((word) => word === 0);
+    for (let i = 0; i < this.words.length; i += 1) if (this.words[i]) return false;
+    return true;
+  }
+
+  /** True when the two sets have a member in common. */
+  meets(other: BitSet): boolean {
+    for (let i = 0; i < this.words.length; i += 1) if (this.words[i]! & other.words[i]!) return true;
+    return false;
+  }
+
+  /** True when every member of this set is in the other. */
+  isWithin(other: BitSet): boolean {
+    for (let i = 0; i < this.words.length; i += 1) if (this.words[i]! & ~other.words[i]!) return false;
+    return true;
   }
 
   /** How many members the set has (population count: Warren, Hacker's Delight, 2nd ed., 5-1). */

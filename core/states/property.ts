@@ -3,12 +3,13 @@ import { axes, directions, headings } from '../space/index.ts';
 /** One choice of a property: false/true, a whole number, or a name. */
 export type Value = boolean | number | string;
 
-/** A named finite dimension of a block's states. */
-export type Property =
-  | { name: string; kind: 'toggle'; default: boolean }
-  | { name: string; kind: 'number'; min: number; max: number; default: number }
-  | { name: string; kind: 'choice'; values: readonly string[]; default: string }
-  | { name: string; kind: 'heading' | 'direction' | 'axis'; default: string };
+/** A named finite dimension of a block's states. `byCode` says that the mod's own code changes it while the block stands. */
+export type Property = { name: string; byCode?: boolean } & (
+  | { kind: 'toggle'; default: boolean }
+  | { kind: 'number'; min: number; max: number; default: number }
+  | { kind: 'choice'; values: readonly string[]; default: string; turned?: Readonly<Record<string, string>>; mirrored?: Readonly<Record<string, string>> }
+  | { kind: 'heading' | 'direction' | 'axis'; default: string }
+);
 
 export const propertyKinds = ['toggle', 'number', 'choice', 'heading', 'direction', 'axis'] as const;
 

@@ -26,18 +26,28 @@ export interface Coverage {
   dead: { row: number; coveredBy: number[] }[];
 }
 
-/** Proves which states the rows cover, and which rows can never win. Linear in rows × states / 32. */
+/** Proves which states the rows cover, and which rows can never win. Linear in rows × states / 32, and in the states that dead rows ask for. */
 export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
-  let open = BitSet.full(space.size);
+  const open = BitSet.full(space.size);
   const wins: BitSet[] = [];
-  const dead: Coverage['dead'] = [];
+  const blocked: number[] = [];
   rows.forEach((row, at) => {
-    const matching = space.matching(row.when);
-    const won = matching.and(open);
-    if (won.isEmpty)
-      dead.push({ row: at, coveredBy: wins.flatMap((earlier, i) => (earlier.and(matching).isEmpty ? [] : [i])) });
+    const won = space.matching(row.when).keepAll(open);
     wins.push(won);
-    open = open.without(matching);
+    if (won.isEmpty) blocked.push(at);
+    else open.dropAll(won);
+  });
+  if (!blocked.length) return { uncovered: open, wins, dead: [] };
+  const winner = new Int32Array(space.size).fill(-1);
+  wins.forEach((won, at) => won.forEach((state) => {
+    winner[state] = at;
+  }));
+  const dead = blocked.map((row) => {
+    const covers = new Uint8Array(rows.length);
+    space.matching(rows[row]!.when).forEach((state) => {
+      covers[winner[state]!] = 1;
+    });
+    return { row, coveredBy: [...covers.keys()].filter((at) => covers[at]) };
   });
   return { uncovered: open, wins, dead };
 }
@@ -50,7 +60,7 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
 export function expandRows<T>(rows: Rows<T>, space: StateSpace): (T | undefined)[] {
   const values = new Array<T | undefined>(space.size).fill(undefined);
   coverage(rows, space).wins.forEach((won, at) => {
-    for (const state of won) values[state] = rows[at]!.value;
+    won.forEach((state) => (values[state] = rows[at]!.value));
   });
   return values;
 }
@@ -60,47 +70,59 @@ export function valueIn<T>(rows: Rows<T>, space: StateSpace, state: number): T |
   return rows.find((row) => space.matching(row.when).has(state))?.value;
 }
 
-/** True when two values are the same data. */
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+/**
+ * A whole number for each state such that two states have the same one exactly when they have the same data; 0 stands for no value.
+ * `kinds` holds the value of each number, with undefined first.
+ */
+export function kindsOf<T>(values: readonly (T | undefined)[]): { kinds: (T | undefined)[]; of: Int32Array } {
+  const kinds: (T | undefined)[] = [undefined];
+  const byIdentity = new Map<T | undefined, number>([[undefined, 0]]);
+  const byData = new Map<string, number>();
+  const of = new Int32Array(values.length);
+  values.forEach((value, state) => {
+    let kind = byIdentity.get(value);
+    if (kind === undefined) {
+      const data = JSON.stringify(value);
+      kind = byData.get(data);
+      if (kind === undefined) {
+        kind = kinds.push(value) - 1;
+        byData.set(data, kind);
+      }
+      byIdentity.set(value, kind);
+    }
+    of[state] = kind;
+  });
+  return { kinds, of };
+}
+
+/** The places of the properties on which a value by state depends: changing one of them alone changes the value in some state. */
+export function mattering(of: Int32Array, space: StateSpace): number[] {
+  return space.values.flatMap((list, at) => {
+    if (list.length < 2) return [];
+    const step = space.steps[at]!;
+    const period = step * list.length;
+    for (let from = 0; from < of.length; from += period)
+      for (let i = from + step; i < from + period; i += 1) if (of[i] !== of[i - step]) return [at];
+    return [];
+  });
+}
 
 /** The properties on which the value really depends: changing one of them alone changes the value in some state. */
-export function dependsOn<T>(rows: Rows<T>, space: StateSpace): Set<string> {
-  const values = expandRows(rows, space);
-  const named = new Set(rows.flatMap((row) => Object.keys(row.when ?? {})));
-  const found = new Set<string>();
-  for (const { name } of space.properties) {
-    if (!named.has(name)) continue;
-    for (let state = 0; state < values.length && !found.has(name); state += 1) {
-      const other = space.encode({ ...space.decode(state), [name]: space.decode(0)[name]! });
-      if (!same(values[state], values[other])) found.add(name);
-    }
-  }
-  return found;
-}
+export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
+  new Set(mattering(kindsOf(expandRows(rows, space)).of, space).map((at) => space.properties[at]!.name));
 
 /**
  * Rows that give each state its value, naming only the properties on which the value depends. One row for each combination of those:
- * right for every input, not always the fewest.
+ * right for every input, not the fewest, and each state finds itself spelled out.
  *
  * @example rowsFromValues([0, 13, 0, 13], space) // [{ when: { lit: false }, value: 0 }, { when: { lit: true }, value: 13 }]
  */
 export function rowsFromValues<T>(values: readonly T[], space: StateSpace): Row<T>[] {
-  const keys = values.map((value) => JSON.stringify(value));
-  const matters = space.properties.filter(({ name }) => {
-    const outcome = new Map<number, string>();
-    const first = space.decode(0)[name]!;
-    return keys.some((key, state) => {
-      const rest = space.encode({ ...space.decode(state), [name]: first });
-      const before = outcome.get(rest) ?? key;
-      outcome.set(rest, before);
-      return before !== key;
-    });
+  const matters = mattering(kindsOf(values).of, space);
+  const others = space.values.map((_, at) => at).filter((at) => !matters.includes(at));
+  return values.flatMap((value, state) => {
+    // Of the states that differ only in what does not matter, the one with the first values speaks for all.
+    if (others.some((at) => space.digit(state, at) > 0)) return [];
+    return [matters.length ? { when: Object.fromEntries(matters.map((at) => [space.properties[at]!.name, space.values[at]![space.digit(state, at)]!])), value } : { value }];
   });
-  const rows = new Map<string, Row<T>>();
-  values.forEach((value, state) => {
-    const named = space.decode(state);
-    const when: When = Object.fromEntries(matters.map(({ name }) => [name, named[name]!]));
-    rows.set(JSON.stringify(when), matters.length ? { when, value } : { value });
-  });
-  return [...rows.values()];
 }

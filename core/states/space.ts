@@ -18,8 +18,10 @@ export class StateSpace {
   readonly size: number;
   /** The product of all value counts, even where it is too large to work with. */
   readonly trueSize: number;
-  private readonly values: readonly (readonly Value[])[];
-  private readonly steps: readonly number[];
+  /** The values of each property, in the order of the properties. */
+  readonly values: readonly (readonly Value[])[];
+  /** For each property, how far apart two states are that differ in it by one value. */
+  readonly steps: readonly number[];
   private readonly byName: ReadonlyMap<string, number>;
   private readonly slices = new Map<string, BitSet>();
 
@@ -37,9 +39,19 @@ export class StateSpace {
     return this.trueSize > mostStates;
   }
 
-  /** The position of a property's value in a state. */
-  private digit(state: number, at: number): number {
+  /** The place of a property among the properties; −1 when there is none of that name. */
+  indexOf(property: string): number {
+    return this.byName.get(property) ?? -1;
+  }
+
+  /** Which value of the property at that place the state has: its place among the property's values. */
+  digit(state: number, at: number): number {
     return Math.floor(state / this.steps[at]!) % this.values[at]!.length;
+  }
+
+  /** The state with another value, by its place, of the property at that place. */
+  withDigit(state: number, at: number, digit: number): number {
+    return state + (digit - this.digit(state, at)) * this.steps[at]!;
   }
 
   /** The named values of a state. `decode(encode(s))` is `s`. */
@@ -63,14 +75,14 @@ export class StateSpace {
   }
 
   /** The set of states in which a property has one value. Empty when there is no such property or value. */
-  private slice(name: string, value: Value): BitSet {
+  slice(name: string, value: Value): BitSet {
     const key = `${name}=${typeof value}:${String(value)}`;
     const known = this.slices.get(key);
     if (known) return known;
     const set = new BitSet(this.size);
-    const at = this.byName.get(name);
-    const digit = at === undefined ? -1 : this.values[at]!.indexOf(value);
-    if (at !== undefined && digit >= 0) {
+    const at = this.indexOf(name);
+    const digit = at < 0 ? -1 : this.values[at]!.indexOf(value);
+    if (digit >= 0) {
       const step = this.steps[at]!;
       const period = step * this.values[at]!.length;
       for (let from = digit * step; from < this.size; from += period) for (let i = 0; i < step; i += 1) set.add(from + i);
@@ -79,14 +91,27 @@ export class StateSpace {
     return set;
   }
 
-  /** The set of states that a condition matches. No condition matches all. */
-  matching(when: When | undefined): BitSet {
-    let set = BitSet.full(this.size);
-    for (const [name, wanted] of Object.entries(when ?? {})) {
-      const values = Array.isArray(wanted) ? wanted : [wanted];
-      set = set.and(values.map((value) => this.slice(name, value)).reduce((all, one) => all.or(one), new BitSet(this.size)));
+  /** The set of states in which a property has one of several values. */
+  private some(name: string, values: readonly Value[]): BitSet {
+    const key = `${name}=${JSON.stringify(values)}`;
+    let set = this.slices.get(key);
+    if (!set) {
+      set = values.reduce((all, value) => all.addAll(this.slice(name, value)), new BitSet(this.size));
+      // What is asked for again and again is kept; what is asked for in thousands of ways would only fill the memory.
+      if (this.slices.size < 512) this.slices.set(key, set);
     }
     return set;
+  }
+
+  /** The set of states that a condition matches, new each time. No condition matches all. */
+  matching(when: When | undefined): BitSet {
+    let set: BitSet | undefined;
+    for (const [name, wanted] of Object.entries(when ?? {})) {
+      const values = Array.isArray(wanted) ? wanted : [wanted];
+      const some = values.length === 1 ? this.slice(name, values[0]!) : this.some(name, values);
+      set = set ? set.keepAll(some) : some.copy();
+    }
+    return set ?? BitSet.full(this.size);
   }
 
   /** A state in words: `heading = east, lit = true`; a block without properties has "the only state". */
@@ -97,6 +122,53 @@ export class StateSpace {
 
   /** How many properties differ between two states. */
   distance(a: number, b: number): number {
-    return this.values.reduce((sum, _, at) => sum + (this.digit(a, at) === this.digit(b, at) ? 0 : 1), 0);
+    let apart = 0;
+    for (let at = 0; at < this.values.length; at += 1) if (this.digit(a, at) !== this.digit(b, at)) apart += 1;
+    return apart;
   }
+
+  /**
+   * For each state the member of the set that differs from it in the fewest properties; of equals, one that differs in a later property.
+   * Undefined for an empty set. Breadth first from all members at once: linear in states × properties.
+   */
+  nearest(members: BitSet): Int32Array | undefined {
+    const nearest = new Int32Array(this.size).fill(-1);
+    let front = [...members];
+    if (!front.length) return undefined;
+    for (const member of front) nearest[member] = member;
+    // States that differ in one property alone lie on a line. Once one of them is reached, so are all: a line is walked once.
+    const walked = this.values.map(() => new Uint8Array(this.size));
+    while (front.length) {
+      const next: number[] = [];
+      for (let at = this.values.length - 1; at >= 0; at -= 1)
+        for (const state of front) {
+          const line = this.withDigit(state, at, 0);
+          if (walked[at]![line]) continue;
+          walked[at]![line] = 1;
+          for (let digit = 0; digit < this.values[at]!.length; digit += 1) {
+            const other = line + digit * this.steps[at]!;
+            if (nearest[other]! >= 0) continue;
+            nearest[other] = nearest[state]!;
+            next.push(other);
+          }
+        }
+      front = next;
+    }
+    return nearest;
+  }
+}
+
+/**
+ * A condition that matches exactly the given values of each property; a property with all of its values is not named.
+ * `digits` holds for each property the places of its values.
+ *
+ * @example whenOf(space, [[1], [0, 1]]) // { heading: 'east' }
+ */
+export function whenOf(space: StateSpace, digits: readonly (readonly number[])[]): When | undefined {
+  const named = space.properties.flatMap((property, at): [string, Value | Value[]][] => {
+    const [values, all] = [digits[at]!, space.values[at]!];
+    if (values.length === all.length) return [];
+    return [[property.name, values.length === 1 ? all[values[0]!]! : values.map((digit) => all[digit]!)]];
+  });
+  return named.length ? Object.fromEntries(named) : undefined;
 }

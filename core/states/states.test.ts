@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { BitSet, bitsFor, coverage, dependsOn, expandRows, mixedRadix, rowsFromValues, StateSpace, toRows, valueIn, valuesOf, type Property, type Row, type State, type When } from './index.ts';
+import { BitSet, bitsFor, coverage, dependsOn, expandRows, rowsFromValues, StateSpace, toRows, valueIn, valuesOf, whenOf, type Property, type Row, type State, type When } from './index.ts';
 
 const kinds = fc.constantFrom<Property[]>(
   { name: 'lit', kind: 'toggle', default: false }, { name: 'level', kind: 'number', min: 2, max: 5, default: 2 }, { name: 'hung', kind: 'choice', values: ['floor', 'wall', 'ceiling'], default: 'floor' },
@@ -20,7 +20,6 @@ test('a state and its number are the same thing', () => fc.assert(fc.property(an
   const named = Array.from({ length: space.size }, (_, state) => space.decode(state));
   expect(named.map((state) => space.encode(state))).toEqual(named.map((_, state) => state));
   expect(new Set(named.map((state) => JSON.stringify(state))).size).toBe(space.size);
-  expect(mixedRadix(space).digits.reduce((size, digit) => size * digit.values, 1)).toBe(space.size);
   expect(space.size).toBeLessThanOrEqual(2 ** bitsFor(space.size));
 })));
 
@@ -77,3 +76,21 @@ test('a plain value is one row for all states', () => {
   expect(toRows<number[]>([1, 2])).toEqual([{ value: [1, 2] }]);
   expect(toRows([{ when: { lit: true }, value: 14 }, { value: 0 }])).toHaveLength(2);
 });
+
+test('the nearest member is as near as any, found by comparing with each', () => fc.assert(fc.property(anySpace.chain((space) => fc.tuple(fc.constant(space), fc.uniqueArray(fc.nat(space.size - 1), { maxLength: 5 }))), ([space, list]) => {
+  const nearest = space.nearest(list.reduce((set, member) => set.add(member), new BitSet(space.size)));
+  if (!list.length) return void expect(nearest).toBeUndefined();
+  nearest!.forEach((member, state) => {
+    expect(list).toContain(member);
+    expect(space.distance(state, member)).toBe(Math.min(...list.map((other) => space.distance(state, other))));
+  });
+})));
+
+test('a condition made from values matches exactly their combinations, and a changed digit changes one property', () => fc.assert(fc.property(
+  anySpace.chain((space) => fc.tuple(fc.constant(space), fc.tuple(...space.values.map((list) => fc.subarray(list.map((_, i) => i), { minLength: 1 }))), fc.nat(space.size - 1))), ([space, digits, state]) => {
+    const set = space.matching(whenOf(space, digits));
+    expect(set.has(state)).toBe(digits.every((list, at) => list.includes(space.digit(state, at))));
+    space.values.forEach((list, at) => list.forEach((value, digit) => {
+      expect(space.decode(space.withDigit(state, at, digit))).toEqual({ ...space.decode(state), [space.properties[at]!.name]: value });
+    }));
+  })));

@@ -1,0 +1,181 @@
+import { BitSet } from './bitset.ts';
+import { countRows, diagramOf, rowsOfDiagram, type Diagram } from './diagram.ts';
+import { boxesOf, searchRows } from './exact.ts';
+import { coverage, kindsOf, mattering, type Row, type Rows } from './rows.ts';
+import { StateSpace, whenOf } from './space.ts';
+
+/** Rows that mean exactly what was given, and how few they are. */
+export interface FewestRows<T> {
+  rows: Row<T>[];
+  /** True when it is proved that fewer rows cannot say it. */
+  exact: boolean;
+  /** No list of rows can be shorter than this: there are so many different values. */
+  atLeast: number;
+}
+
+/** Tables up to this many cells are searched for the shortest list. */
+const smallTable = 32;
+/** About how many cells are looked at while orders of the properties are tried. */
+const orderBudget = 60_000;
+/** Lists longer than this are not tidied row against row. */
+const tidyLimit = 512;
+
+/** A row while it is worked on: for each property the places of the values that it asks for, and its kind of value. */
+interface Draft { digits: number[][]; kind: number }
+
+/**
+ * Rows that give each state its value, and as few of them as can be found: the first match wins, states without a value stay without
+ * a row. For tables of up to 32 cells (counting only properties that matter) the list is the shortest there is unless a search of
+ * bounded length gives up; for larger ones it comes from the best of several decision diagrams and is never longer than one row for
+ * each different part of that diagram, nor longer than `from`: rows that are known to mean the same. `atLeast` says how short any
+ * list could be, `exact` whether this one is proved shortest. Throws a RangeError when `from` means something else.
+ *
+ * @example fewestRows([0, 13, 0, 13], space).rows // [{ when: { lit: true }, value: 13 }, { value: 0 }]
+ */
+export function fewestRows<T>(values: readonly (T | undefined)[], space: StateSpace, from?: Rows<T>): FewestRows<T> {
+  const { kinds, of } = kindsOf(values);
+  const atLeast = kinds.length - 1;
+  const matters = mattering(of, space);
+  const table = shrunk(of, space, matters);
+  const sizes = matters.map((at) => space.values[at]!.length);
+  const whole = (digits: readonly number[][]): number[][] => space.values.map((list, at) => (matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i)));
+
+  const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, sizes);
+  let drafts = given ?? [];
+  if (!given || given.length > atLeast) {
+    const made = fromDiagrams(table, kinds.length, sizes, given ? given.length * 4 : Infinity);
+    const tidy = made && tidied(made, table, sizes);
+    if (tidy && (!given || tidy.length < given.length)) drafts = tidy;
+  }
+  let exact = drafts.length <= atLeast;
+  const boxes = exact || table.length > smallTable ? undefined : boxesOf(sizes);
+  if (boxes) {
+    const { found, proved } = searchRows(table, kinds.length, boxes, drafts.length);
+    if (found) drafts = found.map(({ box, kind }) => ({ digits: box.digits, kind }));
+    exact = proved;
+  }
+  return { rows: drafts.map(({ digits, kind }): Row<T> => rowOf(whenOf(space, whole(digits)), kinds[kind] as T)), exact, atLeast };
+}
+
+const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, value } : { value });
+
+/** Given rows as drafts over the properties that matter. A row that asks for a property that matters nowhere asks for nothing. */
+function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefined)[], space: StateSpace, matters: readonly number[]): Draft[] {
+  const { wins, uncovered } = coverage(rows, space);
+  const { of: rowKinds } = kindsOf(rows.map((row) => row.value));
+  // Rows with the same data have the same number; which of the table's kinds that is shows in the first state that one of them wins.
+  const kindOf = new Map<number, number>();
+  wins.forEach((won, at) => won.forEach((state) => {
+    if (!kindOf.has(rowKinds[at]!)) kindOf.set(rowKinds[at]!, of[state]!);
+    if (kindOf.get(rowKinds[at]!) !== of[state]) throw new RangeError('the rows to begin with mean something else');
+  }));
+  uncovered.forEach((state) => {
+    if (of[state]) throw new RangeError('the rows to begin with leave out a state');
+  });
+  for (const [number, kind] of kindOf) if (JSON.stringify(kinds[kind]) !== JSON.stringify(rows[rowKinds.indexOf(number)]!.value)) throw new RangeError('the rows to begin with give other values');
+  return wins.flatMap((won, at) => {
+    if (won.isEmpty) return [];
+    const { when = {} } = rows[at]!;
+    const digits = matters.map((place) => {
+      const wanted = when[space.properties[place]!.name];
+      const asked = wanted === undefined ? space.values[place]! : Array.isArray(wanted) ? wanted : [wanted];
+      return space.values[place]!.flatMap((value, digit) => (asked.includes(value) ? [digit] : []));
+    });
+    return [{ digits, kind: kindOf.get(rowKinds[at]!)! }];
+  });
+}
+
+/** The table over the properties that matter, the others at their first value. */
+function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): Int32Array {
+  const size = matters.reduce((product, at) => product * space.values[at]!.length, 1);
+  if (size === of.length) return of;
+  const table = new Int32Array(size);
+  for (let cell = 0; cell < size; cell += 1) {
+    let [rest, state] = [cell, 0];
+    for (let i = matters.length - 1; i >= 0; i -= 1) {
+      const many = space.values[matters[i]!]!.length;
+      state += (rest % many) * space.steps[matters[i]!]!;
+      rest = Math.floor(rest / many);
+    }
+    table[cell] = of[state]!;
+  }
+  return table;
+}
+
+/** The rows of the diagram that makes the fewest, among the orders of properties that there is time to try; none when those are more than `most`. */
+function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[], most: number): Draft[] | undefined {
+  let best: { diagram: Diagram; order: number[]; rows: number } | undefined;
+  let left = Math.max(2, Math.floor(orderBudget / table.length));
+  for (const order of orders(sizes)) {
+    if ((left -= 1) < 0) break;
+    const diagram = diagramOf(table, kinds, sizes, order);
+    const rows = countRows(diagram);
+    if (!best || rows < best.rows) best = { diagram, order, rows };
+    if (best.rows <= kinds - 1) break;
+  }
+  const { diagram, order, rows } = best!;
+  if (rows > most) return undefined;
+  return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({ kind, digits: sizes.map((size, at) => asks.get(at) ?? range(size)) }));
+}
+
+const range = (size: number): number[] => Array.from({ length: size }, (_, i) => i);
+
+/** Orders of the dimensions: shortest first, longest first, as given, then every other one. */
+function* orders(sizes: readonly number[]): Generator<number[]> {
+  const given = range(sizes.length);
+  const short = [...given].sort((a, b) => sizes[a]! - sizes[b]! || a - b);
+  yield short;
+  yield [...short].reverse();
+  yield given;
+  if (sizes.length < 3 || sizes.length > 7) return;
+  function* permutations(rest: number[]): Generator<number[]> {
+    if (rest.length < 2) yield rest;
+    else for (const first of rest) for (const others of permutations(rest.filter((one) => one !== first))) yield [first, ...others];
+  }
+  yield* permutations(given);
+}
+
+/**
+ * Widens each row as far as it takes only cells that are its own or are taken already, then leaves out the rows that the rows below
+ * make up for.
+ */
+function tidied(drafts: Draft[], table: Int32Array, sizes: readonly number[]): Draft[] {
+  if (drafts.length > tidyLimit) return drafts;
+  const cellSpace = new StateSpace(sizes.map((size, at) => ({ name: `of_${at}`, kind: 'number', min: 0, max: size - 1, default: 0 })));
+  const cellsOf = ({ digits }: Draft) => cellSpace.matching(whenOf(cellSpace, digits));
+  const own = new Map<number, BitSet>();
+  table.forEach((kind, cell) => {
+    let set = own.get(kind);
+    if (!set) own.set(kind, (set = new BitSet(table.length)));
+    set.add(cell);
+  });
+  const taken = new BitSet(table.length);
+  const rows = drafts.map((draft) => {
+    let row = { draft, cells: cellsOf(draft) };
+    const free = taken.or(own.get(draft.kind)!);
+    sizes.forEach((size, at) => {
+      if (row.draft.digits[at]!.length === size) return;
+      const wider = { kind: draft.kind, digits: row.draft.digits.with(at, range(size)) };
+      const cells = cellsOf(wider);
+      if (cells.isWithin(free)) row = { draft: wider, cells };
+    });
+    taken.addAll(row.cells);
+    return row;
+  });
+  const winner = new Int32Array(table.length).fill(-1);
+  for (let at = rows.length - 1; at >= 0; at -= 1) rows[at]!.cells.forEach((cell) => (winner[cell] = at));
+  // From the last row upward: what the rows below would give each cell is known, so a row that gives its cells the same is not needed.
+  const below = new Int32Array(table.length);
+  const kept: Draft[] = [];
+  for (let at = rows.length - 1; at >= 0; at -= 1) {
+    const { draft, cells } = rows[at]!;
+    let needed = false;
+    cells.forEach((cell) => {
+      if (winner[cell] === at && below[cell] !== draft.kind) needed = true;
+    });
+    if (!needed) continue;
+    cells.forEach((cell) => (below[cell] = draft.kind));
+    kept.unshift(draft);
+  }
+  return kept;
+}
