@@ -1,7 +1,7 @@
-import { modelQuads, resolvedModelOf, templateNamed, textureSizes, textureOf, type Quad } from '../models/index.ts';
+import { modelQuads, uprightQuads, resolvedModelOf, templateNamed, textureSizes, textureOf, type Quad } from '../models/index.ts';
 import type { Mod, ResolvedBlock, Candidate } from '../mod/index.ts';
-import { asMade, isOrientation, usualTop } from '../space/index.ts';
-import { decodePicture, frameSize, tintColour, type Pixels } from '../textures/index.ts';
+import { asMade, isOrientation, mix, pickShare, scatterAt, usualTop, type Orientation, type Vec3 } from '../space/index.ts';
+import { decodePicture, frameAt, frameSize, tintColour, type Pixels } from '../textures/index.ts';
 import type { DrawnModel, PixelsOf } from './isometric.ts';
 
 /** The candidates that a state shows: of the first row that matches, or of every row of a layered look. */
@@ -10,41 +10,44 @@ export function candidatesIn(block: ResolvedBlock, state: number): Candidate[][]
   return block.looks.mode === 'layered' ? matching : matching.slice(0, 1);
 }
 
+/** Which candidate to show of each row: always the one of that number, or those that a place in the world picks. */
+export type Pick = number | Vec3;
+
 /**
- * The candidate that a position shows: by share, from a whole number spread evenly over 32 bits.
- *
- * @example pickCandidate([{ model: 'a', share: 3 }, { model: 'b', share: 1 }], 0) // 0
+ * The candidates that are shown: one of each row that counts. At a place in the world the choice goes by share and by a number that
+ * follows from the place alone (`mix`); the rows of a layered look choose one by one, as if they stood 65,536 cells apart.
  */
-export function pickCandidate(candidates: readonly Candidate[], even: number): number {
-  const shares = candidates.map(({ share = 1 }) => Math.max(0, share));
-  let left = (even / 2 ** 32) * shares.reduce((sum, share) => sum + share, 0);
-  const at = shares.findIndex((share) => (left -= share) < 0);
-  return Math.max(0, at);
+export function chosenCandidates(block: ResolvedBlock, state: number, pick: Pick): Candidate[] {
+  return candidatesIn(block, state).map((candidates, layer) => candidates[typeof pick === 'number' ? pick % candidates.length
+    : pickShare(candidates.map(({ share = 1 }) => share), mix(pick[0], pick[1], pick[2] + 65_536 * layer))]!);
 }
 
-/** What is drawn for a state, taking of each row the candidate number `pick`. A state without a look is a cube of the marker. */
-export function drawnModels(mod: Mod, block: ResolvedBlock, state: number, pick = 0): DrawnModel[] {
-  const chosen = candidatesIn(block, state).map((candidates) => candidates[pick % candidates.length]!);
-  const { alphaMode, alphaCutoff } = block.traits;
-  if (!chosen.length) return [{ quads: markerCube(mod.header.texels), orientation: asMade, alphaMode: 'opaque' }];
+/** What is drawn for a state. A state without a look is a cube of the marker; a layered look that draws nothing there is nothing. */
+export function drawnModels(mod: Mod, block: ResolvedBlock, state: number, pick: Pick = 0): DrawnModel[] {
+  const chosen = chosenCandidates(block, state, pick);
+  const { alphaMode, alphaCutoff, scatter } = block.traits;
+  if (!chosen.length) return block.looks.mode === 'layered' && block.looks.rows.length ? [] : [{ quads: markerCube(mod.header.texels), orientation: asMade, alphaMode: 'opaque' }];
+  const [shiftX, shiftZ] = typeof pick !== 'number' && scatter > 0 ? scatterAt(pick[0], pick[2], scatter) : [0, 0];
   return chosen.map((candidate): DrawnModel => {
     const { front = 'south', top = usualTop(front) } = candidate;
-    return { quads: quadsOf(mod, candidate.model), orientation: isOrientation({ front, top }) ? { front, top } : asMade, alphaMode, alphaCutoff, tint: tintColour(block.traits.tint) };
+    const orientation = isOrientation({ front, top }) ? { front, top } : asMade;
+    return { quads: quadsOf(mod, candidate.model, candidate.upright ? orientation : undefined), orientation, alphaMode, alphaCutoff, tint: tintColour(block.traits.tint), ...(shiftX || shiftZ ? { shift: [shiftX, 0, shiftZ] } : {}) };
   });
 }
 
 const known = new WeakMap<Mod['models'], { textures: Mod['textures']; texels: number; quads: Map<string, Quad[]> }>();
 
 /** The quads of a model; of one that does not resolve, a cube of the marker. The same array for as long as no model and no texture changes. */
-function quadsOf(mod: Mod, id: string): Quad[] {
+function quadsOf(mod: Mod, id: string, upright?: Orientation): Quad[] {
   const { models, textures, header: { texels } } = mod;
   let cache = known.get(models);
   if (!cache || cache.textures !== textures || cache.texels !== texels) known.set(models, (cache = { textures, texels, quads: new Map() }));
-  const before = cache.quads.get(id);
+  const key = upright ? `${id} ${upright.front} ${upright.top}` : id;
+  const before = cache.quads.get(key);
   if (before) return before;
   const model = resolvedModelOf(mod, id);
-  const quads = model && !model.missing && !model.circle ? modelQuads(model, texels, textureSizes(mod)) : markerCube(texels);
-  cache.quads.set(id, quads);
+  const quads = !model || model.missing || model.circle ? markerCube(texels) : upright ? uprightQuads(model, upright, texels, textureSizes(mod)) : modelQuads(model, texels, textureSizes(mod));
+  cache.quads.set(key, quads);
   return quads;
 }
 
@@ -59,8 +62,8 @@ function markerCube(texels: number): Quad[] {
 /** The textures that the drawn models need, by id. */
 export const neededTextures = (models: readonly DrawnModel[]): string[] => [...new Set(models.flatMap((model) => model.quads.map((quad) => quad.texture)))].filter((id) => id !== undefined);
 
-/** Pixels of the mod's textures from the bytes of their pictures: of a strip, its first frame. Remembered by digest. */
-export function texturePixels(mod: Mod, bytesOf: (sha256: string) => Uint8Array | undefined, known = new Map<string, Pixels>()): PixelsOf {
+/** Pixels of the mod's textures from the bytes of their pictures: of a strip, the frame that shows after `tick` ticks. Remembered by digest. */
+export function texturePixels(mod: Mod, bytesOf: (sha256: string) => Uint8Array | undefined, known = new Map<string, Pixels>(), tick = 0): PixelsOf {
   return (id) => {
     const texture = textureOf(mod, id);
     if (!texture) return undefined;
@@ -72,6 +75,8 @@ export function texturePixels(mod: Mod, bytesOf: (sha256: string) => Uint8Array 
       known.set(sha256, (pixels = decodePicture(bytes)));
     }
     const { width, height } = frameSize(texture);
-    return height >= pixels.height ? pixels : { width, height, data: pixels.data.subarray(0, width * height * 4) };
+    if (height >= pixels.height) return pixels;
+    const from = frameAt(texture, tick) * width * height * 4;
+    return { width, height, data: pixels.data.subarray(from, from + width * height * 4) };
   };
 }

@@ -9,6 +9,8 @@ export interface DrawnModel {
   alphaMode: 'opaque' | 'mask' | 'blend';
   alphaCutoff?: number;
   tint?: readonly [number, number, number];
+  /** How far it stands from its place, in texels of the world. */
+  shift?: Vec3;
 }
 
 /** The pixels of one frame of a texture; undefined draws the marker. */
@@ -43,8 +45,10 @@ interface Face { quad: Quad; model: DrawnModel; points: { x: number; y: number; 
 function place(quad: Quad, model: DrawnModel, texels: number, { side, scale }: Canvas): Face {
   const rotation = rotationOf(model.orientation);
   const half = texels / 2;
+  const [shiftX, shiftY, shiftZ] = model.shift ?? [0, 0, 0];
   const points = quad.corners.map((corner) => {
-    const [x, y, z] = turn(rotation, [corner[0] - half, corner[1] - half, corner[2] - half]);
+    const [tx, ty, tz] = turn(rotation, [corner[0] - half, corner[1] - half, corner[2] - half]);
+    const [x, y, z] = [tx + shiftX, ty + shiftY, tz + shiftZ];
     return { x: side / 2 + (x - z) * cos30 * scale, y: side / 2 + ((x + z) / 2 - y) * scale, depth: x + y + z };
   });
   const normal = turn(rotation, quad.normal);

@@ -1,4 +1,4 @@
-import { sides, sideStep, type Axis, type Side, type Vec3 } from '../space/index.ts';
+import { asMade, dot, facing, inverse, orientBox, rotationOf, sides, sideStep, turn, type Axis, type Orientation, type Side, type Vec3 } from '../space/index.ts';
 import type { ResolvedModel, TexturedBox } from './resolve.ts';
 
 /** A textured rectangle of a model, in texels, in the model's frame. */
@@ -44,6 +44,34 @@ export function naturalCrop({ at: [x, y, z], size: [w, h, d] }: Pick<TexturedBox
  */
 export const modelQuads = (model: ResolvedModel, texels: number, sizeOf: TextureSize): Quad[] =>
   model.boxes.flatMap((box) => sides.flatMap((side) => (box.sides[side] ? [quad(box, side, texels, sizeOf)] : [])));
+
+/**
+ * A model's quads with its pictures kept upright for one orientation: each face shows what it would show if the boxes had been made as
+ * they now lie. Boxes with a spin keep their pictures as they are, since they lie along no direction.
+ */
+export function uprightQuads(model: ResolvedModel, orientation: Orientation, texels: number, sizeOf: TextureSize): Quad[] {
+  const forth = rotationOf(orientation);
+  const back = rotationOf(inverse(orientation));
+  const middle = texels / 2;
+  const undo = ([x, y, z]: Vec3): Vec3 => {
+    const [a, b, c] = turn(back, [x - middle, y - middle, z - middle]);
+    return [a + middle, b + middle, c + middle];
+  };
+  return model.boxes.flatMap((box) => sides.flatMap((side) => {
+    const made = box.sides[side];
+    if (!made) return [];
+    const plain = quad(box, side, texels, sizeOf);
+    if (box.spin?.by) return [plain];
+    const lies = sides.find((one) => facing(asMade, one) === facing(orientation, side))!;
+    // A crop that was given is turned about its own middle where its face now lies on its side, so that texels keep their size.
+    const onItsSide = dot(turn(forth, pictureFrame[side].up), pictureFrame[lies].up) === 0;
+    const crop = made.crop && onItsSide ? turnedCrop(made.crop) : made.crop;
+    const lying = quad({ ...box, ...orientBox(box, orientation, texels), sides: { [lies]: { ...made, crop } } }, lies, texels, sizeOf);
+    return [{ ...plain, corners: lying.corners.map(undo) as unknown as Quad['corners'], uv: lying.uv }];
+  }));
+}
+
+const turnedCrop = ([left, top, width, height]: readonly [number, number, number, number]): [number, number, number, number] => [left + (width - height) / 2, top + (height - width) / 2, height, width];
 
 function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize): Quad {
   const made = box.sides[side]!;

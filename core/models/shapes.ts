@@ -10,7 +10,7 @@ import { resolvedModelOf } from './find.ts';
 export function shapeByState(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>): Row<PlainBox[]>[] {
   const { texels } = mod.header;
   const shapes = expandRows(shape, block.space);
-  const shown = shapes.includes('model') || shapes.includes(undefined) ? expandRows(block.looks.rows, block.space) : [];
+  const shown = shapes.includes('model') || shapes.includes(undefined) ? shownByState(block) : [];
   const turned = new Map<string, PlainBox[]>();
   const fromModel = (candidate: Candidate | undefined): PlainBox[] => {
     const key = candidate ? `${candidate.model} ${candidate.front} ${candidate.top}` : '';
@@ -21,9 +21,20 @@ export function shapeByState(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>)
   const values = shapes.map((asked = 'model', state) => {
     if (asked === 'none') return [];
     if (asked === 'whole') return [cell(texels)];
-    return asked === 'model' ? fromModel(shown[state]?.[0]) : asked;
+    if (asked !== 'model') return asked;
+    const layers = shown[state] ?? [];
+    // A look of one model is that model's boxes; layers are all of theirs together.
+    return layers.length === 1 || block.looks.mode === 'one-of' ? fromModel(layers[0]) : layers.flatMap(fromModel);
   });
   return rowsFromValues(values, block.space);
+}
+
+/** The first candidate of each row that a state shows. */
+function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
+  if (looks.mode === 'one-of') return expandRows(looks.rows, space).map((use) => (use?.[0] ? [use[0]] : []));
+  const shown = Array.from({ length: space.size }, (): Candidate[] => []);
+  for (const { when, value } of looks.rows) space.matching(when).forEach((state) => value[0] && shown[state]!.push(value[0]));
+  return shown;
 }
 
 const cell = (texels: number): PlainBox => ({ at: [0, 0, 0], size: [texels, texels, texels] });

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  asMade, axisOf, compose, cross, directionOf, directions, dot, facing, fillsCell, inverse, isOrientation, opposite, orientationOf, orientations,
+  anglesOf, asMade, axisOf, compose, cross, directionOf, directions, directionStep, dot, facing, fillsCell, inverse, isOrientation, matrixOf, opposite, orientationAlong, orientationOf, orientationOfAngles, orientations,
   orientBox, rotationOf, sides, turn, usualTop, type Rotation, type Vec3,
 } from './index.ts';
 
@@ -69,4 +69,41 @@ test('boxes fill the cell alone or together, or leave it open', () => {
   expect(fillsCell([{ at: [0, 0, 0], size: [16, 8, 16] }, { at: [0, 8, 0], size: [16, 8, 16] }], 16)).toBe(true);
   expect(fillsCell([{ at: [0, 0, 0], size: [16, 8, 16] }, { at: [0, 8, 0], size: [16, 8, 15] }], 16)).toBe(false);
   expect(fillsCell([], 16)).toBe(false);
+});
+
+test('the exact matrix, row by row, turns points as the orientation does', () => fc.assert(fc.property(anyOrientation, anyVector, (orientation, [x, y, z]) => {
+  const rows = matrixOf(orientation);
+  expect(rows.map(([a, b, c]) => a * x + b * y + c * z + 0)).toEqual([...turn(rotationOf(orientation), [x, y, z])]);
+})));
+
+test('sixteen orientations have a pair of angles, which gives them back; the eight others have none', () => {
+  const pairs = orientations.map((orientation) => ({ orientation, pair: anglesOf(orientation) }));
+  expect(pairs.filter(({ pair }) => pair)).toHaveLength(16);
+  for (const { orientation, pair } of pairs) if (pair) expect(orientationOfAngles(pair)).toEqual(orientation);
+  // By the matrices of the two turns, multiplied out with sines and cosines.
+  for (const aboutX of [0, 90, 180, 270])
+    for (const aboutY of [0, 90, 180, 270]) {
+      const [a, b] = [(aboutX * Math.PI) / 180, (aboutY * Math.PI) / 180];
+      const point = ([x, y, z]: Vec3): number[] => {
+        const [x1, y1, z1] = [x, y * Math.cos(a) - z * Math.sin(a), y * Math.sin(a) + z * Math.cos(a)];
+        return [x1 * Math.cos(b) + z1 * Math.sin(b), y1, -x1 * Math.sin(b) + z1 * Math.cos(b)].map((value) => Math.round(value) + 0);
+      };
+      expect([point([0, 0, 1]), point([0, 1, 0])]).toEqual([[...directionStep(orientationOfAngles({ aboutX, aboutY }).front)], [...directionStep(orientationOfAngles({ aboutX, aboutY }).top)]]);
+    }
+  expect(anglesOf({ front: 'south', top: 'east' })).toBeUndefined();
+  expect(anglesOf({ front: 'east', top: 'up' })).toEqual({ aboutX: 0, aboutY: 90 });
+  expect(() => orientationOfAngles({ aboutX: 45, aboutY: 0 })).toThrow(/no multiple of 90/);
+});
+
+test('spread along a heading the front faces it and the top keeps its tilt; along a direction the front; along an axis the top', () => {
+  for (const base of orientations)
+    for (const heading of ['north', 'east', 'south', 'west'] as const) {
+      const { front, top } = orientationAlong(heading, base);
+      const tilted = axisOf(base.front) === 'y';
+      expect(tilted ? top : front).toBe(heading);
+      // A turn about the vertical leaves what looks up looking up.
+      expect(tilted ? front : axisOf(top) === 'y' ? top : 'level').toBe(tilted ? base.front : axisOf(base.top) === 'y' ? base.top : 'level');
+    }
+  for (const direction of directions) expect(orientationAlong(direction, asMade).front).toBe(direction);
+  for (const axis of ['x', 'y', 'z'] as const) expect(axisOf(orientationAlong(axis, asMade).top)).toBe(axis);
 });

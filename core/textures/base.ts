@@ -1,13 +1,5 @@
+import { mix } from '../space/index.ts';
 import type { Pixels } from './png.ts';
-
-/** A whole number spread evenly over 32 bits by the three it is made of: products with odd constants, folded by shifts (Knuth, TAOCP 3, 6.4). */
-export function mix(a: number, b: number, c: number): number {
-  let h = Math.imul(a ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(b + 0x7f4a7c15, 0xc2b2ae35) ^ Math.imul(c + 0x165667b1, 0x27d4eb2f);
-  h ^= h >>> 15;
-  h = Math.imul(h, 0x2c1b3c6d);
-  h ^= h >>> 12;
-  return (h ^ (h >>> 15)) >>> 0;
-}
 
 /**
  * A plain picture to begin with: soft grain around a colour, in six steps of brightness, tiling on all sides. The same seed gives the

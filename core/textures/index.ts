@@ -1,6 +1,6 @@
 /** Textures: reading PNG with care, facts of pictures, strips. */
 export { decodePicture, encodePicture, mostPictureSide, pictureFacts, PictureProblem, type Pixels } from './png.ts';
-export { frameCount, frameSize } from './strip.ts';
+export { frameAt, frameCount, frameSize } from './strip.ts';
 export { marker } from './marker.ts';
 export { tintColour } from './tint.ts';
-export { basePicture, mix } from './base.ts';
+export { basePicture } from './base.ts';

@@ -7,3 +7,13 @@ export function frameSize({ picture, strip }: Texture): { width: number; height:
 
 /** How many frames a texture has, whole or not. */
 export const frameCount = (texture: Texture): number => texture.picture.height / frameSize(texture).height;
+
+/** Which frame of a texture shows after so many ticks: 0 for a still picture. Frames that the strip's order names and that do not exist count as the first. */
+export function frameAt(texture: Texture, tick: number): number {
+  const { strip } = texture;
+  const frames = Math.max(1, Math.floor(frameCount(texture)));
+  if (!strip || frames < 2) return 0;
+  const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
+  const frame = order[Math.floor(tick / strip.ticks) % order.length]!;
+  return frame >= 0 && frame < frames ? frame : 0;
+}

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { encode } from 'fast-png';
 import fc from 'fast-check';
-import { basePicture, decodePicture, encodePicture, frameCount, frameSize, marker, mix, pictureFacts, PictureProblem, tintColour, type Pixels } from './index.ts';
+import { basePicture, decodePicture, encodePicture, frameCount, frameSize, marker, pictureFacts, PictureProblem, tintColour, type Pixels } from './index.ts';
 
 const anyPixels: fc.Arbitrary<Pixels> = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 })).chain(([width, height]) =>
   fc.uint8Array({ minLength: width * height * 4, maxLength: width * height * 4 }).map((data) => ({ width, height, data })));
@@ -76,12 +76,6 @@ test('a base picture keeps near its colour and follows from its seed', () => {
   expect(basePicture('#a29a97', 16, 8)).not.toEqual(basePicture('#a29a97', 16, 7));
 });
 
-test('the mixing of positions is even: chi-square over 16 bins of 64 × 64 places stays below its 99.9 % bound', () => {
-  const bins = new Array<number>(16).fill(0);
-  for (let x = -32; x < 32; x += 1) for (let z = -32; z < 32; z += 1) bins[mix(x, 5, z) >>> 28]! += 1;
-  const expected = 4096 / 16;
-  expect(bins.reduce((sum, seen) => sum + (seen - expected) ** 2 / expected, 0)).toBeLessThan(37.7);
-});
 
 test('the marker is opaque, and a tint is a factor', () => {
   expect(pictureFacts(marker).alpha).toBe('none');
