@@ -11,6 +11,7 @@ export const CandidateSchema = z.strictObject({
   model: Id,
   front: DirectionSchema.optional(),
   top: DirectionSchema.optional(),
+  upright: z.boolean().optional().meta({ description: 'Keep texture upright: pictures stay as if the model had not been turned.' }),
   share: amount.optional(),
 });
 export type Candidate = z.output<typeof CandidateSchema>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { CountSchema, Triple } from './block.schema.ts';
 import { Id, Language, Name, PathName, Sha256, Version } from './names.ts';
+import { CodeLayoutSchema } from './states.schema.ts';
 import { toolKinds } from './traits.schema.ts';
 
 const amount = z.number().finite();
@@ -80,7 +81,7 @@ export type Header = z.output<typeof HeaderSchema>;
 
 /** The ledger: numbers that saved worlds depend on. They never move, and retired ones are never given again. */
 export const LedgerSchema = z.strictObject({
-  entries: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name })).max(100_000),
+  entries: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, codes: CodeLayoutSchema.optional().meta({ description: 'How the block\'s states are stored, once that must not follow from its properties alone.' }) })).max(100_000),
   retired: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, successor: Id.optional() })).max(100_000),
 });
 export type Ledger = z.output<typeof LedgerSchema>;

@@ -1,4 +1,20 @@
+import { mixedRadix, type CodeLayout, type StateSpace } from '../states/index.ts';
 import type { Ledger } from './entries.schema.ts';
 
 /** The next number that was never given: above every number in use and every retired one. */
 export const nextNumber = ({ entries, retired }: Ledger): number => [...entries, ...retired].reduce((next, { number }) => Math.max(next, number + 1), 0);
+
+const held = new WeakMap<Ledger['entries'], Map<string, CodeLayout>>();
+
+/** The layout of a block's state codes that the ledger holds, if it holds one. */
+export function heldCodes({ entries }: Ledger, block: string): CodeLayout | undefined {
+  let byBlock = held.get(entries);
+  if (!byBlock) {
+    byBlock = new Map(entries.flatMap(({ kind, name, codes }) => (kind === 'block' && codes ? [[name, codes]] : [])));
+    held.set(entries, byBlock);
+  }
+  return byBlock.get(block);
+}
+
+/** How a block's states are stored: as the ledger holds it or, where it holds nothing, mixed radix over the properties as they stand. */
+export const codesOf = (ledger: Ledger, block: string, space: StateSpace): CodeLayout => heldCodes(ledger, block) ?? mixedRadix(space);
