@@ -2,6 +2,7 @@ import { Command, CommanderError, Option } from 'commander';
 import { DiskProblem } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
+import { sheet, type SheetOptions } from './commands/sheet.ts';
 import { serve, type ServeOptions } from './commands/serve.ts';
 
 const program = new Command('obrank')
@@ -22,6 +23,16 @@ program.command('build').description('Build a mod folder into a pack.')
   .requiredOption('--out <path>', 'folder, or file that ends in .obpack')
   .option('--overwrite', 'overwrite files that Obrank did not write')
   .action(run<BuildCommandOptions>(build));
+program.command('sheet').description('Draw every state of a block, or every block of a mod, as one PNG.')
+  .argument('<mod>', 'mod folder')
+  .requiredOption('--out <file>', 'file that ends in .png')
+  .option('--block <name>', 'one block: all of its states')
+  .option('--size <pixels>', 'side of one picture', '64')
+  .option('--columns <number>', 'pictures in a row (chosen from the properties when left out)')
+  .option('--tick <number>', 'the moment that animated textures show, in ticks', '0')
+  .option('--against <file>', 'an earlier sheet: mark what differs, exit with 1 if anything does')
+  .option('--overwrite', 'replace the file if it is there')
+  .action(run<SheetOptions>(sheet));
 program.command('serve').description('Start the application on this machine.')
   .option('--port <number>', 'port (or OBRANK_PORT)')
   .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')

@@ -34,6 +34,6 @@ const pillar = (name: string, i: number): Block => ({
 const lamp = (name: string, i: number): Block => ({
   ...base(name, i, 'brick', 'pick'),
   traits: { lightEmitted: [{ when: { lit: true }, value: 4 + (i % 12) }, { value: 0 }] },
-  states: { properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false }], placing: [{ set: 'heading', to: 'toward the player' }] },
+  states: { properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false, byCode: true }], placing: [{ set: 'heading', to: 'toward the player' }] },
   looks: { mode: 'one-of', rows: (['north', 'east', 'south', 'west'] as const).map((front) => ({ when: { heading: front }, use: [{ model: `saltmarsh:${name}`, front }] })) },
 });

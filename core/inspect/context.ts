@@ -1,6 +1,7 @@
 import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
-import { idOf, ownName, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import { changeProperty, heldCodes, idOf, ownName, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
+import { mixedRadix, type CodeLayout } from '../states/index.ts';
 import type { Kit } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
 
@@ -56,6 +57,24 @@ export class BlockContext {
   /** True when the sound set is one of the mod's own. */
   hasSoundSet(id: string): boolean {
     return this.ask((mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''));
+  }
+
+  /** How the block's states are stored. */
+  get codes(): CodeLayout {
+    return this.ask((mod) => heldCodes(mod.ledger, this.block.name)) ?? mixedRadix(this.block.space);
+  }
+
+  /** A fix that lays the block's state codes out another way; undefined lets them follow from the properties. */
+  setCodes(title: string, codes: CodeLayout | undefined): Fix | undefined {
+    const entries = this.ask((mod) => mod.ledger.entries);
+    const at = entries.findIndex(({ kind, name }) => kind === 'block' && name === this.block.name);
+    return at < 0 ? undefined : { title, changes: [{ path: pointer(['ledger', 'entries', at, 'codes']), before: entries[at]!.codes, after: codes }] };
+  }
+
+  /** A fix that takes a property away, with every row and rule that names it put right. */
+  withoutProperty(at: number): Fix {
+    this.ask((mod) => mod.ledger.entries);
+    return { title: `Remove ${this.block.space.properties[at]!.name}`, changes: changeProperty(this.mod, this.block.name, at, undefined) };
   }
 
   /** All ids of a kind, for near misses. Asked only once something is wrong, so it need not be remembered. */

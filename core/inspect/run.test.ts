@@ -50,6 +50,6 @@ test('a mod folder is inspected as files, as a declaration, and as the pack that
   const lantern = new TextDecoder().decode(files.get('blocks/tide_lantern.json')).replace('"model": "saltmarsh:lantern/dark", "front": "north"', '"model": "saltmarsh:lantern/drak", "front": "north"');
   files.set('blocks/tide_lantern.json', new TextEncoder().encode(lantern));
   const [found] = inspectModFolder(files);
-  expect(found).toMatchObject({ rule: 'looks/model-missing', severity: 'error', file: 'blocks/tide_lantern.json', place: { line: 26 } });
+  expect(found).toMatchObject({ rule: 'looks/model-missing', severity: 'error', file: 'blocks/tide_lantern.json', place: { line: 37 } });
   expect(found!.message).toMatch(/Did you mean saltmarsh:lantern\/dark\?/);
 });

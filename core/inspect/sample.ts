@@ -24,7 +24,7 @@ export function sampleMod(): Mod {
       lamp: {
         identity: { group: 'shore', stock: 'bronze', item: 'block' },
         traits: { hidesNeighbours: 'never', lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }] },
-        states: { properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false }], placing: [{ set: 'heading', to: 'toward the player' }] },
+        states: { properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false, byCode: true }], placing: [{ set: 'heading', to: 'toward the player' }] },
         looks: { mode: 'one-of', rows: [
           { when: { heading: 'north' }, use: [{ model: 'saltmarsh:lamp', front: 'north' }] }, { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] },
           { when: { heading: 'west' }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] }, { use: [{ model: 'saltmarsh:lamp' }] },

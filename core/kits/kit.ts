@@ -7,6 +7,8 @@ export interface KitLimits {
   states: number;
   /** The bits of a state code. */
   stateCodeBits: number;
+  /** Whether shares of candidates must be whole numbers. */
+  wholeShares: boolean;
   /** The most boxes of one model. */
   boxes: number;
   /** How far outside the cell a box may reach, in texels of sixteen a block. */

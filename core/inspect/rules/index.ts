@@ -13,17 +13,23 @@ import { litButSameLight } from './traits/lit-but-same-light.ts';
 import { missingInToolTag } from './traits/missing-in-tool-tag.ts';
 import { numberOutOfRange } from './traits/number-out-of-range.ts';
 import { soundSetMissing } from './traits/sound-set-missing.ts';
+import { codesCollide } from './states/codes-collide.ts';
+import { codesTooWide } from './states/codes-too-wide.ts';
 import { defaultOutside } from './states/default-outside.ts';
+import { neverSet } from './states/never-set.ts';
 import { placingUnfit } from './states/placing-unfit.ts';
 import { propertyWithoutEffect } from './states/property-without-effect.ts';
 import { tooFewValues } from './states/too-few-values.ts';
 import { tooManyStates } from './states/too-many-states.ts';
+import { turningDoesNotReturn } from './states/turning-flaw.ts';
 import { valueTwice } from './states/value-twice.ts';
 import { badShares } from './looks/bad-shares.ts';
 import { deadRow } from './looks/dead-row.ts';
 import { headingWithoutEffect } from './looks/heading-without-effect.ts';
+import { headingsAlike } from './looks/headings-alike.ts';
 import { modelMissing } from './looks/model-missing.ts';
 import { noOrientation } from './looks/no-orientation.ts';
+import { nothingDrawn } from './looks/nothing-drawn.ts';
 import { stateWithoutRow } from './looks/state-without-row.ts';
 import { unknownCondition } from './looks/unknown-condition.ts';
 import { boxOutside } from './models/box-outside.ts';
@@ -76,9 +82,9 @@ import { wrongEdition } from './pack/wrong-edition.ts';
 /** Every rule, facet by facet. To add one: write its file in the folder of its facet and name it here. */
 export const rules: readonly Rule[] = [
   nearSameName, noGroup, noItemForm, reservedName, unknownStock, fillsButDoesNotHide, gatedWithoutTool, gradeOutOfReach,
-  hidesButSeeThrough, lightOutOfRange, litButSameLight, missingInToolTag, numberOutOfRange, soundSetMissing, defaultOutside, placingUnfit,
-  propertyWithoutEffect, tooFewValues, tooManyStates, valueTwice, badShares, deadRow, headingWithoutEffect, modelMissing, noOrientation,
-  stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,
+  hidesButSeeThrough, lightOutOfRange, litButSameLight, missingInToolTag, numberOutOfRange, soundSetMissing, codesCollide, codesTooWide, defaultOutside, neverSet, placingUnfit,
+  propertyWithoutEffect, tooFewValues, tooManyStates, turningDoesNotReturn, valueTwice, badShares, deadRow, headingWithoutEffect, headingsAlike, modelMissing, noOrientation,
+  nothingDrawn, stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,
   tooManyBoxes, alphaUnderMode, nothingTransparent, textureMissing, notSquare, oddSize, samePictureTwice, stripUneven, textureTooLarge,
   textureUnreadable, textureUnused, countUpsideDown, dropsNothingUnsaid, givesUnknown, lotNeverDrawn, emptyTag, memberMissing, memberTwice,
   unknownOwnTag, patternKeys, unknownThing, nameMissing, sameNameTwice, registeredButGone, notRegistered, numberTwice, doesNotFit,

@@ -1,3 +1,4 @@
+import type { Candidate } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const badShares = blockRule({
@@ -6,8 +7,10 @@ export const badShares = blockRule({
   fails: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 0 }] },
   passes: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 2 }] },
   check: ({ name, looks }, context) => looks.rows.flatMap((row, r) => row.value.flatMap(({ share }, c) => {
-    if (share === undefined || share > 0) return [];
+    const wholeShares = (use: Candidate[]) => context.set('Make the shares whole', ['looks', 'rows', r, 'use'], use.map((one) => ({ ...one, share: Math.max(1, Math.round((one.share ?? 1) * 10)) })));
     const at = ['looks', 'rows', r, 'use', c, 'share'];
+    if (share !== undefined && share > 0 && context.kit.limits.wholeShares && !Number.isInteger(share)) return [{ at, message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ${context.kit.title} takes whole shares only.`, fix: wholeShares(row.value) }];
+    if (share === undefined || share > 0) return [];
     return [{ at, message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never chosen.`, fix: context.set('Give it the share 1', at, 1) }];
   })),
 });

@@ -10,8 +10,11 @@ export const deadRow = blockRule({
   check({ name, space, looks, declared }, context) {
     if (looks.mode === 'layered' || space.tooLarge) return [];
     return coverage(looks.rows, space).dead.flatMap(({ row, coveredBy }) => {
-      // A condition that names what does not exist has its own rule.
-      if (!coveredBy.length) return [];
+      if (!coveredBy.length) {
+        // A condition that names what does not exist has its own rule; one that lists no value at all is found here.
+        const empty = Object.entries(looks.rows[row]!.when ?? {}).find(([, wanted]) => Array.isArray(wanted) && !wanted.length)?.[0];
+        return empty === undefined ? [] : [{ at: ['looks', 'rows', row], message: `${name}: row ${row + 1} of the look can never match: it allows no value of ${empty}.`, fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], declared.looks.rows.filter((_, i) => i !== row)) }];
+      }
       const rows = `${coveredBy.length > 1 ? 'rows' : 'row'} ${listed(coveredBy.map((i) => String(i + 1)))}`;
       return [{ at: ['looks', 'rows', row], message: `${name}: row ${row + 1} of the look can never match: ${rows} above it already cover${coveredBy.length > 1 ? '' : 's'} its states.`, fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], declared.looks.rows.filter((_, i) => i !== row)) }];
     });

@@ -1,6 +1,9 @@
-import { coverage } from '../../../states/index.ts';
+import { coverage, expandRows, fewestRows } from '../../../states/index.ts';
 import { count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
+
+/** In larger spaces one row for all that is left stands in for the nearest look of each state. */
+const mostStates = 4096;
 
 export const stateWithoutRow = blockRule({
   id: 'looks/state-without-row', severity: 'error', title: 'State without a look',
@@ -9,35 +12,17 @@ export const stateWithoutRow = blockRule({
   passes: { '/blocks/lamp/looks/rows/3/when': { lit: [false, true] } },
   check({ name, space, looks, declared }, context) {
     if (looks.mode === 'layered' || space.tooLarge) return [];
-    const { uncovered, wins } = coverage(looks.rows, space);
+    const { uncovered } = coverage(looks.rows, space);
     const first = uncovered.first;
     if (first === undefined) return [];
-    // The nearest covered state, and of equals the first, lends its look.
-    let nearest: { row: number; apart: number } | undefined;
-    wins.forEach((won, row) => {
-      for (const state of won) {
-        const apart = space.distance(first, state);
-        if (!nearest || apart < nearest.apart) nearest = { row, apart };
-      }
-    });
-    const lent = nearest && declared.looks.rows[nearest.row]!.use;
     const many = uncovered.count;
     const message = many > 1 ? `${name}: ${count(many, 'state')} have no look; the first is ${space.describe(first)}.` : `${name}: the state ${space.describe(first)} has no look.`;
-    const fix = lent ? context.set(many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state', ['looks', 'rows'], [...declared.looks.rows, ...missingRows()]) : undefined;
-    return [{ at: ['looks', 'rows'], message, fix }];
-
-    function missingRows() {
-      if (many > 64) return [{ use: lent }];
-      return [...uncovered].map((state) => {
-        let best = { row: nearest!.row, apart: Infinity };
-        wins.forEach((won, row) => {
-          for (const covered of won) {
-            const apart = space.distance(state, covered);
-            if (apart < best.apart) best = { row, apart };
-          }
-        });
-        return { when: space.decode(state), use: declared.looks.rows[best.row]!.use };
-      });
-    }
+    const nearest = space.nearest(uncovered.complement());
+    if (!nearest) return [{ at: ['looks', 'rows'], message }];
+    const shown = expandRows(looks.rows, space);
+    // What is missing becomes rows of its own below the others, so that nothing else is touched.
+    const added = space.size > mostStates ? [{ value: shown[nearest[first]!]! }] : fewestRows(shown.map((_, state) => (uncovered.has(state) ? shown[nearest[state]!] : undefined)), space).rows;
+    const title = many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state';
+    return [{ at: ['looks', 'rows'], message, fix: context.set(title, ['looks', 'rows'], [...declared.looks.rows, ...added.map(({ when, value }) => (when ? { when, use: value } : { use: value }))]) }];
   },
 });

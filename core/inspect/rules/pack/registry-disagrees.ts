@@ -1,5 +1,6 @@
 import { splitId } from '../../../mod/index.ts';
 import { bitsFor, StateSpace } from '../../../states/index.ts';
+import { codeFlaw } from '../../codes.ts';
 import { packRule } from '../../rule.ts';
 
 export const registryDisagrees = packRule({
@@ -16,8 +17,13 @@ export const registryDisagrees = packRule({
         const block = blocks.get(name);
         const place = registry.placeOf(`/entries/${i}`);
         if (!block) return [{ file: registry.file, place, message: `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not there.` }];
-        const { size, tooLarge } = new StateSpace(block.value.properties);
-        if (tooLarge || (entry.states === size && (entry.codes?.bits ?? 0) >= bitsFor(size))) return [];
+        const space = new StateSpace(block.value.properties);
+        const { size, tooLarge } = space;
+        if (tooLarge) return [];
+        if (entry.states === size && (entry.codes?.bits ?? 0) >= bitsFor(size)) {
+          const flaw = entry.codes && codeFlaw(entry.codes, space);
+          return flaw ? [{ file: registry.file, place: registry.placeOf(`/entries/${i}/codes`), message: `registry.json: of ${entry.id} ${flaw}.` }] : [];
+        }
         return [{ file: registry.file, place, message: `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ${bitsFor(size)} bits.` }];
       }),
     ];

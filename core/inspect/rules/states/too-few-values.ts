@@ -6,8 +6,8 @@ export const tooFewValues = blockRule({
   why: 'A property with one value never changes and tells nothing; one without values leaves the block without any state.',
   fails: { '/blocks/lamp/states/properties/2': { name: 'hung', kind: 'choice', values: ['wall'], default: 'wall' } },
   passes: {},
-  check: ({ name, space }) => space.properties.flatMap((property, i) => {
+  check: ({ name, space }, context) => space.properties.flatMap((property, i) => {
     const many = valueCount(property);
-    return many > 1 ? [] : [{ at: ['states', 'properties', i], message: `${name}: the property ${property.name} has ${many === 1 ? 'only one value' : 'no value'}.` }];
+    return many > 1 ? [] : [{ at: ['states', 'properties', i], message: `${name}: the property ${property.name} has ${many === 1 ? 'only one value' : 'no value'}.`, fix: context.withoutProperty(i) }];
   }),
 });

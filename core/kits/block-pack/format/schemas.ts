@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { DrawSchema, Triple } from '../../../mod/block.schema.ts';
 import { BoxSchema, ModelSchema, RecipeSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
 import { Id, Language, Name, Sha256, Version } from '../../../mod/names.ts';
-import { DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
+import { CodeLayoutSchema, DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
 import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
 
 /** The edition of the Block Pack that this code writes and reads. */
@@ -24,7 +24,7 @@ export const RegistryFile = z.strictObject({
   entries: z.array(z.strictObject({
     number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id,
     states: whole.min(1).optional(),
-    codes: z.strictObject({ kind: z.literal('mixed-radix'), bits: whole.min(0).max(32), digits: z.array(z.strictObject({ property: Name, values: whole.min(1) })) }).optional(),
+    codes: CodeLayoutSchema.optional(),
   })),
   retired: z.array(z.strictObject({ number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id, successor: Id.optional() })),
 });
@@ -56,7 +56,7 @@ export const LookFile = z.strictObject({
   }),
   rows: z.array(z.strictObject({
     when: WhenSchema.optional(),
-    use: z.array(z.strictObject({ model: Id, front: DirectionSchema, top: DirectionSchema, share: amount.min(0).optional() })).min(1),
+    use: z.array(z.strictObject({ model: Id, front: DirectionSchema, top: DirectionSchema, upright: z.boolean().optional(), share: amount.min(0).optional() })).min(1),
   })),
 });
 

@@ -34,7 +34,7 @@ export function writeLook(block: ResolvedBlock): LookDocument {
     },
     rows: block.looks.rows.map(({ when, value }) => ({
       when,
-      use: value.map(({ model, front = 'south', top, share }) => ({ model, front, top: top ?? usualTop(front), share: value.length > 1 ? share ?? 1 : share })),
+      use: value.map(({ model, front = 'south', top, upright, share }) => ({ model, front, top: top ?? usualTop(front), upright: upright || undefined, share: value.length > 1 ? share ?? 1 : share })),
     })),
   };
 }

@@ -1,5 +1,4 @@
-import { idOf, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
-import { mixedRadix } from '../../../states/index.ts';
+import { codesOf, idOf, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { edition, formatName, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
 
 /** Writes `pack.json`; `files` holds the digest of every other file. */
@@ -14,7 +13,7 @@ export function writeRegistry({ header: { namespace }, ledger }: { header: Heade
   return {
     entries: [...ledger.entries].sort((a, b) => a.number - b.number).map(({ number, kind, name }) => {
       const block = kind === 'block' ? blocks.get(name) : undefined;
-      return { number, kind, id: idOf(namespace, name), states: block?.space.size, codes: block && mixedRadix(block.space) };
+      return { number, kind, id: idOf(namespace, name), states: block?.space.size, codes: block && codesOf(ledger, name, block.space) };
     }),
     retired: ledger.retired.map(({ number, kind, name, successor }) => ({ number, kind, id: idOf(namespace, name), successor })),
   };

@@ -26,7 +26,7 @@ test('rules of a block: stock filled in, values by state as rows, boxes turned w
     hardness: 11, blastRating: 14, tool: { kind: 'pick', leastGrade: 1 }, gated: true,
     lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }], lightAbsorbed: [{ value: 15 }], friction: [{ value: 0.6 }],
     catchesFire: 0, burnsAway: 0,
-    properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false }],
+    properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false, byCode: true }],
     placement: [{ set: 'heading', to: 'toward the player' }],
     collision: shape, outline: shape,
   });
@@ -76,7 +76,7 @@ test('registry: the ledger in the order of its numbers, states and how their cod
     entries: [
       { number: 0, kind: 'group', id: 'saltmarsh:shore' },
       { number: 1, kind: 'block', id: 'saltmarsh:bank', states: 1, codes: { kind: 'mixed-radix', bits: 0, digits: [] } },
-      { number: 2, kind: 'block', id: 'saltmarsh:lamp', states: 8, codes: { kind: 'mixed-radix', bits: 3, digits: [{ property: 'heading', values: 4 }, { property: 'lit', values: 2 }] } },
+      { number: 2, kind: 'block', id: 'saltmarsh:lamp', states: 8, codes: { kind: 'mixed-radix', bits: 3, digits: [{ property: 'heading', values: ['north', 'east', 'south', 'west'] }, { property: 'lit', values: [false, true] }] } },
     ],
     retired: [{ number: 9, kind: 'block', id: 'saltmarsh:pier', successor: 'saltmarsh:bank' }],
   });
