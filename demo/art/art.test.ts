@@ -11,9 +11,10 @@ test('the pictures and sounds in the repository are those that the script makes 
   for (const [name, make] of Object.entries(sounds)) expect([name, Buffer.from(make()).equals(readFileSync(`demo/saltmarsh/sounds/${name}.wav`))]).toEqual([name, true]);
 });
 
-test('every picture is 16 texels square, with holes only where they are meant', () => {
+test('every picture is 16 texels square or frames of that, with holes only where they are meant, and grey only where it is tinted', () => {
   for (const [name, draw] of Object.entries(textures)) {
-    expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({ width: 16, height: 16, alpha: ['lantern/cage', 'salt'].includes(name) ? 'holes' : 'none' });
+    const frames = name === 'gauge/water' ? 4 : 1;
+    expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({ width: 16, height: 16 * frames, alpha: /cage|^salt$|samphire/.test(name) ? 'holes' : 'none', grey: /samphire/.test(name) });
   }
 });
 

@@ -4,6 +4,7 @@ import { chance, clear, hex, paint, shade, step, tilingNoise, type Colour } from
 const salt = ['#b9b4a8', '#cfcabd', '#dfdace', '#ebe7dc', '#f5f2e9', '#fdfcf6'].map(hex);
 const straw = ['#6d5a2e', '#8a7440', '#a58c50', '#bfa562', '#d3bb78', '#e4d092'].map(hex);
 const brass = ['#5e4019', '#7c5722', '#9a6f2c', '#b98a3c', '#d2a552', '#ebc878'].map(hex);
+const wood = ['#4a3a28', '#5f4b33', '#755d40', '#8a704e', '#9f8460', '#b59a75'].map(hex);
 const iron = ['#3b464c', '#4a565d', '#5b686f', '#6d7a80', '#829096'].map(hex);
 
 /** A crust of salt: plates of drifted crystal with cracks between them and a few bright grains. */
@@ -76,12 +77,71 @@ const cage = (): Pixels => paint(16, 16, (x, y) => {
   return step(brass, (x % 5 === 0 ? 0.2 : -0.1) + (y === 7 && x % 5 !== 0 ? -0.35 : 0) + (y === 0 ? 0.5 : y === 15 ? -0.5 : 0));
 });
 
+/** Weathered planks: `upright` boards with gaps between, or one beam with its grain along it. */
+const planks = (seed: number, upright: boolean): Pixels => {
+  const grain = tilingNoise(16, 8, seed);
+  const random = chance(seed);
+  const tones = Array.from({ length: 4 }, () => random() * 0.6 - 0.3);
+  return paint(16, 16, (x, y) => {
+    const [across, along] = upright ? [x, y] : [y, x];
+    if (upright && across % 4 === 3) return step(wood, -0.9 + grain(x, y) * 0.2);
+    const nail = upright && across % 4 === 1 && (along === 2 || along === 13);
+    return nail ? hex('#3b464c') : step(wood, tones[upright ? across >> 2 : across >> 3]! + grain(across * 3, along >> 1) * 0.5 + (across % 4 === 0 ? 0.25 : 0));
+  });
+};
+
+/** The board of the gauge: light wood with a line for each step, a long one for every fifth. */
+const gaugeScale = (): Pixels => paint(16, 16, (x, y) => {
+  const level = 15 - y;
+  const line = level % 5 === 0 ? x < 7 : level % 5 !== 1 && level % 2 === 1 && x < 3;
+  return line && y < 15 ? hex('#33423f') : step(salt, 0.35 + ((x * 7 + y * 3) % 5) / 14);
+});
+
+/** Water in a narrow glass, in four frames: bubbles that rise by a texel each. */
+const gaugeWater = (): Pixels => paint(16, 64, (x, y) => {
+  const [frame, row] = [y >> 4, y & 15];
+  const bubble = (x * 5 + row + frame) % 7 === 0 && (x * 3 + row + frame) % 4 === 0;
+  return bubble ? hex('#bfe4dd') : shade(hex('#2f8f93'), (((row + frame) >> 1) % 2) * 10 - (x % 2) * 8);
+});
+
+/** A tuft of samphire: jointed stems from the ground, grey, since the climate gives it its colour. */
+const samphire = (seed: number, stems: number, tall: number): Pixels => {
+  const random = chance(seed);
+  const drawn = new Map<number, number>();
+  const put = (x: number, y: number, tone: number) => x >= 0 && x < 16 && y >= 0 && y < 16 && drawn.set(y * 16 + x, tone);
+  for (let i = 0; i < stems; i += 1) {
+    const base = 2 + ((i + 0.5) * 12) / stems;
+    const height = Math.round(tall * (0.6 + random() * 0.4));
+    const lean = (random() - 0.5) * 0.5;
+    const shoot = random() < 0.5 ? 0 : 1;
+    for (let up = 0; up < height; up += 1) {
+      const x = Math.round(base + lean * up);
+      put(x, 15 - up, (up % 4 === 3 ? -0.7 : -0.1) + (up / tall) * 0.9);
+      if (up > 1 && up < height - 2 && up % 3 === 2) {
+        const to = (up / 3 + shoot) & 1 ? 1 : -1;
+        put(x + to, 15 - up - 1, 0.2);
+        put(x + to * 2, 15 - up - 2, 0.7);
+        put(x + to * 2, 15 - up - 3, 1);
+      }
+    }
+  }
+  const greys = ['#5c5c5c', '#7d7d7d', '#9d9d9d', '#bdbdbd', '#dadada'].map(hex);
+  return paint(16, 16, (x, y) => {
+    const tone = drawn.get(y * 16 + x);
+    return tone === undefined ? clear : step(greys, tone);
+  });
+};
+
 /** Every texture of the demo mod by the path of its name. */
 export const textures: Record<string, () => Pixels> = {
   salt_crust_a: () => saltCrust(3), salt_crust_b: () => saltCrust(18), salt_crust_c: () => saltCrust(29), salt_crust_d: () => saltCrust(44),
   reed_thatch_side: thatchSide, reed_thatch_end: thatchEnd,
   'lantern/brass': () => metal(brass, 5, true), 'lantern/iron': () => metal(iron, 9, false),
   'lantern/cage': cage, 'lantern/pane_lit': () => pane(true), 'lantern/pane_dark': () => pane(false),
+  'gate/timber': () => planks(61, false), 'gate/boards': () => planks(67, true),
+  'fence/rail': () => planks(71, false),
+  'gauge/scale': gaugeScale, 'gauge/water': gaugeWater, 'gauge/dark': () => paint(16, 16, (x) => shade(hex('#2a3b40'), x % 2 ? 8 : 0)),
+  samphire_a: () => samphire(11, 4, 11), samphire_b: () => samphire(23, 3, 14), samphire_c: () => samphire(37, 5, 8), samphire_d: () => samphire(53, 2, 15), samphire_e: () => samphire(79, 3, 6),
   salt: () => {
     const random = chance(7);
     return paint(16, 16, (x, y) => {

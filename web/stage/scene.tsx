@@ -2,11 +2,10 @@ import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { candidatesIn, drawnModels, pickCandidate, type DrawnModel } from '../../core/draw/index.ts';
+import { drawnModels, type DrawnModel } from '../../core/draw/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { directionStep, directions, facing, type Direction, type PlainBox, type Vec3 } from '../../core/space/index.ts';
 import { valueIn } from '../../core/states/index.ts';
-import { mix } from '../../core/textures/index.ts';
 import { versionOf } from '../api/version.ts';
 import { partsOf, type Part } from './geometry.ts';
 import { useStageTexture } from './textures.ts';
@@ -27,7 +26,6 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
   const emitted = valueIn(block.traits.lightEmitted, block.space, state) ?? 0;
   const at = cells[options.arrangement];
   const ambient = daylight[options.hour].map((value) => Math.max(value, emitted / 15)) as [number, number, number];
-  const candidates = candidatesIn(block, state)[0] ?? [];
   const first = drawnModels(mod, block, state)[0];
   return (
     <>
@@ -35,8 +33,7 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
       <Ground grid={colours.grid} soft={colours.soft} />
       {options.light && emitted > 0 && <LightOnGround level={emitted} />}
       {at.map((cell) => {
-        const pick = options.arrangement === 'Alone' ? 0 : pickCandidate(candidates, mix(cell[0], cell[1], cell[2]));
-        return <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, pick)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />;
+        return <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />;
       })}
       {options.outline && outline.map((box, i) => <OutlineBox key={i} box={box} texels={mod.header.texels} colour={colours.tide} />)}
       {first && options.arrangement === 'Alone' && block.looks.rows.length > 0 && <FrontArrow model={first} colour={colours.tide} />}

@@ -1,7 +1,6 @@
 import { Button } from '@mantine/core';
 import { kitNamed } from '../../../../core/kits/index.ts';
-import { nextNumber } from '../../../../core/mod/index.ts';
-import { mixedRadix } from '../../../../core/states/index.ts';
+import { codesOf, nextNumber } from '../../../../core/mod/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
@@ -12,7 +11,7 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
   const mod = useMod();
   const session = useSession();
   const entry = mod.ledger.entries.find((one) => one.kind === 'block' && one.name === name);
-  const codes = mixedRadix(block.space);
+  const codes = codesOf(mod.ledger, name, block.space);
   const { limits, title } = kitNamed(mod.header.kit);
   const register = () => {
     const { ledger } = session.view.mod;
@@ -23,14 +22,7 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
     <>
       <Field label="Number" value={entry ? <span className="mono value">{entry.number}</span> : <Button onClick={register}>Register it</Button>} note={entry ? 'It never moves and is never given again: saved worlds depend on it.' : 'Not in the registry, so it does not exist in the game.'} />
       <Field label="States" value={<span className="mono value">{block.space.trueSize.toLocaleString('en')}</span>} />
-      <Field label="State code" value={<span className="mono value">{codes.bits} of {limits.stateCodeBits} bits</span>} note={`Each state is stored as one number, the last property counting fastest. ${title} has room for ${count(2 ** limits.stateCodeBits, 'state')}.`}>
-        {codes.digits.length > 0 && (
-          <table style={{ width: '100%', borderCollapse: 'collapse', fontSize: 12, marginTop: 6 }}>
-            <thead><tr className="soft"><th align="left">property</th><th align="right">values</th><th align="right">step</th></tr></thead>
-            <tbody>{codes.digits.map((digit, i) => <tr key={digit.property}><td className="mono">{digit.property}</td><td align="right">{digit.values}</td><td align="right">{codes.digits.slice(i + 1).reduce((step, next) => step * next.values, 1)}</td></tr>)}</tbody>
-          </table>
-        )}
-      </Field>
+      <Field label="State code" value={<span className="mono value">{codes.bits} of {limits.stateCodeBits} bits</span>} note={`Each state is stored as one number. The facet States shows and changes how. ${title} has room for ${count(2 ** limits.stateCodeBits, 'state')}.`} />
       {!block.space.tooLarge && <Field label="The state shown" value={<span className="mono value">code {state}</span>} note={block.space.describe(state)} />}
       <Field label="In the mod's code" note="From code/ids.ts, which every build writes."><pre className="mono" style={{ background: 'var(--paper)', borderRadius: 6, padding: '8px 10px', margin: '6px 0 0', whiteSpace: 'pre-wrap' }}>{`blockIds.${name}\ndefaultStates.${name}`}</pre></Field>
     </>
