@@ -12,7 +12,7 @@ const arrows: Record<string, string[]> = {
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
   'core/traits': ['core/mod', 'core/states'], 'core/loot': ['core/mod', 'core/states', 'core/traits'],
-  'core/draw': ['core/mod', 'core/models', 'core/space', 'core/textures'],
+  'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits/block-pack/format': ['core/mod'],
   'core/kits/block-pack/read': ['core/kits/block-pack/format', 'core/json', 'core/mod', 'core/textures', 'core/bytes', 'core/words'],
   'core/kits/block-pack/write': ['core/kits', 'core/json', 'core/mod', 'core/models', 'core/space', 'core/states', 'core/bytes'],

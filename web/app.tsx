@@ -10,6 +10,7 @@ import { Blocks } from './places/blocks/blocks.tsx';
 import { Build } from './places/build/build.tsx';
 import { InspectionPlace } from './places/inspection/inspection.tsx';
 import { Library } from './places/library/library.tsx';
+import { Sheet } from './places/sheet/sheet.tsx';
 import { NewMod } from './places/blocks/new-mod.tsx';
 
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
@@ -26,6 +27,7 @@ export function App() {
         <Route path="blocks/:block/:facet" element={<Bench />} />
         <Route path="library" element={<Library />} />
         <Route path="inspection" element={<InspectionPlace />} />
+        <Route path="sheet" element={<Sheet />} />
         <Route path="build" element={<Build />} />
         <Route path="*" element={<Nowhere />} />
       </Route>

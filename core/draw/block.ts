@@ -1,13 +1,23 @@
 import { modelQuads, uprightQuads, resolvedModelOf, templateNamed, textureSizes, textureOf, type Quad } from '../models/index.ts';
 import type { Mod, ResolvedBlock, Candidate } from '../mod/index.ts';
 import { asMade, isOrientation, mix, pickShare, scatterAt, usualTop, type Orientation, type Vec3 } from '../space/index.ts';
+import { expandRows } from '../states/index.ts';
 import { decodePicture, frameAt, frameSize, tintColour, type Pixels } from '../textures/index.ts';
 import type { DrawnModel, PixelsOf } from './isometric.ts';
 
-/** The candidates that a state shows: of the first row that matches, or of every row of a layered look. */
+const shown = new WeakMap<ResolvedBlock, Candidate[][][]>();
+
+/** The candidates that a state shows: of the first row that matches, or of every row of a layered look. Worked out for all states at once. */
 export function candidatesIn(block: ResolvedBlock, state: number): Candidate[][] {
-  const matching = block.looks.rows.filter((row) => block.space.matching(row.when).has(state)).map((row) => row.value);
-  return block.looks.mode === 'layered' ? matching : matching.slice(0, 1);
+  let byState = shown.get(block);
+  if (!byState) {
+    const { looks, space } = block;
+    const lists = Array.from({ length: space.size }, (): Candidate[][] => []);
+    if (looks.mode === 'one-of') expandRows(looks.rows, space).forEach((use, at) => use && lists[at]!.push(use));
+    else for (const row of looks.rows) space.matching(row.when).forEach((at) => lists[at]!.push(row.value));
+    shown.set(block, (byState = lists));
+  }
+  return byState[state] ?? [];
 }
 
 /** Which candidate to show of each row: always the one of that number, or those that a place in the world picks. */

@@ -1,4 +1,4 @@
 /** Software isometric drawing: thumbnails. */
 export { drawIsometric, type DrawnModel, type PixelsOf } from './isometric.ts';
 export { candidatesIn, chosenCandidates, drawnModels, neededTextures, texturePixels, type Pick } from './block.ts';
-export { compareSheets, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, type SheetCell, type SheetComparison } from './sheet.ts';
+export { cellsIn, compareSheets, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, type SheetCell, type SheetComparison } from './sheet.ts';

@@ -2,7 +2,7 @@ import { beforeAll, expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { resolveBlock, type Mod } from '../mod/index.ts';
-import { chosenCandidates, compareSheets, drawIsometric, drawnModels, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type PixelsOf } from './index.ts';
+import { cellsIn, chosenCandidates, compareSheets, drawIsometric, drawnModels, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type PixelsOf } from './index.ts';
 
 let mod: Mod;
 let pixelsAt: (tick: number) => PixelsOf;
@@ -44,6 +44,13 @@ test('laid on itself a sheet has no difference; one changed state is marked wher
   expect(found.cells).toEqual([block('tide_lantern').space.encode({ heading: 'north', hung: 'wall', lit: false })]);
   expect(found.differing).toBeGreaterThan(20);
   expect(() => compareSheets(before, drawSheet(mod, sheetCells(mod, 'sluice_gate'), options), 24)).toThrow(/differ in size/);
+});
+
+test('a block that was not there, or had other states, leaves its place clear', () => {
+  const cells = sheetCells(mod);
+  const { samphire: _gone, ...blocks } = mod.blocks;
+  const before: Mod = { ...mod, blocks: { ...blocks, tide_lantern: { ...mod.blocks['tide_lantern']!, states: { properties: [] } } } };
+  expect(cellsIn(before, cells, mod).map((cell, i) => cell === cells[i])).toEqual(cells.map(({ block: name }) => name !== 'samphire' && name !== 'tide_lantern'));
 });
 
 test('an animated texture shows the frame of its tick', () => {

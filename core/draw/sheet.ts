@@ -18,12 +18,13 @@ export function sheetCells(mod: Mod, block?: string): SheetCell[] {
 
 /**
  * How many columns a sheet has: for the states of one block as many as its last properties have combinations, so that rows and columns
- * mean something; otherwise about as many as rows.
+ * mean something; otherwise about twice as many as rows.
  */
 export function sheetColumns(mod: Mod, cells: readonly SheetCell[]): number {
-  const square = Math.max(1, Math.ceil(Math.sqrt(cells.length)));
   const [first] = cells;
-  if (!first || cells.some((cell) => cell.block !== first.block)) return square;
+  // A sheet of blocks lies on its side, as screens do.
+  if (!first || cells.some((cell) => cell.block !== first.block)) return Math.max(1, Math.ceil(Math.sqrt(cells.length * 2)));
+  const square = Math.max(1, Math.ceil(Math.sqrt(cells.length)));
   let columns = 1;
   for (const list of resolveBlock(mod, first.block, mod.blocks[first.block]!).space.values.toReversed()) {
     if (columns * list.length > 24) break;
@@ -42,15 +43,20 @@ export function sheetProblem(cells: number, { size, columns }: Omit<SheetOptions
 }
 
 /**
- * Draws a sheet picture by picture, row by row, on a clear ground. It yields the number of pictures that are done, so that whoever
+ * Draws a sheet picture by picture, row by row, on a clear ground; where there is no cell it stays clear. It yields the number of pictures that are done, so that whoever
  * draws can show progress or stop; at the end it returns the sheet. Throws a RangeError when the sheet would be too large.
  */
-export function* sheetSteps(mod: Mod, cells: readonly SheetCell[], { size, columns, pixelsOf }: SheetOptions): Generator<number, Pixels> {
+export function* sheetSteps(mod: Mod, cells: readonly (SheetCell | undefined)[], { size, columns, pixelsOf }: SheetOptions): Generator<number, Pixels> {
   const problem = sheetProblem(cells.length, { size, columns });
   if (problem) throw new RangeError(problem);
   const width = Math.max(1, columns * size);
   const sheet: Pixels = { width, height: Math.max(1, Math.ceil(cells.length / columns) * size), data: new Uint8Array(width * Math.max(1, Math.ceil(cells.length / columns) * size) * 4) };
-  for (const [i, { block, state }] of cells.entries()) {
+  for (const [i, cell] of cells.entries()) {
+    if (!cell) {
+      yield i + 1;
+      continue;
+    }
+    const { block, state } = cell;
     const drawn = drawIsometric(drawnModels(mod, resolveBlock(mod, block, mod.blocks[block]!), state), mod.header.texels, size, pixelsOf);
     const [left, top] = [(i % columns) * size, Math.floor(i / columns) * size];
     for (let y = 0; y < size; y += 1) sheet.data.set(drawn.data.subarray(y * size * 4, (y + 1) * size * 4), ((top + y) * width + left) * 4);
@@ -71,6 +77,13 @@ export function drawSheet(mod: Mod, cells: readonly SheetCell[], options: SheetO
     if (step.done) return step.value;
   }
 }
+
+/** The same cells in another version of the mod: none where the block was not there or had other states. */
+export const cellsIn = (mod: Mod, cells: readonly SheetCell[], now: Mod): (SheetCell | undefined)[] => cells.map((cell) => {
+  const before = Object.hasOwn(mod.blocks, cell.block) ? resolveBlock(mod, cell.block, mod.blocks[cell.block]!).space : undefined;
+  const after = resolveBlock(now, cell.block, now.blocks[cell.block]!).space;
+  return before && before.size === after.size && before.describe(cell.state) === after.describe(cell.state) ? cell : undefined;
+});
 
 /** Two sheets laid on each other: what is alike made faint, what differs marked, and in which pictures. */
 export interface SheetComparison { pixels: Pixels; differing: number; cells: number[] }
@@ -95,7 +108,9 @@ export function compareSheets(now: Pixels, before: Pixels, size: number): SheetC
     else {
       differing += 1;
       marked.add(Math.floor(Math.floor(i / now.width) / size) * Math.floor(now.width / size) + Math.floor((i % now.width) / size));
-      data.set([...brick, 255], at);
+      // What is there now shines through the mark.
+      const cover = (now.data[at + 3]! / 255) * 0.4;
+      data.set([...brick.map((value, channel) => Math.round(value * (1 - cover) + now.data[at + channel]! * cover)), 255], at);
     }
   }
   return { pixels: { width: now.width, height: now.height, data }, differing, cells: [...marked].sort((a, b) => a - b) };

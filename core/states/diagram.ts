@@ -130,7 +130,8 @@ export function rowsOfDiagram({ root, terminals, nodes }: Diagram, order: readon
       if (values) values.push(value);
       else branches.set(child, [value]);
     });
-    const sorted = [...branches].sort(([, a], [, b]) => a.length - b.length || b[0]! - a[0]!);
+    // Of two equal halves the one with the first value comes last: what is lit is named, what is not is the rest.
+    const sorted = [...branches].sort(([, a], [, b]) => a.length - b.length || (branches.size === 2 ? b[0]! - a[0]! : a[0]! - b[0]!));
     sorted.forEach(([child, values], i) => {
       const free = i === sorted.length - 1 && isWhole(node);
       walk(child, free ? asks : new Map(asks).set(order[level]!, values));

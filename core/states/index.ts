@@ -7,3 +7,4 @@ export { fewestRows, type FewestRows } from './minimise.ts';
 export { bitFields, bitsFor, codeTable, decoderOf, encoderOf, layoutKinds, listValues, valuesIn, mixedRadix, proveCodes, type CodeDigit, type CodeLayout, type CodeProof, type CodeValues } from './codes.ts';
 export { settleCodes, renameInCodes } from './settle.ts';
 export { whatToDrop, type Dropped } from './fit.ts';
+export { paintRows } from './paint.ts';

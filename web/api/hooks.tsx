@@ -1,6 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { Finding } from '../../core/inspect/index.ts';
 import { resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
+import { candidatesIn } from '../../core/draw/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
 import { Session, type View } from './session.ts';
@@ -107,7 +108,8 @@ export function useDrawing(block: string, state: number, size: number, pick = 0)
   const inspector = useInspector();
   const mod = useMod();
   const declared = mod.blocks[block];
-  const key = declared ? [block, state, pick, size, ...[declared.looks, declared.states, declared.traits, mod.models, mod.textures].map(versionOf)].join(' ') : '';
+  // What the state shows, not the whole look: painting one cell of a matrix draws that cell alone.
+  const key = declared ? [block, state, pick, size, JSON.stringify(candidatesIn(resolveBlock(mod, block, declared), state)), declared.looks.mode, ...[declared.states.properties, declared.traits, mod.models, mod.textures].map(versionOf)].join(' ') : '';
   const [drawing, setDrawing] = useState<Drawing>(drawings.get(key));
   useEffect(() => {
     if (!key) return setDrawing(undefined);

@@ -1,6 +1,7 @@
 import type { Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
-import type { FromWorker, ToWorker } from '../workers/protocol.ts';
+import type { Pixels } from '../../core/textures/index.ts';
+import type { FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
 import type { Session } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
@@ -11,6 +12,7 @@ export interface PackReport { findings: Finding[]; files: number; problem?: stri
 export class Inspector {
   private readonly worker = new Worker(new URL('../workers/inspector.ts', import.meta.url), { type: 'module' });
   private readonly waiting = new Map<number, (message: FromWorker) => void>();
+  private readonly progress = new Map<number, (done: number, total: number) => void>();
   private readonly listeners = new Set<() => void>();
   private readonly stopFollowing: () => void;
   private next = 1;
@@ -22,6 +24,8 @@ export class Inspector {
       if (data.kind === 'findings') {
         this.findings = data.findings;
         for (const listener of this.listeners) listener();
+      } else if (data.kind === 'sheet progress') {
+        this.progress.get(data.id)?.(data.done, data.total);
       } else {
         this.waiting.get(data.id)?.(data);
         this.waiting.delete(data.id);
@@ -57,6 +61,26 @@ export class Inspector {
   async draw(block: string, state: number, pick: number, size: number): Promise<Drawing> {
     const drawn = await this.ask((id) => ({ kind: 'draw', id, block, state, pick, size }));
     return drawn.kind === 'drawn' && drawn.data ? { size, data: drawn.data } : undefined;
+  }
+
+  /** Draws a contact sheet of a block's states or, without a block, of all blocks. `cancel` stops it: it then gives no pixels. */
+  sheet(asked: Omit<ToWorker & { kind: 'sheet' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { drawn: Promise<SheetAnswer>; cancel: () => void } {
+    let id = 0;
+    const drawn = this.ask((given) => {
+      id = given;
+      this.progress.set(id, onProgress);
+      return { kind: 'sheet', id, ...asked };
+    }).then((answer): SheetAnswer => {
+      this.progress.delete(id);
+      return answer.kind === 'sheet drawn' ? answer : { cells: [], columns: 1 };
+    });
+    return { drawn, cancel: () => this.send({ kind: 'cancel', id }) };
+  }
+
+  /** Pixels as the bytes of a PNG. */
+  async encode(pixels: Pixels): Promise<Uint8Array> {
+    const encoded = await this.ask((id) => ({ kind: 'encode', id, pixels }));
+    return encoded.kind === 'encoded' ? encoded.png : new Uint8Array();
   }
 
   /** The changes that mend every finding of a rule. The page does not wait while they are worked out. */

@@ -6,6 +6,8 @@ const keys: [string, string][] = [
   ['[ · ]', 'Previous · next facet of the block'],
   ['1 … 9', 'Go straight to a facet'],
   ['F', 'Files of the block, with the lines that will change'],
+  ['M', 'The state matrix of the look, or the stage'],
+  ['R · C · S', 'In the matrix: row, column, spread along the heading'],
   [', · .', 'Previous · next state'],
   ['↑ · ↓', 'Previous · next block on the shelf'],
   ['/', 'Filter the shelf'],

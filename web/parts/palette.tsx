@@ -24,6 +24,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
     return [
       act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
       ...['Blocks', 'Library', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
+      act('sheet', 'Contact sheet of the mod', () => void navigate(`${home}/sheet`), 'Every block as it looks, to export or to lay on an earlier one'),
       act('undo', 'Undo', () => void session.travel('undo')),
       act('redo', 'Redo', () => void session.travel('redo')),
       act('light', 'Theme: day', () => setColorScheme('light')),

@@ -7,10 +7,10 @@ import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { directionStep, directions, facing, type Direction, type PlainBox, type Vec3 } from '../../core/space/index.ts';
 import { valueIn } from '../../core/states/index.ts';
 import { versionOf } from '../api/version.ts';
-import { partsOf, type Part } from './geometry.ts';
+import { partsOf, type Part, type PlacedModel } from './geometry.ts';
 import { useStageTexture } from './textures.ts';
 
-export const arrangements = ['Alone', 'In a row', 'In a wall'] as const;
+export const arrangements = ['Alone', 'In a row', 'In a wall', 'In a patch'] as const;
 export const hours = ['Day', 'Dusk', 'Night'] as const;
 export interface SceneOptions { arrangement: (typeof arrangements)[number]; hour: (typeof hours)[number]; outline: boolean; light: boolean }
 
@@ -18,6 +18,8 @@ const cells: Record<SceneOptions['arrangement'], Vec3[]> = {
   Alone: [[0, 0, 0]],
   'In a row': [-1, 0, 1].map((x) => [x, 0, 0]),
   'In a wall': [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
+  // Twelve by twelve places, so that one sees how candidates and scattering fall.
+  'In a patch': Array.from({ length: 144 }, (_, i): Vec3 => [(i % 12) - 6, 0, Math.floor(i / 12) - 6]),
 };
 const daylight = { Day: [1, 1, 1], Dusk: [0.78, 0.66, 0.6], Night: [0.2, 0.24, 0.34] } as const;
 
@@ -29,12 +31,12 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
   const first = drawnModels(mod, block, state)[0];
   return (
     <>
-      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.85 : 4.4} />
-      <Ground grid={colours.grid} soft={colours.soft} />
+      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.85 : options.arrangement === 'In a patch' ? 10.5 : 4.4} />
+      {options.arrangement !== 'In a patch' && <Ground grid={colours.grid} soft={colours.soft} />}
       {options.light && emitted > 0 && <LightOnGround level={emitted} />}
-      {at.map((cell) => {
-        return <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />;
-      })}
+      {options.arrangement === 'In a patch'
+        ? <Patch mod={mod} block={block} state={state} at={at} ambient={ambient} />
+        : at.map((cell) => <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />)}
       {options.outline && outline.map((box, i) => <OutlineBox key={i} box={box} texels={mod.header.texels} colour={colours.tide} />)}
       {first && options.arrangement === 'Alone' && block.looks.rows.length > 0 && <FrontArrow model={first} colour={colours.tide} />}
     </>
@@ -50,8 +52,22 @@ function hiddenSides({ traits }: ResolvedBlock, cell: Vec3, all: readonly Vec3[]
   }));
 }
 
+/** Many cells as few meshes: all faces of one texture together. */
+function Patch({ mod, block, state, at, ambient }: { mod: Mod; block: ResolvedBlock; state: number; at: readonly Vec3[]; ambient: [number, number, number] }) {
+  const { header: { texels }, models, textures } = mod;
+  const parts = useMemo(() => partsOf(at.flatMap((cell) => {
+    const hidden = hiddenSides(block, cell, at);
+    return drawnModels(mod, block, state, cell).map((model): PlacedModel => ({ ...model, hidden, shift: [0, 1, 2].map((i) => cell[i]! * texels + (model.shift?.[i] ?? 0)) as unknown as Vec3 }));
+  }), texels, new Set()),
+  // Models and textures are all of the mod that is drawn.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  [block, state, at, texels, models, textures]);
+  useEffect(() => () => parts.forEach((part) => part.geometry.dispose()), [parts]);
+  return <group position={[0, 0.5, 0]}>{parts.map((part, i) => <PartMesh key={i} mod={mod} part={part} ambient={ambient} />)}</group>;
+}
+
 function Cell({ mod, models, cell, hidden, ambient }: { mod: Mod; models: DrawnModel[]; cell: Vec3; hidden: Set<Direction>; ambient: [number, number, number] }) {
-  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.alphaCutoff, model.tint, versionOf(model.quads)])]);
+  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.alphaCutoff, model.tint, versionOf(model.quads), model.shift])]);
   const parts = useMemo(() => partsOf(models, mod.header.texels, hidden),
     // The key holds everything that the geometry is made from.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -88,7 +104,7 @@ function Orbit({ target, reach }: { target: number; reach: number }) {
     camera.position.set(reach * 0.92, target + reach * 0.86, reach * 0.92);
     controls.enablePan = false;
     controls.minDistance = 1.2;
-    controls.maxDistance = 14;
+    controls.maxDistance = 26;
     controls.update();
     controls.addEventListener('change', () => invalidate());
     invalidate();

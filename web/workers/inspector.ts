@@ -1,12 +1,12 @@
 /** Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit. */
 import { readZip } from '../../core/bytes/index.ts';
-import { drawIsometric, drawnModels, neededTextures, texturePixels } from '../../core/draw/index.ts';
+import { cellsIn, compareSheets, drawIsometric, drawnModels, neededTextures, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type SheetCell } from '../../core/draw/index.ts';
 import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
-import type { Pixels } from '../../core/textures/index.ts';
-import type { FromWorker, ToWorker } from './protocol.ts';
+import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
+import type { FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
 let mod: Mod | undefined;
 const bytes = new Map<string, Promise<Uint8Array | undefined>>();
@@ -29,6 +29,49 @@ function bytesOf(sha256: string): Promise<Uint8Array | undefined> {
   return known;
 }
 
+const cancelled = new Set<number>();
+/** Lets other messages come in between. */
+const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** Draws one sheet a few pictures at a time. Undefined when it was cancelled. */
+async function drawn(of: Mod, cells: (SheetCell | undefined)[], columns: number, { id, size, tick }: { id: number; size: number; tick: number }): Promise<Pixels | undefined> {
+  const models = cells.flatMap((cell) => (cell ? drawnModels(of, resolveBlock(of, cell.block, of.blocks[cell.block]!), cell.state) : []));
+  await Promise.all(neededTextures(models).map((texture) => textureOf(of, texture)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
+  const steps = sheetSteps(of, cells, { size, columns, pixelsOf: texturePixels(of, (sha256) => loaded.get(sha256), decoded, tick) });
+  let since = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - since < 40) continue;
+    answer({ kind: 'sheet progress', id, done: step.value, total: cells.length });
+    await pause();
+    since = performance.now();
+    if (cancelled.delete(id)) return undefined;
+  }
+}
+
+async function sheetOf(message: ToWorker & { kind: 'sheet' }): Promise<SheetAnswer> {
+  const at = mod!;
+  let cells: SheetCell[] = [];
+  let columns = 1;
+  try {
+    cells = sheetCells(at, message.block);
+    columns = message.columns ?? sheetColumns(at, cells);
+    const problem = cells.length ? sheetProblem(cells.length, { size: message.size, columns }) : undefined;
+    if (problem) return { cells: [], columns, problem };
+    const pixels = await drawn(at, cells, columns, message);
+    if (!pixels) return { cells: [], columns };
+    if (!message.before) return { pixels, cells, columns };
+    const before = 'png' in message.before ? decodePicture(message.before.png) : await drawn(message.before.mod, cellsIn(message.before.mod, cells, at), columns, message);
+    if (!before) return { cells: [], columns };
+    const { pixels: laid, differing, cells: marked } = compareSheets(pixels, before, message.size);
+    return { pixels: laid, cells, columns, differing, marked };
+  } catch (error) {
+    if (error instanceof RangeError || error instanceof PictureProblem) return { cells, columns, problem: error.message };
+    throw error;
+  }
+}
+
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
     mod = message.kind === 'mod' ? message.mod : applyChanges(mod!, message.changes);
@@ -40,6 +83,12 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     const models = drawnModels(at, resolveBlock(at, message.block, block), message.state, message.pick);
     await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
     answer({ kind: 'drawn', id: message.id, size: message.size, data: drawIsometric(models, at.header.texels, message.size, texturePixels(at, (sha256) => loaded.get(sha256), decoded)).data });
+  } else if (message.kind === 'sheet') {
+    answer({ kind: 'sheet drawn', id: message.id, ...await sheetOf(message) });
+  } else if (message.kind === 'cancel') {
+    cancelled.add(message.id);
+  } else if (message.kind === 'encode') {
+    answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
   } else if (message.kind === 'fix all') {
     answer({ kind: 'all fixed', id: message.id, ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }) });
   } else if (message.kind === 'check pack') {

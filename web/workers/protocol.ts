@@ -1,11 +1,21 @@
 import type { Finding } from '../../core/inspect/index.ts';
+import type { SheetCell } from '../../core/draw/index.ts';
+import type { Pixels } from '../../core/textures/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
+
+/** What a sheet is laid on: the mod as it was, or an earlier sheet as a PNG. */
+export type SheetBefore = { mod: Mod } | { png: Uint8Array };
+/** A sheet with what each picture shows; with something to compare, what differs. Or why there is none. */
+export interface SheetAnswer { pixels?: Pixels; columns: number; cells: SheetCell[]; differing?: number; marked?: number[]; problem?: string }
 
 /** What the page says to the worker. */
 export type ToWorker =
   | { kind: 'mod'; mod: Mod }
   | { kind: 'changes'; changes: Change[] }
   | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
+  | { kind: 'sheet'; id: number; block?: string; size: number; columns?: number; tick: number; before?: SheetBefore }
+  | { kind: 'cancel'; id: number }
+  | { kind: 'encode'; id: number; pixels: Pixels }
   | { kind: 'fix all'; id: number; rule: string }
   | { kind: 'check pack'; id: number; bytes: Uint8Array };
 
@@ -13,5 +23,8 @@ export type ToWorker =
 export type FromWorker =
   | { kind: 'findings'; findings: Finding[] }
   | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
+  | { kind: 'sheet progress'; id: number; done: number; total: number }
+  | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
+  | { kind: 'encoded'; id: number; png: Uint8Array }
   | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }
   | { kind: 'pack checked'; id: number; findings: Finding[]; problem?: string; files: number };

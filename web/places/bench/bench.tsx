@@ -10,6 +10,8 @@ import { defaultStateOf } from '../blocks/default-state.ts';
 import { FacetSheet } from './facets/index.tsx';
 import { Files } from './files.tsx';
 import { Foot } from './foot.tsx';
+import { Matrix } from './matrix/matrix.tsx';
+import { PaintingOf } from './matrix/painting.tsx';
 import { ShelfList } from './shelf-list.tsx';
 import { Spine } from './spine.tsx';
 import { StateStrip } from './state-strip.tsx';
@@ -28,7 +30,7 @@ export default function Bench() {
       </div>
     );
   }
-  return <OneBlock key={block} editor={editor} />;
+  return <PaintingOf key={block}><OneBlock editor={editor} /></PaintingOf>;
 }
 
 function OneBlock({ editor }: { editor: BlockEditor }) {
@@ -37,6 +39,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const navigate = useNavigate();
   const { pathname, search } = useLocation();
   const [files, setFiles] = useLocalStorage({ key: 'obrank.files', defaultValue: false, getInitialValueInEffect: false });
+  const [matrixOpen, setMatrixOpen] = useLocalStorage({ key: 'obrank.matrix-open', defaultValue: false, getInitialValueInEffect: false });
   const { space } = editor.block;
   const shown = placeIn(pathname, search);
   const facet = shown.facet ?? 'Traits';
@@ -47,10 +50,18 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const go = (at: number) => void navigate({ pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`, search: window.location.search });
   const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
   const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
+  const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
+  const toMatrix = () => {
+    if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
+    setFiles(false);
+    setMatrixOpen(!matrix);
+    if (!matrix) requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus()));
+  };
   useHotkeys([
     ['[', () => go(at() - 1)], [']', () => go(at() + 1)],
     ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
     ['F', () => setFiles(!files)],
+    ['M', () => toMatrix()],
     [',', () => step(-1)], ['.', () => step(1)],
   ]);
   return (
@@ -58,10 +69,10 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
       <ShelfList current={editor.name} facet={facet} />
       <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={search} />
       <div className="middle">
-        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : <Stage editor={editor} state={state} />}
-        <StateStrip editor={editor} state={state} onState={setState} />
+        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : <Stage editor={editor} state={state} />}
+        {!matrix && <StateStrip editor={editor} state={state} onState={setState} />}
       </div>
-      <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} /></section>
+      <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} /></section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
     </div>
   );

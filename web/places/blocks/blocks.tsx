@@ -37,6 +37,7 @@ export function Blocks() {
       <div className="blocks-head">
         <h1>Blocks <span className="soft" style={{ fontWeight: 400 }}>{many}</span></h1>
         <TextInput ref={field} placeholder="Filter blocks" aria-label="Filter blocks" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} rightSection={filter ? undefined : <kbd>/</kbd>} w={220} />
+        {many > 0 && <Button component={Link} to={`/m/${session.name}/sheet`} variant="default">Contact sheet</Button>}
         <Button onClick={newBlock}>New block</Button>
       </div>
       {many === 0 && (

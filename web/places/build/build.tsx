@@ -1,9 +1,9 @@
 import './build.css';
-import { Button, Checkbox, Progress, TextInput } from '@mantine/core';
+import { Button, Checkbox, Progress, Select, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import { mutate } from 'swr';
-import { kitNamed } from '../../../core/kits/index.ts';
+import { kitNamed, kits } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { getJson, sendJson } from '../../api/client.ts';
@@ -81,7 +81,7 @@ export function Build() {
     <div className="page build-place">
       <div className="blocks-head">
         <h1>Build</h1>
-        <span className="note">{kitNamed(mod.header.kit).title}</span>
+        <Select aria-label="Kit" allowDeselect={false} w={270} data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))} value={kitNamed(mod.header.kit).name} onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)} />
         <Button component="a" variant="default" href={`/api/mods/${session.name}/pack.obpack`} onClick={() => void mutate(['baseline', session.name])}>Download the .obpack</Button>
       </div>
       <div className="target">

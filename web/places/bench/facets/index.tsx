@@ -5,13 +5,20 @@ import { LooksFacet } from './looks.tsx';
 import { LootFacet } from './loot.tsx';
 import { NamesFacet } from './names.tsx';
 import { RegistryFacet } from './registry.tsx';
-import { StatesFacet } from './states.tsx';
+import { StatesFacet } from './states/states.tsx';
 import { TagsFacet } from './tags.tsx';
 import { TexturesFacet } from './textures.tsx';
 import { TraitsFacet } from './traits.tsx';
 
 /** What the editor of a facet is given. */
-export interface FacetProps { editor: BlockEditor; state: number }
+export interface FacetProps {
+  editor: BlockEditor;
+  state: number;
+  onState: (state: number) => void;
+  /** Whether the matrix stands where the stage stands otherwise. */
+  matrix: boolean;
+  onMatrix: () => void;
+}
 
 const sheets: Record<Facet, { note: string; Sheet: (props: FacetProps) => React.JSX.Element }> = {
   Identity: { note: 'What it is called, where players find it, what it starts from.', Sheet: IdentityFacet },

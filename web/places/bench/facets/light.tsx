@@ -3,13 +3,12 @@ import type { ResolvedBlock } from '../../../../core/mod/index.ts';
 import { valueIn, type ByState, type Rows } from '../../../../core/states/index.ts';
 import { lightReach, readingLevel } from '../../../../core/traits/index.ts';
 import { Field } from '../../../parts/field.tsx';
-import { WhenEditor } from '../../../parts/when-editor.tsx';
+import { firstWhen, RowsEditor } from '../../../parts/rows-editor.tsx';
 
 interface Props { label: string; declared: ByState<number> | undefined; rows: Rows<number>; block: ResolvedBlock; state: number; reset: { changed?: string; onReset?: () => void }; onRows: (value: ByState<number>) => void }
 
 /** A level of light by state: one number, or rows of numbers, and how far it reaches in the state that is shown. */
 export function LightField({ label, declared, rows, block, state, reset, onRows }: Props) {
-  const { properties } = block.space;
   const level = valueIn(rows, block.space, state) ?? 0;
   const many = Array.isArray(declared);
   const emitted = label === 'Light emitted';
@@ -17,23 +16,19 @@ export function LightField({ label, declared, rows, block, state, reset, onRows 
   return (
     <Field label={label} {...reset} value={<span className="mono value">{level} in this state</span>}
       note={!emitted ? `A neighbour gets its light less ${Math.max(1, level)} through it.` : level ? `Reads by it up to ${lightReach(level, readingLevel)} blocks away; dark at ${level}.` : undefined}>
-      {rows.map((row, i) => (
-        <div key={i} style={{ display: 'grid', gridTemplateColumns: '1fr 62px 18px', gap: 8, alignItems: 'center', margin: '4px 0' }}>
-          {many && i > 0 && i === rows.length - 1 && !row.when ? <span className="else">in all other states <button type="button" className="tiny" onClick={() => put(rows.map((one, at) => (at === i ? { when: firstWhen(block), value: one.value } : one)))}>narrow</button></span> : many ? <WhenEditor properties={properties} when={row.when} onWhen={(when) => put(rows.map((one, at) => (at === i ? (when ? { when, value: one.value } : { value: one.value }) : one)))} /> : <Slider aria-label={label} min={0} max={15} size="sm" value={row.value} label={null} onChange={(value) => put([{ value }])} />}
-          <NumberInput aria-label={many ? `${label}, row ${i + 1}` : `${label}, number`} value={row.value} onChange={(value) => typeof value === 'number' && put(rows.map((one, at) => (at === i ? { ...one, value } : one)))} />
-          {many ? <button type="button" className="tiny" aria-label={`Remove row ${i + 1} of ${label}`} onClick={() => put(rows.length > 1 ? rows.filter((_, at) => at !== i) : [{ value: 0 }])}>×</button> : <span />}
-        </div>
-      ))}
-      {properties.length > 0 && <button type="button" className="tiny" onClick={() => onRows(many ? [{ when: {}, value: 0 }, ...rows] : [{ when: firstWhen(block), value: level }, { value: 0 }])}>{many ? 'Add a row' : 'Make it depend on the state'}</button>}
+      {many
+        ? <RowsEditor<number> what={label.toLowerCase()} rows={rows} space={block.space} inline fresh={() => 0} onRows={(_title, next) => put(next)}
+            value={(value, onValue, i) => <NumberInput w={58} hideControls aria-label={`${label}, row ${i + 1}`} value={value} onChange={(next) => typeof next === 'number' && onValue(next)} />} />
+        : (
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 62px', gap: 8, alignItems: 'center', margin: '4px 0' }}>
+            <Slider aria-label={label} min={0} max={15} size="sm" value={rows[0]!.value} label={null} onChange={(value) => put([{ value }])} />
+            <NumberInput aria-label={`${label}, number`} value={rows[0]!.value} onChange={(value) => typeof value === 'number' && put([{ value }])} />
+          </div>
+        )}
+      {!many && block.space.properties.length > 0 && <button type="button" className="tiny" onClick={() => onRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}>Make it depend on the state</button>}
       {emitted && level > 0 && <Ramp level={Math.min(15, level)} />}
     </Field>
   );
-}
-
-/** The condition that a first row most likely asks for: the first toggle being true, else the first property's default. */
-function firstWhen({ space }: ResolvedBlock): Record<string, boolean | string | number> {
-  const property = space.properties.find((one) => one.kind === 'toggle') ?? space.properties[0]!;
-  return { [property.name]: property.kind === 'toggle' ? true : property.default };
 }
 
 /** The light of each step away, as colour and number. */

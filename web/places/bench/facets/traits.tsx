@@ -3,10 +3,12 @@ import { alphaModes, hidesNeighbours, idOf, sameData, stockNamed, stockSoundSets
 import type { ByState } from '../../../../core/states/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
+import { firstWhen, RowsEditor } from '../../../parts/rows-editor.tsx';
 import { Still } from '../../../parts/still.tsx';
 import type { FacetProps } from './index.tsx';
 import { HardnessField } from './hardness.tsx';
 import { LightField } from './light.tsx';
+import { ShapeFields } from './shapes.tsx';
 
 /** The numbers and switches of the block, each with what follows from it and how it differs from stock. */
 export function TraitsFacet({ editor, state }: FacetProps) {
@@ -66,9 +68,14 @@ export function TraitsFacet({ editor, state }: FacetProps) {
           <Field label="Sound set" {...own('soundSet')} value={<Select aria-label="Sound set" w={200} searchable allowDeselect={false} data={[...Object.keys(soundSets).map((name) => idOf(header.namespace, name)), ...stockSoundSets]} value={traits.soundSet} onChange={(value) => value && put('soundSet', value)} classNames={{ input: 'mono' }} />} />
         )}
       </Still>
-      <Still of={[traits.friction, declared.traits.friction, stock?.name]}>
+      <Still of={[traits.friction, declared.traits.friction, stock?.name, block.space.properties]}>
         {() => (
-          <Field label="Friction" {...own('friction')} value={Array.isArray(declared.traits.friction) ? <span className="mono value">by state</span> : <NumberInput aria-label="friction" w={110} hideControls step={0.05} value={friction} onChange={(value) => typeof value === 'number' && put('friction', value as ByState<number> as Traits['friction'])} />} note="0 slides without end, 1 stops at once." />
+          <Field label="Friction" {...own('friction')} value={Array.isArray(declared.traits.friction) ? <span className="mono value">by state</span> : <NumberInput aria-label="friction" w={110} hideControls step={0.05} value={friction} onChange={(value) => typeof value === 'number' && put('friction', value as ByState<number> as Traits['friction'])} />} note="0 slides without end, 1 stops at once.">
+            {Array.isArray(declared.traits.friction)
+              ? <RowsEditor<number> what="friction" rows={traits.friction} space={block.space} inline fresh={() => friction} onRows={(_label, rows) => put('friction', (rows.length === 1 && !rows[0]!.when ? rows[0]!.value : [...rows]) as Traits['friction'])}
+                  value={(value, onValue, i) => <NumberInput w={58} hideControls step={0.05} aria-label={`Friction, row ${i + 1}`} value={value} onChange={(next) => typeof next === 'number' && onValue(next)} />} />
+              : block.space.size > 1 && <button type="button" className="tiny" onClick={() => put('friction', [{ when: firstWhen(block.space), value: friction }, { value: friction }] as Traits['friction'])}>Make it depend on the state</button>}
+          </Field>
         )}
       </Still>
       <Still of={[traits.catchesFire, declared.traits.catchesFire, stock?.name, traits.burnsAway]}>
@@ -109,6 +116,7 @@ export function TraitsFacet({ editor, state }: FacetProps) {
           <Field label="Shaded corners" {...own('shadedCorners')} value={<Switch aria-label="Shaded corners" checked={traits.shadedCorners} onChange={(event) => put('shadedCorners', event.currentTarget.checked)} />} />
         )}
       </Still>
+      <ShapeFields editor={editor} state={state} />
     </>
   );
 }
