@@ -10,10 +10,10 @@ test('identity: the name changes everywhere at once; a removed block comes back 
   await page.getByLabel('Note').or(page.getByPlaceholder(/For yourself/)).fill('It lies as it was set.');
   await saved(page);
   await page.getByRole('button', { name: 'Remove this block' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 2/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 6/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo: Remove Bundled reed/);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 3/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 7/ })).toBeVisible();
   await page.getByRole('link', { name: /Bundled reed/ }).click();
   await expect(page.getByText(passes)).toBeVisible();
 });
@@ -47,7 +47,7 @@ test('traits: the ruler moves by keys and by dragging, the bars follow; back to 
 });
 
 test('traits: light by state, its reach, and a fraction that is found and mended', async ({ page, server }) => {
-  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=5`);
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=15`);
   await expect(page.getByText('Reads by it up to 6 blocks away; dark at 13.')).toBeVisible();
   const level = page.getByLabel('Light emitted, row 1');
   await level.fill('0.8');
@@ -65,6 +65,8 @@ test('states: a new property multiplies the states, is found to do nothing, and 
   await page.getByRole('button', { name: 'Add a property' }).click();
   await page.getByRole('menuitem', { name: /^number/ }).click();
   await expect(page.getByText('4 states · all with a look')).toBeVisible();
+  await page.getByLabel('the mod’s code changes it').check();
+  await expect(page.getByText('4 states · all with a look')).toBeVisible();
   await expect(page.getByText('salt_crust: nothing depends on the property level.')).toBeVisible();
   await page.getByLabel('to', { exact: true }).fill('99999999');
   await expect(page.getByText(/salt_crust has 1[\d,]* states; Block Pack, edition 1 holds at most 65,536\./)).toBeVisible();
@@ -77,15 +79,20 @@ test('looks: a model that turns, a row that is dead, candidates with their share
   await page.goto(`${server.address}/m/saltmarsh/blocks/reed_thatch/looks`);
   await page.getByRole('button', { name: 'Add a row' }).click();
   await expect(page.getByText('reed_thatch: row 4 of the look can never match: rows 1, 2 and 3 above it already cover its states.')).toBeVisible();
-  await expect(page.getByText('never matches: row 1, 2 and 3 covers it')).toBeVisible();
+  await expect(page.getByText('never matches: rows 1, 2 and 3 cover it')).toBeVisible();
   await page.getByRole('button', { name: 'Remove row 4' }).first().click();
   await expect(page.getByText(passes)).toBeVisible();
   const row = page.getByLabel('Row 1', { exact: true });
-  await row.getByRole('combobox', { name: 'Front faces' }).click();
-  await page.getByRole('option', { name: 'up', exact: true }).click();
-  await expect(row.getByRole('combobox', { name: 'Front faces' })).toHaveValue('up');
-  // East is at right angles to up, so the top stays where it was.
-  await expect(row.getByRole('combobox', { name: 'Top points' })).toHaveValue('east');
+  await row.getByRole('button', { name: /front faces south/ }).click();
+  await row.getByRole('group', { name: 'Pick where the front faces' }).getByRole('button', { name: 'up', exact: true }).click();
+  // East is at right angles to up, so the top stays where it was; now the top is asked for, and only what is at right angles is offered.
+  await expect(row.getByRole('button', { name: 'front faces up, top points east' })).toBeVisible();
+  const tops = row.getByRole('group', { name: 'Pick where the top points' });
+  await expect(tops.getByRole('button', { name: 'down', exact: true })).toHaveAttribute('aria-disabled', 'true');
+  await tops.getByRole('button', { name: 'west', exact: true }).click();
+  await expect(row.getByRole('button', { name: 'front faces up, top points west' })).toBeVisible();
+  await row.getByLabel('Keep texture upright').check();
+  await expect(row.getByRole('button', { name: 'front faces up, top points west, upright' })).toBeVisible();
   await row.getByRole('button', { name: 'Add a candidate' }).click();
   await expect(row.getByLabel('Share')).toHaveCount(2);
   await expect(row).toContainText('50%');

@@ -7,7 +7,7 @@ import { expect, saved, test } from './testing/server.ts';
 
 test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({ page, server }) => {
   await page.goto(server.address);
-  await expect(page.getByRole('heading', { name: /Blocks 3/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 7/ })).toBeVisible();
   await page.getByRole('link', { name: /Tide lantern/ }).click();
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
 
@@ -25,8 +25,8 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   // Make an error: two states lose their look. It is found, its state is hatched, the fix mends it.
   await page.getByRole('link', { name: 'Looks' }).click();
   await page.getByLabel('Remove row 8').click();
-  await expect(page.getByText('tide_lantern: the state heading = west, lit = true has no look.')).toBeVisible();
-  await expect(page.getByText('8 states · 1 without a look')).toBeVisible();
+  await expect(page.getByText('tide_lantern: the state heading = west, hung = wall, lit = true has no look.')).toBeVisible();
+  await expect(page.getByText('24 states · 1 without a look')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Inspection' })).toContainText('1');
   await page.getByRole('button', { name: 'Copy the look of the nearest state' }).click();
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
@@ -35,9 +35,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await saved(page);
   const undo = page.getByRole('button', { name: 'Undo' });
   await undo.click();
-  await expect(page.getByText('8 states · 1 without a look')).toBeVisible();
+  await expect(page.getByText('24 states · 1 without a look')).toBeVisible();
   await undo.click();
-  await expect(page.getByText('8 states · all with a look')).toBeVisible();
+  await expect(page.getByText('24 states · all with a look')).toBeVisible();
   await undo.click();
   await expect(undo).toBeDisabled();
   await page.getByRole('button', { name: 'Redo' }).click();
@@ -49,9 +49,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   const target = path.join(server.folder, 'pack');
   await page.getByRole('link', { name: 'Build', exact: true }).click();
   await page.getByLabel(/Folder on this machine/).fill(target);
-  await expect(page.getByText('51 new')).toBeVisible();
+  await expect(page.getByText('111 new')).toBeVisible();
   await page.getByRole('button', { name: 'Build the pack' }).click();
-  await expect(page.getByText('51 the same')).toBeVisible();
+  await expect(page.getByText('111 the same')).toBeVisible();
   expect(JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8'))).toMatchObject({ hardness: 6.4 });
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the .obpack' }).click();
@@ -71,9 +71,9 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
   const build = page.getByRole('button', { name: /Build/ });
-  await expect(page.getByText('51 new')).toBeVisible();
+  await expect(page.getByText('111 new')).toBeVisible();
   await build.click();
-  await expect(page.getByText('51 the same')).toBeVisible();
+  await expect(page.getByText('111 the same')).toBeVisible();
   const file = path.join(target, 'rules/loot/salt_crust.json');
   writeFileSync(file, '{ "mine": true }');
   await page.reload();
@@ -83,7 +83,7 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await expect(page.locator('.less')).toContainText('"mine": true');
   await page.getByLabel('Build all the same').check();
   await build.click();
-  await expect(page.getByText('51 the same')).toBeVisible();
+  await expect(page.getByText('111 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
   await expect(page.getByText('/dev/null is a file. Choose a folder, or a name that ends in .obpack.')).toBeVisible();

@@ -24,10 +24,8 @@ const hidden: readonly Direction[] = ['north', 'west', 'down'];
  */
 export function Cube({ label, mark, disabled = () => false, onSide, children, height = 176 }: { label: string; /** How a side is marked, and with which words. */ mark: (side: Direction) => { className: string; says?: string } | undefined; disabled?: (side: Direction) => boolean; onSide: (side: Direction) => void; children?: ReactNode; height?: number }) {
   const draw = (direction: Direction) => {
-    const points = corners(direction, hidden.includes(direction) ? 0.5 : 0);
-    // On a panel behind, the letter stands where the cube does not cover it.
-    const outward = hidden.includes(direction) ? 0.34 : 0;
-    const middle = onScreen([0, 1, 2].map((i) => points.reduce((sum, point) => sum + point[i]! / 4, 0) + directionStep(direction)[i]! * outward) as unknown as Vec3);
+    const points = corners(direction, hidden.includes(direction) ? 0.75 : 0);
+    const middle = onScreen([0, 1, 2].map((i) => points.reduce((sum, point) => sum + point[i]! / 4, 0)) as unknown as Vec3);
     const marked = mark(direction);
     const off = disabled(direction);
     return (

@@ -47,7 +47,7 @@ export function RowsEditor<T>({ what, rows, space, layered, value, fresh, onRows
                 : <WhenEditor properties={space.properties} when={row.when} onWhen={(when) => change(i, when ? { when, value: row.value } : { value: row.value })} />}
               {inline && editor}
               <button type="button" className="tiny" disabled={i === 0} aria-label={`Move row ${i + 1} up`} title="Move up" onClick={() => onRows(`Reorder the rows of ${what}`, rows.with(i, rows[i - 1]!).with(i - 1, row))}>↑</button>
-              <button type="button" className="tiny" disabled={rows.length === 1 && inline} aria-label={inline ? `Remove row ${i + 1} of ${what}` : `Remove row ${i + 1}`} title="Remove" onClick={() => onRows(`Remove row ${i + 1} of ${what}`, rows.filter((_, at) => at !== i))}>×</button>
+              <button type="button" className="tiny" aria-label={inline ? `Remove row ${i + 1} of ${what}` : `Remove row ${i + 1}`} title="Remove" onClick={() => onRows(`Remove row ${i + 1} of ${what}`, inline && rows.length === 1 ? [{ value: fresh() }] : rows.filter((_, at) => at !== i))}>×</button>
             </div>
             {!inline && editor}
             <div className="note foot-note">{gone ? <b className="never">never matches: {gone.coveredBy.length ? `${gone.coveredBy.length > 1 ? 'rows' : 'row'} ${listed(gone.coveredBy.map((at) => String(at + 1)))} cover${gone.coveredBy.length > 1 ? '' : 's'} it` : 'no state is like that'}</b> : count(states.count, 'state')}</div>

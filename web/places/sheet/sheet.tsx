@@ -39,7 +39,7 @@ export function Sheet() {
   const [sheet, setSheet] = useState<SheetAnswer>();
   const [done, setDone] = useState<{ done: number; total: number }>();
   const [stopped, setStopped] = useState(false);
-  const cancel = useRef(() => undefined as void);
+  const cancel = useRef<() => void>(() => undefined);
   const canvas = useRef<HTMLCanvasElement>(null);
   const before: SheetBefore | undefined = against === 'a PNG' ? file && { png: file.png } : against === 'the last build' ? baseline && { mod: baseline.mod } : undefined;
 

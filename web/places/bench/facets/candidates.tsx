@@ -56,7 +56,7 @@ const percent = (share: number): string => `${share * 100 < 9.95 && share > 0 ? 
 
 function ModelSelect({ models, model, onModel }: { models: string[]; model: string | undefined; onModel: (model: string) => void }) {
   const known = model === undefined || models.includes(model);
-  return <Select aria-label="Model" searchable allowDeselect={false} placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} onChange={(next) => next && onModel(next)} title={model} selectFirstOptionOnChange comboboxProps={{ width: 260, position: 'bottom-start' }} />;
+  return <Select aria-label="Model" searchable allowDeselect={false} placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} onChange={(next) => next && onModel(next)} title={model} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
 }
 
 function Turning({ candidate, onCandidate }: { candidate: Candidate; onCandidate: (next: Candidate) => void }) {

@@ -27,7 +27,7 @@ export function TryOut({ editor: { block, name }, placing, onState }: { editor: 
         <Cube label="Click the side against which it is placed" height={196} onSide={click} mark={(side) => (side === situation.clicked ? { className: 'is-front', says: 'clicked' } : undefined)}>
           {headings.map((at) => {
             const [sx, , sz] = directionStep(at);
-            const [x, y] = onScreen([sx * 1.55, -0.5, sz * 1.55]);
+            const [x, y] = onScreen([sx * 2.1, -0.5, sz * 2.1]);
             const here = standsAt(situation.looks) === at;
             return (
               <g key={at} role="button" tabIndex={0} aria-pressed={here} aria-label={`The player stands ${at} of it`} className={`player${here ? ' here' : ''}`} onClick={() => put({ looks: opposite(at) as Heading })}
