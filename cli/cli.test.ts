@@ -61,7 +61,60 @@ test('a pack that was edited by hand is told so, with a near miss', () => {
   expect(obrank('build', 'demo/saltmarsh', '--out', pack, '--overwrite').status).toBe(0);
 });
 
-test.each([[['check', 'no/such/place']], [['check']], [['conquer', 'x']], [['build', 'demo/saltmarsh']], [['check', 'demo/art']], [['check', 'demo/saltmarsh', '--format', 'xml']], [['serve', '--port', 'high']]])('wrong use %j exits 2 with a sentence', (args) => {
+test('a sheet of every state is drawn, laid on an earlier one, and refuses what cannot be', () => {
+  const mod = path.join(folder, 'sheet-mod');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  const out = (name: string) => path.join(folder, `${name}.png`);
+  const first = obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--size', '32');
+  expect(first).toMatchObject({ status: 0, stdout: `${out('gate')}: 12 states in 12 columns, 384 × 32 pixels.\n` });
+  expect([...readFileSync(out('gate')).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
+  expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(/7 blocks in 4 columns, 256 × 128 pixels/);
+  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('same'), '--size', '32', '--against', out('gate'))).toMatchObject({ status: 0, stdout: expect.stringMatching(/the same as/) });
+  const gate = path.join(mod, 'blocks/sluice_gate.json');
+  writeFileSync(gate, readFileSync(gate, 'utf8').replace('"saltmarsh:gate/open", "front": "up"', '"saltmarsh:gate/shut", "front": "up"'));
+  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('marked'), '--size', '32', '--against', out('gate'))).toMatchObject({ status: 1, stdout: expect.stringMatching(/pixels in 1 picture of 12 states in 12 columns differ from .*: row 1, column 10\./) });
+  for (const [args, why] of [
+    [['--out', out('gate')], /is there already.*--overwrite/], [['--out', 'x.jpg'], /must end in \.png/], [['--out', out('no'), '--block', 'brine'], /no block called brine/], [['--out', out('no'), '--size', '4'], /--size must be a whole number from 8 to 512/],
+    [['--out', out('no'), '--against', out('missing')], /does not exist/], [['--out', out('no'), '--against', gate], /not a PNG/], [['--out', out('no'), '--against', out('gate')], /differ in size/], [['--out', path.join(folder, 'no', 'where.png')], /does not exist/],
+  ] as const) expect(obrank('sheet', mod, ...args)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(why) });
+  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--overwrite').status).toBe(0);
+});
+
+test('a million states, rows that contradict, values that are none, templates in a circle: clear findings, in little memory', () => {
+  const mod = path.join(folder, 'mad');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  const block = (name: string, change: (declared: Record<string, unknown>) => void) => {
+    const file = path.join(mod, `blocks/${name}.json`);
+    const declared = JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
+    change(declared);
+    writeFileSync(file, JSON.stringify(declared));
+  };
+  const number = (name: string, max: number) => ({ name, kind: 'number', min: 0, max, default: 0, byCode: true });
+  const rows = (many: number, name: string) => Array.from({ length: many }, (_, i) => ({ when: { [name]: i % 900 }, use: [{ model: 'saltmarsh:gate/shut' }] }));
+  block('tide_gauge', (declared) => Object.assign(declared, { states: { properties: [number('level', 999), number('again', 999)] }, looks: { mode: 'one-of', rows: rows(2000, 'level') } }));
+  // As many states as there may be at all, with thousands of rows of which most are covered.
+  block('sluice_gate', (declared) => Object.assign(declared, { states: { properties: [number('a', 255), number('b', 255)] }, looks: { mode: 'one-of', rows: rows(3000, 'a') } }));
+  block('tide_lantern', (declared) => Object.assign(declared, { looks: { mode: 'one-of', rows: [{ when: { lit: [] }, use: [{ model: 'saltmarsh:lantern/lit' }] }, { when: { lit: 'perhaps', moon: 3 }, use: [{ model: 'saltmarsh:lantern/lit' }] }, { use: [{ model: 'saltmarsh:lantern/lit' }] }] } }));
+  writeFileSync(path.join(mod, 'models/reed_thatch.json'), '{ "template": "saltmarsh:reed_thatch" }');
+  const watch = "--import=data:text/javascript,process.on('exit',()=>console.error('rss',process.resourceUsage().maxRSS))";
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/obrank.mjs', 'check', mod], { encoding: 'utf8', timeout: 60_000, maxBuffer: 2 ** 26, env: { ...process.env, NODE_OPTIONS: watch } });
+  expect(status).toBe(1);
+  for (const message of [
+    'states/too-many-states tide_gauge has 1,000,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 1,000.',
+    'looks/dead-row sluice_gate: row 901 of the look can never match: row 1 above it already covers its states.',
+    'looks/dead-row sluice_gate: 756 more rows of the look can never match either.',
+    'looks/unknown-condition sluice_gate: row 257 of the look asks for a = 256, but a goes from 0 to 255.',
+    'looks/dead-row tide_lantern: row 1 of the look can never match: it allows no value of lit.',
+    'looks/unknown-condition tide_lantern: row 2 of the look asks for moon, which is no property of the block.',
+    'looks/unknown-condition tide_lantern: row 2 of the look asks for lit = perhaps, but lit has no such value.',
+    'models/template-circle The model saltmarsh:reed_thatch starts from templates that go in a circle: saltmarsh:reed_thatch then saltmarsh:reed_thatch.',
+  ]) expect(stdout).toContain(message);
+  const most = Math.max(...[...stderr.matchAll(/rss (\d+)/g)].map((found) => Number(found[1])));
+  expect(most).toBeGreaterThan(10_000);
+  expect(most).toBeLessThan(500 * 1024);
+}, 90_000);
+
+test.each([[['check', 'no/such/place']], [['check']], [['conquer', 'x']], [['build', 'demo/saltmarsh']], [['check', 'demo/art']], [['check', 'demo/saltmarsh', '--format', 'xml']], [['serve', '--port', 'high']], [['sheet', 'demo/saltmarsh']]])('wrong use %j exits 2 with a sentence', (args) => {
   const { status, stdout, stderr } = obrank(...args);
   expect(status).toBe(2);
   expect(stdout).toBe('');

@@ -151,8 +151,8 @@ test('tags, names and registry: what is missing is said, and one click mends it'
   await page.getByRole('button', { name: 'Call it "Tide lantern" in en' }).click();
   await expect(page.getByText(passes)).toBeVisible();
   await page.getByRole('navigation', { name: 'Facets' }).getByRole('link', { name: 'Registry' }).click();
-  await expect(page.getByText('3 of 16 bits')).toBeVisible();
-  await expect(page.getByText('heading = south, lit = true')).toBeVisible();
+  await expect(page.getByText('5 of 16 bits')).toBeVisible();
+  await expect(page.getByText('heading = south, hung = wall, lit = true')).toBeVisible();
 });
 
 test('the stage draws the block: pixels of brass where the lantern stands, and other ones at night', async ({ page, server }) => {

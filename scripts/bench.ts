@@ -8,6 +8,8 @@ import { readPack } from '../core/kits/block-pack/read/index.ts';
 import { applyChange, type Mod } from '../core/mod/index.ts';
 import { readFolder } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
+import { benchMatrix } from './bench-matrix.ts';
+import { benchStates } from './bench-states.ts';
 
 /** The median of several runs, in milliseconds. */
 function median(runs: number, work: (run: number) => void): number {
@@ -74,3 +76,5 @@ line('inspect 2,000 blocks from nothing', `${large.first.toFixed(0)} ms`, `× ${
 line('one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
 line('one edit among 2,000 blocks, inspected', `${large.edit.toFixed(1)} ms`, `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`);
 rmSync(folder, { recursive: true, force: true });
+benchStates(median, line);
+await benchMatrix(line);

@@ -34,6 +34,31 @@ try {
     await page.getByText('Night', { exact: true }).click();
     await page.getByRole('button', { name: 'Light' }).click();
   });
+  await shot('bench-matrix', 'blocks/sluice_gate/looks?state=6', 'light', async (page) => {
+    await page.keyboard.press('m');
+    await page.keyboard.press('Shift+ArrowRight');
+  });
+  await shot('bench-placing', 'blocks/tide_lantern/states', 'light', async (page) => {
+    await page.locator('.sheet').getByText('Placing', { exact: true }).click();
+    await page.getByRole('group', { name: /Click the side/ }).getByRole('button', { name: /^west/ }).click();
+  });
+  await shot('bench-codes', 'blocks/tide_lantern/states', 'dark', async (page) => {
+    await page.locator('.sheet').getByText('Codes', { exact: true }).click();
+    await page.getByText('Bit fields').click();
+  });
+  await shot('bench-patch', 'blocks/samphire/looks', 'light', async (page) => {
+    await page.getByText('In a patch').first().click();
+    await page.waitForTimeout(2500);
+  });
+  await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
+    await page.keyboard.press('m');
+    await page.waitForTimeout(500);
+    await page.keyboard.press('Shift+ArrowDown');
+    await page.getByRole('group', { name: 'Brush' }).getByRole('combobox', { name: 'Model' }).fill('standing_lit');
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Contact sheet' }).click();
+    await page.getByText('the last build', { exact: true }).click();
+  });
   await shot('bench-loot', 'blocks/salt_crust/loot', 'light');
   await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {

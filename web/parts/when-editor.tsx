@@ -16,7 +16,7 @@ export function WhenEditor({ properties, when = {}, onWhen }: { properties: read
         const values = valuesOf(property);
         return (
           <span key={property.name} className="set" role="group" aria-label={property.name}>
-            <b>{property.name}</b>
+            <b title={property.name}>{property.name}</b>
             {values.length <= 8
               ? values.map((value) => <button key={String(value)} type="button" aria-pressed={chosen.includes(value)} onClick={() => put(property.name, chosen.includes(value) ? chosen.filter((one) => one !== value) : values.filter((one) => one === value || chosen.includes(one)))}>{String(value)}</button>)
               : <input aria-label={`${property.name}: values, separated by commas`} defaultValue={chosen.join(', ')} placeholder="any" style={{ width: 110, border: 0, background: 'none', color: 'inherit', font: 'inherit', padding: '1px 6px' }} onBlur={(event) => put(property.name, values.filter((value) => event.currentTarget.value.split(',').map((part) => part.trim()).includes(String(value))))} />}

@@ -1,6 +1,9 @@
 import { coverage } from '../../../states/index.ts';
-import { listed } from '../../../words/index.ts';
+import { count, listed } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
+
+/** So many rows are named one by one; the rest is said in one sentence. */
+const mostListed = 12;
 
 export const deadRow = blockRule({
   id: 'looks/dead-row', severity: 'warning', title: 'Row that can never match',
@@ -9,14 +12,19 @@ export const deadRow = blockRule({
   passes: { '/blocks/lamp/looks/rows': [{ when: { lit: true }, use: [{ model: 'saltmarsh:lamp' }] }, { use: [{ model: 'saltmarsh:lamp' }] }] },
   check({ name, space, looks, declared }, context) {
     if (looks.mode === 'layered' || space.tooLarge) return [];
-    return coverage(looks.rows, space).dead.flatMap(({ row, coveredBy }) => {
-      if (!coveredBy.length) {
-        // A condition that names what does not exist has its own rule; one that lists no value at all is found here.
-        const empty = Object.entries(looks.rows[row]!.when ?? {}).find(([, wanted]) => Array.isArray(wanted) && !wanted.length)?.[0];
-        return empty === undefined ? [] : [{ at: ['looks', 'rows', row], message: `${name}: row ${row + 1} of the look can never match: it allows no value of ${empty}.`, fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], declared.looks.rows.filter((_, i) => i !== row)) }];
-      }
-      const rows = `${coveredBy.length > 1 ? 'rows' : 'row'} ${listed(coveredBy.map((i) => String(i + 1)))}`;
-      return [{ at: ['looks', 'rows', row], message: `${name}: row ${row + 1} of the look can never match: ${rows} above it already cover${coveredBy.length > 1 ? '' : 's'} its states.`, fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], declared.looks.rows.filter((_, i) => i !== row)) }];
+    /** The property of which a row allows no value at all. */
+    const emptyIn = (row: number) => Object.entries(looks.rows[row]!.when ?? {}).find(([, wanted]) => Array.isArray(wanted) && !wanted.length)?.[0];
+    // A condition that names what does not exist matches nothing either, but has its own rule.
+    const dead = coverage(looks.rows, space).dead.filter(({ row, coveredBy }) => coveredBy.length > 0 || emptyIn(row) !== undefined);
+    const without = (gone: ReadonlySet<number>) => declared.looks.rows.filter((_, i) => !gone.has(i));
+    const named = dead.slice(0, mostListed).map(({ row, coveredBy }) => {
+      const why = coveredBy.length
+        ? `${coveredBy.length > 1 ? 'rows' : 'row'} ${listed(coveredBy.map((i) => String(i + 1)))} above it already cover${coveredBy.length > 1 ? '' : 's'} its states`
+        : `it allows no value of ${emptyIn(row)!}`;
+      return { at: ['looks', 'rows', row], message: `${name}: row ${row + 1} of the look can never match: ${why}.`, fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], without(new Set([row]))) };
     });
+    if (dead.length <= mostListed) return named;
+    const all = context.set(`Remove all ${dead.length.toLocaleString('en')} rows that never match`, ['looks', 'rows'], without(new Set(dead.map(({ row }) => row))));
+    return [...named, { at: ['looks', 'rows', dead[mostListed]!.row], message: `${name}: ${count(dead.length - mostListed, 'more row')} of the look can never match either.`, fix: all }];
   },
 });

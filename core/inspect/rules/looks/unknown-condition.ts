@@ -1,6 +1,9 @@
 import { valuesOf, type When } from '../../../states/index.ts';
-import { closest, didYouMean } from '../../../words/index.ts';
+import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
+
+/** So many are named one by one; the rest is said in one sentence. */
+const mostListed = 24;
 
 export const unknownCondition = blockRule({
   id: 'looks/unknown-condition', severity: 'error', title: 'Condition on an unknown property or value',
@@ -16,7 +19,7 @@ export const unknownCondition = blockRule({
     }
     if (typeof declared.loot === 'object')
       declared.loot.draws.forEach((draw, d) => draw.lots.forEach((lot, l) => lot.when?.state && conditions.push({ at: ['loot', 'draws', d, 'lots', l, 'when', 'state'], what: `lot ${l + 1}`, when: lot.when.state })));
-    return conditions.flatMap(({ at, what, when }) => Object.entries(when).flatMap(([key, wanted]): BlockReport[] => {
+    const found = conditions.flatMap(({ at, what, when }) => Object.entries(when).flatMap(([key, wanted]): BlockReport[] => {
       const property = space.properties.find((one) => one.name === key);
       if (!property) {
         const near = closest(key, space.properties.map((one) => one.name));
@@ -26,9 +29,13 @@ export const unknownCondition = blockRule({
       const values = valuesOf(property);
       const odd = (Array.isArray(wanted) ? wanted : [wanted]).find((value) => !values.includes(value));
       if (odd === undefined) return [];
+      // Of numbers the bounds say more than the nearest spelling.
+      if (property.kind === 'number') return [{ at: [...at, key], message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ${property.min} to ${property.max}.` }];
       const near = closest(String(odd), values.map(String));
       const meant = values.find((value) => String(value) === near);
       return [{ at: [...at, key], message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such value.${didYouMean(near)}`, fix: meant !== undefined && !Array.isArray(wanted) ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant) : undefined }];
     }));
+    const rest = found.length - mostListed;
+    return rest > 0 ? [...found.slice(0, mostListed), { at: found[mostListed]!.at, message: `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for properties or values that the block does not have.` }] : found;
   },
 });

@@ -16,7 +16,7 @@ export function ArrangementBar({ space, arrangement, onArrangement, state, onSta
         const way = (Object.keys(ways) as (keyof Arrangement)[]).find((one) => arrangement[one].includes(name)) ?? 'rows';
         return (
           <span key={name} className="arranged">
-            <b>{name}</b>
+            <b title={name}>{name}</b>
             <select aria-label={`${name} runs`} value={way} onChange={(event) => move(name, event.currentTarget.value as keyof Arrangement)}>{Object.entries(ways).map(([value, label]) => <option key={value} value={value}>{label}</option>)}</select>
             {way === 'tabs' && <Select aria-label={`${name} shown`} w={92} allowDeselect={false} data={space.values[at]!.map(String)} value={String(space.values[at]![space.digit(state, at)])} onChange={(value) => onState(space.withDigit(state, at, space.values[at]!.findIndex((one) => String(one) === value)))} />}
           </span>

@@ -157,7 +157,7 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
           ))}
         </div>
       </div>
-      <div className="matrix-foot note"><kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column <kbd>Ctrl A</kbd> all <kbd>Enter</kbd> brush <kbd>S</kbd> spread <kbd>Del</kbd> clear</div>
+      <div className="matrix-foot note"><kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column <kbd>Ctrl A</kbd> all{looks.mode === 'one-of' && <> <kbd>Enter</kbd> brush <kbd>S</kbd> spread <kbd>Del</kbd> clear</>}</div>
     </div>
   );
 }

@@ -34,7 +34,7 @@ export function CodesPart({ editor: { name, block, declared }, state, onState }:
       <p><b>{count(space.trueSize, 'state')}</b> do not fit into the {limits.stateCodeBits} bits of {title}, which holds {count(2 ** limits.stateCodeBits, 'state')}. To make them fit:</p>
       {ways.slice(0, 5).map((way) => (
         <div key={way.properties.join()} className="way">
-          <span>without {listed(way.properties)}: {count(way.states, 'state')}, {count(way.bits, 'bit')}</span>
+          <span>without {listed(way.properties)}: {count(way.states, 'state')}</span>
           {way.properties.length === 1 && <span><button type="button" className="link" onClick={() => drop(way.properties)}>Drop {way.properties[0]}</button>{way.blocks <= 16 && <> · <button type="button" className="link" onClick={() => split(way.properties[0]!)}>Move it: {count(way.blocks, 'block')}</button></>}</span>}
         </div>
       ))}
@@ -94,7 +94,7 @@ function Bits({ codes, used, room }: { codes: CodeLayout; used: number; room: nu
           return <i key={bit} className={of === undefined ? (bit >= room ? 'over' : 'free') : bit >= room ? 'over' : `of-${of === 'all' ? 0 : names.indexOf(of) % 4}`} title={of && of !== 'all' ? of : undefined}>{of && of !== 'all' && (names.length < 2 || owner(bit + 1) !== of) ? of.slice(0, 3) : ''}</i>;
         })}
       </div>
-      <p className="note" style={{ margin: '4px 0 8px' }}>{used} of {count(room, 'bit')}. {codes.kind === 'mixed-radix' ? (codes.digits.length ? `Counted ${codes.digits.map((digit) => `${digit.property} (${valuesIn(digit.values)})`).join(' × ')}, the last the fastest.` : 'One state needs none.') : codes.kind === 'bit-fields' ? `Each property in bits of its own: ${codes.fields.map((field) => `${field.property} from bit ${field.at}`).join(', ')}.` : 'Each code as it stands in the table.'}</p>
+      <p className="note" style={{ margin: '4px 0 8px' }}>{used > room ? `${count(used, 'bit')}, and the kit has ${room}. ` : `${used} of ${count(room, 'bit')}. `}{codes.kind === 'mixed-radix' ? (codes.digits.length ? `Counted ${codes.digits.map((digit) => `${digit.property} (${valuesIn(digit.values)})`).join(' × ')}, the last the fastest.` : 'One state needs none.') : codes.kind === 'bit-fields' ? `Each property in bits of its own: ${codes.fields.map((field) => `${field.property} from bit ${field.at}`).join(', ')}.` : 'Each code as it stands in the table.'}</p>
     </>
   );
 }
