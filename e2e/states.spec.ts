@@ -1,6 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { readFolder } from '../disk/index.ts';
-import { readModFolder } from '../core/folder/index.ts';
 import { coverage, expandRows, StateSpace } from '../core/states/index.ts';
 import type { Block, Mod } from '../core/mod/index.ts';
 import { expect, saved, test, type Running } from './testing/server.ts';
@@ -166,9 +164,4 @@ test('the contact sheet shows every state, is exported, and marks what changed s
   await page.getByRole('button', { name: 'before.png' }).click();
   await (await again).setFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByRole('alert')).toContainText('not a PNG');
-});
-
-test('the demo in the repository is what the page shows', async ({ server }) => {
-  const { mod } = readModFolder(await readFolder('demo/saltmarsh'));
-  expect(Object.keys((await held(server)).blocks).sort()).toEqual(Object.keys(mod.blocks).sort());
 });

@@ -42,12 +42,16 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   wins.forEach((won, at) => won.forEach((state) => {
     winner[state] = at;
   }));
+  const noted = new Int32Array(rows.length).fill(-1);
   const dead = blocked.map((row) => {
-    const covers = new Uint8Array(rows.length);
+    const coveredBy: number[] = [];
     space.matching(rows[row]!.when).forEach((state) => {
-      covers[winner[state]!] = 1;
+      const at = winner[state]!;
+      if (noted[at] === row) return;
+      noted[at] = row;
+      coveredBy.push(at);
     });
-    return { row, coveredBy: [...covers.keys()].filter((at) => covers[at]) };
+    return { row, coveredBy: coveredBy.sort((a, b) => a - b) };
   });
   return { uncovered: open, wins, dead };
 }

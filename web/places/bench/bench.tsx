@@ -1,5 +1,6 @@
 import './bench.css';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { startTransition, useRef } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { facets } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
@@ -51,11 +52,13 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
   const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
   const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
+  // Once it has been shown the stage stays, out of sight: giving up its graphics and making them again takes longer than all the rest.
+  const staged = useRef(false);
   const toMatrix = () => {
     if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
     setFiles(false);
-    setMatrixOpen(!matrix);
-    if (!matrix) requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus()));
+    // In slices, so that nothing waits for it. The matrix takes the focus when it is there.
+    startTransition(() => setMatrixOpen(!matrix));
   };
   useHotkeys([
     ['[', () => go(at() - 1)], [']', () => go(at() + 1)],
@@ -69,7 +72,8 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
       <ShelfList current={editor.name} facet={facet} />
       <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={search} />
       <div className="middle">
-        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : <Stage editor={editor} state={state} />}
+        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : null}
+        {!files && (staged.current ||= !matrix) && <div className="stage-holder" hidden={matrix}><Stage editor={editor} state={state} /></div>}
         {!matrix && <StateStrip editor={editor} state={state} onState={setState} />}
       </div>
       <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} /></section>

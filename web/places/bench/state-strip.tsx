@@ -5,7 +5,7 @@ import { count } from '../../../core/words/index.ts';
 import type { BlockEditor } from '../../api/hooks.tsx';
 
 /** More cells than this are not laid out; the properties beside them reach every state. */
-const mostCells = 480;
+const mostCells = 192;
 
 /** The state that is shown: a choice for every property, and every state as a cell. */
 export function StateStrip({ editor: { block }, state, onState }: { editor: BlockEditor; state: number; onState: (state: number) => void }) {
@@ -27,6 +27,7 @@ export function StateStrip({ editor: { block }, state, onState }: { editor: Bloc
             <button key={i} type="button" className={looks.mode === 'one-of' && uncovered.has(i) ? 'bare' : undefined} aria-pressed={i === state} aria-label={`${space.describe(i)}${uncovered.has(i) ? ', without a look' : ''}`} title={space.describe(i)} onClick={() => onState(i)} />
           ))}
         </div>
+        {space.size > mostCells && <div className="note" style={{ fontSize: 11, margin: 0 }}>the first {mostCells}; the matrix shows all</div>}
       </div>
     </div>
   );

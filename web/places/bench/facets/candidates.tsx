@@ -35,7 +35,7 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
         return (
           <div key={c} className={`candidate${state === undefined ? ' undrawn' : ''}`}>
             {state !== undefined && <Rendering block={block} state={state} pick={c} size={44} />}
-            <ModelSelect models={models} model={candidate.model} onModel={(model) => {
+            <ModelSelect open={open} models={models} model={candidate.model} onModel={(model) => {
               put(c, { ...candidate, model }, 'model');
               onDone?.();
             }} />
@@ -54,9 +54,12 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
 /** A share of the whole in per cent; small ones with a digit more. */
 const percent = (share: number): string => `${share * 100 < 9.95 && share > 0 ? (share * 100).toFixed(1) : Math.round(share * 100)}%`;
 
-function ModelSelect({ models, model, onModel }: { models: string[]; model: string | undefined; onModel: (model: string) => void }) {
+/** The model by its id; a field to search in only while somebody chooses, since long lists of rows show many of these. */
+function ModelSelect({ models, model, onModel, open }: { models: string[]; model: string | undefined; onModel: (model: string) => void; open?: boolean }) {
+  const [choosing, setChoosing] = useState(false);
   const known = model === undefined || models.includes(model);
-  return <Select aria-label="Model" searchable allowDeselect={false} placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} onChange={(next) => next && onModel(next)} title={model} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
+  if (!open && !choosing && model !== undefined) return <button type="button" className={`model-name${known ? '' : ' unknown'}`} aria-label={`Model: ${model}. Choose another`} title={model} onClick={() => setChoosing(true)} onFocus={(event) => event.currentTarget.matches(':focus-visible') && setChoosing(true)}>{model}</button>;
+  return <Select aria-label="Model" searchable allowDeselect={false} placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} autoFocus={choosing} onBlur={() => setChoosing(false)} onChange={(next) => next && onModel(next)} title={model} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
 }
 
 function Turning({ candidate, onCandidate }: { candidate: Candidate; onCandidate: (next: Candidate) => void }) {

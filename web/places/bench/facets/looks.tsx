@@ -1,4 +1,5 @@
 import { Button, SegmentedControl } from '@mantine/core';
+import { useDeferredValue, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
@@ -7,6 +8,7 @@ import { headings } from '../../../../core/space/index.ts';
 import type { Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import { Steady } from '../../../parts/steady.tsx';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { useBrush } from '../matrix/brush.ts';
 import { usePainting } from '../matrix/painting.tsx';
@@ -20,7 +22,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   const { name, declared, block, set } = editor;
   const mod = useMod();
   const session = useSession();
-  const { chosen, choose } = usePainting();
+  const { choose } = usePainting();
   const { mode } = declared.looks;
   const { space } = block;
   const models = [...Object.keys(mod.models).map((model) => idOf(mod.header.namespace, model)), ...templates.map((template) => template.id)];
@@ -33,20 +35,29 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   return (
     <>
       <SegmentedControl mb="sm" aria-label="Kind of look" value={mode} onChange={(value) => set(`Make the look ${value}`, ['looks', 'mode'], value)} data={[{ value: 'one-of', label: 'One of: the first row that matches' }, { value: 'layered', label: 'Layered: every row' }]} fullWidth />
-      {mode === 'one-of' && matrix && <BrushPanel editor={editor} models={models} />}
+      {mode === 'one-of' && matrix && <Later><BrushPanel editor={editor} models={models} /></Later>}
       {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to paint {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
       {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
       {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>In a patch</b> on the stage shows 12 × 12 places.</p>}
       {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.</p>}
-      <RowsEditor<Candidate[]> what="the look" rows={block.looks.rows} space={space} layered={mode === 'layered'} fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
-        onRows={(label, rows) => {
-          set(label, ['looks', 'rows'], asUse(rows));
-          if (chosen.size) choose([]);
-        }}
-        value={(use, onUse, _at, shown) => <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />} />
+      <Steady of={[block.looks.rows, space, mode, mod.models, name, set]}>
+        {() => (
+          <RowsEditor<Candidate[]> what="the look" rows={block.looks.rows} space={space} layered={mode === 'layered'} fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
+            onRows={(label, rows) => {
+              set(label, ['looks', 'rows'], asUse(rows));
+              choose([]);
+            }}
+            value={(use, onUse, _at, shown) => <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />} />
+        )}
+      </Steady>
       {mode === 'layered' && space.properties.some((property) => property.kind === 'toggle' && (headings as readonly string[]).includes(property.name)) && <Button variant="default" onClick={addArms}>Add an arm for each side</Button>}
     </>
   );
+}
+
+/** Comes a moment later than everything else, in slices: opening the matrix does not wait for the brush. */
+function Later({ children }: { children: ReactNode }) {
+  return useDeferredValue(true, false) ? children : null;
 }
 
 /** What the chosen states show, to be changed for all of them at once. */

@@ -1,7 +1,7 @@
 import './matrix.css';
 import { useElementSize, useLocalStorage, useMergedRef } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent, type MouseEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type CSSProperties, type KeyboardEvent, type MouseEvent } from 'react';
 import { coverage, type When } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import type { BlockEditor } from '../../../api/hooks.tsx';
@@ -62,6 +62,15 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at.row, at.column]);
 
+  useEffect(() => scroller.current?.focus({ preventScroll: true }), []);
+  // The first rows come a few a frame, so that opening the matrix never holds the page up.
+  const [laid, setLaid] = useState(0);
+  useEffect(() => {
+    if (laid > 40) return;
+    const frame = requestAnimationFrame(() => setLaid(laid > 24 ? Infinity : laid + 2));
+    return () => cancelAnimationFrame(frame);
+  }, [laid]);
+
   /** All states between two cells. */
   const between = (a: { row: number; column: number }, b: { row: number; column: number }): number[] => {
     const found: number[] = [];
@@ -104,6 +113,16 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
     event.stopPropagation();
     act();
   };
+  // Cells stay as they are while the cursor passes by, so what they call goes through something that stays as well.
+  const latest = useRef({ click, drag: (one: number) => choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)), toBrush, onState });
+  latest.current = { click, drag: (one) => choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)), toBrush, onState };
+  const acts = useMemo((): CellActs => ({
+    press: (event, one) => latest.current.click(event, one), open: () => latest.current.toBrush(),
+    drag: (one) => {
+      latest.current.onState(one);
+      latest.current.drag(one);
+    },
+  }), []);
   const bandEnd = (heads: typeof plane.rows, from: number, level: number) => {
     let end = from;
     while (end + 1 < heads.length && heads[end + 1]!.first[level] === heads[from]!.first[level]) end += 1;
@@ -139,19 +158,12 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
                 onChoose={() => choose(whole([first, bandEnd(plane.rows, first, level)], [0, lastColumn]))} />
             )))}
           </div>
-          {rowItems.map((row) => (
+          {rowItems.slice(0, laid).map((row) => (
             <div key={row.index} role="row" aria-rowindex={row.index + 1}>
               {columnItems.map((column) => {
                 const one = plane.stateAt(row.index, column.index);
-                const uncovered = looks.mode === 'one-of' && winner[one] === -1;
-                return (
-                  <div key={column.index} id={`cell-${one}`} role="gridcell" aria-colindex={column.index + 1} aria-selected={chosen.has(one)} aria-label={`${space.describe(one)}${uncovered ? ', without a look' : ''}`} title={space.describe(one)}
-                    className={`cell${uncovered ? ' bare' : ''}${chosen.has(one) ? ' chosen' : ''}${one === state ? ' cursor' : ''}`} style={{ left: column.start, top: row.start, width: cell - 2, height: cell - 2 }}
-                    onMouseDown={(event) => click(event, one)} onMouseEnter={(event) => event.buttons === 1 && (onState(one), choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)))} onDoubleClick={toBrush}>
-                    {!uncovered && <Rendering block={name} state={one} size={cell - 8} />}
-                    {looks.mode === 'one-of' && !uncovered && <span className="by">{winner[one]! + 1}</span>}
-                  </div>
-                );
+                const bareHere = looks.mode === 'one-of' && winner[one] === -1;
+                return <Cell key={column.index} block={name} state={one} words={space.describe(one)} bare={bareHere} by={looks.mode === 'one-of' ? winner[one]! + 1 : 0} chosen={chosen.has(one)} cursor={one === state} left={column.start} top={row.start} size={cell} column={column.index} acts={acts} />;
               })}
             </div>
           ))}
@@ -166,3 +178,16 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
 function Head({ property, value, style, down, onChoose }: { property: string; value: string; style: CSSProperties; down?: boolean; onChoose: () => void }) {
   return <button type="button" tabIndex={-1} className={`head${down ? ' down' : ''}`} style={style} onClick={onChoose} title={`${property} = ${value}: choose all`} aria-label={`Choose all with ${property} = ${value}`}>{value}</button>;
 }
+
+interface CellActs { press: (event: MouseEvent, state: number) => void; drag: (state: number) => void; open: () => void }
+
+/** One state: drawn, or hatched where no row gives it a look, with the number of the row that does. */
+const Cell = memo(function Cell({ block, state, words, bare, by, chosen, cursor, left, top, size, column, acts }: { block: string; state: number; words: string; bare: boolean; by: number; chosen: boolean; cursor: boolean; left: number; top: number; size: number; column: number; acts: CellActs }) {
+  return (
+    <div id={`cell-${state}`} role="gridcell" aria-colindex={column + 1} aria-selected={chosen} aria-label={`${words}${bare ? ', without a look' : ''}`} title={words} className={`cell${bare ? ' bare' : ''}${chosen ? ' chosen' : ''}${cursor ? ' cursor' : ''}`} style={{ left, top, width: size - 2, height: size - 2 }}
+      onMouseDown={(event) => acts.press(event, state)} onMouseEnter={(event) => event.buttons === 1 && acts.drag(state)} onDoubleClick={acts.open}>
+      {!bare && <Rendering block={block} state={state} size={size - 8} />}
+      {by > 0 && !bare && <span className="by">{by}</span>}
+    </div>
+  );
+});

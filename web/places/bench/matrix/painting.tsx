@@ -13,12 +13,19 @@ export interface Painting {
 
 const Shared = createContext<Painting | undefined>(undefined);
 
+/** Puts the cursor into a field that may be drawn only a few frames from now. */
+function focusSoon(selector: string, frames = 30): void {
+  const field = document.querySelector<HTMLElement>(selector);
+  if (field) field.focus();
+  else if (frames > 0) requestAnimationFrame(() => focusSoon(selector, frames - 1));
+}
+
 export function PaintingOf({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const painting = useMemo((): Painting => ({
     chosen, choose: (states) => setChosen(new Set(states)),
     toMatrix: () => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus(),
-    toBrush: () => document.querySelector<HTMLElement>('.brush input')?.focus(),
+    toBrush: () => focusSoon('.brush input'),
   }), [chosen]);
   return <Shared value={painting}>{children}</Shared>;
 }

@@ -1,0 +1,67 @@
+/** Opens a matrix of 1,024 cells in Chromium, scrolls through it and walks it by keys, and tells the longest task of the page (Long Tasks, W3C). */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+
+export async function benchMatrix(line: (what: string, value: string, note?: string) => void): Promise<void> {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-matrix-'));
+  const server = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', path.join(folder, 'data')], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const address = await new Promise<string>((resolve) => {
+    server.stdout.on('data', (text: Buffer) => {
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(text.toString())?.[0];
+      if (found) resolve(found);
+    });
+  });
+  const browser = await chromium.launch({ executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'] });
+  try {
+    const { revision, mod } = (await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as { revision: number; mod: { blocks: Record<string, { states: object; looks: object }> } };
+    const gate = mod.blocks['sluice_gate']!;
+    const number = (name: string) => ({ name, kind: 'number', min: 0, max: 31, default: 0, byCode: true });
+    const rows = Array.from({ length: 32 }, (_, i) => ({ when: { a: i }, use: [{ model: i % 2 ? 'saltmarsh:gate/open' : 'saltmarsh:lantern/lit', front: ['north', 'east', 'south', 'west'][i % 4] }] }));
+    const changes = [{ path: '/blocks/sluice_gate/states', before: gate.states, after: { properties: [number('a'), number('b')] } }, { path: '/blocks/sluice_gate/looks', before: gate.looks, after: { mode: 'one-of', rows } }];
+    const answer = await fetch(`${address}/api/mods/saltmarsh/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` }, body: JSON.stringify({ label: 'Many states', changes }) });
+    if (!answer.ok) throw new Error(`the edit was refused: ${await answer.text()}`);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${address}/m/saltmarsh/blocks/sluice_gate/looks?state=0`);
+    await page.getByText(/Every rule passes|sluice_gate/).first().waitFor();
+    await page.waitForTimeout(1500);
+    await page.evaluate(() => {
+      const tasks: number[] = [];
+      Object.assign(window, { tasks });
+      new PerformanceObserver((list) => tasks.push(...list.getEntries().map((entry) => entry.duration))).observe({ type: 'longtask' });
+    });
+    /** What the page was kept busy with since it was asked last: the longest task, and how many were over 50 ms. */
+    const longest = () => page.evaluate(() => {
+      const { tasks } = window as unknown as { tasks: number[] };
+      return { most: Math.max(0, ...tasks.splice(0)) };
+    });
+    const report = async (what: string) => {
+      const { most } = await longest();
+      line(`matrix of 1,024 cells: ${what}`, most ? `${most.toFixed(0)} ms` : 'under 50 ms', most ? 'longest task' : 'no long task');
+    };
+    const cdp = await page.context().newCDPSession(page); await cdp.send('Profiler.enable'); await cdp.send('Profiler.setSamplingInterval',{interval:200}); await cdp.send('Profiler.start');
+    await page.keyboard.press('m');
+    await page.getByRole('gridcell').first().waitFor();
+    await page.waitForTimeout(2000);
+    const {profile}=await cdp.send('Profiler.stop'); (await import('node:fs')).writeFileSync('/tmp/prof.json',JSON.stringify(profile));
+    await report('opened and drawn');
+    await page.locator('.matrix-scroll').hover();
+    for (let i = 0; i < 40; i += 1) {
+      await page.mouse.wheel(i % 4 === 3 ? 120 : 0, i % 4 === 3 ? 0 : 120);
+      await page.waitForTimeout(30);
+    }
+    await page.waitForTimeout(1500);
+    await report('scrolled from end to end');
+    for (let i = 0; i < 30; i += 1) await page.keyboard.press(i % 2 ? 'ArrowUp' : 'ArrowLeft');
+    await page.waitForTimeout(1000);
+    await report('walked by 30 arrow keys');
+  } finally {
+    await browser.close();
+    server.kill('SIGKILL');
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+await benchMatrix((a,b,c='')=>console.log(a,b,c));
