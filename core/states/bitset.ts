@@ -1,9 +1,9 @@
 /** A set of whole numbers from 0 to size − 1, one bit each. Made for set algebra over states. */
 export class BitSet {
-  private readonly words: Uint32Array;
+  private readonly words: Int32Array;
 
-  constructor(readonly size: number, words?: Uint32Array) {
-    this.words = words ?? new Uint32Array(Math.ceil(size / 32));
+  constructor(readonly size: number, words?: Int32Array) {
+    this.words = words ?? new Int32Array(Math.ceil(size / 32));
   }
 
   /** All numbers from 0 to size − 1. */
@@ -57,7 +57,7 @@ export class BitSet {
   }
 
   has(member: number): boolean {
-    return ((this.words[member >>> 5] ?? 0) >>> (member & 31)) % 2 === 1;
+    return (((this.words[member >>> 5] ?? 0) >>> (member & 31)) & 1) === 1;
   }
 
   and(other: BitSet): BitSet {
@@ -94,6 +94,16 @@ export class BitSet {
   /** True when every member of this set is in the other. */
   isWithin(other: BitSet): boolean {
     for (let i = 0; i < this.words.length; i += 1) if (this.words[i]! & ~other.words[i]!) return false;
+    return true;
+  }
+
+  /** True when every member that all the sets share is in `outer`. Nothing is laid out, and it stops at the first that is not. */
+  static sharedWithin(sets: readonly BitSet[], outer: BitSet): boolean {
+    for (let i = 0; i < outer.words.length; i += 1) {
+      let shared = ~outer.words[i]!;
+      for (let k = 0; k < sets.length && shared !== 0; k += 1) shared &= sets[k]!.words[i]!;
+      if (shared !== 0) return false;
+    }
     return true;
   }
 

@@ -43,7 +43,7 @@ export function fewestRows<T>(values: readonly (T | undefined)[], space: StateSp
   const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, sizes);
   let drafts = given ?? [];
   if (!given || given.length > atLeast) {
-    const made = fromDiagrams(table, kinds.length, sizes, given ? given.length * 4 : Infinity);
+    const made = fromDiagrams(table, kinds.length, sizes, given ? given.length * 4 : Infinity, given ? orderBudget / 4 : orderBudget);
     const tidy = made && tidied(made, table, sizes);
     if (tidy && (!given || tidy.length < given.length)) drafts = tidy;
   }
@@ -103,9 +103,9 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
 }
 
 /** The rows of the diagram that makes the fewest, among the orders of properties that there is time to try; none when those are more than `most`. */
-function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[], most: number): Draft[] | undefined {
+function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[], most: number, budget: number): Draft[] | undefined {
   let best: { diagram: Diagram; order: number[]; rows: number } | undefined;
-  let left = Math.max(2, Math.floor(orderBudget / table.length));
+  let left = Math.max(1, Math.floor(budget / table.length));
   for (const order of orders(sizes)) {
     if ((left -= 1) < 0) break;
     const diagram = diagramOf(table, kinds, sizes, order);
@@ -142,7 +142,10 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
 function tidied(drafts: Draft[], table: Int32Array, sizes: readonly number[]): Draft[] {
   if (drafts.length > tidyLimit) return drafts;
   const cellSpace = new StateSpace(sizes.map((size, at) => ({ name: `of_${at}`, kind: 'number', min: 0, max: size - 1, default: 0 })));
-  const cellsOf = ({ digits }: Draft) => cellSpace.matching(whenOf(cellSpace, digits));
+  const everything = BitSet.full(table.length);
+  /** For each property the cells that its values allow; undefined where all are. */
+  const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : list.reduce((all, digit) => all.addAll(cellSpace.slice(`of_${at}`, digit)), new BitSet(table.length))));
+  const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
   const own = new Map<number, BitSet>();
   table.forEach((kind, cell) => {
     let set = own.get(kind);
@@ -151,16 +154,17 @@ function tidied(drafts: Draft[], table: Int32Array, sizes: readonly number[]): D
   });
   const taken = new BitSet(table.length);
   const rows = drafts.map((draft) => {
-    let row = { draft, cells: cellsOf(draft) };
+    const slices = slicesOf(draft);
+    const digits = [...draft.digits];
     const free = taken.or(own.get(draft.kind)!);
     sizes.forEach((size, at) => {
-      if (row.draft.digits[at]!.length === size) return;
-      const wider = { kind: draft.kind, digits: row.draft.digits.with(at, range(size)) };
-      const cells = cellsOf(wider);
-      if (cells.isWithin(free)) row = { draft: wider, cells };
+      if (!slices[at] || !BitSet.sharedWithin([...given(slices.filter((_, other) => other !== at)), everything], free)) return;
+      digits[at] = range(size);
+      slices[at] = undefined;
     });
-    taken.addAll(row.cells);
-    return row;
+    const cells = given(slices).reduce((all, slice) => all.keepAll(slice), everything.copy());
+    taken.addAll(cells);
+    return { draft: { digits, kind: draft.kind }, cells };
   });
   const winner = new Int32Array(table.length).fill(-1);
   for (let at = rows.length - 1; at >= 0; at -= 1) rows[at]!.cells.forEach((cell) => (winner[cell] = at));
