@@ -165,3 +165,77 @@ test('the contact sheet shows every state, is exported, and marks what changed s
   await (await again).setFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByRole('alert')).toContainText('not a PNG');
 });
+
+test('the matrix with the mouse: heads, conditions, ranges, candidates for several, another arrangement that is remembered', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/looks`);
+  await page.getByRole('button', { name: 'Open the matrix' }).click();
+  const chosen = page.getByRole('gridcell', { selected: true });
+  await page.getByRole('button', { name: 'Choose all with hung = ceiling' }).click();
+  await expect(chosen).toHaveCount(8);
+  await page.locator('.choose-line').getByRole('group', { name: 'lit' }).getByRole('button', { name: 'true' }).click();
+  await expect(chosen).toHaveCount(12);
+  const cell = (name: string) => page.getByRole('gridcell', { name, exact: true });
+  await cell('heading = north, hung = floor, lit = false').click();
+  await cell('heading = east, hung = floor, lit = true').click({ modifiers: ['Shift'] });
+  await expect(chosen).toHaveCount(4);
+  await cell('heading = west, hung = floor, lit = true').click({ modifiers: ['Control'] });
+  await expect(chosen).toHaveCount(5);
+  await cell('heading = north, hung = floor, lit = false').click();
+  // A second candidate for one cell: both have half of the share, and the state has a row of its own.
+  const brush = page.getByRole('group', { name: 'Brush' });
+  await brush.getByRole('button', { name: 'Add a candidate' }).click();
+  await expect(brush).toContainText('50%');
+  await expect(page.getByText(passes)).toBeVisible();
+  // The cube turns what is chosen: front to the west, then the top down.
+  await brush.getByRole('group', { name: 'Pick where the front faces' }).getByRole('button', { name: 'west', exact: true }).click();
+  await brush.getByRole('group', { name: 'Pick where the top points' }).getByRole('button', { name: 'down', exact: true }).click();
+  await expect(brush.getByRole('button', { name: 'front faces west, top points down' })).toBeVisible();
+  await page.getByLabel('lit runs').selectOption('tabs');
+  await expect(page.getByRole('gridcell')).toHaveCount(12);
+  await page.reload();
+  await expect(page.getByRole('gridcell')).toHaveCount(12);
+  await page.getByRole('combobox', { name: 'lit shown' }).click();
+  await page.getByRole('option', { name: 'true' }).click();
+  await expect(cell('heading = north, hung = floor, lit = true')).toBeVisible();
+});
+
+test('a layer is added for the chosen states of a fence; turning shows what becomes of them; a choice that does not come back is found', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/reed_fence/looks`);
+  await page.getByRole('button', { name: 'Open the matrix' }).click();
+  await page.getByRole('button', { name: 'Choose all with north = true' }).click();
+  const layer = page.getByRole('group', { name: 'Layer' });
+  await expect(layer).toContainText('A layer for 8 states');
+  await layer.getByRole('combobox', { name: 'Model' }).fill('fence/post');
+  await page.getByRole('option', { name: 'saltmarsh:fence/post' }).click();
+  await expect(page.getByRole('group', { name: 'Row 6', exact: true })).toContainText('8 states');
+  await saved(page);
+  expect((await held(server)).blocks['reed_fence']!.looks.rows.at(-1)).toEqual({ when: { north: true }, use: [{ model: 'saltmarsh:fence/post' }] });
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states?state=0`);
+  await page.getByText('Turning', { exact: true }).click();
+  await expect(page.getByText('Proved for all 24 states: four quarter turns come back, two mirrors come back, and a turn undoes itself between mirrors.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /a quarter/ }).first()).toContainText('heading east');
+  await page.getByRole('combobox', { name: 'floor turned becomes' }).click();
+  await page.getByRole('option', { name: 'wall', exact: true }).click();
+  await expect(page.getByText(/After four quarter turns the state heading = north, hung = floor, lit = false comes back as/)).toBeVisible();
+  await page.getByRole('button', { name: 'Let the choices stay as they are' }).click();
+  await expect(page.getByText(passes)).toBeVisible();
+});
+
+test('friction and shapes by state have the editor of every row, with what no row covers and what is said twice', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=1`);
+  await page.getByRole('button', { name: 'Make it depend on the state' }).nth(1).click();
+  const friction = page.getByRole('group', { name: 'Rows of friction' });
+  await expect(friction).toContainText('in all other states');
+  await friction.getByLabel('Friction, row 1').fill('0.1');
+  await expect(friction).toContainText('2 rows, and no fewer would do');
+  await friction.getByRole('button', { name: 'Add a row' }).click();
+  await friction.getByLabel('Move row 2 up').click();
+  await expect(friction).toContainText('never matches: row 1 covers it');
+  await friction.getByRole('button', { name: 'Say it in 2 rows' }).click();
+  await friction.getByLabel('Remove row 2 of friction').click();
+  await expect(friction).toContainText('12 states have no value.');
+  await page.getByRole('button', { name: 'Make it depend on the state' }).last().click();
+  const outline = page.getByRole('group', { name: 'Rows of the outline shape' });
+  await expect(outline).toContainText('in all other states');
+  await expect(page.getByText('Nothing in this state. The stage shows it under Outline.')).toBeVisible();
+});

@@ -29,7 +29,7 @@ test.each<[string, ModExample, string, string | undefined]>([
   ['traits/sound-set-missing', { '/blocks/lamp/traits/soundSet': 'saltmarsh:clink' }, 'lamp uses the sound set saltmarsh:clink, which does not exist.', undefined],
   ['states/default-outside', { '/blocks/lamp/states/properties/0/default': 'up' }, 'lamp: the default of heading is up, which is not one of its values.', 'Make it north'],
   ['states/too-few-values', { '/blocks/lamp/states/properties/2': { name: 'fill', kind: 'number', min: 3, max: 1, default: 1 } }, 'lamp: the property fill has no value.', 'Remove fill'],
-  ['states/value-twice', { '/blocks/lamp/states/properties/2': { name: 'lit', kind: 'toggle', default: true } }, 'lamp has two properties called lit.', undefined],
+  ['states/value-twice', { '/blocks/lamp/states/properties/2': { name: 'lit', kind: 'toggle', default: true } }, 'lamp has two properties called lit.', 'Call the second lit_2'],
   ['states/too-many-states', { '/blocks/lamp/states/properties/2': { name: 'level', kind: 'number', min: 0, max: 99_999, default: 0 } }, 'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 8.', undefined],
   ['states/placing-unfit', { '/blocks/lamp/states/placing/0/set': 'headin' }, 'lamp: placing sets headin, which is no property of the block. Did you mean heading?', 'Set heading'],
   ['states/placing-unfit', { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'fixed', value: 'yes' } }, 'lamp: placing sets lit to yes, which is not one of its values.', 'Make it false'],

@@ -94,3 +94,23 @@ test('a condition made from values matches exactly their combinations, and a cha
       expect(space.decode(space.withDigit(state, at, digit))).toEqual({ ...space.decode(state), [space.properties[at]!.name]: value });
     }));
   })));
+
+test('sets that are changed in place, and questions about several at once, agree with sets of numbers', () => fc.assert(fc.property(
+  fc.integer({ min: 1, max: 150 }), fc.array(fc.nat(149)), fc.array(fc.nat(149)), fc.array(fc.nat(149)), (size, a, b, c) => {
+    const within = (list: number[]) => new Set(list.filter((member) => member < size));
+    const [one, other, outer] = [within(a), within(b), within(c)];
+    const make = (members: Set<number>) => BitSet.where(size, (member) => members.has(member));
+    const sorted = (members: Iterable<number>) => [...members].sort((x, y) => x - y);
+    expect([...make(one).addAll(make(other))]).toEqual(sorted(new Set([...one, ...other])));
+    expect([...make(one).keepAll(make(other))]).toEqual(sorted([...one].filter((member) => other.has(member))));
+    expect([...make(one).dropAll(make(other))]).toEqual(sorted([...one].filter((member) => !other.has(member))));
+    const visited: number[] = [];
+    make(one).forEach((member) => visited.push(member));
+    expect(visited).toEqual(sorted(one));
+    expect(make(one).meets(make(other))).toBe([...one].some((member) => other.has(member)));
+    expect(make(one).isWithin(make(other))).toBe([...one].every((member) => other.has(member)));
+    expect(BitSet.sharedWithin([make(one), make(other)], make(outer))).toBe([...one].every((member) => !other.has(member) || outer.has(member)));
+    const copy = make(one);
+    copy.copy().add(0).dropAll(make(one));
+    expect([...copy]).toEqual(sorted(one));
+  })));

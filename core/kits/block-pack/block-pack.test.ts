@@ -7,7 +7,7 @@ import { readModFolder } from '../../folder/index.ts';
 import type { Mod } from '../../mod/index.ts';
 import { coverage, StateSpace } from '../../states/index.ts';
 import { placeInPack } from './format/index.ts';
-import { blockPack } from './index.ts';
+import { blockPack, smallBlockPack } from './index.ts';
 import { readPack } from './read/index.ts';
 
 const load = async () => {
@@ -81,3 +81,20 @@ test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type 
   expect(compile(ids, "export const lit: StatesByBlock['tide_lantern'] = { heading: 'up', hung: 'wall', lit: true };").join()).toMatch(/"up"/);
   expect(compile(ids, 'export const id = blockIds.tide_lantren;').join()).toMatch(/tide_lantren/);
 }, 60_000);
+
+test('the kit of four bits writes the same files and holds sixteen states', async () => {
+  const { mod, blobOf } = await load();
+  expect(smallBlockPack.limits).toMatchObject({ states: 16, stateCodeBits: 4, wholeShares: true });
+  expect(digestOf(writeZip(smallBlockPack.write(mod, blobOf)))).toBe(digestOf(writeZip(blockPack.write(mod, blobOf))));
+});
+
+test('a pack whose registry loses a state is told so, at the place of the codes', async () => {
+  const { mod, blobOf } = await load();
+  const files = blockPack.write(mod, blobOf);
+  const registry = JSON.parse(new TextDecoder().decode(files.get('registry.json'))) as { entries: { id: string; codes?: { digits: { values: string[] }[] } }[] };
+  registry.entries.find(({ id }) => id === 'saltmarsh:sluice_gate')!.codes!.digits[0]!.values.reverse().splice(0, 1, 'up');
+  files.set('registry.json', new TextEncoder().encode(JSON.stringify(registry)));
+  expect(inspectPack(readPack(files)).filter(({ rule }) => rule === 'pack/registry-disagrees').map(({ message, place }) => [message, place!.line])).toEqual([
+    ['registry.json: of saltmarsh:sluice_gate the state side = down, open = false has no code.', 1],
+  ]);
+});

@@ -101,3 +101,23 @@ test('a title cannot break out of the comment in the code', () => {
   const code = withChange('/header/title', 'Salt\nexport const x = 1;')('code/ids.ts') as string;
   expect(code.split('\n')[0]).toBe('// Made by Obrank from Salt export const x = 1; 0.1.0. Changes here are lost with the next build.');
 });
+
+test('codes that the ledger holds are written as they are held, placing and turning with the block, upright with the candidate', () => {
+  const codes = { kind: 'bit-fields', bits: 3, fields: [{ property: 'heading', values: ['south', 'north', 'east', 'west'], at: 0, width: 2 }, { property: 'lit', values: [false, true], at: 2, width: 1 }] };
+  const corner = { name: 'corner', kind: 'choice', values: ['left', 'right'], default: 'left', mirrored: { left: 'right', right: 'left' } };
+  const of = written(withExample(sampleMod(), {
+    '/ledger/entries/2/codes': codes, '/blocks/bank/states': { properties: [corner], placing: [{ set: 'corner', to: 'crouching', value: 'right', otherwise: 'left', when: { clicked: ['north', 'up'] } }] },
+    '/blocks/bank/looks/rows/0/use/0/upright': true, '/blocks/lamp/looks/rows/0/use/0/upright': false,
+  }));
+  expect((of('registry.json') as { entries: unknown[] }).entries[2]).toEqual({ number: 2, kind: 'block', id: 'saltmarsh:lamp', states: 8, codes });
+  expect(of('rules/blocks/bank.json')).toMatchObject({ properties: [corner], placement: [{ set: 'corner', to: 'crouching', value: 'right', otherwise: 'left', when: { clicked: ['north', 'up'] } }] });
+  expect((of('view/looks/bank.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([{ model: 'saltmarsh:bank', front: 'south', top: 'up', upright: true }]);
+  expect((of('view/looks/lamp.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([{ model: 'saltmarsh:lamp', front: 'north', top: 'up' }]);
+});
+
+test('a layered look collides with all of its layers, each turned as it is drawn', () => {
+  const of = written(withExample(sampleMod(), { '/blocks/lamp/looks': { mode: 'layered', rows: [{ use: [{ model: 'saltmarsh:lamp' }] }, { when: { lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'north' }] }] } }));
+  expect((of('rules/blocks/lamp.json') as { collision: unknown }).collision).toEqual([
+    { when: { lit: false }, value: [{ at: [4, 0, 8], size: [8, 12, 8] }] }, { when: { lit: true }, value: [{ at: [4, 0, 8], size: [8, 12, 8] }, { at: [4, 0, 0], size: [8, 12, 8] }] },
+  ]);
+});

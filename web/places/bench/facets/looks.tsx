@@ -1,17 +1,17 @@
 import { Button, SegmentedControl } from '@mantine/core';
-import { useDeferredValue, type ReactNode } from 'react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
 import { templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
-import type { Rows } from '../../../../core/states/index.ts';
+import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Steady } from '../../../parts/steady.tsx';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { useBrush } from '../matrix/brush.ts';
-import { usePainting } from '../matrix/painting.tsx';
+import { asStates, usePainting } from '../matrix/painting.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
 
@@ -39,7 +39,8 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to paint {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
       {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
       {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>In a patch</b> on the stage shows 12 × 12 places.</p>}
-      {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.</p>}
+      {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.{matrix && ' Choose cells to add a layer for them.'}</p>}
+      {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <Steady of={[block.looks.rows, space, mode, mod.models, name, set]}>
         {() => (
           <RowsEditor<Candidate[]> what="the look" rows={block.looks.rows} space={space} layered={mode === 'layered'} fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
@@ -52,6 +53,24 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       </Steady>
       {mode === 'layered' && space.properties.some((property) => property.kind === 'toggle' && (headings as readonly string[]).includes(property.name)) && <Button variant="default" onClick={addArms}>Add an arm for each side</Button>}
     </>
+  );
+}
+
+/** Adds a layer for the chosen states, where one condition can name just these. */
+function LayerFor({ editor: { block, declared, set }, models }: { editor: FacetProps['editor']; models: string[] }) {
+  const { chosen, toMatrix } = usePainting();
+  const rows = useMemo(() => {
+    const states = asStates(chosen, block.space);
+    return states.isEmpty ? [] : fewestRows(Array.from({ length: block.space.size }, (_, state) => (states.has(state) ? true : undefined)), block.space).rows;
+  }, [chosen, block.space]);
+  const [row] = rows;
+  if (!row) return null;
+  if (rows.length > 1) return <p className="note invite">{count(chosen.size, 'chosen state')}, but no single condition names just these.</p>;
+  return (
+    <div className="brush" role="group" aria-label="Layer">
+      <div className="kv"><span>A layer for {count(chosen.size, 'state')}</span></div>
+      <Candidates use={[]} models={models} block={block.name} onUse={(use) => set(`Add a layer for ${count(chosen.size, 'state')}`, ['looks', 'rows'], [...declared.looks.rows, row.when ? { when: row.when, use } : { use }])} onDone={toMatrix} />
+    </div>
   );
 }
 

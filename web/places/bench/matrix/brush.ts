@@ -22,10 +22,10 @@ export interface Brush {
 
 export function useBrush({ block, declared, set }: BlockEditor): Brush {
   const { chosen } = usePainting();
+  const { space, looks } = block;
+  const shown = useMemo(() => expandRows(looks.rows, space), [looks, space]);
   return useMemo((): Brush => {
-    const { space, looks } = block;
     const states = asStates(chosen, space);
-    const shown = expandRows(looks.rows, space);
     const uses = [...states].map((state) => shown[state]);
     const plain = (use: Candidate[] | undefined) => JSON.stringify(use?.map(({ front: _front, top: _top, ...rest }) => rest));
     const first = uses.find((use) => use !== undefined);
@@ -44,5 +44,5 @@ export function useBrush({ block, declared, set }: BlockEditor): Brush {
       spreadFirst: () => spreadable[0] !== undefined && spread(spreadable[0]),
       clear: () => paint(`Take the look from ${count(states.count, 'state')}`, () => undefined),
     };
-  }, [block, chosen, declared.looks.mode, set]);
+  }, [shown, space, looks, chosen, declared.looks.mode, set]);
 }

@@ -1,2 +1,0 @@
-import { benchMatrix } from './bench-matrix.ts';
-await benchMatrix((a,b,c='')=>console.log(a,b,c));
