@@ -34,9 +34,11 @@ try {
     await page.getByText('Night', { exact: true }).click();
     await page.getByRole('button', { name: 'Light' }).click();
   });
-  await shot('bench-matrix', 'blocks/sluice_gate/looks?state=6', 'light', async (page) => {
+  await shot('bench-matrix', 'blocks/sluice_gate/looks?state=4', 'light', async (page) => {
     await page.keyboard.press('m');
+    await page.getByRole('gridcell', { selected: true }).waitFor();
     await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('Shift+ArrowDown');
   });
   await shot('bench-placing', 'blocks/tide_lantern/states', 'light', async (page) => {
     await page.locator('.sheet').getByText('Placing', { exact: true }).click();
@@ -52,10 +54,11 @@ try {
   });
   await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
     await page.keyboard.press('m');
-    await page.waitForTimeout(500);
+    await page.getByRole('gridcell', { selected: true }).waitFor();
     await page.keyboard.press('Shift+ArrowDown');
-    await page.getByRole('group', { name: 'Brush' }).getByRole('combobox', { name: 'Model' }).fill('standing_lit');
     await page.keyboard.press('Enter');
+    await page.keyboard.type('lantern/hanging_lit');
+    await page.getByRole('option', { name: 'saltmarsh:lantern/hanging_lit' }).click();
     await page.getByRole('link', { name: 'Contact sheet' }).click();
     await page.getByText('the last build', { exact: true }).click();
   });
