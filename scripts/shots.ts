@@ -52,16 +52,6 @@ try {
     await page.getByText('In a patch').first().click();
     await page.waitForTimeout(2500);
   });
-  await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
-    await page.keyboard.press('m');
-    await page.getByRole('gridcell', { selected: true }).waitFor();
-    await page.keyboard.press('Shift+ArrowDown');
-    await page.keyboard.press('Enter');
-    await page.keyboard.type('lantern/hanging_lit');
-    await page.getByRole('option', { name: 'saltmarsh:lantern/hanging_lit' }).click();
-    await page.getByRole('link', { name: 'Contact sheet' }).click();
-    await page.getByText('the last build', { exact: true }).click();
-  });
   await shot('bench-loot', 'blocks/salt_crust/loot', 'light');
   await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
@@ -78,6 +68,17 @@ try {
   await shot('build', 'build', 'light', async (page) => {
     await page.getByLabel(/Folder on this machine/).fill('/tmp/saltmarsh-pack');
     await page.getByText(/\d+ new/).first().waitFor();
+  });
+  await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
+    await page.keyboard.press('m');
+    await page.getByRole('gridcell', { selected: true }).waitFor();
+    await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.locator('.brush input:focus').first().waitFor();
+    await page.keyboard.type('lantern/hanging_lit');
+    await page.getByRole('option', { name: 'saltmarsh:lantern/hanging_lit' }).click();
+    await page.getByRole('link', { name: 'Contact sheet' }).click();
+    await page.getByText('the last build', { exact: true }).click();
   });
 } finally {
   await browser.close();

@@ -9,7 +9,7 @@ export { applyChange, applyChanges, EditConflict, entryOf, firstClash, invertCha
 export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
-export { codesOf, heldCodes, nextNumber } from './ledger.ts';
+export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
 export { changeProperty, orderProperties, usesOf, type PropertyUse } from './properties.ts';
 export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';

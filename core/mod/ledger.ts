@@ -1,8 +1,18 @@
 import { mixedRadix, type CodeLayout, type StateSpace } from '../states/index.ts';
+import type { Change } from './edit.ts';
 import type { Ledger } from './entries.schema.ts';
 
 /** The next number that was never given: above every number in use and every retired one. */
 export const nextNumber = ({ entries, retired }: Ledger): number => [...entries, ...retired].reduce((next, { number }) => Math.max(next, number + 1), 0);
+
+/** The changes that retire an entry: its number is never given again. How its states were stored no longer matters. */
+export function retire({ entries, retired }: Ledger, at: number): Change[] {
+  const { codes: _gone, ...entry } = entries[at]!;
+  return [
+    { path: '/ledger/entries', before: entries, after: entries.filter((_, other) => other !== at) },
+    { path: '/ledger/retired', before: retired, after: [...retired, entry] },
+  ];
+}
 
 const held = new WeakMap<Ledger['entries'], Map<string, CodeLayout>>();
 

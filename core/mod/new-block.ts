@@ -1,7 +1,7 @@
 import type { Block } from './block.schema.ts';
 import type { Change } from './edit.ts';
 import type { Picture } from './entries.schema.ts';
-import { nextNumber } from './ledger.ts';
+import { nextNumber, retire } from './ledger.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
 import { pointer } from '../json/index.ts';
@@ -45,12 +45,6 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
 
 /** The changes that take a block out of the mod: its number is retired, so that saved worlds never meet it again as something else. */
 export function removeBlock(mod: Mod, name: string): Change[] {
-  const entry = mod.ledger.entries.find((one) => one.kind === 'block' && one.name === name);
-  return [
-    { path: pointer(['blocks', name]), before: mod.blocks[name] },
-    ...(entry ? [
-      { path: '/ledger/entries', before: mod.ledger.entries, after: mod.ledger.entries.filter((one) => one !== entry) },
-      { path: '/ledger/retired', before: mod.ledger.retired, after: [...mod.ledger.retired, entry] },
-    ] : []),
-  ];
+  const at = mod.ledger.entries.findIndex((one) => one.kind === 'block' && one.name === name);
+  return [{ path: pointer(['blocks', name]), before: mod.blocks[name] }, ...(at < 0 ? [] : retire(mod.ledger, at))];
 }

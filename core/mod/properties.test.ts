@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
 import { expandRows, proveCodes, StateSpace, type Property } from '../states/index.ts';
-import { applyChanges, changeProperty, codesOf, invertChanges, ModSchema, orderProperties, resolveBlock, splitBlock, usesOf, type Mod } from './index.ts';
+import { applyChanges, changeProperty, codesOf, invertChanges, ModSchema, orderProperties, removeBlock, resolveBlock, splitBlock, usesOf, type Mod } from './index.ts';
 
 /** A lamp that names its properties everywhere: in looks, light, shapes, drops and placing. */
 const mod = (): Mod => withExample(sampleMod(), {
@@ -78,6 +78,17 @@ test('another order keeps the codes that saved worlds hold', () => {
   const [before, now] = [lamp(from).space, lamp(ordered).space];
   const [was, is] = [proveCodes(codesOf(from.ledger, 'lamp', before), before).codes, proveCodes(codesOf(ordered.ledger, 'lamp', now), now).codes];
   was.forEach((code, state) => expect(is[now.encode(before.decode(state))]).toBe(code));
+});
+
+test('a block whose codes the ledger holds can be removed: its number is retired, the codes go, undo brings both back', () => {
+  const from = mod();
+  const held = applyChanges(from, orderProperties(from, 'lamp', [1, 0, 2]));
+  expect(held.ledger.entries[2]!.codes).toBeDefined();
+  const changes = removeBlock(held, 'lamp');
+  const removed = applyChanges(held, changes);
+  expect(removed.ledger.retired).toEqual([{ number: 2, kind: 'block', name: 'lamp' }]);
+  expect(ModSchema.safeParse(removed).error).toBeUndefined();
+  expect(applyChanges(removed, invertChanges(changes))).toEqual(held);
 });
 
 test('a property moved out becomes blocks of their own, each registered and looking as that state did', () => {

@@ -1,3 +1,4 @@
+import { retire } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const registeredButGone = modRule({
@@ -9,10 +10,7 @@ export const registeredButGone = modRule({
     const there = { group: new Set(mod.header.groups.map((group) => group.name)), block: new Set(Object.keys(mod.blocks)), item: new Set(Object.keys(mod.items)) };
     return mod.ledger.entries.flatMap((entry, i) => (there[entry.kind].has(entry.name) ? [] : [{
       at: ['ledger', 'entries', i], message: `The registry holds the ${entry.kind} ${entry.name}, which the mod no longer has.`,
-      fix: { title: `Retire number ${entry.number}`, changes: [
-        { path: '/ledger/entries', before: mod.ledger.entries, after: mod.ledger.entries.filter((_, at) => at !== i) },
-        { path: '/ledger/retired', before: mod.ledger.retired, after: [...mod.ledger.retired, entry] },
-      ] },
+      fix: { title: `Retire number ${entry.number}`, changes: retire(mod.ledger, i) },
     }]));
   },
 });

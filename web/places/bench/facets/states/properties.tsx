@@ -1,4 +1,4 @@
-import { Button, Checkbox, Menu, NumberInput, Popover, Select } from '@mantine/core';
+import { Button, Checkbox, Menu, Popover, Select } from '@mantine/core';
 import { useState } from 'react';
 import { changeProperty, orderProperties, usesOf } from '../../../../../core/mod/index.ts';
 import { namePattern } from '../../../../../core/mod/names.ts';
@@ -44,10 +44,11 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
           {property.kind === 'choice' && <Values property={property} onProperty={(label, next) => put(label, i, next)} />}
           <div className="property-line">
             {property.kind === 'number' && <>
-              <NumberInput label="from" w={70} value={property.min} onChange={(min) => typeof min === 'number' && Number.isInteger(min) && put(`Change ${property.name}`, i, { ...property, min })} />
-              <NumberInput label="to" w={70} value={property.max} onChange={(max) => typeof max === 'number' && Number.isInteger(max) && put(`Change ${property.name}`, i, { ...property, max })} />
+              {(['min', 'max'] as const).map((end) => <CommitField key={end} label={end === 'min' ? 'from' : 'to'} w={70} inputMode="numeric" text={String(property[end])} check={(text) => (/^-?\d{1,6}$/.test(text) ? undefined : 'Use a whole number.')} onText={(text) => put(`Change ${property.name}`, i, { ...property, [end]: Number(text) })} />)}
             </>}
-            <Select label="default" w={104} allowDeselect={false} data={valuesOf(property).slice(0, 256).map(String)} value={String(property.default)} error={!valuesOf(property).includes(property.default)} onChange={(text) => put(`Change the default of ${property.name}`, i, { ...property, default: valuesOf(property).find((value) => String(value) === text)! } as Property)} />
+            {property.kind === 'number'
+              ? <CommitField label="default" w={76} inputMode="numeric" text={String(property.default)} check={(text) => (/^-?\d{1,6}$/.test(text) && Number(text) >= property.min && Number(text) <= property.max ? undefined : `Use a whole number from ${property.min} to ${property.max}.`)} onText={(text) => put(`Change the default of ${property.name}`, i, { ...property, default: Number(text) })} />
+              : <Select label="default" w={104} allowDeselect={false} data={valuesOf(property).map(String)} value={String(property.default)} error={!valuesOf(property).includes(property.default)} onChange={(text) => put(`Change the default of ${property.name}`, i, { ...property, default: valuesOf(property).find((value) => String(value) === text)! } as Property)} />}
             <Checkbox size="xs" label="the mod’s code changes it" checked={property.byCode === true} onChange={(event) => {
               const { byCode: _gone, ...rest } = property;
               put(event.currentTarget.checked ? `The mod’s code changes ${property.name}` : `The mod’s code leaves ${property.name} alone`, i, (event.currentTarget.checked ? { ...rest, byCode: true } : rest) as Property);
