@@ -49,6 +49,9 @@ test('traits: the ruler moves by keys and by dragging, the bars follow; back to 
 test('traits: light by state, its reach, and a fraction that is found and mended', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=15`);
   await expect(page.getByText('Reads by it up to 6 blocks away; dark at 13.')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'A room cut open: 13 at the block, 13 of 27 cells of the floor bright enough to read by' })).toBeVisible();
+  await expect(page.getByText('Of a light of 15 a wall one, two or three thick leaves 13, 12 or 11.')).toBeVisible();
+  await expect(page.getByText('Under a second from the bronze pick on.')).toBeVisible();
   const level = page.getByLabel('Light emitted, row 1');
   await level.fill('0.8');
   await expect(page.getByText('tide_lantern has light emitted 0.8; levels are whole numbers from 0 to 15.')).toBeVisible();

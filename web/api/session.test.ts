@@ -231,3 +231,32 @@ test('a place is set by its steps', () => {
   expect(at(pointer(['blocks', 'lamp', 'names', 'en']))).toBe('Lantern');
   expect(applyChange(session.view.mod, { path: '/header/title', before: 'Saltmarsh', after: 'x' }).blocks).toBe(session.view.mod.blocks);
 });
+
+test('undo while a step is still on its way waits for it and takes it back', async () => {
+  edit(hardness, 7);
+  void session.flush();
+  await session.travel('undo');
+  expect(server.log.map(({ kind }) => kind)).toEqual(['edit', 'undo']);
+  expect(session.view.mod).toEqual(server.mod);
+});
+
+test('undo asked for while another undo is on its way is not lost', async () => {
+  edit(hardness, 7, 'One');
+  await session.flush();
+  await Promise.all([session.travel('undo'), session.travel('undo')]);
+  expect(server.log.map(({ kind }) => kind)).toEqual(['edit', 'undo', 'undo']);
+  expect(session.view.mod).toEqual(server.mod);
+});
+
+test('what is done while an undo is on its way is kept, and sent after it', async () => {
+  edit(hardness, 7);
+  await session.flush();
+  const undone = session.travel('undo');
+  await Promise.resolve();
+  edit(blast, 9);
+  await undone;
+  await session.flush();
+  expect([at(blast), valueAt(server.mod, blast)]).toEqual([9, 9]);
+  expect(session.view.mod).toEqual(server.mod);
+  expect(session.view.saving).toBe('saved');
+});

@@ -31,6 +31,8 @@ export class Session {
   private base: Mod;
   private pending: Edit[] = [];
   private sending = false;
+  private flight: Promise<void> | undefined;
+  private journey: Promise<void> = Promise.resolve();
   private later: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly modListeners = new Set<(changes: Change[] | undefined, mod: Mod) => void>();
@@ -101,12 +103,20 @@ export class Session {
     this.edit(label, [{ path, before: valueAt(this.view.mod, path), after }]);
   }
 
-  /** Takes back the last step of the mod, or brings it back. */
-  async travel(kind: 'undo' | 'redo'): Promise<void> {
+  /** Takes back the last step of the mod, or brings it back. Asked for twice at once it goes two steps. */
+  travel(kind: 'undo' | 'redo'): Promise<void> {
+    this.journey = this.journey.then(() => this.step(kind));
+    return this.journey;
+  }
+
+  private async step(kind: 'undo' | 'redo'): Promise<void> {
     await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {
-      this.settle(await sendJson<LoggedEdit>(`/api/mods/${this.name}/${kind}`, {}, { 'If-Match': `"${this.view.revision}"` }), []);
+      const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/${kind}`, {}, { 'If-Match': `"${this.view.revision}"` });
+      // What was done while the server answered stays on top.
+      if (this.pending.length) this.rebase([logged]);
+      else this.settle(logged, []);
     } catch (error) {
       if (error instanceof Refused && error.status === 412) await this.catchUp();
       else this.update({ refused: (error as Error).message });
@@ -118,10 +128,17 @@ export class Session {
     this.later = setTimeout(() => void this.flush(), wait);
   }
 
-  /** Sends what is waiting. Resolves when nothing waits any more, or when the server does not answer. */
-  async flush(): Promise<void> {
+  /** Sends what is waiting. Resolves when nothing waits any more, or when the server does not answer; whoever asks meanwhile waits along. */
+  flush(): Promise<void> {
     clearTimeout(this.later);
-    if (this.sending || this.view.conflict) return;
+    this.flight ??= this.send().finally(() => {
+      this.flight = undefined;
+    });
+    return this.flight;
+  }
+
+  private async send(): Promise<void> {
+    if (this.view.conflict) return;
     this.sending = true;
     try {
       while (this.pending.length) {
@@ -146,7 +163,7 @@ export class Session {
     if (!(error instanceof Refused)) throw error;
     if (error.status === 412) {
       this.heard = [];
-      if (this.rebase((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.flush();
+      if (this.rebase((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.send();
     } else if (error.status === 0 || error.status >= 500) {
       this.update({ saving: 'offline', refused: error.message });
       this.flushSoon(3000);
