@@ -8,6 +8,7 @@ import { readPack } from '../core/kits/block-pack/read/index.ts';
 import { applyChange, type Mod } from '../core/mod/index.ts';
 import { readFolder } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
+import { benchLight } from './bench-light.ts';
 import { benchMatrix } from './bench-matrix.ts';
 import { benchStates } from './bench-states.ts';
 
@@ -77,4 +78,5 @@ line('one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
 line('one edit among 2,000 blocks, inspected', `${large.edit.toFixed(1)} ms`, `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`);
 rmSync(folder, { recursive: true, force: true });
 benchStates(median, line);
+benchLight(median, line);
 await benchMatrix(line);

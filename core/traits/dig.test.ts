@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { emptyMod, stockNamed, toolKinds } from '../mod/index.ts';
-import { digTime, isRightTool, lightReach, readingLevel, toolName, toolsOf, type Tool } from './index.ts';
+import { digTime, firstBearable, isRightTool, lightReach, readingLevel, toolName, toolsOf, type Tool } from './index.ts';
 
 const { header } = emptyMod('saltmarsh', 'Saltmarsh');
 const lantern = { hardness: 3.2, toolKind: 'pick' as const, leastGrade: 0, gated: true };
@@ -49,4 +49,14 @@ test('the number of ticks follows from the tick rate, never below the time itsel
     expect(seconds! - 3.2 / 3.4).toBeLessThan(1 / tickRate);
     expect(ticks).toBe(Math.round(seconds! * tickRate));
   }
+});
+
+test('the first tool that makes it bearable: under a second, with a drop, the humblest first', () => {
+  expect(firstBearable(lantern, header)).toEqual(pick(1));
+  expect(firstBearable({ ...lantern, leastGrade: 2 }, header)).toEqual(pick(2));
+  expect(firstBearable({ ...lantern, hardness: 0.3, gated: false }, header)).toBe('bare hands');
+  // Fast enough by hand, but nothing drops.
+  expect(firstBearable({ ...lantern, hardness: 0.3 }, header)).toEqual(pick(0));
+  expect(firstBearable({ ...lantern, hardness: 5 }, header)).toBeUndefined();
+  expect(firstBearable({ ...lantern, hardness: 'unbreakable' }, header)).toBeUndefined();
 });

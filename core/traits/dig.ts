@@ -43,3 +43,18 @@ export const toolsOf = (header: Pick<Header, 'tools'>, kind: ToolKind | 'none'):
 /** A tool in words: `bronze pick`. */
 export const toolName = (tool: Tool, header: Pick<Header, 'tools'>): string =>
   tool === 'bare hands' ? tool : `${header.tools.grades[tool.grade]?.name ?? `grade ${tool.grade}`} ${tool.kind}`;
+
+/** Digging that takes less than this many seconds is not felt as waiting. */
+export const bearableSeconds = 1;
+
+/**
+ * The humblest tool with which digging is bearable and yields a drop: bare hands before the lowest grade before the next. Undefined
+ * when there is none.
+ *
+ * @example firstBearable(tideLantern, header) // { kind: 'pick', grade: 1 }: 0.95 s
+ */
+export const firstBearable = (block: Diggable, header: Pick<Header, 'tickRate' | 'tools'>): Tool | undefined =>
+  toolsOf(header, block.toolKind).find((tool) => {
+    const { seconds, yields } = digTime(block, tool, header);
+    return yields && seconds !== undefined && seconds < bearableSeconds;
+  });

@@ -1,6 +1,6 @@
 import { NumberInput, Switch } from '@mantine/core';
 import { stocks, type Header, type ResolvedBlock } from '../../../../core/mod/index.ts';
-import { digTime, toolName, toolsOf } from '../../../../core/traits/index.ts';
+import { digTime, firstBearable, toolName, toolsOf } from '../../../../core/traits/index.ts';
 import { Field } from '../../../parts/field.tsx';
 import { Ruler } from '../ruler.tsx';
 
@@ -24,13 +24,17 @@ export function DigBars({ traits, header }: { traits: ResolvedBlock['traits']; h
   const rows = toolsOf(header, traits.toolKind).map((tool) => ({ name: toolName(tool, header), ...digTime(traits, tool, header) }));
   const longest = Math.max(...rows.map((row) => row.seconds ?? 0), 0.05);
   if (traits.hardness === 'unbreakable') return <p className="note">Nothing that a player holds digs it.</p>;
+  const bearable = firstBearable(traits, header);
   return (
-    <div className="bars" role="table" aria-label="Seconds to dig">
-      {rows.flatMap((row) => [
-        <span key={`${row.name} name`}>{row.name}</span>,
-        <u key={`${row.name} bar`} className={row.yields ? undefined : 'none'} style={{ width: `${((row.seconds ?? 0) / longest) * 100}%` }} />,
-        <span key={`${row.name} time`} title={`${row.ticks} ticks`}>{row.seconds!.toFixed(2)} s{row.yields ? '' : ', none'}</span>,
-      ])}
-    </div>
+    <>
+      <div className="bars" role="table" aria-label="Seconds to dig">
+        {rows.flatMap((row) => [
+          <span key={`${row.name} name`}>{row.name}</span>,
+          <u key={`${row.name} bar`} className={row.yields ? undefined : 'none'} style={{ width: `${((row.seconds ?? 0) / longest) * 100}%` }} />,
+          <span key={`${row.name} time`} title={`${row.ticks} ticks`}>{row.seconds!.toFixed(2)} s{row.yields ? '' : ', none'}</span>,
+        ])}
+      </div>
+      <p className="note">{bearable === undefined ? 'No tool that yields a drop brings it under a second.' : bearable === 'bare hands' ? 'Under a second with bare hands already.' : `Under a second from the ${toolName(bearable, header)} on.`}</p>
+    </>
   );
 }

@@ -48,7 +48,7 @@ export function TraitsFacet({ editor, state }: FacetProps) {
           </Field>
         )}
       </Still>
-      <Still of={[traits.lightEmitted, declared.traits.lightEmitted, stock?.name, state, block.space.properties]}>
+      <Still of={[traits.lightEmitted, declared.traits.lightEmitted, traits.lightAbsorbed, stock?.name, state, block.space.properties]}>
         {() => (
           <LightField label="Light emitted" declared={declared.traits.lightEmitted} rows={traits.lightEmitted} block={block} state={state} reset={own('lightEmitted')} onRows={(value) => put('lightEmitted', value as Traits['lightEmitted'])} />
         )}
