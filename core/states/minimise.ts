@@ -40,11 +40,13 @@ export function fewestRows<T>(values: readonly (T | undefined)[], space: StateSp
   const sizes = matters.map((at) => space.values[at]!.length);
   const whole = (digits: readonly number[][]): number[][] => space.values.map((list, at) => (matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i)));
 
-  const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, sizes);
+  // Where every property matters the table is the space itself, and the sets that it has kept serve again.
+  const cells = matters.length === space.properties.length ? space : new StateSpace(matters.map((at) => space.properties[at]!));
+  const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, cells);
   let drafts = given ?? [];
   if (!given || given.length > atLeast) {
     const made = fromDiagrams(table, kinds.length, sizes, given ? given.length * 4 : Infinity, given ? orderBudget / 4 : orderBudget);
-    const tidy = made && tidied(made, table, sizes);
+    const tidy = made && tidied(made, table, cells);
     if (tidy && (!given || tidy.length < given.length)) drafts = tidy;
   }
   let exact = drafts.length <= atLeast;
@@ -139,12 +141,12 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
  * Widens each row as far as it takes only cells that are its own or are taken already, then leaves out the rows that the rows below
  * make up for.
  */
-function tidied(drafts: Draft[], table: Int32Array, sizes: readonly number[]): Draft[] {
+function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draft[] {
   if (drafts.length > tidyLimit) return drafts;
-  const cellSpace = new StateSpace(sizes.map((size, at) => ({ name: `of_${at}`, kind: 'number', min: 0, max: size - 1, default: 0 })));
+  const sizes = cellSpace.values.map((list) => list.length);
   const everything = BitSet.full(table.length);
   /** For each property the cells that its values allow; undefined where all are. */
-  const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : list.reduce((all, digit) => all.addAll(cellSpace.slice(`of_${at}`, digit)), new BitSet(table.length))));
+  const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : cellSpace.allowing(cellSpace.properties[at]!.name, list.map((digit) => cellSpace.values[at]![digit]!))));
   const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
   const own = new Map<number, BitSet>();
   table.forEach((kind, cell) => {

@@ -10,6 +10,9 @@ export type When = Record<string, Value | Value[]>;
 /** The most states that a block may have anywhere in Obrank. */
 export const mostStates = 65_536;
 
+/** So many bits of sets are kept at most: 16 MB. */
+const mostKept = 2 ** 27;
+
 /**
  * The states of a block as the whole numbers 0 … size − 1: mixed radix over its properties, the last property
  * counting fastest (Knuth, The Art of Computer Programming 2, 4.1).
@@ -91,14 +94,15 @@ export class StateSpace {
     return set;
   }
 
-  /** The set of states in which a property has one of several values. */
-  private some(name: string, values: readonly Value[]): BitSet {
+  /** The set of states in which a property has one of several values. It is kept and shared: not to be changed. */
+  allowing(name: string, values: readonly Value[]): BitSet {
+    if (values.length === 1) return this.slice(name, values[0]!);
     const key = `${name}=${JSON.stringify(values)}`;
     let set = this.slices.get(key);
     if (!set) {
       set = values.reduce((all, value) => all.addAll(this.slice(name, value)), new BitSet(this.size));
       // What is asked for again and again is kept; what is asked for in thousands of ways would only fill the memory.
-      if (this.slices.size < 512) this.slices.set(key, set);
+      if (this.slices.size * this.size < mostKept) this.slices.set(key, set);
     }
     return set;
   }
@@ -108,7 +112,7 @@ export class StateSpace {
     let set: BitSet | undefined;
     for (const [name, wanted] of Object.entries(when ?? {})) {
       const values = Array.isArray(wanted) ? wanted : [wanted];
-      const some = values.length === 1 ? this.slice(name, values[0]!) : this.some(name, values);
+      const some = this.allowing(name, values);
       set = set ? set.keepAll(some) : some.copy();
     }
     return set ?? BitSet.full(this.size);

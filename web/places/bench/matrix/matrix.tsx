@@ -44,8 +44,8 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
   const left = Math.max(1, arrangement.rows.length) * band + 6;
   const cell = Math.max(smallest, Math.min(largest, Math.floor((width - left - 4) / plane.columns.length), Math.floor((height - top - 4) / plane.rows.length)));
   const anchor = useRef(state);
-  const down = useVirtualizer({ count: plane.rows.length, getScrollElement: () => scroller.current, estimateSize: () => cell, overscan: 2, paddingStart: top });
-  const across = useVirtualizer({ horizontal: true, count: plane.columns.length, getScrollElement: () => scroller.current, estimateSize: () => cell, overscan: 2, paddingStart: left });
+  const down = useVirtualizer({ count: plane.rows.length, getScrollElement: () => scroller.current, estimateSize: () => cell, overscan: 2, paddingStart: top, scrollPaddingStart: top });
+  const across = useVirtualizer({ horizontal: true, count: plane.columns.length, getScrollElement: () => scroller.current, estimateSize: () => cell, overscan: 2, paddingStart: left, scrollPaddingStart: left });
   useEffect(() => {
     down.measure();
     across.measure();
