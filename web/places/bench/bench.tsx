@@ -9,6 +9,7 @@ import { useBlock, useMod, useSession, type BlockEditor } from '../../api/hooks.
 import { Stage } from '../../stage/stage.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { FacetSheet } from './facets/index.tsx';
+import { Steady } from '../../parts/steady.tsx';
 import { Files } from './files.tsx';
 import { Foot } from './foot.tsx';
 import { Matrix } from './matrix/matrix.tsx';
@@ -54,6 +55,9 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
   // Once it has been shown the stage stays, out of sight: giving up its graphics and making them again takes longer than all the rest.
   const staged = useRef(false);
+  // So does the strip of states, which stays as it was until it is seen again.
+  const strip = useRef<unknown[]>([]);
+  if (!matrix) strip.current = [editor, state];
   const toMatrix = () => {
     if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
     setFiles(false);
@@ -74,7 +78,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
       <div className="middle">
         {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : null}
         {!files && (staged.current ||= !matrix) && <div className="stage-holder" hidden={matrix}><Stage editor={editor} state={state} /></div>}
-        {!matrix && <StateStrip editor={editor} state={state} onState={setState} />}
+        <div hidden={matrix}><Steady of={strip.current}>{() => <StateStrip editor={editor} state={state} onState={setState} />}</Steady></div>
       </div>
       <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} /></section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
