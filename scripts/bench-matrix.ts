@@ -1,21 +1,8 @@
 /** Opens a matrix of 1,024 cells in Chromium, scrolls through it and walks it by keys, and tells the longest task of the page (Long Tasks, W3C). */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { chromium } from '@playwright/test';
+import { withApplication } from './with-application.ts';
 
 export async function benchMatrix(line: (what: string, value: string, note?: string) => void): Promise<void> {
-  const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-matrix-'));
-  const server = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', path.join(folder, 'data')], { stdio: ['ignore', 'pipe', 'inherit'] });
-  const address = await new Promise<string>((resolve) => {
-    server.stdout.on('data', (text: Buffer) => {
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(text.toString())?.[0];
-      if (found) resolve(found);
-    });
-  });
-  const browser = await chromium.launch({ executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'] });
-  try {
+  await withApplication(async (address, browser) => {
     const { revision, mod } = (await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as { revision: number; mod: { blocks: Record<string, { states: object; looks: object }> } };
     const gate = mod.blocks['sluice_gate']!;
     const number = (name: string) => ({ name, kind: 'number', min: 0, max: 31, default: 0, byCode: true });
@@ -55,9 +42,5 @@ export async function benchMatrix(line: (what: string, value: string, note?: str
     for (let i = 0; i < 30; i += 1) await page.keyboard.press(i % 2 ? 'ArrowUp' : 'ArrowLeft');
     await page.waitForTimeout(1000);
     await report('walked by 30 arrow keys');
-  } finally {
-    await browser.close();
-    server.kill('SIGKILL');
-    rmSync(folder, { recursive: true, force: true });
-  }
+  });
 }

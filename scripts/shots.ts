@@ -1,22 +1,10 @@
 /** Takes one picture of each main view from the demo data, into docs/screenshots. Run it after a view has changed. */
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-
-const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-'));
-const server = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', path.join(folder, 'data')], { stdio: ['ignore', 'pipe', 'inherit'] });
-const address = await new Promise<string>((resolve) => {
-  server.stdout.on('data', (text: Buffer) => {
-    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(text.toString())?.[0];
-    if (found) resolve(found);
-  });
-});
-const browser = await chromium.launch({ executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'] });
+import { mkdirSync } from 'node:fs';
+import type { Browser, Page } from '@playwright/test';
+import { withApplication } from './with-application.ts';
 
 /** Opens a place, does something there, and takes its picture once everything has been drawn. */
-async function shot(name: string, place: string, scheme: 'light' | 'dark', act: (page: Page) => Promise<void> = async () => undefined): Promise<void> {
+async function shotOf(address: string, browser: Browser, name: string, place: string, scheme: 'light' | 'dark', act: (page: Page) => Promise<void> = async () => undefined): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
   await page.goto(`${address}/m/saltmarsh/${place}`);
   await page.waitForLoadState('networkidle').catch(() => undefined);
@@ -27,7 +15,8 @@ async function shot(name: string, place: string, scheme: 'light' | 'dark', act: 
   await page.close();
 }
 
-try {
+await withApplication(async (address, browser) => {
+  const shot = (name: string, place: string, scheme: 'light' | 'dark', act?: (page: Page) => Promise<void>) => shotOf(address, browser, name, place, scheme, act);
   await shot('blocks', 'blocks', 'light');
   await shot('bench-traits', 'blocks/tide_lantern/traits', 'light');
   await shot('bench-night', 'blocks/tide_lantern/looks', 'dark', async (page) => {
@@ -80,8 +69,4 @@ try {
     await page.getByRole('link', { name: 'Contact sheet' }).click();
     await page.getByText('the last build', { exact: true }).click();
   });
-} finally {
-  await browser.close();
-  server.kill('SIGKILL');
-  rmSync(folder, { recursive: true, force: true });
-}
+});

@@ -2,6 +2,8 @@ import { beforeAll, expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { resolveBlock, type Mod } from '../mod/index.ts';
+import { shapeByState, shapeIn } from '../models/index.ts';
+import { valueIn } from '../states/index.ts';
 import { cellsIn, chosenCandidates, compareSheets, drawIsometric, drawnModels, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type PixelsOf } from './index.ts';
 
 let mod: Mod;
@@ -75,4 +77,12 @@ test('what is no block, or too large, is refused in words', () => {
   expect(sheetProblem(5000, { size: 64, columns: 71 })).toMatch(/at most 4096 × 4096/);
   expect(sheetProblem(4096, { size: 64, columns: 64 })).toBeUndefined();
   expect(() => drawSheet(mod, sheetCells(mod), { size: 4096, columns: 3, pixelsOf: pixelsAt(0) })).toThrow(RangeError);
+});
+
+test('the boxes of one state are those that working out all states gives it, layers among them', () => {
+  for (const name of Object.keys(mod.blocks)) {
+    const { shapes, space } = block(name);
+    const all = shapeByState(mod, block(name), shapes.outline);
+    for (let state = 0; state < space.size; state += 1) expect(shapeIn(mod, block(name), shapes.outline, state)).toEqual(valueIn(all, space, state));
+  }
 });

@@ -43,8 +43,9 @@ export function sheetProblem(cells: number, { size, columns }: Omit<SheetOptions
 }
 
 /**
- * Draws a sheet picture by picture, row by row, on a clear ground; where there is no cell it stays clear. It yields the number of pictures that are done, so that whoever
- * draws can show progress or stop; at the end it returns the sheet. Throws a RangeError when the sheet would be too large.
+ * Draws a sheet picture by picture, row by row, on a clear ground; where there is no cell it stays clear. It yields the number of
+ * pictures that are done, so that whoever draws can show progress or stop; at the end it returns the sheet. Throws a RangeError when
+ * the sheet would be too large.
  */
 export function* sheetSteps(mod: Mod, cells: readonly (SheetCell | undefined)[], { size, columns, pixelsOf }: SheetOptions): Generator<number, Pixels> {
   const problem = sheetProblem(cells.length, { size, columns });
@@ -103,14 +104,16 @@ export function compareSheets(now: Pixels, before: Pixels, size: number): SheetC
   for (let i = 0; i < now.width * now.height; i += 1) {
     const at = i * 4;
     const clear = now.data[at + 3] === 0 && before.data[at + 3] === 0;
-    const same = clear || [0, 1, 2, 3].every((channel) => now.data[at + channel] === before.data[at + channel]);
-    if (same) data.set([now.data[at]!, now.data[at + 1]!, now.data[at + 2]!, Math.round(now.data[at + 3]! * 0.35)], at);
+    const same = clear || (now.data[at] === before.data[at] && now.data[at + 1] === before.data[at + 1] && now.data[at + 2] === before.data[at + 2] && now.data[at + 3] === before.data[at + 3]);
+    for (let channel = 0; channel < 3; channel += 1) data[at + channel] = now.data[at + channel]!;
+    if (same) data[at + 3] = Math.round(now.data[at + 3]! * 0.35);
     else {
       differing += 1;
       marked.add(Math.floor(Math.floor(i / now.width) / size) * Math.floor(now.width / size) + Math.floor((i % now.width) / size));
       // What is there now shines through the mark.
       const cover = (now.data[at + 3]! / 255) * 0.4;
-      data.set([...brick.map((value, channel) => Math.round(value * (1 - cover) + now.data[at + channel]! * cover)), 255], at);
+      for (let channel = 0; channel < 3; channel += 1) data[at + channel] = Math.round(brick[channel]! * (1 - cover) + now.data[at + channel]! * cover);
+      data[at + 3] = 255;
     }
   }
   return { pixels: { width: now.width, height: now.height, data }, differing, cells: [...marked].sort((a, b) => a - b) };

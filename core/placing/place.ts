@@ -1,6 +1,6 @@
 import type { Placing } from '../mod/index.ts';
 import { axisOf, directions, headings, opposite, type Direction } from '../space/index.ts';
-import { valuesOf, type Property, type StateSpace, type Value } from '../states/index.ts';
+import { hasValue, type Property, type StateSpace, type Value } from '../states/index.ts';
 import type { Situation } from './situation.ts';
 
 /** Which half of the cell was clicked: on a floor the lower one, under a ceiling the upper one. */
@@ -27,12 +27,6 @@ function solidSide({ clicked, neighbours }: Situation, among: readonly Direction
   const leaning = among.filter((side) => neighbours[side] === 'solid' && neighbours[opposite(side)] !== 'solid');
   const behind = opposite(clicked);
   return leaning.includes(behind) ? behind : leaning[0];
-}
-
-/** True when the value is one of the property's, without listing them. */
-function hasValue(property: Property, value: Value): boolean {
-  if (property.kind === 'number') return Number.isInteger(value) && (value as number) >= property.min && (value as number) <= property.max;
-  return valuesOf(property).includes(value);
 }
 
 /** The value that a rule gives the property in a situation; undefined when it gives none that the property has. */

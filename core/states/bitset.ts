@@ -89,12 +89,6 @@ export class BitSet {
     return true;
   }
 
-  /** True when the two sets have a member in common. */
-  meets(other: BitSet): boolean {
-    for (let i = 0; i < this.words.length; i += 1) if (this.words[i]! & other.words[i]!) return true;
-    return false;
-  }
-
   /** True when every member of this set is in the other. */
   isWithin(other: BitSet): boolean {
     for (let i = 0; i < this.words.length; i += 1) if (this.words[i]! & ~other.words[i]!) return false;

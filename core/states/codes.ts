@@ -17,8 +17,6 @@ export type CodeLayout =
   | { kind: 'bit-fields'; bits: number; fields: (CodeDigit & { at: number; width: number })[] }
   | { kind: 'table'; bits: number; digits: CodeDigit[]; codes: number[] };
 
-export const layoutKinds = ['mixed-radix', 'bit-fields', 'table'] as const;
-
 /** The bits that `count` different codes need. `bitsFor(24)` is 5; one state needs none. */
 export const bitsFor = (count: number): number => (count <= 1 ? 0 : Math.ceil(Math.log2(count)));
 

@@ -43,3 +43,9 @@ export function valuesOf(property: Property): readonly Value[] {
     case 'axis': return axes;
   }
 }
+
+/** True when the value is one of the property's, without listing them. */
+export function hasValue(property: Property, value: Value): boolean {
+  if (property.kind === 'number') return Number.isInteger(value) && (value as number) >= property.min && (value as number) <= property.max;
+  return valuesOf(property).includes(value);
+}

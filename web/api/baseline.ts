@@ -8,11 +8,11 @@ import type { LoggedEdit } from './session.ts';
 export interface Baseline { mod: Mod; built: boolean }
 
 /**
- * What the files are compared with: the mod as of its last build, found by taking back every edit since. Undefined while it is loaded.
+ * What the files are compared with: the mod as of its last build, found by taking back every edit since. Undefined while it is loaded, or not wanted.
  */
-export function useBaseline(): Baseline | undefined {
+export function useBaseline(wanted = true): Baseline | undefined {
   const session = useSession();
-  const { data } = useSWR(['baseline', session.name], async (): Promise<Baseline> => {
+  const { data } = useSWR(wanted ? ['baseline', session.name] : null, async (): Promise<Baseline> => {
     await session.flush();
     const { revision, mod, built } = await getJson<{ revision: number; mod: Mod; built: number | null }>(`/api/mods/${session.name}`);
     const edits: LoggedEdit[] = [];

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { isOrientation, usualTop, type Direction, type Orientation } from '../../core/space/index.ts';
 import { Cube } from './cube.tsx';
 
@@ -6,7 +6,6 @@ import { Cube } from './cube.tsx';
 export function OrientationPicker({ orientation, onOrientation }: { orientation: Orientation; onOrientation: (orientation: Orientation) => void }) {
   const [step, setStep] = useState<'front' | 'top'>('front');
   const { front, top } = orientation;
-  useEffect(() => setStep('front'), []);
   const pick = (direction: Direction) => {
     if (step === 'top') {
       onOrientation({ front, top: direction });

@@ -3,8 +3,7 @@ import { SegmentedControl, useComputedColorScheme } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Canvas } from '@react-three/fiber';
 import { Component, useMemo, type ReactNode } from 'react';
-import { shapeByState } from '../../core/models/index.ts';
-import { valueIn } from '../../core/states/index.ts';
+import { shapeIn } from '../../core/models/index.ts';
 import { useMod, type BlockEditor } from '../api/hooks.tsx';
 import { Rendering } from '../parts/rendering.tsx';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
@@ -18,7 +17,7 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
   const scheme = useComputedColorScheme('light');
   const [options, setOptions] = useLocalStorage<SceneOptions>({ key: 'obrank.stage', defaultValue: start, getInitialValueInEffect: false });
   const { block } = editor;
-  const outline = useMemo(() => (options.outline && !block.space.tooLarge ? valueIn(shapeByState(mod, block, block.shapes.outline), block.space, state) ?? [] : []), [options.outline, mod, block, state]);
+  const outline = useMemo(() => (options.outline && !block.space.tooLarge ? shapeIn(mod, block, block.shapes.outline, state) : []), [options.outline, mod, block, state]);
   const set = (part: Partial<SceneOptions>) => setOptions({ ...options, ...part });
   return (
     <div className={`stage ${options.hour.toLowerCase()}`}>

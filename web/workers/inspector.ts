@@ -29,7 +29,8 @@ function bytesOf(sha256: string): Promise<Uint8Array | undefined> {
   return known;
 }
 
-const cancelled = new Set<number>();
+/** The sheets that are being drawn; one that is taken out stops. */
+const drawing = new Set<number>();
 /** Lets other messages come in between. */
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
@@ -46,7 +47,7 @@ async function drawn(of: Mod, cells: (SheetCell | undefined)[], columns: number,
     answer({ kind: 'sheet progress', id, done: step.value, total: cells.length });
     await pause();
     since = performance.now();
-    if (cancelled.delete(id)) return undefined;
+    if (!drawing.has(id)) return undefined;
   }
 }
 
@@ -84,9 +85,11 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
     answer({ kind: 'drawn', id: message.id, size: message.size, data: drawIsometric(models, at.header.texels, message.size, texturePixels(at, (sha256) => loaded.get(sha256), decoded)).data });
   } else if (message.kind === 'sheet') {
+    drawing.add(message.id);
     answer({ kind: 'sheet drawn', id: message.id, ...await sheetOf(message) });
+    drawing.delete(message.id);
   } else if (message.kind === 'cancel') {
-    cancelled.add(message.id);
+    drawing.delete(message.id);
   } else if (message.kind === 'encode') {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
   } else if (message.kind === 'fix all') {

@@ -29,12 +29,12 @@ export function Sheet() {
   const inspector = useInspector();
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
-  const baseline = useBaseline();
   const named = search.get('block');
   const block = named !== null && Object.hasOwn(mod.blocks, named) ? named : undefined;
   const size = useMemo(() => sizes.find((one) => String(one) === search.get('size')) ?? sizeFor(mod, block), [mod, block, search]);
   const [tick, setTick] = useState(0);
   const [against, setAgainst] = useState<Against>('nothing');
+  const baseline = useBaseline(against === 'the last build');
   const [file, setFile] = useState<{ name: string; png: Uint8Array }>();
   const [sheet, setSheet] = useState<SheetAnswer>();
   const [done, setDone] = useState<{ done: number; total: number }>();

@@ -1,5 +1,5 @@
 import type { Placing } from '../../../mod/index.ts';
-import { valuesOf, type Property } from '../../../states/index.ts';
+import { hasValue, type Property } from '../../../states/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
@@ -28,7 +28,7 @@ export const placingUnfit = blockRule({
       if (kinds) return kinds.includes(property.kind) ? [] : [{ at: [...at, 'to'], message: `${name}: placing sets ${rule.set} ${rule.to}, but ${rule.set} is a ${property.kind}.`, fix: without }];
       if (rule.to === 'joined' && !rule.side) return [{ at, message: `${name}: placing sets ${rule.set} when a side is joined, but does not say which side.`, fix: without }];
       const needed = rule.to === 'fixed' || property.kind !== 'toggle' ? ['value' as const] : [];
-      const odd = (['value', 'otherwise'] as const).find((key) => (rule[key] === undefined ? (needed as string[]).includes(key) : !valuesOf(property).includes(rule[key])));
+      const odd = (['value', 'otherwise'] as const).find((key) => (rule[key] === undefined ? (needed as string[]).includes(key) : !hasValue(property, rule[key])));
       if (odd === undefined) return [];
       return [{ at: [...at, odd], message: rule[odd] === undefined ? `${name}: placing sets ${rule.set} and does not say to what.` : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its values.`, fix: context.set(`Make it ${String(property.default)}`, [...at, odd], property.default) }];
     });

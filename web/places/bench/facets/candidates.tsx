@@ -13,7 +13,8 @@ interface Props {
   state?: number;
   /** Whether the orientation picker stands open from the start. */
   open?: boolean;
-  onUse: (use: Candidate[], changed?: 'model') => void;
+  /** Only the models changed, or only how they are turned, where that is all that did. */
+  onUse: (use: Candidate[], changed?: 'model' | 'turned') => void;
   onDone?: () => void;
 }
 
@@ -21,7 +22,7 @@ interface Props {
 export function Candidates({ use, models, block, state, open, onUse, onDone }: Props) {
   const [turning, setTurning] = useState<number | undefined>(open ? 0 : undefined);
   const total = use.reduce((sum, one) => sum + Math.max(0, one.share ?? 1), 0);
-  const put = (c: number, next: Candidate, changed?: 'model') => onUse(use.with(c, next), changed);
+  const put = (c: number, next: Candidate, changed?: 'model' | 'turned') => onUse(use.with(c, next), changed);
   const at = turning !== undefined && turning < use.length ? turning : undefined;
   return (
     <>
@@ -45,7 +46,7 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
           </div>
         );
       })}
-      {at !== undefined && <Turning candidate={use[at]!} onCandidate={(next) => put(at, next)} />}
+      {at !== undefined && <Turning candidate={use[at]!} onCandidate={(next) => put(at, next, 'turned')} />}
       {use.length > 0 && <button type="button" className="tiny" onClick={() => onUse([...use.map((one) => ({ ...one, share: one.share ?? 1 })), { ...use.at(-1)!, share: 1 }])}>Add a candidate</button>}
     </>
   );

@@ -10,7 +10,7 @@ import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Steady } from '../../../parts/steady.tsx';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
-import { useBrush } from '../matrix/brush.ts';
+import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
@@ -36,7 +36,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
     <>
       <SegmentedControl mb="sm" aria-label="Kind of look" value={mode} onChange={(value) => set(`Make the look ${value}`, ['looks', 'mode'], value)} data={[{ value: 'one-of', label: 'One of: the first row that matches' }, { value: 'layered', label: 'Layered: every row' }]} fullWidth />
       {mode === 'one-of' && matrix && <Later><BrushPanel editor={editor} models={models} /></Later>}
-      {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to paint {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
+      {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
       {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
       {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>In a patch</b> on the stage shows 12 × 12 places.</p>}
       {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.{matrix && ' Choose cells to add a layer for them.'}</p>}
@@ -92,7 +92,7 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
     }}>
       <div className="kv"><span>{many} chosen</span><span className="note">{brush.use === undefined ? 'without a look' : brush.mixed ? 'different looks' : 'one look'}</span></div>
       <Candidates use={brush.use ?? []} models={models} block={editor.name} open
-        onUse={(use, changed) => brush.paint(`Paint ${many}`, (before) => (changed === 'model' && before && before.length === use.length ? before.map((candidate, i) => ({ ...candidate, model: use[i]!.model })) : use))} onDone={toMatrix} />
+        onUse={(use, changed) => brush.paint(`Paint ${many}`, (before) => repainted(before, use, changed))} onDone={toMatrix} />
       <div className="acts">
         {brush.use && brush.spreadable.map((property, i) => <Button key={property} variant="default" onClick={() => brush.spread(property)}>Spread along {property}{i === 0 ? <kbd style={{ marginLeft: 6 }}>S</kbd> : null}</Button>)}
         <Button variant="default" onClick={brush.clear}>Take the look away</Button>

@@ -1,7 +1,7 @@
 import { Select } from '@mantine/core';
-import { shapeByState } from '../../../../core/models/index.ts';
+import { shapeIn } from '../../../../core/models/index.ts';
 import type { Shape } from '../../../../core/mod/index.ts';
-import { valueIn, type Rows } from '../../../../core/states/index.ts';
+import type { Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, type BlockEditor } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
@@ -19,7 +19,7 @@ function ShapeField({ editor: { block, declared, set }, state, shape, label }: {
   const rows = block.shapes[shape];
   const many = rows.length > 1 || rows[0]?.when !== undefined;
   const put = (title: string, next: Rows<Shape>) => set(title, ['shapes'], { ...declared.shapes, [shape]: next.length === 1 && !next[0]!.when ? next[0]!.value : [...next] });
-  const boxes = block.space.tooLarge ? [] : valueIn(shapeByState(mod, block, rows), block.space, state) ?? [];
+  const boxes = block.space.tooLarge ? [] : shapeIn(mod, block, rows, state);
   const pick = (value: Shape, onValue: (value: Shape) => void, name: string) => (
     <Select aria-label={name} w={128} allowDeselect={false} data={[...Object.entries(says).map(([value, label]) => ({ value, label })), ...(Array.isArray(value) ? [{ value: 'boxes', label: count(value.length, 'box', 'boxes') }] : [])]} value={Array.isArray(value) ? 'boxes' : value} onChange={(next) => next && next !== 'boxes' && onValue(next as Shape)} />
   );

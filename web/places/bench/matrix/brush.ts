@@ -20,6 +20,21 @@ export interface Brush {
   clear(): void;
 }
 
+/**
+ * What a state shows after a stroke. Where only models were changed each state keeps how it is turned, and where only the turning was
+ * changed each keeps its models, as long as it shows as many candidates.
+ */
+export function repainted(before: readonly Candidate[] | undefined, use: Candidate[], changed?: 'model' | 'turned'): Candidate[] {
+  if (!changed || before?.length !== use.length) return use;
+  return before.map((candidate, i) => {
+    const stroke = use[i]!;
+    if (changed === 'model') return { ...candidate, model: stroke.model };
+    const { front: _front, top: _top, upright: _upright, ...own } = candidate;
+    const { model: _model, share: _share, ...turned } = stroke;
+    return { ...own, ...turned };
+  });
+}
+
 export function useBrush({ block, declared, set }: BlockEditor): Brush {
   const { chosen } = usePainting();
   const { space, looks } = block;
