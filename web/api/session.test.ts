@@ -171,6 +171,19 @@ test('a place that is gone cannot be kept, and nothing breaks', async () => {
   expect(server.mod).toEqual(session.view.mod);
 });
 
+test('what is decided in the moment in which a flight ends is sent too', async () => {
+  const title = '/header/title';
+  edit(title, 'Mine');
+  server.other(title, 'Theirs');
+  session.decide('theirs');
+  edit(title, 'Mine again');
+  server.other(title, 'Theirs again');
+  session.decide('mine');
+  await jest.advanceTimersByTimeAsync(1000);
+  expect(session.view.saving).toBe('saved');
+  expect(valueAt(server.mod, title)).toBe('Mine again');
+});
+
 test('undo waits for what is being saved, and takes back the last step', async () => {
   edit(hardness, 4);
   const done = session.travel('undo');

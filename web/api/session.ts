@@ -110,7 +110,7 @@ export class Session {
   }
 
   private async step(kind: 'undo' | 'redo'): Promise<void> {
-    await this.flush();
+    if (this.pending.length) await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {
       const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/${kind}`, {}, { 'If-Match': `"${this.view.revision}"` });
@@ -131,10 +131,18 @@ export class Session {
   /** Sends what is waiting. Resolves when nothing waits any more, or when the server does not answer; whoever asks meanwhile waits along. */
   flush(): Promise<void> {
     clearTimeout(this.later);
-    this.flight ??= this.send().finally(() => {
-      this.flight = undefined;
-    });
+    this.flight ??= this.fly();
     return this.flight;
+  }
+
+  /** Sends until nothing is left to send. What came after the last look into the list is looked for before the flight is over: nobody who joined it may be left behind. */
+  private async fly(): Promise<void> {
+    try {
+      do await this.send();
+      while (this.pending.length && this.view.saving === 'saving' && !this.view.conflict);
+    } finally {
+      this.flight = undefined;
+    }
   }
 
   private async send(): Promise<void> {
