@@ -28,7 +28,7 @@ export function benchStates(median: (runs: number, work: (run: number) => void) 
       const cover = median(11, (run) => coverage(fresh[run]!.rows, fresh[run]!.space));
       const values = expandRows(fresh[0]!.rows, fresh[0]!.space);
       let fewest = 0;
-      const least = median(5, (run) => {
+      const least = median(11, (run) => {
         fewest = fewestRows(values, fresh[run]!.space, fresh[run]!.rows).rows.length;
       });
       times.set(`${size} ${many}`, cover);

@@ -1,7 +1,7 @@
 import { BitSet } from './bitset.ts';
-import { countRows, diagramOf, rowsOfDiagram, type Diagram } from './diagram.ts';
+import { diagramOf, rowsOfDiagram, type Diagram } from './diagram.ts';
 import { boxesOf, searchRows } from './exact.ts';
-import { coverage, kindsOf, mattering, type Row, type Rows } from './rows.ts';
+import { kindsOf, mattering, type Row, type Rows } from './rows.ts';
 import { StateSpace, whenOf } from './space.ts';
 
 /** Rows that mean exactly what was given, and how few they are. */
@@ -20,8 +20,8 @@ const orderBudget = 60_000;
 /** Lists longer than this are not tidied row against row. */
 const tidyLimit = 512;
 
-/** A row while it is worked on: for each property the places of the values that it asks for, and its kind of value. */
-interface Draft { digits: number[][]; kind: number }
+/** A row while it is worked on: for each property the places of the values that it asks for, and its kind of value. `slices` are the cells that each of these allows, undefined where all are. */
+interface Draft { digits: number[][]; kind: number; slices?: (BitSet | undefined)[] }
 
 /**
  * Rows that give each state its value, and as few of them as can be found: the first match wins, states without a value stay without
@@ -63,28 +63,28 @@ const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, val
 
 /** Given rows as drafts over the properties that matter. A row that asks for a property that matters nowhere asks for nothing. */
 function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefined)[], space: StateSpace, matters: readonly number[]): Draft[] {
-  const { wins, uncovered } = coverage(rows, space);
-  const { of: rowKinds } = kindsOf(rows.map((row) => row.value));
-  // Rows with the same data have the same number; which of the table's kinds that is shows in the first state that one of them wins.
-  const kindOf = new Map<number, number>();
-  wins.forEach((won, at) => won.forEach((state) => {
-    if (!kindOf.has(rowKinds[at]!)) kindOf.set(rowKinds[at]!, of[state]!);
-    if (kindOf.get(rowKinds[at]!) !== of[state]) throw new RangeError('the rows to begin with mean something else');
-  }));
-  uncovered.forEach((state) => {
+  const [open, drafts, same] = [space.everything.copy(), [] as Draft[], new Map<T, number>()];
+  for (const { when, value } of rows) {
+    const won = space.matching(when, open);
+    const first = won.first;
+    if (first === undefined) continue;
+    open.dropAll(won);
+    const kind = of[first]!;
+    won.forEach((state) => {
+      if (of[state] !== kind) throw new RangeError('the rows to begin with mean something else');
+    });
+    if (same.get(value) !== kind && JSON.stringify(kinds[kind]) !== JSON.stringify(value)) throw new RangeError('the rows to begin with give other values');
+    same.set(value, kind);
+    const asks = matters.map((at) => when?.[space.properties[at]!.name]).map((wanted) => (wanted === undefined || Array.isArray(wanted) ? wanted : [wanted]));
+    const digits = asks.map((asked, i) => (asked ? space.values[matters[i]!]!.flatMap((one, digit) => (asked.includes(one) ? [digit] : [])) : range(space.values[matters[i]!]!.length)));
+    // Where the table is the space itself, its sets serve the table too.
+    const slices = matters.length === space.properties.length ? asks.map((asked, at) => (asked && digits[at]!.length < space.values[at]!.length ? space.allowing(space.properties[at]!.name, asked) : undefined)) : undefined;
+    drafts.push({ digits, kind, ...(slices && { slices }) });
+  }
+  open.forEach((state) => {
     if (of[state]) throw new RangeError('the rows to begin with leave out a state');
   });
-  for (const [number, kind] of kindOf) if (JSON.stringify(kinds[kind]) !== JSON.stringify(rows[rowKinds.indexOf(number)]!.value)) throw new RangeError('the rows to begin with give other values');
-  return wins.flatMap((won, at) => {
-    if (won.isEmpty) return [];
-    const { when = {} } = rows[at]!;
-    const digits = matters.map((place) => {
-      const wanted = when[space.properties[place]!.name];
-      const asked = wanted === undefined ? space.values[place]! : Array.isArray(wanted) ? wanted : [wanted];
-      return space.values[place]!.flatMap((value, digit) => (asked.includes(value) ? [digit] : []));
-    });
-    return [{ digits, kind: kindOf.get(rowKinds[at]!)! }];
-  });
+  return drafts;
 }
 
 /** The table over the properties that matter, the others at their first value. */
@@ -106,17 +106,16 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
 
 /** The rows of the diagram that makes the fewest, among the orders of properties that there is time to try; none when those are more than `most`. */
 function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[], most: number, budget: number): Draft[] | undefined {
-  let best: { diagram: Diagram; order: number[]; rows: number } | undefined;
+  let best: { diagram: Diagram; order: number[] } | undefined;
   let left = Math.max(1, Math.floor(budget / table.length));
   for (const order of orders(sizes)) {
     if ((left -= 1) < 0) break;
-    const diagram = diagramOf(table, kinds, sizes, order);
-    const rows = countRows(diagram);
-    if (!best || rows < best.rows) best = { diagram, order, rows };
-    if (best.rows <= kinds - 1) break;
+    const diagram = diagramOf(table, kinds, sizes, order, best ? best.diagram.rows - 1 : most);
+    if (diagram) best = { diagram, order };
+    if (best && best.diagram.rows <= kinds - 1) break;
   }
-  const { diagram, order, rows } = best!;
-  if (rows > most) return undefined;
+  if (!best) return undefined;
+  const { diagram, order } = best;
   return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({ kind, digits: sizes.map((size, at) => asks.get(at) ?? range(size)) }));
 }
 
@@ -144,8 +143,6 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
 function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draft[] {
   if (drafts.length > tidyLimit) return drafts;
   const sizes = cellSpace.values.map((list) => list.length);
-  const everything = BitSet.full(table.length);
-  /** For each property the cells that its values allow; undefined where all are. */
   const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : cellSpace.allowing(cellSpace.properties[at]!.name, list.map((digit) => cellSpace.values[at]![digit]!))));
   const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
   const own = new Map<number, BitSet>();
@@ -154,32 +151,28 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
     if (!set) own.set(kind, (set = new BitSet(table.length)));
     set.add(cell);
   });
-  const taken = new BitSet(table.length);
+  const { everything } = cellSpace;
+  const [taken, open] = [new BitSet(table.length), everything.copy()];
   const rows = drafts.map((draft) => {
-    const slices = slicesOf(draft);
+    const slices = [...(draft.slices ?? slicesOf(draft))];
     const digits = [...draft.digits];
     const free = taken.or(own.get(draft.kind)!);
     sizes.forEach((size, at) => {
-      if (!slices[at] || !BitSet.sharedWithin([...given(slices.filter((_, other) => other !== at)), everything], free)) return;
+      if (!slices[at] || !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), free)) return;
       digits[at] = range(size);
       slices[at] = undefined;
     });
-    const cells = given(slices).reduce((all, slice) => all.keepAll(slice), everything.copy());
+    const cells = BitSet.shared(given(slices), everything);
+    const won = cells.and(open);
+    open.dropAll(won);
     taken.addAll(cells);
-    return { draft: { digits, kind: draft.kind }, cells };
+    return { draft: { digits, kind: draft.kind }, cells, won };
   });
-  const winner = new Int32Array(table.length).fill(-1);
-  for (let at = rows.length - 1; at >= 0; at -= 1) rows[at]!.cells.forEach((cell) => (winner[cell] = at));
   // From the last row upward: what the rows below would give each cell is known, so a row that gives its cells the same is not needed.
   const below = new Int32Array(table.length);
   const kept: Draft[] = [];
-  for (let at = rows.length - 1; at >= 0; at -= 1) {
-    const { draft, cells } = rows[at]!;
-    let needed = false;
-    cells.forEach((cell) => {
-      if (winner[cell] === at && below[cell] !== draft.kind) needed = true;
-    });
-    if (!needed) continue;
+  for (const { draft, cells, won } of rows.reverse()) {
+    if (!won.some((cell) => below[cell] !== draft.kind)) continue;
     cells.forEach((cell) => (below[cell] = draft.kind));
     kept.unshift(draft);
   }

@@ -32,7 +32,7 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   const wins: BitSet[] = [];
   const blocked: number[] = [];
   rows.forEach((row, at) => {
-    const won = space.matching(row.when).keepAll(open);
+    const won = space.matching(row.when, open);
     wins.push(won);
     if (won.isEmpty) blocked.push(at);
     else open.dropAll(won);

@@ -27,6 +27,7 @@ export class StateSpace {
   readonly steps: readonly number[];
   private readonly byName: ReadonlyMap<string, number>;
   private readonly slices = new Map<string, BitSet>();
+  private whole: BitSet | undefined;
 
   /** A space of more than {@link mostStates} states is cut to its default state: `tooLarge` tells. */
   constructor(readonly properties: readonly Property[]) {
@@ -40,6 +41,11 @@ export class StateSpace {
 
   get tooLarge(): boolean {
     return this.trueSize > mostStates;
+  }
+
+  /** The set of all states. It is kept and shared: not to be changed. */
+  get everything(): BitSet {
+    return (this.whole ??= BitSet.full(this.size));
   }
 
   /** The place of a property among the properties; −1 when there is none of that name. */
@@ -107,15 +113,10 @@ export class StateSpace {
     return set;
   }
 
-  /** The set of states that a condition matches, new each time. No condition matches all. */
-  matching(when: When | undefined): BitSet {
-    let set: BitSet | undefined;
-    for (const [name, wanted] of Object.entries(when ?? {})) {
-      const values = Array.isArray(wanted) ? wanted : [wanted];
-      const some = this.allowing(name, values);
-      set = set ? set.keepAll(some) : some.copy();
-    }
-    return set ?? BitSet.full(this.size);
+  /** The states that a condition matches, of all or of those `within`, as a new set. No condition matches all. */
+  matching(when: When | undefined, within = this.everything): BitSet {
+    const asked = Object.entries(when ?? {}).map(([name, wanted]) => (Array.isArray(wanted) ? this.allowing(name, wanted) : this.slice(name, wanted)));
+    return BitSet.shared(asked, within);
   }
 
   /** A state in words: `heading = east, lit = true`; a block without properties has "the only state". */
