@@ -2,6 +2,7 @@ import { BitSet } from './bitset.ts';
 import { diagramOf, rowsOfDiagram, type Diagram } from './diagram.ts';
 import { boxesOf, searchRows } from './exact.ts';
 import { kindsOf, mattering, type Row, type Rows } from './rows.ts';
+import type { Value } from './property.ts';
 import { StateSpace, whenOf } from './space.ts';
 
 /** Rows that mean exactly what was given, and how few they are. */
@@ -65,7 +66,11 @@ const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, val
 function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefined)[], space: StateSpace, matters: readonly number[]): Draft[] {
   const [open, drafts, same] = [space.everything.copy(), [] as Draft[], new Map<T, number>()];
   for (const { when, value } of rows) {
-    const won = space.matching(when, open);
+    const asks = space.properties.map(({ name }) => (when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]]) as Value[] | undefined);
+    const slices = asks.map((asked, at) => asked && space.allowing(space.properties[at]!.name, asked));
+    // What names a property that there is not matches nothing.
+    if (Object.keys(when ?? {}).length > given(slices).length) continue;
+    const won = BitSet.shared(given(slices), open);
     const first = won.first;
     if (first === undefined) continue;
     open.dropAll(won);
@@ -75,11 +80,10 @@ function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefin
     });
     if (same.get(value) !== kind && JSON.stringify(kinds[kind]) !== JSON.stringify(value)) throw new RangeError('the rows to begin with give other values');
     same.set(value, kind);
-    const asks = matters.map((at) => when?.[space.properties[at]!.name]).map((wanted) => (wanted === undefined || Array.isArray(wanted) ? wanted : [wanted]));
-    const digits = asks.map((asked, i) => (asked ? space.values[matters[i]!]!.flatMap((one, digit) => (asked.includes(one) ? [digit] : [])) : range(space.values[matters[i]!]!.length)));
+    const digits = matters.map((at) => (asks[at] ? space.values[at]!.flatMap((one, digit) => (asks[at]!.includes(one) ? [digit] : [])) : range(space.values[at]!.length)));
     // Where the table is the space itself, its sets serve the table too.
-    const slices = matters.length === space.properties.length ? asks.map((asked, at) => (asked && digits[at]!.length < space.values[at]!.length ? space.allowing(space.properties[at]!.name, asked) : undefined)) : undefined;
-    drafts.push({ digits, kind, ...(slices && { slices }) });
+    const serving = matters.length === space.properties.length && slices.map((slice, at) => (digits[at]!.length < space.values[at]!.length ? slice : undefined));
+    drafts.push({ digits, kind, ...(serving && { slices: serving }) });
   }
   open.forEach((state) => {
     if (of[state]) throw new RangeError('the rows to begin with leave out a state');
@@ -119,6 +123,7 @@ function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[]
   return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({ kind, digits: sizes.map((size, at) => asks.get(at) ?? range(size)) }));
 }
 
+const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
 const range = (size: number): number[] => Array.from({ length: size }, (_, i) => i);
 
 /** Orders of the dimensions: shortest first, longest first, as given, then every other one. */
@@ -144,7 +149,6 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
   if (drafts.length > tidyLimit) return drafts;
   const sizes = cellSpace.values.map((list) => list.length);
   const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : cellSpace.allowing(cellSpace.properties[at]!.name, list.map((digit) => cellSpace.values[at]![digit]!))));
-  const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
   const own = new Map<number, BitSet>();
   table.forEach((kind, cell) => {
     let set = own.get(kind);
@@ -156,9 +160,9 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
   const rows = drafts.map((draft) => {
     const slices = [...(draft.slices ?? slicesOf(draft))];
     const digits = [...draft.digits];
-    const free = taken.or(own.get(draft.kind)!);
+    const mine = own.get(draft.kind)!;
     sizes.forEach((size, at) => {
-      if (!slices[at] || !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), free)) return;
+      if (!slices[at] || !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), mine, taken)) return;
       digits[at] = range(size);
       slices[at] = undefined;
     });

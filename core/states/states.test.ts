@@ -108,7 +108,15 @@ test('sets that are changed in place, and questions about several at once, agree
     make(one).forEach((member) => visited.push(member));
     expect(visited).toEqual(sorted(one));
     expect(make(one).isWithin(make(other))).toBe([...one].every((member) => other.has(member)));
-    expect(BitSet.sharedWithin([make(one), make(other)], make(outer))).toBe([...one].every((member) => !other.has(member) || outer.has(member)));
+    expect(BitSet.sharedWithin([make(one), make(other)], make(outer), new BitSet(size))).toBe([...one].every((member) => !other.has(member) || outer.has(member)));
+    expect(BitSet.sharedWithin([make(one)], make(outer), make(other))).toBe([...one].every((member) => outer.has(member) || other.has(member)));
+    expect([...BitSet.shared([make(one), make(other)], make(outer))]).toEqual(sorted([...one].filter((member) => other.has(member) && outer.has(member))));
+    // Sets know between which words they lie; what was narrowed can be widened again.
+    const moved = make(one).keepAll(make(other)).addAll(make(outer)).dropAll(make(one));
+    const left = [...outer].filter((member) => !one.has(member));
+    expect([[...moved], moved.count, moved.first, moved.isEmpty]).toEqual([sorted(left), left.length, sorted(left)[0], !left.length]);
+    expect(moved.some((member) => member % 2 === 1)).toBe(left.some((member) => member % 2 === 1));
+    expect([...moved.complement().and(make(outer))]).toEqual(sorted([...outer].filter((member) => one.has(member))));
     const copy = make(one);
     copy.copy().add(0).dropAll(make(one));
     expect([...copy]).toEqual(sorted(one));
