@@ -1,5 +1,5 @@
 import { Button, SegmentedControl } from '@mantine/core';
-import { useDeferredValue, useMemo, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
@@ -8,6 +8,7 @@ import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import { Later } from '../../../parts/later.tsx';
 import { Steady } from '../../../parts/steady.tsx';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { repainted, useBrush } from '../matrix/brush.ts';
@@ -35,7 +36,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   return (
     <>
       <SegmentedControl mb="sm" aria-label="Kind of look" value={mode} onChange={(value) => set(`Make the look ${value}`, ['looks', 'mode'], value)} data={[{ value: 'one-of', label: 'One of: the first row that matches' }, { value: 'layered', label: 'Layered: every row' }]} fullWidth />
-      {mode === 'one-of' && matrix && <Later><BrushPanel editor={editor} models={models} /></Later>}
+      {mode === 'one-of' && matrix && <Later frames={3}><BrushPanel editor={editor} models={models} /></Later>}
       {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
       {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
       {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>In a patch</b> on the stage shows 12 × 12 places.</p>}
@@ -72,11 +73,6 @@ function LayerFor({ editor: { block, declared, set }, models }: { editor: FacetP
       <Candidates use={[]} models={models} block={block.name} onUse={(use) => set(`Add a layer for ${count(chosen.size, 'state')}`, ['looks', 'rows'], [...declared.looks.rows, row.when ? { when: row.when, use } : { use }])} onDone={toMatrix} />
     </div>
   );
-}
-
-/** Comes a moment later than everything else, in slices: opening the matrix does not wait for the brush. */
-function Later({ children }: { children: ReactNode }) {
-  return useDeferredValue(true, false) ? children : null;
 }
 
 /** What the chosen states show, to be changed for all of them at once. */

@@ -5,6 +5,7 @@ import { memo, useEffect, useMemo, useRef, useState, type CSSProperties, type Ke
 import { coverage, type When } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import type { BlockEditor } from '../../../api/hooks.tsx';
+import { Later } from '../../../parts/later.tsx';
 import { Rendering } from '../../../parts/rendering.tsx';
 import { WhenEditor } from '../../../parts/when-editor.tsx';
 import { ArrangementBar } from './arrangement.tsx';
@@ -142,8 +143,8 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
     <div className="matrix">
       <div className="matrix-head">
         <button type="button" className="chip" onClick={onStage}>Stage <kbd>M</kbd></button>
-        <ArrangementBar space={space} arrangement={arrangement} onArrangement={(next) => setKept({ ...kept, [name]: next })} state={state} onState={onState} />
-        <div className="choose-line"><span className="note">Choose all with</span><WhenEditor properties={space.properties} when={undefined} onWhen={chooseWhen} /><span className="note many" aria-live="polite">{chosen.size ? `${chosen.size.toLocaleString('en')} chosen` : `${count(space.size, 'state')}${bare ? `, ${bare} without a look` : ''}`}</span></div>
+        <Later frames={1}><ArrangementBar space={space} arrangement={arrangement} onArrangement={(next) => setKept({ ...kept, [name]: next })} state={state} onState={onState} /></Later>
+        <div className="choose-line"><span className="note">Choose all with</span><Later frames={2}><WhenEditor properties={space.properties} when={undefined} onWhen={chooseWhen} /></Later><span className="note many" aria-live="polite">{chosen.size ? `${chosen.size.toLocaleString('en')} chosen` : `${count(space.size, 'state')}${bare ? `, ${bare} without a look` : ''}`}</span></div>
       </div>
       <div ref={both} className="matrix-scroll" role="grid" tabIndex={0} aria-label="State matrix" aria-multiselectable="true" aria-rowcount={plane.rows.length} aria-colcount={plane.columns.length} aria-activedescendant={`cell-${state}`} onKeyDown={onKey} onFocus={() => !chosen.size && choose([cursor()])}>
         <div style={{ width: across.getTotalSize(), height: down.getTotalSize(), position: 'relative' }}>
