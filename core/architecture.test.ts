@@ -11,7 +11,7 @@ const arrows: Record<string, string[]> = {
   'core/textures': ['core/mod', 'core/space'],
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
-  'core/traits': ['core/mod', 'core/states'], 'core/loot': ['core/mod', 'core/states', 'core/traits'],
+  'core/traits': ['core/mod', 'core/states', 'core/space'], 'core/loot': ['core/mod', 'core/states', 'core/traits'],
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits/block-pack/format': ['core/mod'],
   'core/kits/block-pack/read': ['core/kits/block-pack/format', 'core/json', 'core/mod', 'core/textures', 'core/bytes', 'core/words'],
