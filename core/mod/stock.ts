@@ -5,7 +5,7 @@ export interface Stock { name: string; title: string; traits: Traits }
 
 const plain: Traits = {
   hardness: 2, blastRating: 4, toolKind: 'none', leastGrade: 0, gated: false, lightEmitted: 0, lightAbsorbed: 15, soundSet: 'obrank:stone',
-  friction: 0.6, catchesFire: 0, burnsAway: 0, mapColour: '#8d8d86', alphaMode: 'opaque', alphaCutoff: 0.5, hidesNeighbours: 'whole',
+  friction: 0.6, bounce: 0, speedOnTop: 1, catchesFire: 0, burnsAway: 0, mapColour: '#8d8d86', alphaMode: 'opaque', alphaCutoff: 0.5, hidesNeighbours: 'whole',
   joinsOwnKind: false, tint: 'none', scatter: 0, shadedCorners: true,
 };
 
@@ -14,9 +14,9 @@ const stock = (name: string, title: string, changed: Partial<Traits>): Stock => 
 /** The stock materials, softest first. Their numbers are Obrank's own scale. */
 export const stocks: readonly Stock[] = [
   stock('thatch', 'Thatch', { hardness: 0.4, blastRating: 0.5, toolKind: 'sickle', soundSet: 'obrank:thatch', catchesFire: 0.3, burnsAway: 0.25, mapColour: '#c2ab68' }),
-  stock('cloth', 'Cloth', { hardness: 0.5, blastRating: 0.6, toolKind: 'shears', soundSet: 'obrank:cloth', catchesFire: 0.25, burnsAway: 0.2, mapColour: '#d6cfc2' }),
+  stock('cloth', 'Cloth', { hardness: 0.5, blastRating: 0.6, toolKind: 'shears', soundSet: 'obrank:cloth', bounce: 0.35, catchesFire: 0.25, burnsAway: 0.2, mapColour: '#d6cfc2' }),
   stock('glass', 'Glass', { hardness: 0.7, blastRating: 0.5, lightAbsorbed: 0, soundSet: 'obrank:glass', mapColour: '#bcd6d4', alphaMode: 'blend', hidesNeighbours: 'never', joinsOwnKind: true, shadedCorners: false }),
-  stock('sand', 'Sand', { hardness: 0.9, blastRating: 1, toolKind: 'spade', soundSet: 'obrank:sand', mapColour: '#dbcb9c' }),
+  stock('sand', 'Sand', { hardness: 0.9, blastRating: 1, toolKind: 'spade', soundSet: 'obrank:sand', speedOnTop: 0.85, mapColour: '#dbcb9c' }),
   stock('soil', 'Soil', { hardness: 1.1, blastRating: 1.2, toolKind: 'spade', soundSet: 'obrank:soil', mapColour: '#7b5f45' }),
   stock('ice', 'Ice', { hardness: 1.3, blastRating: 1, toolKind: 'pick', lightAbsorbed: 2, soundSet: 'obrank:glass', friction: 0.05, mapColour: '#b3d0e0', alphaMode: 'blend', hidesNeighbours: 'never', joinsOwnKind: true }),
   stock('clay', 'Clay', { hardness: 1.5, blastRating: 1.6, toolKind: 'spade', soundSet: 'obrank:soil', mapColour: '#a29a97' }),

@@ -3,7 +3,7 @@ import { Id } from './names.ts';
 import { byState } from './states.schema.ts';
 
 export const alphaModes = ['opaque', 'mask', 'blend'] as const;
-export const hidesNeighbours = ['whole', 'by side', 'never'] as const;
+export const hidesNeighbours = ['whole', 'by side', 'by shape', 'never'] as const;
 export const tints = ['none', 'grass', 'leaf', 'water'] as const;
 export const toolKinds = ['pick', 'axe', 'spade', 'sickle', 'shears', 'hammer'] as const;
 export type ToolKind = (typeof toolKinds)[number];
@@ -23,12 +23,14 @@ export const TraitsSchema = z.strictObject({
   lightAbsorbed: byState(amount).meta({ description: 'Light levels 0 to 15 that are lost on the way through.' }),
   soundSet: Id,
   friction: byState(amount).meta({ description: '0 for ice without end, 1 for stopping at once.' }),
+  bounce: amount.meta({ description: 'The share 0 to 1 of the speed with which one comes back after falling on it.' }),
+  speedOnTop: amount.meta({ description: 'Walking on it is so many times as fast.' }),
   catchesFire: amount.meta({ description: 'Chance 0 to 1 a second of catching fire beside a flame.' }),
   burnsAway: amount.meta({ description: 'Chance 0 to 1 a second of being gone once it burns.' }),
   mapColour: colour,
   alphaMode: z.enum(alphaModes),
   alphaCutoff: amount.meta({ description: 'With alpha mode mask: texels below this alpha (0 to 1) are holes.' }),
-  hidesNeighbours: z.enum(hidesNeighbours).meta({ description: 'Whether touching faces of other blocks are left out.' }),
+  hidesNeighbours: z.enum(hidesNeighbours).meta({ description: 'Which touching faces of other blocks are left out: all, those on sides that its model fills whole, those that its model covers, none.' }),
   joinsOwnKind: z.boolean().meta({ description: 'Whether the face between two blocks of this kind is left out.' }),
   tint: z.union([z.enum(tints), colour]),
   scatter: amount.meta({ description: 'Greatest random offset in texels, as plants have.' }),

@@ -1,6 +1,6 @@
 import { blockRule } from '../../rule.ts';
 
-const ranges = { hardness: [0, 1e6], blastRating: [0, 1e6], catchesFire: [0, 1], burnsAway: [0, 1], alphaCutoff: [0, 1], scatter: [0, 8] } as const;
+const ranges = { hardness: [0, 1e6], blastRating: [0, 1e6], catchesFire: [0, 1], bounce: [0, 1], speedOnTop: [0, 4], burnsAway: [0, 1], alphaCutoff: [0, 1], scatter: [0, 8] } as const;
 
 export const numberOutOfRange = blockRule({
   id: 'traits/number-out-of-range', severity: 'error', title: 'Number out of its range',

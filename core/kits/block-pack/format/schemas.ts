@@ -37,6 +37,7 @@ export const BlockFile = z.strictObject({
   tool: z.strictObject({ kind: z.enum(toolKinds), leastGrade: whole.min(0) }).optional(),
   gated: z.boolean(),
   lightEmitted: rowsOf(level), lightAbsorbed: rowsOf(level), friction: rowsOf(amount),
+  bounce: amount.min(0).max(1).optional(), speedOnTop: amount.min(0).optional(),
   catchesFire: amount.min(0).max(1), burnsAway: amount.min(0).max(1),
   properties: z.array(PropertySchema),
   placement: z.array(PlacingSchema),

@@ -12,6 +12,8 @@ export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
     tool: traits.toolKind === 'none' ? undefined : { kind: traits.toolKind, leastGrade: traits.leastGrade },
     gated: traits.gated,
     lightEmitted: [...traits.lightEmitted], lightAbsorbed: [...traits.lightAbsorbed], friction: [...traits.friction],
+    // What nearly all blocks have is left out, so that their files stay as they are.
+    bounce: traits.bounce || undefined, speedOnTop: traits.speedOnTop === 1 ? undefined : traits.speedOnTop,
     catchesFire: traits.catchesFire, burnsAway: traits.burnsAway,
     properties: block.declared.states.properties,
     placement: block.declared.states.placing ?? [],
