@@ -20,7 +20,7 @@ export function makeApp(store: Store, log: Logger, pages?: string): Express {
   app.use(guard, headers);
   const asJson = express.json({ limit: mostBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
-    if (request.path === '/pictures') return next();
+    if (request.path === '/pictures' || request.path === '/sounds') return next();
     if (['POST', 'PUT', 'PATCH'].includes(request.method) && Number(request.headers['content-length'] ?? 0) > 0 && !request.is('application/json'))
       throw new Problem(415, 'Not JSON', 'Send the body as application/json.');
     asJson(request, response, next);

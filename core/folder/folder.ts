@@ -1,8 +1,9 @@
 import { digestOf, type Files } from '../bytes/index.ts';
 import { parseJson, pointer, printJson, type JsonText, type Place } from '../json/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
+import { readSound, SoundProblem } from '../sounds/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
-import { emptyMod, entrySchemas, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod } from '../mod/index.ts';
+import { emptyMod, entrySchemas, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod, type Sound } from '../mod/index.ts';
 
 /** Something wrong with a file as such: its place, and the rule under which inspection reports it. */
 export interface FileProblem { file: string; place: Place; rule: 'files/malformed-json' | 'files/key-twice' | 'files/does-not-fit' | 'files/unknown-file' | 'textures/unreadable' | 'files/missing'; message: string }
@@ -67,7 +68,8 @@ export function readModFolder(files: Files): ModFolder {
       if (!pathPattern.test(stem.slice(9))) report(file, 'files/unknown-file', `The name "${stem.slice(9)}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`);
       else readTexture(file, stem.slice(9));
     } else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg') && pathPattern.test(stem.slice(7))) {
-      put('sounds', stem.slice(7), { sha256: keep(files.get(file)!), bytes: files.get(file)!.length, format: ending });
+      const bytes = files.get(file)!;
+      put('sounds', stem.slice(7), { sha256: keep(bytes), bytes: bytes.length, ...soundEntry(bytes, ending) });
     } else if (!(file.startsWith('textures/') && file.endsWith('.strip.json')) && !file.split('/').at(-1)!.startsWith('.') && !/\.(md|txt)$/.test(file)) {
       const first = file.split('/')[0]!;
       const near = closest(first, ['mod.json', 'ledger.json', 'textures', 'sounds', 'tags', ...Object.values(folders).map((folder) => folder.split('/')[0]!)]);
@@ -107,6 +109,17 @@ export function readModFolder(files: Files): ModFolder {
       if (!(error instanceof PictureProblem)) throw error;
       report(file, 'textures/unreadable', error.message);
     }
+  }
+}
+
+/** The facts of a sound, or why it cannot be read: the rest of the mod can be worked on all the same. */
+function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha256' | 'bytes'> {
+  try {
+    const facts = readSound(bytes);
+    return facts.format === format ? facts : { format, problem: `It is named .${format}, but it is ${facts.format === 'wav' ? 'a WAV' : 'an Ogg'} file.` };
+  } catch (error) {
+    if (error instanceof SoundProblem) return { format, problem: error.message };
+    throw error;
   }
 }
 

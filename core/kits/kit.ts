@@ -25,6 +25,8 @@ export interface Kit {
   name: string;
   title: string;
   limits: KitLimits;
+  /** Where the engine digs otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
+  physics?: { tickRate: number; wrongTool: number };
   /** All files of the pack, by path. The same mod gives the same bytes. */
   write(mod: Mod, blobOf: BlobOf): Files;
   /** The files that follow from one block alone, for the view beside its editor: by path, as text. */

@@ -1,2 +1,2 @@
 /** Loot: exact odds. */
-export { drops, lotChances, lotHolds, type Breaking, type Drop } from './odds.ts';
+export { broken, drops, lotChances, lotHolds, tellingTools, type Breaking, type Broken, type Drop } from './odds.ts';

@@ -1,6 +1,7 @@
 import type { Draw, Lot } from '../mod/block.schema.ts';
+import type { Header, ResolvedBlock } from '../mod/index.ts';
 import type { StateSpace } from '../states/index.ts';
-import type { Tool } from '../traits/index.ts';
+import { isRightTool, toolsOf, type Tool } from '../traits/index.ts';
 
 /** How a block is broken: with what, carefully or not, and in which state. */
 export interface Breaking { tool: Tool; careful: boolean; state: number }
@@ -68,4 +69,24 @@ function noneOf(times: Draw['times'], chance: number): number {
   let sum = 0;
   for (let n = low; n <= high; n += 1) sum += (1 - chance) ** Math.max(0, n);
   return high >= low ? sum / (high - low + 1) : 1;
+}
+
+/** What becomes of breaking a block with a tool: it cannot be dug, the tool is not enough for a drop, or this drops. */
+export type Broken = 'cannot be dug' | 'gated' | Drop[];
+
+/**
+ * What drops when a block is dug: its traits decide first whether it can be dug and whether the tool is enough, then its loot table.
+ *
+ * @example broken(granite, { tool: 'bare hands', careful: false, state: 0 }) // 'gated'
+ */
+export function broken(block: Pick<ResolvedBlock, 'traits' | 'draws' | 'space'>, breaking: Breaking): Broken {
+  if (block.traits.hardness === 'unbreakable') return 'cannot be dug';
+  if (block.traits.gated && !isRightTool(block.traits, breaking.tool)) return 'gated';
+  return drops(block.draws, breaking, block.space);
+}
+
+/** The tools that make a difference to a block: bare hands, its own kind at every grade, and the kinds that its loot table asks for. */
+export function tellingTools(block: Pick<ResolvedBlock, 'traits' | 'draws'>, header: Pick<Header, 'tools'>): Tool[] {
+  const kinds = new Set([block.traits.toolKind, ...block.draws.flatMap((draw) => draw.lots.flatMap((lot) => lot.when?.tool ?? []))]);
+  return ['bare hands', ...[...kinds].flatMap((kind) => toolsOf(header, kind).slice(1))];
 }

@@ -57,9 +57,17 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
 export const WordsSchema = z.strictObject({ texts: z.record(z.string().max(200), z.string().max(4000)) });
 
 export const soundEvents = ['place', 'step', 'dig', 'break', 'land'] as const;
-const SoundSchema = z.strictObject({ sha256: Sha256, bytes: z.number().int().min(0), format: z.enum(['wav', 'ogg']) });
+/** Facts of a sound, read when it comes in; `problem` says why it cannot be read. */
+const SoundSchema = z.strictObject({
+  sha256: Sha256, bytes: z.number().int().min(0), format: z.enum(['wav', 'ogg']),
+  seconds: amount.min(0).optional(), channels: z.number().int().min(1).optional(), rate: z.number().int().min(1).optional(),
+  peak: amount.min(0).max(1).optional().meta({ description: 'The loudest sample, 0 to 1 of full scale.' }),
+  clipped: z.boolean().optional(), problem: z.string().max(500).optional(),
+});
+export type Sound = z.output<typeof SoundSchema>;
 const range = z.tuple([amount, amount]);
 export const SoundSetSchema = z.partialRecord(z.enum(soundEvents), z.array(z.strictObject({ sound: Id, volume: range.optional(), pitch: range.optional() })).max(64));
+export type SoundSet = z.output<typeof SoundSetSchema>;
 
 export const HeaderSchema = z.strictObject({
   namespace: Name,

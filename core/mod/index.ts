@@ -3,7 +3,7 @@ export * from './names.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export { alphaModes, hidesNeighbours, tints, toolKinds, TraitsSchema, type ToolKind, type TraitName, type Traits } from './traits.schema.ts';
 export { BlockSchema, type Block, type Candidate, type Draw, type Looks, type Loot, type Lot, type Shape } from './block.schema.ts';
-export { HeaderSchema, soundEvents, type Box, type Header, type Ledger, type Model, type Picture, type Texture } from './entries.schema.ts';
+export { HeaderSchema, soundEvents, type Box, type Header, type Ledger, type Model, type Picture, type Sound, type SoundSet, type Texture } from './entries.schema.ts';
 export { emptyMod, entryKinds, entrySchemas, ModSchema, namePatternOf, type EntryKind, type Mod } from './mod.schema.ts';
 export { applyChange, applyChanges, EditConflict, entryOf, firstClash, invertChanges, pathsMeet, sameData, squashChanges, type Change, type Edit } from './edit.ts';
 export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';

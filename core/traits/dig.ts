@@ -19,21 +19,28 @@ type Diggable = Pick<ResolvedBlock['traits'], 'hardness' | 'toolKind' | 'leastGr
 export const isRightTool = (block: Diggable, tool: Tool): boolean =>
   tool !== 'bare hands' && tool.kind === block.toolKind && tool.grade >= block.leastGrade;
 
+/** What an engine does otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
+export interface DigPhysics { tickRate: number; wrongTool: number }
+
+/** How many times longer the wrong tool takes on a gated block in the reference physics. */
+export const wrongToolTakes = 3;
+
 /**
  * How long digging takes in the reference physics of the Block Pack: hardness in seconds with bare hands; the right tool divides by
- * its grade's pace; a gated block without the right tool takes three times as long and yields nothing. Up to whole ticks.
+ * its grade's pace; a gated block without the right tool takes three times as long and yields nothing. Up to whole ticks. A kit's own
+ * physics may be given instead.
  *
  * @example digTime(tideLantern, { kind: 'pick', grade: 1 }, header) // hardness 3.2, pace 3.4: 0.941 s, so 19 ticks, 0.95 s
  */
-export function digTime(block: Diggable, tool: Tool, header: Pick<Header, 'tickRate' | 'tools'>): DigTime {
+export function digTime(block: Diggable, tool: Tool, header: Pick<Header, 'tickRate' | 'tools'>, { tickRate, wrongTool }: DigPhysics = { tickRate: header.tickRate, wrongTool: wrongToolTakes }): DigTime {
   const right = isRightTool(block, tool);
   const yields = right || !block.gated;
   if (block.hardness === 'unbreakable') return { seconds: undefined, ticks: undefined, yields: false };
   const pace = right && tool !== 'bare hands' ? header.tools.grades[tool.grade]?.pace ?? 1 : 1;
-  const seconds = (block.hardness / pace) * (block.gated && !right ? 3 : 1);
+  const seconds = (block.hardness / pace) * (block.gated && !right ? wrongTool : 1);
   // A billionth is taken off first, so that 0.95 s at 20 ticks a second is 19 ticks and not, by rounding noise, 20.
-  const ticks = Math.max(0, Math.ceil(seconds * header.tickRate - 1e-9));
-  return { seconds: ticks / header.tickRate, ticks, yields };
+  const ticks = Math.max(0, Math.ceil(seconds * tickRate - 1e-9));
+  return { seconds: ticks / tickRate, ticks, yields };
 }
 
 /** Everything one may dig with: bare hands, then the given kind at every grade. */

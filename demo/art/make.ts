@@ -1,8 +1,8 @@
-/** Draws the pictures and makes the sounds of the demo mod, the same bytes on every run. */
+/** Draws the pictures and makes the sounds of the demo mod, and the sounds of the stock sets, the same bytes on every run. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { encodePicture } from '../../core/textures/index.ts';
-import { sounds } from './sounds.ts';
+import { sounds, stockSounds } from './sounds.ts';
 import { textures } from './textures.ts';
 
 const mod = path.resolve('demo/saltmarsh');
@@ -12,4 +12,5 @@ const write = (file: string, bytes: Uint8Array) => {
 };
 for (const [name, draw] of Object.entries(textures)) write(path.join(mod, 'textures', `${name}.png`), encodePicture(draw()));
 for (const [name, make] of Object.entries(sounds)) write(path.join(mod, 'sounds', `${name}.wav`), make());
+for (const [name, make] of Object.entries(stockSounds)) write(path.resolve('web/public/stock', `${name}.wav`), make());
 console.log(`${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh`);

@@ -40,3 +40,19 @@ export const sounds: Record<string, () => Uint8Array> = {
   'lantern/step': () => sound({ seconds: 0.2, decay: 9, low: 0.4, tone: 1480, seed: 5 }),
   'lantern/break': () => sound({ seconds: 0.38, decay: 8, low: 0.9, bursts: 2, tone: 1120, seed: 6 }),
 };
+
+/** How the stock sets sound: what their noise is like, and what rings along. */
+const stockCharacters: Record<string, Omit<Noise, 'seconds' | 'seed'>> = {
+  thatch: { decay: 5, low: 0.25, bursts: 2 }, cloth: { decay: 8, low: 0.08 }, glass: { decay: 11, low: 0.95, tone: 2350 }, sand: { decay: 4, low: 0.55 },
+  soil: { decay: 7, low: 0.14 }, stone: { decay: 10, low: 0.7 }, timber: { decay: 11, low: 0.3, tone: 290 }, metal: { decay: 12, low: 0.8, tone: 980 },
+};
+/** How long each event lasts, and how much of the character it has. */
+const stockEvents: Record<string, { seconds: number; bursts: number; pitch: number }> = {
+  place: { seconds: 0.16, bursts: 1, pitch: 0.9 }, step: { seconds: 0.1, bursts: 1, pitch: 1.1 }, dig: { seconds: 0.12, bursts: 1, pitch: 0.8 }, break: { seconds: 0.3, bursts: 3, pitch: 1 }, land: { seconds: 0.2, bursts: 1, pitch: 0.7 },
+};
+
+/** The sounds of the stock sets, one for each event, by set and event. */
+export const stockSounds: Record<string, () => Uint8Array> = Object.fromEntries(Object.entries(stockCharacters).flatMap(([set, character], s) =>
+  Object.entries(stockEvents).map(([event, { seconds, bursts, pitch }], e) => [`${set}/${event}`, () => sound({
+    ...character, seconds, bursts: bursts * (character.bursts ?? 1), low: Math.min(1, character.low * pitch), ...(character.tone !== undefined && { tone: character.tone * pitch }), seed: 100 + s * 10 + e,
+  })])));

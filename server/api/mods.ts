@@ -5,7 +5,7 @@ import { kitNamed } from '../../core/kits/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
 import { emptyMod } from '../../core/mod/index.ts';
 import { Name } from '../../core/mod/names.ts';
-import { mostPictureBytes } from '../limits.ts';
+import { mostPictureBytes, mostSoundBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
 import { authorOf, bodyOf, etag, revisionOf, route } from './answers.ts';
@@ -74,6 +74,11 @@ export function modRoutes(store: Store): Router {
   routes.post('/pictures', express.raw({ type: () => true, limit: mostPictureBytes }), route(async (request, response) => {
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new Problem(400, 'No picture', 'The body is empty. Send the bytes of a PNG.');
     response.status(201).json(await store.addPicture(request.body));
+  }));
+
+  routes.post('/sounds', express.raw({ type: () => true, limit: mostSoundBytes }), route(async (request, response) => {
+    if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new Problem(400, 'No sound', 'The body is empty. Send the bytes of a WAV or Ogg file.');
+    response.status(201).json(await store.addSound(request.body));
   }));
 
   routes.get('/blobs/:sha256', route(async (request, response) => {

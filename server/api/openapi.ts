@@ -34,6 +34,7 @@ export const openapi = () => ({
     '/api/mods/{mod}/builds': { post: { summary: 'Build into a folder or file of this machine', parameters: [mod], requestBody: json(schema(BuildBody)), responses: { 202: ok('A job'), 409: problem } } },
     '/api/jobs/{job}': { get: { summary: 'How far a job is', responses: { 200: ok('The job'), 404: problem } }, delete: { summary: 'Cancel a job', responses: { 200: ok('The job'), 404: problem } } },
     '/api/pictures': { post: { summary: 'Upload a PNG', requestBody: { content: { 'image/png': {} } }, responses: { 201: ok('Facts of the picture'), 413: problem, 422: problem } } },
+    '/api/sounds': { post: { summary: 'Upload a WAV or Ogg file', requestBody: { content: { 'audio/wav': {}, 'audio/ogg': {} } }, responses: { 201: ok('Facts of the sound'), 413: problem, 422: problem } } },
     '/api/blobs/{sha256}': { get: { summary: 'A picture or sound by its SHA-256', responses: { 200: { description: 'The bytes' }, 404: problem } } },
   },
   components: { schemas: { Problem: { type: 'object', required: ['title', 'status', 'detail'], properties: { type: { type: 'string' }, title: { type: 'string' }, status: { type: 'integer' }, detail: { type: 'string' }, errors: { type: 'array', items: { type: 'object', properties: { pointer: { type: 'string' }, detail: { type: 'string' } } } } } } } },

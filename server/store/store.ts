@@ -2,8 +2,9 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { digestOf } from '../../core/bytes/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import {
-  applyChanges, EditConflict, emptyMod, entryKinds, entryOf, entrySchemas, invertChanges, namePatternOf, schemaProblems, squashChanges, type Change, type Edit, type EntryKind, type Mod, type Picture,
+  applyChanges, EditConflict, emptyMod, entryKinds, entryOf, entrySchemas, invertChanges, namePatternOf, schemaProblems, squashChanges, type Change, type Edit, type EntryKind, type Mod, type Picture, type Sound,
 } from '../../core/mod/index.ts';
+import { readSound, SoundProblem } from '../../core/sounds/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../../core/textures/index.ts';
 import { Problem } from '../problem.ts';
 import { BlobTable, EditTable, EntryTable, ModTable, type EditRow } from './tables.ts';
@@ -169,6 +170,18 @@ export class Store {
       return (await this.putBlob(bytes, this.source.manager)) as Picture;
     } catch (error) {
       if (error instanceof PictureProblem) throw new Problem(422, 'Picture refused', error.message);
+      throw error;
+    }
+  }
+
+  /** Takes in a WAV or Ogg file, checked, and gives its facts. Throws a 422 {@link Problem} for anything else. */
+  async addSound(bytes: Uint8Array): Promise<Sound> {
+    try {
+      const facts = readSound(bytes);
+      await this.putBlob(bytes, this.source.manager);
+      return { sha256: digestOf(bytes), bytes: bytes.length, ...facts };
+    } catch (error) {
+      if (error instanceof SoundProblem) throw new Problem(422, 'Sound refused', error.message);
       throw error;
     }
   }

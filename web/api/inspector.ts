@@ -1,7 +1,7 @@
 import type { Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
-import type { FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
+import type { BlastAnswer, FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
 import type { Session } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
@@ -24,7 +24,7 @@ export class Inspector {
       if (data.kind === 'findings') {
         this.findings = data.findings;
         for (const listener of this.listeners) listener();
-      } else if (data.kind === 'sheet progress') {
+      } else if (data.kind === 'progress') {
         this.progress.get(data.id)?.(data.done, data.total);
       } else {
         this.waiting.get(data.id)?.(data);
@@ -65,16 +65,25 @@ export class Inspector {
 
   /** Draws a contact sheet of a block's states or, without a block, of all blocks. `cancel` stops it: it then gives no pixels. */
   sheet(asked: Omit<ToWorker & { kind: 'sheet' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { drawn: Promise<SheetAnswer>; cancel: () => void } {
+    const { answer, cancel } = this.long((id) => ({ kind: 'sheet', id, ...asked }), onProgress);
+    return { drawn: answer.then((drawn): SheetAnswer => (drawn.kind === 'sheet drawn' ? drawn : { cells: [], columns: 1 })), cancel };
+  }
+
+  /** Tries charges before walls of a block. `cancel` stops it: it then finds nothing. */
+  blast(asked: Omit<ToWorker & { kind: 'blast' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { found: Promise<BlastAnswer | undefined>; cancel: () => void } {
+    const { answer, cancel } = this.long((id) => ({ kind: 'blast', id, ...asked }), onProgress);
+    return { found: answer.then((blasted) => (blasted.kind === 'blasted' ? blasted.found : undefined)), cancel };
+  }
+
+  /** Asks for something that takes its time: it tells how far it is and can be stopped. */
+  private long(make: (id: number) => ToWorker, onProgress: (done: number, total: number) => void): { answer: Promise<FromWorker>; cancel: () => void } {
     let id = 0;
-    const drawn = this.ask((given) => {
+    const answer = this.ask((given) => {
       id = given;
       this.progress.set(id, onProgress);
-      return { kind: 'sheet', id, ...asked };
-    }).then((answer): SheetAnswer => {
-      this.progress.delete(id);
-      return answer.kind === 'sheet drawn' ? answer : { cells: [], columns: 1 };
-    });
-    return { drawn, cancel: () => this.send({ kind: 'cancel', id }) };
+      return make(id);
+    }).finally(() => this.progress.delete(id));
+    return { answer, cancel: () => this.send({ kind: 'cancel', id }) };
   }
 
   /** Pixels as the bytes of a PNG. */

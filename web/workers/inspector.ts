@@ -6,7 +6,8 @@ import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
 import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
-import type { FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
+import { craterSteps } from '../../core/traits/index.ts';
+import type { BlastAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
 let mod: Mod | undefined;
 const bytes = new Map<string, Promise<Uint8Array | undefined>>();
@@ -29,8 +30,8 @@ function bytesOf(sha256: string): Promise<Uint8Array | undefined> {
   return known;
 }
 
-/** The sheets that are being drawn; one that is taken out stops. */
-const drawing = new Set<number>();
+/** The long work that is going on; what is taken out stops. */
+const working = new Set<number>();
 /** Lets other messages come in between. */
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
@@ -44,10 +45,10 @@ async function drawn(of: Mod, cells: (SheetCell | undefined)[], columns: number,
     const step = steps.next();
     if (step.done) return step.value;
     if (performance.now() - since < 40) continue;
-    answer({ kind: 'sheet progress', id, done: step.value, total: cells.length });
+    answer({ kind: 'progress', id, done: step.value, total: cells.length });
     await pause();
     since = performance.now();
-    if (!drawing.has(id)) return undefined;
+    if (!working.has(id)) return undefined;
   }
 }
 
@@ -73,6 +74,35 @@ async function sheetOf(message: ToWorker & { kind: 'sheet' }): Promise<SheetAnsw
   }
 }
 
+/** Tries charges before walls of a block, at every distance and with every strength. Undefined when it was cancelled. */
+async function blastOf({ id, rating, strengths, distances, samples, seed }: ToWorker & { kind: 'blast' }): Promise<BlastAnswer | undefined> {
+  const found: BlastAnswer = { crater: [], odds: [] };
+  const total = strengths.length * distances.length * samples;
+  let before = 0;
+  let since = performance.now();
+  for (const strength of strengths) {
+    const odds = [];
+    for (const distance of distances) {
+      const steps = craterSteps(rating, strength, distance, samples, seed);
+      for (let step = steps.next(); ; step = steps.next()) {
+        if (step.done) {
+          odds.push(step.value.survives);
+          if (distance === distances[0]) found.crater.push(step.value);
+          break;
+        }
+        if (performance.now() - since < 40) continue;
+        answer({ kind: 'progress', id, done: before + step.value, total });
+        await pause();
+        since = performance.now();
+        if (!working.has(id)) return undefined;
+      }
+      before += samples;
+    }
+    found.odds.push(odds);
+  }
+  return found;
+}
+
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
     mod = message.kind === 'mod' ? message.mod : applyChanges(mod!, message.changes);
@@ -85,11 +115,15 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
     answer({ kind: 'drawn', id: message.id, size: message.size, data: drawIsometric(models, at.header.texels, message.size, texturePixels(at, (sha256) => loaded.get(sha256), decoded)).data });
   } else if (message.kind === 'sheet') {
-    drawing.add(message.id);
+    working.add(message.id);
     answer({ kind: 'sheet drawn', id: message.id, ...await sheetOf(message) });
-    drawing.delete(message.id);
+    working.delete(message.id);
+  } else if (message.kind === 'blast') {
+    working.add(message.id);
+    answer({ kind: 'blasted', id: message.id, found: await blastOf(message) });
+    working.delete(message.id);
   } else if (message.kind === 'cancel') {
-    drawing.delete(message.id);
+    working.delete(message.id);
   } else if (message.kind === 'encode') {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
   } else if (message.kind === 'fix all') {

@@ -1,6 +1,7 @@
 import type { Finding } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
+import type { Crater, Estimate } from '../../core/traits/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
 
 /** What a sheet is laid on: the mod as it was, or an earlier sheet as a PNG. */
@@ -8,12 +9,16 @@ export type SheetBefore = { mod: Mod } | { png: Uint8Array };
 /** A sheet with what each picture shows; with something to compare, what differs. Or why there is none. */
 export interface SheetAnswer { pixels?: Pixels; columns: number; cells: SheetCell[]; differing?: number; marked?: number[]; problem?: string }
 
+/** For each strength the crater of a touching charge, and the odds at each distance. */
+export interface BlastAnswer { crater: Crater[]; odds: Estimate[][] }
+
 /** What the page says to the worker. */
 export type ToWorker =
   | { kind: 'mod'; mod: Mod }
   | { kind: 'changes'; changes: Change[] }
   | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
   | { kind: 'sheet'; id: number; block?: string; size: number; columns?: number; tick: number; before?: SheetBefore }
+  | { kind: 'blast'; id: number; rating: number; strengths: number[]; distances: number[]; samples: number; seed: number }
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }
   | { kind: 'fix all'; id: number; rule: string }
@@ -23,7 +28,8 @@ export type ToWorker =
 export type FromWorker =
   | { kind: 'findings'; findings: Finding[] }
   | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
-  | { kind: 'sheet progress'; id: number; done: number; total: number }
+  | { kind: 'progress'; id: number; done: number; total: number }
+  | { kind: 'blasted'; id: number; found: BlastAnswer | undefined }
   | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
   | { kind: 'encoded'; id: number; png: Uint8Array }
   | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }

@@ -15,5 +15,7 @@ export const smallBlockPack: Kit = {
   ...blockPack,
   name: 'block-pack-small',
   title: 'Block Pack, edition 1, for four-bit states',
+  // Such engines count half as many ticks.
+  physics: { tickRate: 10, wrongTool: 4 },
   limits: { ...blockPack.limits, states: 16, stateCodeBits: 4, wholeShares: true },
 };

@@ -1,31 +1,65 @@
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { logScale, placeTicks, snapped, type Tick } from './scale.ts';
+import { resolveBlocks, titleOf, type ResolvedBlock } from '../../../core/mod/index.ts';
+import { useMod } from '../../api/hooks.tsx';
+import { bundled, linearScale, logScale, placeTicks, snapped, type Tick } from './scale.ts';
+
+interface Props {
+  label: string;
+  value: number;
+  low: number;
+  high: number;
+  /** Logarithmic where equal ratios matter, else linear. */
+  log?: boolean;
+  /** What one press of an arrow key adds. */
+  step: number;
+  /** Familiar materials, named under the line. */
+  ticks: readonly Tick[];
+  /** What a block of the mod has; it stands above the line. */
+  of: (block: ResolvedBlock) => number | undefined;
+  onValue: (value: number) => void;
+}
 
 /**
- * A scale on which familiar materials are the ticks. Drag, or use the arrow keys; close to a tick it takes the tick's value.
- * The scale is logarithmic from `low` to `high`.
+ * A scale on which familiar materials are the ticks, the mod's own blocks above the line. Drag, or use the arrow keys; close to a tick
+ * it takes the tick's value.
  */
-export function Ruler({ label, value, low, high, ticks, onValue }: { label: string; value: number; low: number; high: number; ticks: readonly Tick[]; onValue: (value: number) => void }) {
+export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }: Props) {
+  const mod = useMod();
   const line = useRef<HTMLDivElement>(null);
-  const scale = useMemo(() => logScale(low, high), [low, high]);
+  const scale = useMemo(() => (log ? logScale(low, high) : linearScale(low, high, step)), [low, high, log, step]);
   const placed = useMemo(() => placeTicks(scale, ticks), [scale, ticks]);
+  const own = resolveBlocks(mod).flatMap((block): Tick[] => {
+    const has = of(block);
+    return has === undefined ? [] : [{ value: has, name: titleOf(mod, block.name, block.declared.names) }];
+  });
   const fromPointer = (event: PointerEvent) => {
     const { left, width } = line.current!.getBoundingClientRect();
-    onValue(snapped(scale, ticks, (event.clientX - left) / width, 5 / width));
+    onValue(snapped(scale, [...ticks, ...own], (event.clientX - left) / width, 5 / width));
   };
   const keys = (event: KeyboardEvent) => {
-    const by = { ArrowRight: 0.1, ArrowUp: 0.1, ArrowLeft: -0.1, ArrowDown: -0.1, PageUp: 1, PageDown: -1 }[event.key];
+    const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 10 * step, PageDown: -10 * step, Home: -Infinity, End: Infinity }[event.key];
     if (by === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    onValue(Math.min(high, Math.max(low, Math.round((value + by) * 10) / 10)));
+    onValue(Math.min(high, Math.max(low, Number((Math.round((value + by) / step) * step).toFixed(6)))));
   };
   const near = ticks.find((tick) => tick.value === value);
   return (
     <div className="ruler" ref={line} onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); fromPointer(event); }} onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}>
       <div className="line" />
+      {bundled(scale, own).map((bundle) => <div key={bundle.where} className="own" style={{ left: `${bundle.where * 100}%` }} title={`${bundle.names.slice(0, 8).join(', ')}${bundle.names.length > 8 ? ` and ${bundle.names.length - 8} more` : ''}: ${bundle.value}`} />)}
       {placed.map((tick) => <div key={tick.name} className={`tick${tick.line === 1 ? ' low' : ''}`} style={{ left: `${tick.where * 100}%` }} title={`${tick.name}: ${tick.value}`}>{tick.line !== undefined && <span>{tick.name}</span>}</div>)}
       <button type="button" className="handle" role="slider" aria-label={label} aria-valuemin={low} aria-valuemax={high} aria-valuenow={value} aria-valuetext={near ? `${value}, like ${near.name}` : String(value)} style={{ left: `${scale.at(value) * 100}%` }} onKeyDown={keys} />
     </div>
   );
+}
+
+/** The stock materials as ticks for one of their numbers; materials with the same number share a tick. */
+export function stockTicks(stocks: readonly { name: string; traits: object }[], of: (traits: never) => number | undefined): Tick[] {
+  const byValue = new Map<number, string[]>();
+  for (const { name, traits } of stocks) {
+    const value = of(traits as never);
+    if (value !== undefined) byValue.set(value, [...(byValue.get(value) ?? []), name]);
+  }
+  return [...byValue].map(([value, names]) => ({ value, name: names.length > 2 ? 'other stock' : names.join(', ') }));
 }

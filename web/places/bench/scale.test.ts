@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { stocks } from '../../../core/mod/index.ts';
-import { logScale, placeTicks, snapped } from './scale.ts';
+import { bundled, linearScale, logScale, placeTicks, snapped } from './scale.ts';
 
 const scale = logScale(0.3, 16);
 const ticks = stocks.map((stock) => ({ value: stock.traits.hardness as number, name: stock.name }));
@@ -38,4 +38,11 @@ test('no two names on one line touch, every material has its place, and most hav
     row.slice(1).forEach((tick, i) => expect(tick.where - row[i]!.where).toBeGreaterThan((tick.name.length + row[i]!.name.length) * 0.5 * 0.0098));
   }
   expect(placed.filter((tick) => tick.line !== undefined).length).toBeGreaterThanOrEqual(11);
+});
+
+test('a linear scale goes in whole steps, and own blocks on one place are one tick', () => {
+  const light = linearScale(0, 15, 1);
+  expect([light.at(3), light.amount(0.21), light.at(99)]).toEqual([0.2, 3, 1]);
+  expect(linearScale(0, 1, 0.05).amount(0.33)).toBe(0.35);
+  expect(bundled(light, [{ value: 13, name: 'Lantern' }, { value: 0, name: 'Crust' }, { value: 0, name: 'Thatch' }]).map(({ value, names }) => [value, names])).toEqual([[0, ['Crust', 'Thatch']], [13, ['Lantern']]]);
 });

@@ -24,6 +24,19 @@ export function logScale(low: number, high: number): Scale {
   };
 }
 
+/**
+ * A scale on which equal steps are equal differences. Amounts come in whole `step`s.
+ *
+ * @example linearScale(0, 15, 1).at(3) // 0.2
+ */
+export function linearScale(low: number, high: number, step: number): Scale {
+  const within = (where: number) => Math.min(1, Math.max(0, where));
+  return {
+    at: (amount) => within((amount - low) / (high - low)),
+    amount: (where) => Number((Math.round((low + within(where) * (high - low)) / step) * step).toFixed(6)),
+  };
+}
+
 /** The value of the tick within `reach` (a share of the ruler) of a place, else the scale's amount there. */
 export function snapped(scale: Scale, ticks: readonly Tick[], where: number, reach: number): number {
   const near = ticks.filter((tick) => Math.abs(scale.at(tick.value) - where) < reach).sort((a, b) => Math.abs(scale.at(a.value) - where) - Math.abs(scale.at(b.value) - where))[0];
@@ -35,11 +48,23 @@ export interface PlacedTick extends Tick { where: number; line: 0 | 1 | undefine
 
 /** Gives every tick its place, from low to high. A letter takes `letter` of the ruler's width. */
 export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0098): PlacedTick[] {
-  const last = [-1, -1];
+  const last = [{ where: -1, length: 0 }, { where: -1, length: 0 }];
   return [...ticks].sort((a, b) => a.value - b.value).map((tick) => {
     const where = scale.at(tick.value);
-    const line = ([0, 1] as const).find((row) => where - last[row]! > tick.name.length * letter + 0.03);
-    if (line !== undefined) last[line] = where;
+    const line = ([0, 1] as const).find((row) => where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.022);
+    if (line !== undefined) last[line] = { where, length: tick.name.length };
     return { ...tick, where, line };
   });
+}
+
+/** Own blocks that lie on one place of the ruler as one tick with all their names; places closer than `apart` are one. */
+export function bundled(scale: Scale, ticks: readonly Tick[], apart = 0.012): { where: number; value: number; names: string[] }[] {
+  const bundles: { where: number; value: number; names: string[] }[] = [];
+  for (const { value, name } of [...ticks].sort((a, b) => a.value - b.value)) {
+    const where = scale.at(value);
+    const last = bundles.at(-1);
+    if (last && where - last.where < apart) last.names.push(name);
+    else bundles.push({ where, value, names: [name] });
+  }
+  return bundles;
 }

@@ -8,7 +8,7 @@ import { RegistryFacet } from './registry.tsx';
 import { StatesFacet } from './states/states.tsx';
 import { TagsFacet } from './tags.tsx';
 import { TexturesFacet } from './textures.tsx';
-import { TraitsFacet } from './traits.tsx';
+import { TraitsFacet } from './traits/traits.tsx';
 
 /** What the editor of a facet is given. */
 export interface FacetProps {

@@ -1,7 +1,7 @@
 import { Button, Checkbox, NumberInput, SegmentedControl, Select } from '@mantine/core';
-import { drops } from '../../../../core/loot/index.ts';
+import { broken, tellingTools } from '../../../../core/loot/index.ts';
 import { idOf, titleOf, toolKinds, type Draw, type Lot, type Loot, type Mod } from '../../../../core/mod/index.ts';
-import { isRightTool, toolName, toolsOf, type Tool } from '../../../../core/traits/index.ts';
+import { toolName, type Tool } from '../../../../core/traits/index.ts';
 import { useMod, type BlockEditor } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import type { FacetProps } from './index.tsx';
@@ -88,11 +88,10 @@ function Count({ label, value, onValue }: { label: string; value: number | [numb
 function TruthTable({ editor: { block }, mod, state }: { editor: BlockEditor; mod: Mod; state: number }) {
   const { header } = mod;
   const names = new Map(itemsOf(mod).map((item) => [item.value, item.label]));
-  const tools: Tool[] = toolsOf(header, block.traits.toolKind);
+  const tools = tellingTools(block, header);
   const cell = (tool: Tool, careful: boolean) => {
-    if (block.traits.hardness === 'unbreakable') return 'cannot be dug';
-    if (block.traits.gated && !isRightTool(block.traits, tool)) return 'nothing: gated';
-    const found = drops(block.draws, { tool, careful, state }, block.space);
+    const found = broken(block, { tool, careful, state });
+    if (typeof found === 'string') return found === 'gated' ? 'nothing: gated' : found;
     return found.map(({ give, mean, chance }) => `${Number(mean.toFixed(2))} ${names.get(give) ?? give}${chance < 0.9995 ? `, in ${Math.round(chance * 100)} of 100` : ''}`).join('; ') || 'nothing';
   };
   return (

@@ -1,11 +1,11 @@
 import { Select } from '@mantine/core';
-import { shapeIn } from '../../../../core/models/index.ts';
-import type { Shape } from '../../../../core/mod/index.ts';
-import type { Rows } from '../../../../core/states/index.ts';
-import { count } from '../../../../core/words/index.ts';
-import { useMod, type BlockEditor } from '../../../api/hooks.tsx';
-import { Field } from '../../../parts/field.tsx';
-import { firstWhen, RowsEditor } from '../../../parts/rows-editor.tsx';
+import { shapeIn } from '../../../../../core/models/index.ts';
+import type { Shape } from '../../../../../core/mod/index.ts';
+import type { Rows } from '../../../../../core/states/index.ts';
+import { count } from '../../../../../core/words/index.ts';
+import { useMod, type BlockEditor } from '../../../../api/hooks.tsx';
+import { Field } from '../../../../parts/field.tsx';
+import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 
 const says = { model: 'as the model', whole: 'the whole cell', none: 'none' } as const;
 

@@ -1,10 +1,12 @@
-import { NumberInput, Slider } from '@mantine/core';
+import { NumberInput } from '@mantine/core';
 import { useMemo } from 'react';
-import type { ResolvedBlock } from '../../../../core/mod/index.ts';
-import { valueIn, type ByState, type Rows } from '../../../../core/states/index.ts';
-import { lightBehind, lightReach, readingLevel, roomSection } from '../../../../core/traits/index.ts';
-import { Field } from '../../../parts/field.tsx';
-import { firstWhen, RowsEditor } from '../../../parts/rows-editor.tsx';
+import type { ResolvedBlock } from '../../../../../core/mod/index.ts';
+import { valueIn, type ByState, type Rows } from '../../../../../core/states/index.ts';
+import { lightBehind, lightReach, readingLevel, roomSection } from '../../../../../core/traits/index.ts';
+import { Field } from '../../../../parts/field.tsx';
+import { Ruler } from '../../ruler.tsx';
+import { ticksOf } from './trait-editor.ts';
+import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 
 interface Props { label: string; declared: ByState<number> | undefined; rows: Rows<number>; block: ResolvedBlock; state: number; reset: { changed?: string; onReset?: () => void }; onRows: (value: ByState<number>) => void }
 
@@ -29,8 +31,8 @@ export function LightField({ label, declared, rows, block, state, reset, onRows 
         ? <RowsEditor<number> what={label.toLowerCase()} rows={rows} space={block.space} inline fresh={() => 0} onRows={(_title, next) => put(next)}
             value={(value, onValue, i) => <NumberInput w={58} hideControls aria-label={`${label}, row ${i + 1}`} value={value} onChange={(next) => typeof next === 'number' && onValue(next)} />} />
         : (
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 62px', gap: 8, alignItems: 'center', margin: '4px 0' }}>
-            <Slider aria-label={label} min={0} max={15} size="sm" value={rows[0]!.value} label={null} onChange={(value) => put([{ value }])} />
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 62px', gap: 8, alignItems: 'start', margin: '4px 0' }}>
+            <Ruler label={label} value={rows[0]!.value} low={0} high={15} step={1} ticks={emitted ? [] : ticksOf.lightAbsorbed} of={(one) => (emitted ? Math.max(...one.traits.lightEmitted.map((row) => row.value)) : one.traits.lightAbsorbed[0]?.value)} onValue={(value) => put([{ value }])} />
             <NumberInput aria-label={`${label}, number`} value={rows[0]!.value} onChange={(value) => typeof value === 'number' && put([{ value }])} />
           </div>
         )}

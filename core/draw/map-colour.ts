@@ -1,0 +1,53 @@
+import { differenceCiede2000, wcagContrast } from 'culori';
+import { textureOf } from '../models/index.ts';
+import { resolveBlocks, stocks, titleOf, type Mod, type ResolvedBlock } from '../mod/index.ts';
+import { rotationOf, turn, type Vec3 } from '../space/index.ts';
+import { drawnModels } from './block.ts';
+
+/**
+ * The colour that a block has seen from above: the mean of the textures of its faces that look up, by their area, times its tint.
+ * Undefined when none of them has a texture.
+ *
+ * @example meanFromAbove(mod, thatch, 0) // '#b49d5c'
+ */
+export function meanFromAbove(mod: Mod, block: ResolvedBlock, state: number): string | undefined {
+  const sum = [0, 0, 0];
+  let area = 0;
+  for (const { quads, orientation, tint = [1, 1, 1] } of drawnModels(mod, block, state)) {
+    const rotation = rotationOf(orientation);
+    for (const { normal, corners, texture } of quads) {
+      const mean = texture === undefined ? undefined : textureOf(mod, texture)?.picture.mean;
+      const up = turn(rotation, normal)[1];
+      if (!mean || up < 0.5) continue;
+      const size = lengthOf(across(minus(corners[1]!, corners[0]!), minus(corners[3]!, corners[0]!))) * up;
+      area += size;
+      [1, 3, 5].forEach((at, i) => (sum[i]! += size * tint[i]! * Number.parseInt(mean.slice(at, at + 2), 16)));
+    }
+  }
+  return area > 0 ? `#${sum.map((total) => Math.round(total / area).toString(16).padStart(2, '0')).join('')}` : undefined;
+}
+
+const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const across = (a: Vec3, b: Vec3): Vec3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+const lengthOf = (a: Vec3): number => Math.hypot(...a);
+
+/** A colour on the map beside another: how far apart they look (CIEDE2000, ISO/CIE 11664-6) and their contrast in brightness (WCAG 2.2, 1.4.3). */
+export interface MapNeighbour { name: string; colour: string; apart: number; contrast: number }
+
+/** Two colours closer than this are hard to tell apart on a map. */
+export const hardToTell = 6;
+
+const difference = differenceCiede2000();
+
+/** The other blocks of the mod and the stock by their colours on the map, the most alike first. */
+export function mapNeighbours(mod: Mod, block: ResolvedBlock): MapNeighbour[] {
+  const own = block.traits.mapColour;
+  const others = [
+    ...resolveBlocks(mod).filter((other) => other.name !== block.name).map((other) => ({ name: titleOf(mod, other.name, other.declared.names), colour: other.traits.mapColour })),
+    ...stocks.map(({ name, traits }) => ({ name, colour: traits.mapColour })),
+  ];
+  return others.map(({ name, colour }) => ({ name, colour, apart: difference(own, colour), contrast: wcagContrast(own, colour) })).sort((a, b) => a.apart - b.apart);
+}
+
+/** How far apart two colours look (CIEDE2000). */
+export const colourDifference = (a: string, b: string): number => difference(a, b);
