@@ -13,6 +13,8 @@ import { Library } from './places/library/library.tsx';
 import { Sheet } from './places/sheet/sheet.tsx';
 import { NewMod } from './places/blocks/new-mod.tsx';
 
+const ToolLadder = lazy(() => import('./places/data/tool-ladder.tsx').then((place) => ({ default: place.ToolLadder })));
+const TraitTable = lazy(() => import('./places/data/trait-table.tsx').then((place) => ({ default: place.TraitTable })));
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
 
 /** The places and their addresses. */
@@ -26,6 +28,9 @@ export function App() {
         <Route path="blocks/:block" element={<Bench />} />
         <Route path="blocks/:block/:facet" element={<Bench />} />
         <Route path="library" element={<Library />} />
+        <Route path="data" element={<Navigate to="traits" replace />} />
+        <Route path="data/traits" element={<TraitTable />} />
+        <Route path="data/tools" element={<ToolLadder />} />
         <Route path="inspection" element={<InspectionPlace />} />
         <Route path="sheet" element={<Sheet />} />
         <Route path="build" element={<Build />} />

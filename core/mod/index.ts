@@ -11,6 +11,7 @@ export { resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './reso
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
 export { changeProperty, orderProperties, usesOf, type PropertyUse } from './properties.ts';
+export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
 export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';

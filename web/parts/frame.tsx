@@ -46,6 +46,7 @@ export function Frame() {
         <nav aria-label="Places">
           <NavLink to={`${home}/blocks`}>Blocks</NavLink>
           <NavLink to={`${home}/library`}>Library</NavLink>
+          <NavLink to={`${home}/data`}>Data</NavLink>
           <NavLink to={`${home}/inspection`}>Inspection{grave > 0 && <span className="many" title={`${grave} errors and warnings`}>{grave}</span>}</NavLink>
           <NavLink to={`${home}/build`}>Build</NavLink>
         </nav>

@@ -23,7 +23,9 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
     const act = (id: string, label: string, onClick: () => void, description?: string): SpotlightActionData => ({ id, label, description, onClick });
     return [
       act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
-      ...['Blocks', 'Library', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
+      ...['Blocks', 'Library', 'Data', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
+      act('table', 'Table of traits', () => void navigate(`${home}/data/traits`), 'Every block as a line: sort, compare, change many at once, CSV'),
+      act('ladder', 'Tool ladder', () => void navigate(`${home}/data/tools`), 'Grades, paces and kinds of tools'),
       act('sheet', 'Contact sheet of the mod', () => void navigate(`${home}/sheet`), 'Every block as it looks, to export or to lay on an earlier one'),
       act('undo', 'Undo', () => void session.travel('undo')),
       act('redo', 'Redo', () => void session.travel('redo')),

@@ -47,11 +47,11 @@ export function snapped(scale: Scale, ticks: readonly Tick[], where: number, rea
 export interface PlacedTick extends Tick { where: number; line: 0 | 1 | undefined }
 
 /** Gives every tick its place, from low to high. A letter takes `letter` of the ruler's width. */
-export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0098): PlacedTick[] {
+export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0155): PlacedTick[] {
   const last = [{ where: -1, length: 0 }, { where: -1, length: 0 }];
   return [...ticks].sort((a, b) => a.value - b.value).map((tick) => {
     const where = scale.at(tick.value);
-    const line = ([0, 1] as const).find((row) => where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.022);
+    const line = ([0, 1] as const).find((row) => where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.012);
     if (line !== undefined) last[line] = { where, length: tick.name.length };
     return { ...tick, where, line };
   });

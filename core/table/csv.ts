@@ -1,0 +1,108 @@
+import Papa from 'papaparse';
+import { pointer } from '../json/index.ts';
+import { resolveBlock, resolveBlocks, sameData, TraitsSchema, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
+import { closest, didYouMean } from '../words/index.ts';
+import { columns, traitOf } from './columns.ts';
+
+/** Every block and its traits as CSV (RFC 4180), a line a block. Values by state are their rows as JSON. */
+export function writeCsv(mod: Mod): string {
+  const rows = resolveBlocks(mod).map((block) => [block.name, ...columns.map(({ trait }) => {
+    const value = traitOf(block, trait);
+    return Array.isArray(value) ? JSON.stringify(value) : String(value);
+  })]);
+  return `${Papa.unparse([['block', ...columns.map(({ trait }) => trait)], ...rows], { newline: '\r\n' })}\r\n`;
+}
+
+/** What a CSV file would change, and what is wrong with it, by its line; lines count from 1. */
+export interface CsvPlan {
+  changed: { line: number; block: string; trait: TraitName; before: Traits[TraitName]; after: Traits[TraitName] }[];
+  problems: { line: number; message: string }[];
+  changes: Change[];
+}
+
+/** Larger files are no table of traits. */
+const mostLength = 8_000_000;
+
+/**
+ * Reads a table of traits. Only cells that differ from what the block has become changes; a column that is not there and an empty cell
+ * change nothing. A line with something wrong in it is named and changes nothing at all.
+ *
+ * @example readCsv(mod, 'block,hardness\r\nsalt_crust,2\r\n').changed // [{ line: 2, block: 'salt_crust', trait: 'hardness', before: 1.2, after: 2 }]
+ */
+export function readCsv(mod: Mod, text: string): CsvPlan {
+  const plan: CsvPlan = { changed: [], problems: [], changes: [] };
+  if (text.length > mostLength) return { ...plan, problems: [{ line: 1, message: 'The file is too large to be a table of traits.' }] };
+  const whole = text.replace(/^\uFEFF/, '');
+  const lines = linesOf(whole);
+  const head = lines[0];
+  if (!head || head.cells.every((cell) => cell.trim() === '')) return { ...plan, problems: [{ line: 1, message: 'The file is empty. Its first line must name the columns: block, hardness and so on.' }] };
+  const traits = head.cells.map((cell) => cell.trim());
+  const at = traits.indexOf('block');
+  if (at < 0) plan.problems.push({ line: 1, message: 'No column is called block, so nobody knows which line is which block.' });
+  traits.forEach((trait, i) => {
+    if (trait === 'block' ? traits.indexOf('block') !== i : traits.indexOf(trait) !== i) plan.problems.push({ line: 1, message: `The column ${trait} is there twice.` });
+    else if (trait !== 'block' && !columns.some((column) => column.trait === trait)) plan.problems.push({ line: 1, message: `There is no trait called ${trait || 'nothing'}.${didYouMean(closest(trait, columns.map((column) => column.trait)))}` });
+  });
+  if (plan.problems.length) return plan;
+  const seen = new Map<string, number>();
+  for (const { cells, line, problem } of lines.slice(1)) {
+    if (problem) plan.problems.push({ line, message: problem });
+    else if (cells.length === 1 && cells[0]!.trim() === '') continue;
+    else if (cells.length !== traits.length) plan.problems.push({ line, message: `It has ${cells.length} cells, the first line has ${traits.length}.` });
+    else readLine(mod, plan, { line, name: cells[at]!.trim(), cells: cells.flatMap((cell, i): [TraitName, string][] => (i === at || cell.trim() === '' ? [] : [[traits[i] as TraitName, cell.trim()]])) }, seen);
+  }
+  return plan;
+}
+
+function readLine(mod: Mod, plan: CsvPlan, { line, name, cells }: { line: number; name: string; cells: [TraitName, string][] }, seen: Map<string, number>): void {
+  const declared = mod.blocks[name];
+  const say = (message: string) => plan.problems.push({ line, message });
+  if (!declared) return void say(`There is no block called ${name || 'nothing'}.${didYouMean(closest(name, Object.keys(mod.blocks)))}`);
+  if (seen.has(name)) return void say(`${name} is already on line ${seen.get(name)}.`);
+  seen.set(name, line);
+  const block = resolveBlock(mod, name, declared);
+  const read = cells.map(([trait, cell]) => ({ trait, cell, parsed: TraitsSchema.shape[trait].safeParse(valueIn(trait, cell)) }));
+  const wrong = read.find(({ parsed }) => !parsed.success);
+  if (wrong) return void say(`${name}: ${wrong.cell.slice(0, 60)} is no ${columns.find((column) => column.trait === wrong.trait)!.words}.`);
+  for (const { trait, parsed } of read) {
+    const [before, after] = [traitOf(block, trait), parsed.data as Traits[TraitName]];
+    if (sameData(before, after)) continue;
+    plan.changed.push({ line, block: name, trait, before, after });
+    plan.changes.push({ path: pointer(['blocks', name, 'traits', trait]), before: declared.traits[trait], after });
+  }
+}
+
+/** What a cell stands for: rows from JSON, toggles, numbers, else the word itself. */
+function valueIn(trait: TraitName, cell: string): unknown {
+  if (cell.startsWith('[')) {
+    try {
+      return JSON.parse(cell);
+    } catch {
+      return undefined;
+    }
+  }
+  if (columns.find((column) => column.trait === trait)!.kind === 'toggle') return { true: true, false: false }[cell.toLowerCase()];
+  return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(cell) ? Number(cell) : cell;
+}
+
+/** The lines of a CSV file with the number of the line on which each begins; quoted cells may go over several. */
+function linesOf(text: string): { cells: string[]; line: number; problem?: string }[] {
+  const found: { cells: string[]; line: number; problem?: string }[] = [];
+  let [line, from] = [1, 0];
+  Papa.parse<string[]>(text, {
+    delimiter: delimiterOf(text),
+    step({ data, errors, meta }) {
+      const quote = errors.find((error) => error.type === 'Quotes');
+      found.push({ cells: data, line, ...(quote && { problem: 'A quoted cell is not closed, or something stands after its closing quote.' }) });
+      for (let at = text.indexOf('\n', from); at >= 0 && at < meta.cursor; at = text.indexOf('\n', at + 1)) line += 1;
+      from = meta.cursor;
+    },
+  });
+  return found;
+}
+
+/** Commas by the standard; semicolons and tabs as spreadsheets of other countries write them. */
+function delimiterOf(text: string): string {
+  const head = text.slice(0, Math.max(0, text.search(/[\r\n]|$/)));
+  return [',', ';', '\t'].reduce((best, one) => (head.split(one).length > head.split(best).length ? one : best), ',');
+}

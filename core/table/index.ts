@@ -1,0 +1,4 @@
+/** The whole mod as a table of traits: columns, changes to many blocks at once, CSV out and in. */
+export { cellText, columns, sortKey, traitOf, type Column } from './columns.ts';
+export { bulkChange, type BulkAct, type BulkPlan } from './bulk.ts';
+export { readCsv, writeCsv, type CsvPlan } from './csv.ts';

@@ -1,0 +1,66 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { sampleMod } from '../inspect/sample.ts';
+import { applyChanges, invertChanges, type Mod } from '../mod/index.ts';
+import { bulkChange, columns, readCsv, writeCsv } from './index.ts';
+
+const mod = sampleMod();
+const after = (of: Mod, changes: Parameters<typeof applyChanges>[1]) => applyChanges(of, changes);
+
+test('multiplying: numbers, rows by state, and what is no number is left and said', () => {
+  const hard = after(mod, [{ path: '/blocks/bank/traits/hardness', after: 'unbreakable' }]);
+  const plan = bulkChange(hard, ['lamp', 'bank', 'gone'], 'hardness', { do: 'multiply', by: 1.5 });
+  expect(plan.changed).toEqual([{ block: 'lamp', before: 11, after: 16.5 }]);
+  expect(plan.left).toEqual([{ block: 'bank', why: 'its hardness is unbreakable' }]);
+  const light = bulkChange(mod, ['lamp'], 'lightEmitted', { do: 'multiply', by: 2 });
+  expect(light.changed[0]!.after).toEqual([{ when: { lit: true }, value: 15 }, { value: 0 }]);
+});
+
+test('setting what is so already changes nothing; back to stock takes the own value away', () => {
+  expect(bulkChange(mod, ['lamp', 'bank'], 'toolKind', { do: 'set', value: 'pick' }).left).toContainEqual({ block: 'lamp', why: 'it is so already' });
+  const plan = bulkChange(mod, ['lamp'], 'hidesNeighbours', { do: 'stock' });
+  expect(after(mod, plan.changes).blocks['lamp']!.traits.hidesNeighbours).toBeUndefined();
+  expect(bulkChange(mod, ['lamp'], 'hardness', { do: 'stock' }).left).toEqual([{ block: 'lamp', why: 'it is so already' }]);
+});
+
+test('a bulk change undone is the mod before', () => fc.assert(fc.property(fc.constantFrom(...columns.filter((column) => column.kind === 'number').map((column) => column.trait)), fc.double({ min: -3, max: 3, noNaN: true }), fc.constantFrom('multiply' as const, 'add' as const), (trait, by, what) => {
+  const { changes } = bulkChange(mod, Object.keys(mod.blocks), trait, { do: what, by });
+  expect(after(after(mod, changes), invertChanges(changes))).toEqual(mod);
+})));
+
+test('a table that was written and is read again changes nothing', () => {
+  expect(readCsv(mod, writeCsv(mod))).toEqual({ changed: [], problems: [], changes: [] });
+  expect(writeCsv(mod).split('\r\n')[0]).toBe(`block,${columns.map((column) => column.trait).join(',')}`);
+});
+
+test('what was changed elsewhere and written out comes in by reading it', () => fc.assert(fc.property(fc.double({ min: 0, max: 99, noNaN: true }), fc.boolean(), fc.constantFrom('opaque', 'mask', 'blend'), (blastRating, gated, alphaMode) => {
+  const other = after(mod, [{ path: '/blocks/bank/traits/blastRating', after: blastRating }, { path: '/blocks/bank/traits/gated', after: gated }, { path: '/blocks/bank/traits/alphaMode', after: alphaMode }]);
+  const { changes, problems } = readCsv(mod, writeCsv(other));
+  expect(problems).toEqual([]);
+  expect(writeCsv(after(mod, changes))).toBe(writeCsv(other));
+})));
+
+test('a bad line is named and changes nothing, the others are read; quotes, semicolons and a byte order mark are understood', () => {
+  const { changed, problems } = readCsv(mod, '\uFEFFblock;hardness;friction\nlamp;12;0.5\nbnak;1;0.5\nbank;soft;0.1\n"lamp";3;0.1\nbank;1\n');
+  expect(changed.map(({ line, block, trait, after: value }) => [line, block, trait, value])).toEqual([[2, 'lamp', 'hardness', 12], [2, 'lamp', 'friction', 0.5]]);
+  expect(problems).toEqual([
+    { line: 3, message: 'There is no block called bnak. Did you mean bank?' }, { line: 4, message: 'bank: soft is no hardness.' }, { line: 5, message: 'lamp is already on line 2.' }, { line: 6, message: 'It has 2 cells, the first line has 3.' },
+  ]);
+});
+
+test('lines are counted through cells that go over several', () => {
+  const { problems } = readCsv(mod, 'block,lightEmitted\r\nlamp,"[\r\n{""value"": 3}\r\n]"\r\nnobody,1\r\n');
+  expect(problems.map(({ line }) => line)).toEqual([5]);
+});
+
+test.each([['', /empty/], ['hardness\r\n3\r\n', /No column is called block/], ['block,hardnes\r\n', /no trait called hardnes\. Did you mean hardness\?/], ['block,hardness,hardness\r\n', /twice/]])('a first line that cannot be is said: %j', (text, sentence) => {
+  const plan = readCsv(mod, text);
+  expect(plan.problems[0]!.message).toMatch(sentence);
+  expect(plan.problems[0]!.line).toBe(1);
+  expect(plan.changes).toEqual([]);
+});
+
+test('whatever the text is, what it changes fits the mod', () => fc.assert(fc.property(fc.array(fc.array(fc.constantFrom('block', 'lamp', 'bank', 'hardness', '3', '"', '[{"value":1}]', 'true', ''), { maxLength: 4 }), { maxLength: 5 }), (rows) => {
+  const { changes } = readCsv(mod, rows.map((row) => row.join(',')).join('\n'));
+  expect(() => after(mod, changes)).not.toThrow();
+})));
