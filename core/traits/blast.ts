@@ -4,6 +4,9 @@ export interface Charge { name: string; strength: number }
 /** The charges that the stand-in engine has, the smallest first. */
 export const charges: readonly Charge[] = [{ name: 'small charge', strength: 4 }, { name: 'charge', strength: 10 }, { name: 'great charge', strength: 24 }];
 
+/** The least blast rating that a charge can never break: the greatest energy of its rays, touching. */
+export const unbreakableFrom = ({ strength }: Charge): number => energyRange[1] * strength;
+
 /** How many rays a charge sends, each in a direction drawn evenly from the whole sphere. */
 export const rayCount = 512;
 /** The energy of a ray is drawn evenly between these shares of the charge's strength. */

@@ -7,6 +7,7 @@ import { inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { basePicture, encodePicture } from '../../core/textures/index.ts';
 import { testServer } from '../testing/start.ts';
+import { sound } from '../../demo/art/sounds.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
@@ -92,6 +93,21 @@ test('a new mod begins empty and can be edited', async () => {
   expect(problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"0"' })).status).toBe(412);
   expect((await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"1"' })).status).toBe(201);
   expect(problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"2"' })).status).toBe(409);
+});
+
+test('a WAV is taken with its facts; what is no sound, cut short or too large is refused with the reason', async () => {
+  const wav = sound({ seconds: 0.1, decay: 5, low: 0.4, seed: 9 });
+  const send = (body: Uint8Array | string) => server.send('POST', '/api/sounds', { headers: { 'content-type': 'audio/wav' }, body });
+  const taken = await send(wav);
+  expect(taken.status).toBe(201);
+  expect(taken.json).toMatchObject({ format: 'wav', channels: 1, rate: 22_050, seconds: 0.1, clipped: false });
+  const { revision } = await server.mod();
+  expect((await server.edit(revision, [{ path: '/sounds/drip', after: taken.json }])).status).toBe(201);
+  expect((await server.send('GET', `/api/blobs/${(taken.json as { sha256: string }).sha256}`)).headers['content-type']).toBe('audio/wav');
+  expect(problemOf(await send('ID3 not a sound')).detail).toMatch(/neither a WAV nor an Ogg/);
+  expect(problemOf(await send(wav.subarray(0, 80))).detail).toMatch(/cut short/);
+  expect(problemOf(await send('')).status).toBe(400);
+  expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
 });
 
 test('a PNG is taken with its facts; what is none, cut short or too wide is refused with the reason', async () => {

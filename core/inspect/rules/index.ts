@@ -12,7 +12,12 @@ import { lightOutOfRange } from './traits/light-out-of-range.ts';
 import { litButSameLight } from './traits/lit-but-same-light.ts';
 import { missingInToolTag } from './traits/missing-in-tool-tag.ts';
 import { numberOutOfRange } from './traits/number-out-of-range.ts';
+import { blastAndDiggingDisagree } from './traits/blast-and-digging-disagree.ts';
+import { hardnessFarFromStock } from './traits/hardness-far-from-stock.ts';
+import { soundClipped } from './traits/sound-clipped.ts';
+import { soundMissing } from './traits/sound-missing.ts';
 import { soundSetMissing } from './traits/sound-set-missing.ts';
+import { soundUnreadable as soundFileUnreadable } from './traits/sound-unreadable.ts';
 import { codesCollide } from './states/codes-collide.ts';
 import { codesTooWide } from './states/codes-too-wide.ts';
 import { defaultOutside } from './states/default-outside.ts';
@@ -82,7 +87,7 @@ import { wrongEdition } from './pack/wrong-edition.ts';
 /** Every rule, facet by facet. To add one: write its file in the folder of its facet and name it here. */
 export const rules: readonly Rule[] = [
   nearSameName, noGroup, noItemForm, reservedName, unknownStock, fillsButDoesNotHide, gatedWithoutTool, gradeOutOfReach,
-  hidesButSeeThrough, lightOutOfRange, litButSameLight, missingInToolTag, numberOutOfRange, soundSetMissing, codesCollide, codesTooWide, defaultOutside, neverSet, placingUnfit,
+  hidesButSeeThrough, lightOutOfRange, litButSameLight, missingInToolTag, numberOutOfRange, soundSetMissing, soundMissing, soundFileUnreadable, soundClipped, blastAndDiggingDisagree, hardnessFarFromStock, codesCollide, codesTooWide, defaultOutside, neverSet, placingUnfit,
   propertyWithoutEffect, tooFewValues, tooManyStates, turningDoesNotReturn, valueTwice, badShares, deadRow, headingWithoutEffect, headingsAlike, modelMissing, noOrientation,
   nothingDrawn, stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,
   tooManyBoxes, alphaUnderMode, nothingTransparent, textureMissing, notSquare, oddSize, samePictureTwice, stripUneven, textureTooLarge,

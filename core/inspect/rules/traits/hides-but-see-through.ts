@@ -7,8 +7,9 @@ export const hidesButSeeThrough = blockRule({
   fails: { '/blocks/lamp/traits/hidesNeighbours': 'whole' },
   passes: { '/blocks/lamp/traits/hidesNeighbours': 'never' },
   check({ traits, name }, context) {
-    if (traits.hidesNeighbours !== 'whole') return [];
-    const open = context.shownModels.find((id) => {
+    if (traits.hidesNeighbours === 'never') return [];
+    // By side and by shape the model decides which faces are left out; only its texture can still be seen through.
+    const open = traits.hidesNeighbours !== 'whole' ? undefined : context.shownModels.find((id) => {
       const model = context.resolvedModel(id);
       return model && !model.circle && !model.missing && !modelFillsCell(model, context.header.texels);
     });

@@ -1,4 +1,4 @@
-import { stockSoundSets } from '../../../mod/index.ts';
+import { stockNamed, stockSoundSets } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
@@ -7,9 +7,10 @@ export const soundSetMissing = blockRule({
   why: 'The block would be silent: its sound set is neither one of the mod nor one that comes with the stock.',
   fails: { '/blocks/lamp/traits/soundSet': 'obrank:metel' },
   passes: { '/blocks/lamp/traits/soundSet': 'obrank:metal' },
-  check({ traits, name }, context) {
+  check({ traits, name, declared }, context) {
     if (stockSoundSets.includes(traits.soundSet) || context.hasSoundSet(traits.soundSet)) return [];
     const near = closest(traits.soundSet, stockSoundSets);
-    return [{ at: ['traits', 'soundSet'], message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`, fix: near ? context.set(`Use ${near}`, ['traits', 'soundSet'], near) : undefined }];
+    const instead = near ?? stockNamed(declared.identity.stock)?.traits.soundSet;
+    return [{ at: ['traits', 'soundSet'], message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`, fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined }];
   },
 });
