@@ -3,3 +3,4 @@ export { drawIsometric, type DrawnModel, type PixelsOf } from './isometric.ts';
 export { candidatesIn, chosenCandidates, drawnModels, neededTextures, texturePixels, type Pick } from './block.ts';
 export { cellsIn, compareSheets, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, type SheetCell, type SheetComparison } from './sheet.ts';
 export { colourDifference, hardToTell, mapNeighbours, meanFromAbove, type MapNeighbour } from './map-colour.ts';
+export { cornerShade, coveredBy, hiddenBy, isHidden, touchingPatch, type Hidden, type Patch } from './culling.ts';

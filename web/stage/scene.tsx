@@ -2,24 +2,26 @@ import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { drawnModels, type DrawnModel } from '../../core/draw/index.ts';
+import { cornerShade, drawnModels, hiddenBy, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { directionStep, directions, facing, type Direction, type PlainBox, type Vec3 } from '../../core/space/index.ts';
 import { valueIn } from '../../core/states/index.ts';
 import { versionOf } from '../api/version.ts';
-import { partsOf, type Part, type PlacedModel } from './geometry.ts';
+import { Earth, earthCells, inEarth } from './earth.tsx';
+import { partsOf, type Part, type PlacedModel, type Shade } from './geometry.ts';
 import { useStageTexture } from './textures.ts';
 
-export const arrangements = ['Alone', 'In a row', 'In a wall', 'In a patch'] as const;
+export const arrangements = ['Alone', 'Row', 'Wall', 'Ground', 'Patch'] as const;
 export const hours = ['Day', 'Dusk', 'Night'] as const;
 export interface SceneOptions { arrangement: (typeof arrangements)[number]; hour: (typeof hours)[number]; outline: boolean; light: boolean }
 
 const cells: Record<SceneOptions['arrangement'], Vec3[]> = {
   Alone: [[0, 0, 0]],
-  'In a row': [-1, 0, 1].map((x) => [x, 0, 0]),
-  'In a wall': [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
+  Ground: [[0, 0, 0]],
+  Row: [-1, 0, 1].map((x) => [x, 0, 0]),
+  Wall: [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
   // Twelve by twelve places, so that one sees how candidates and scattering fall.
-  'In a patch': Array.from({ length: 144 }, (_, i): Vec3 => [(i % 12) - 6, 0, Math.floor(i / 12) - 6]),
+  Patch: Array.from({ length: 144 }, (_, i): Vec3 => [(i % 12) - 6, 0, Math.floor(i / 12) - 6]),
 };
 const daylight = { Day: [1, 1, 1], Dusk: [0.78, 0.66, 0.6], Night: [0.2, 0.24, 0.34] } as const;
 
@@ -31,34 +33,43 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
   const first = drawnModels(mod, block, state)[0];
   return (
     <>
-      <Orbit target={options.arrangement === 'In a wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.85 : options.arrangement === 'In a patch' ? 10.5 : 4.4} />
-      {options.arrangement !== 'In a patch' && <Ground grid={colours.grid} soft={colours.soft} />}
+      <Orbit target={options.arrangement === 'Wall' ? 1 : 0.05} reach={options.arrangement === 'Alone' ? 2.85 : options.arrangement === 'Patch' ? 10.5 : options.arrangement === 'Ground' ? 3.7 : 4.4} />
+      {options.arrangement !== 'Patch' && options.arrangement !== 'Ground' && <Ground grid={colours.grid} soft={colours.soft} />}
       {options.light && emitted > 0 && <LightOnGround level={emitted} />}
-      {options.arrangement === 'In a patch'
+      {options.arrangement === 'Ground' && <Earth block={block} models={drawnModels(mod, block, state)} texels={mod.header.texels} ambient={ambient} />}
+      {options.arrangement === 'Patch'
         ? <Patch mod={mod} block={block} state={state} at={at} ambient={ambient} />
-        : at.map((cell) => <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={hiddenSides(block, cell, at)} ambient={ambient} />)}
+        : at.map((cell) => <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={options.arrangement === 'Ground' ? inEarth : hiddenSides(mod, block, state, cell, at)} shade={block.traits.shadedCorners ? shadeAmong(cell, options.arrangement === 'Ground' ? earthCells : options.arrangement === 'Alone' ? [] : at) : undefined} among={options.arrangement} ambient={ambient} />)}
       {options.outline && outline.map((box, i) => <OutlineBox key={i} box={box} texels={mod.header.texels} colour={colours.tide} />)}
       {first && options.arrangement === 'Alone' && block.looks.rows.length > 0 && <FrontArrow model={first} colour={colours.tide} />}
     </>
   );
 }
 
-/** The sides of a cell on which a neighbour of the same kind leaves the touching faces out. */
-function hiddenSides({ traits }: ResolvedBlock, cell: Vec3, all: readonly Vec3[]): Set<Direction> {
-  if (traits.hidesNeighbours === 'never' && !traits.joinsOwnKind) return new Set();
-  return new Set(directions.filter((direction) => {
-    const step = directionStep(direction);
-    return all.some((other) => other.every((value, i) => value === cell[i]! + step[i]!));
-  }));
+const isAmong = (cells: readonly Vec3[], cell: Vec3): boolean => cells.some((other) => other.every((value, i) => value === cell[i]));
+const beside = (cell: Vec3, direction: Direction): Vec3 => cell.map((value, i) => value + directionStep(direction)[i]!) as unknown as Vec3;
+
+/** What neighbours of the same kind leave out of a cell's faces. */
+function hiddenSides(mod: Mod, block: ResolvedBlock, state: number, cell: Vec3, all: readonly Vec3[]): Map<Direction, Hidden> {
+  const hidden = new Map<Direction, Hidden>();
+  for (const direction of directions) {
+    const other = beside(cell, direction);
+    const by = isAmong(all, other) && hiddenBy(block, block, drawnModels(mod, block, state, other), direction, mod.header.texels);
+    if (by) hidden.set(direction, by);
+  }
+  return hidden;
 }
+
+/** Corners shaded by what stands in the cells around. */
+const shadeAmong = (cell: Vec3, taken: readonly Vec3[]): Shade => (corner, normal) => cornerShade((at) => isAmong(taken, at), cell, corner, normal);
 
 /** Many cells as few meshes: all faces of one texture together. */
 function Patch({ mod, block, state, at, ambient }: { mod: Mod; block: ResolvedBlock; state: number; at: readonly Vec3[]; ambient: [number, number, number] }) {
   const { header: { texels }, models, textures } = mod;
   const parts = useMemo(() => partsOf(at.flatMap((cell) => {
-    const hidden = hiddenSides(block, cell, at);
+    const hidden = hiddenSides(mod, block, state, cell, at);
     return drawnModels(mod, block, state, cell).map((model): PlacedModel => ({ ...model, hidden, shift: [0, 1, 2].map((i) => cell[i]! * texels + (model.shift?.[i] ?? 0)) as unknown as Vec3 }));
-  }), texels, new Set()),
+  }), texels),
   // Models and textures are all of the mod that is drawn.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   [block, state, at, texels, models, textures]);
@@ -66,9 +77,9 @@ function Patch({ mod, block, state, at, ambient }: { mod: Mod; block: ResolvedBl
   return <group position={[0, 0.5, 0]}>{parts.map((part, i) => <PartMesh key={i} mod={mod} part={part} ambient={ambient} />)}</group>;
 }
 
-function Cell({ mod, models, cell, hidden, ambient }: { mod: Mod; models: DrawnModel[]; cell: Vec3; hidden: Set<Direction>; ambient: [number, number, number] }) {
-  const key = JSON.stringify([[...hidden], models.map((model) => [model.orientation, model.alphaMode, model.alphaCutoff, model.tint, versionOf(model.quads), model.shift])]);
-  const parts = useMemo(() => partsOf(models, mod.header.texels, hidden),
+function Cell({ mod, models, cell, hidden, shade, among, ambient }: { mod: Mod; models: DrawnModel[]; cell: Vec3; hidden: Map<Direction, Hidden>; shade: Shade | undefined; among: string; ambient: [number, number, number] }) {
+  const key = JSON.stringify([[...hidden], shade && among, models.map((model) => [model.orientation, model.alphaMode, model.alphaCutoff, model.tint, versionOf(model.quads), model.shift])]);
+  const parts = useMemo(() => partsOf(models.map((model) => ({ ...model, hidden, ...(shade && !model.shift && { shade }) })), mod.header.texels),
     // The key holds everything that the geometry is made from.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [key, mod.header.texels]);

@@ -15,7 +15,8 @@ const inks = { light: { grid: '#cfc7b5', soft: '#6f7468', tide: '#0e666b' }, dar
 export function Stage({ editor, state }: { editor: BlockEditor; state: number }) {
   const mod = useMod();
   const scheme = useComputedColorScheme('light');
-  const [options, setOptions] = useLocalStorage<SceneOptions>({ key: 'obrank.stage', defaultValue: start, getInitialValueInEffect: false });
+  const [kept, setOptions] = useLocalStorage<SceneOptions>({ key: 'obrank.stage', defaultValue: start, getInitialValueInEffect: false });
+  const options = arrangements.includes(kept.arrangement) ? kept : start;
   const { block } = editor;
   const outline = useMemo(() => (options.outline && !block.space.tooLarge ? shapeIn(mod, block, block.shapes.outline, state) : []), [options.outline, mod, block, state]);
   const set = (part: Partial<SceneOptions>) => setOptions({ ...options, ...part });

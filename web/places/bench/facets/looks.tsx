@@ -39,7 +39,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       {mode === 'one-of' && matrix && <Later frames={3}><BrushPanel editor={editor} models={models} /></Later>}
       {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
       {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
-      {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>In a patch</b> on the stage shows 12 × 12 places.</p>}
+      {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>Patch</b> on the stage shows 12 × 12 places.</p>}
       {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.{matrix && ' Choose cells to add a layer for them.'}</p>}
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <Steady of={[block.looks.rows, space, mode, mod.models, name, set]}>
