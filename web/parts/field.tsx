@@ -5,7 +5,7 @@ export function Field({ label, value, children, note, changed, onReset }: { labe
   return (
     <div className="field">
       <div className="kv">
-        <span>{label}{changed !== undefined && <span className="changed">{changed}{onReset && <> · <button type="button" className="link" style={{ fontWeight: 400 }} onClick={onReset}>back to stock</button></>}</span>}</span>
+        <span>{label}{changed !== undefined && <span className="changed">{changed}{onReset && <>{changed && ' · '}<button type="button" className="link" style={{ fontWeight: 400 }} onClick={onReset}>back to stock</button></>}</span>}</span>
         {value}
       </div>
       {children}
