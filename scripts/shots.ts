@@ -38,9 +38,23 @@ await withApplication(async (address, browser) => {
     await page.getByText('Bit fields').click();
   });
   await shot('bench-patch', 'blocks/samphire/looks', 'light', async (page) => {
-    await page.getByText('In a patch').first().click();
+    await page.getByText('Patch', { exact: true }).first().click();
     await page.waitForTimeout(2500);
   });
+  await shot('bench-blast', 'blocks/salt_crust/traits', 'light', async (page) => {
+    await page.getByText('Alone', { exact: true }).click();
+    await page.getByRole('navigation', { name: 'Parts of the traits' }).getByRole('button', { name: /Blast/ }).click();
+    await page.getByRole('region', { name: 'Blast' }).getByText('In a wall').click();
+    await page.getByText(/the band holds/).waitFor();
+  });
+  await shot('bench-ground', 'blocks/tide_lantern/traits?state=13', 'dark', async (page) => {
+    await page.getByText('Ground', { exact: true }).click();
+    await page.getByRole('navigation', { name: 'Parts of the traits' }).getByRole('button', { name: /Light/ }).click();
+  });
+  await shot('data-traits', 'data/traits', 'light', async (page) => {
+    for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/]) await page.getByRole('row', { name }).click();
+  });
+  await shot('data-beside', 'data/traits?compare=salt_crust,tide_lantern,stock/granite,stock/glass', 'light');
   await shot('bench-loot', 'blocks/salt_crust/loot', 'light');
   await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {

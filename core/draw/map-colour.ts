@@ -39,14 +39,15 @@ export const hardToTell = 6;
 
 const difference = differenceCiede2000();
 
-/** The other blocks of the mod and the stock by their colours on the map, the most alike first. */
-export function mapNeighbours(mod: Mod, block: ResolvedBlock): MapNeighbour[] {
+/** The `most` colours on the map that are most alike to the block's, of other blocks of the mod and of the stock, each with the first that has it. */
+export function mapNeighbours(mod: Mod, block: ResolvedBlock, most: number): MapNeighbour[] {
   const own = block.traits.mapColour;
-  const others = [
-    ...resolveBlocks(mod).filter((other) => other.name !== block.name).map((other) => ({ name: titleOf(mod, other.name, other.declared.names), colour: other.traits.mapColour })),
-    ...stocks.map(({ name, traits }) => ({ name, colour: traits.mapColour })),
-  ];
-  return others.map(({ name, colour }) => ({ name, colour, apart: difference(own, colour), contrast: wcagContrast(own, colour) })).sort((a, b) => a.apart - b.apart);
+  // Thousands of blocks may share a few colours, and each colour is compared once.
+  const byColour = new Map<string, () => string>();
+  for (const other of resolveBlocks(mod)) if (other.name !== block.name && !byColour.has(other.traits.mapColour)) byColour.set(other.traits.mapColour, () => titleOf(mod, other.name, other.declared.names));
+  for (const { name, traits } of stocks) if (!byColour.has(traits.mapColour)) byColour.set(traits.mapColour, () => name);
+  return [...byColour].map(([colour, name]) => ({ colour, name, apart: difference(own, colour) })).sort((a, b) => a.apart - b.apart).slice(0, most)
+    .map(({ colour, name, apart }) => ({ name: name(), colour, apart, contrast: wcagContrast(own, colour) }));
 }
 
 /** How far apart two colours look (CIEDE2000). */

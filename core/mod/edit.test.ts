@@ -65,3 +65,21 @@ test('changes meet where one lies in the other', () => {
   expect(entryOf('/blocks/brine/traits')).toEqual({ kind: 'blocks', name: 'brine' });
   expect(entryOf('/header/title')).toEqual({ kind: 'header', name: '' });
 });
+
+test('many changes at once are those one after the other, and alter nothing that was given', () => fc.assert(fc.property(fc.array(fc.tuple(fc.constantFrom('/a/x', '/a/y', '/list/0', '/list/1/z', '/b'), fc.oneof(fc.integer(), fc.constant({ z: 1 }))), { maxLength: 8 }), (steps) => {
+  const start: Record<string, unknown> = { a: { x: 1, y: { z: 2 } }, list: [1, { z: 3 }], b: {} };
+  let at = start;
+  const changes: Change[] = [];
+  for (const [path, after] of steps) {
+    try {
+      const change = { path, before: valueAt(at, path), after };
+      at = applyChange(at, change);
+      changes.push(change);
+    } catch (error) {
+      expect(error).toBeInstanceOf(EditConflict);
+    }
+  }
+  const before = structuredClone([start, changes]);
+  expect(applyChanges(start, changes)).toEqual(at);
+  expect([start, changes]).toEqual(before);
+})));

@@ -31,6 +31,11 @@ export function sameData(a: unknown, b: unknown): boolean {
  * @example applyChange({ a: { b: 1 } }, { path: '/a/b', before: 1, after: 2 }) // { a: { b: 2 } }
  */
 export function applyChange<D>(document: D, change: Change): D {
+  return applied(document, change, new Set());
+}
+
+/** One change applied. What is in `fresh` was copied for this batch already, so it is altered instead of being copied again: many changes of one large object copy it once. */
+function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
   const replace = (at: unknown, steps: readonly string[]): unknown => {
     const [step, ...rest] = steps;
     if (step === undefined) {
@@ -43,9 +48,13 @@ export function applyChange<D>(document: D, change: Change): D {
     const value = replace(held, rest);
     if (isList) {
       if (value === undefined) throw new EditConflict(change.path, change.before, held);
-      return at.map((item: unknown, i) => (String(i) === step ? value : item));
+      const list: unknown[] = fresh.has(at) ? at : [...(at as unknown[])];
+      fresh.add(list);
+      list[Number(step)] = value;
+      return list;
     }
-    const copy: Record<string, unknown> = { ...at };
+    const copy: Record<string, unknown> = fresh.has(at) ? at as Record<string, unknown> : { ...at };
+    fresh.add(copy);
     if (value === undefined) delete copy[step];
     else copy[step] = value;
     return copy;
@@ -54,7 +63,10 @@ export function applyChange<D>(document: D, change: Change): D {
 }
 
 /** A document with all changes applied, one after the other; all or, by throwing, none. */
-export const applyChanges = <D>(document: D, changes: readonly Change[]): D => changes.reduce<D>(applyChange, document);
+export function applyChanges<D>(document: D, changes: readonly Change[]): D {
+  const fresh = new Set<unknown>();
+  return changes.reduce<D>((at, change) => applied(at, change, fresh), document);
+}
 
 /** The changes that take these back: each turned round, last first. */
 export const invertChanges = (changes: readonly Change[]): Change[] =>

@@ -53,8 +53,17 @@ function drawsOf({ loot }: Block, id: string): Draw[] {
   return loot === 'itself' ? [{ times: 1, lots: [{ give: id }] }] : loot.draws;
 }
 
-/** All blocks of a mod, resolved, in the order of their names. */
-export const resolveBlocks = (mod: Mod): ResolvedBlock[] => Object.keys(mod.blocks).sort().map((name) => resolveBlock(mod, name, mod.blocks[name]!));
+const lists = new WeakMap<Mod['blocks'], { namespace: string; list: readonly ResolvedBlock[] }>();
+
+/** All blocks of a mod, resolved, in the order of their names. The same list for as long as no block changes. */
+export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
+  const { blocks, header: { namespace } } = mod;
+  const before = lists.get(blocks);
+  if (before?.namespace === namespace) return before.list;
+  const list = Object.keys(blocks).sort().map((name) => resolveBlock(mod, name, blocks[name]!));
+  lists.set(blocks, { namespace, list });
+  return list;
+}
 
 /** The display name of a block: in the mod's first language, else any, else its id's name with spaces. */
 export const titleOf = (mod: Pick<Mod, 'header'>, name: string, names: Record<string, string> | undefined): string =>

@@ -16,6 +16,8 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
   const [table, setTable] = useState(false);
   const scheme = useComputedColorScheme('light');
   const key = JSON.stringify([x, y, lines, most, scheme]);
+  const shape = JSON.stringify([x, y, lines.map((line) => [line.name, line.low === undefined]), most, scheme]);
+  const drawnAs = useRef('');
   useEffect(() => {
     if (table) return;
     let gone = false;
@@ -33,6 +35,13 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
       });
       const soft = ink('--soft');
       const axis = (text: string) => ({ title: { display: true, text, color: soft, font: { size: 11 } }, ticks: { color: soft, font: { size: 11 }, maxRotation: 0, autoSkipPadding: 6 }, grid: { color: ink('--hair') }, border: { color: ink('--line') } });
+      // While only the numbers change the chart stays, so that dragging a number moves its curves.
+      if (chart.current && chart.current.canvas === canvas.current && drawnAs.current === shape) {
+        chart.current.data.datasets.forEach((dataset, i) => (dataset.data = datasets[i]!.data));
+        chart.current.update('none');
+        return;
+      }
+      drawnAs.current = shape;
       chart.current?.destroy();
       chart.current = new Made(canvas.current, {
         type: 'line', data: { labels: [...x.values], datasets },

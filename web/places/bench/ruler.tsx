@@ -1,4 +1,4 @@
-import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useDeferredValue, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { resolveBlocks, titleOf, type ResolvedBlock } from '../../../core/mod/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { bundled, linearScale, logScale, placeTicks, snapped, type Tick } from './scale.ts';
@@ -24,17 +24,15 @@ interface Props {
  * it takes the tick's value.
  */
 export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }: Props) {
-  const mod = useMod();
+  // The blocks of a large mod are gone through when there is time; the handle moves at once.
+  const mod = useDeferredValue(useMod());
   const line = useRef<HTMLDivElement>(null);
   const scale = useMemo(() => (log ? logScale(low, high) : linearScale(low, high, step)), [low, high, log, step]);
   const placed = useMemo(() => placeTicks(scale, ticks), [scale, ticks]);
-  const own = resolveBlocks(mod).flatMap((block): Tick[] => {
-    const has = of(block);
-    return has === undefined ? [] : [{ value: has, name: titleOf(mod, block.name, block.declared.names) }];
-  });
+  const own = bundled(scale, resolveBlocks(mod), of, (block) => titleOf(mod, block.name, block.declared.names));
   const fromPointer = (event: PointerEvent) => {
     const { left, width } = line.current!.getBoundingClientRect();
-    onValue(snapped(scale, [...ticks, ...own], (event.clientX - left) / width, 5 / width));
+    onValue(snapped(scale, [...ticks, ...own.map(({ value: at, names }) => ({ value: at, name: names[0]! }))], (event.clientX - left) / width, 5 / width));
   };
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 10 * step, PageDown: -10 * step, Home: -Infinity, End: Infinity }[event.key];
@@ -43,12 +41,13 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
     event.stopPropagation();
     onValue(Math.min(high, Math.max(low, Number((Math.round((value + by) / step) * step).toFixed(6)))));
   };
-  const near = ticks.find((tick) => tick.value === value);
+  const near = ticks.find((tick) => tick.value === value && tick.name !== 'other stock');
   return (
     <div className="ruler" ref={line} onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); fromPointer(event); }} onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}>
       <div className="line" />
-      {bundled(scale, own).map((bundle) => <div key={bundle.where} className="own" style={{ left: `${bundle.where * 100}%` }} title={`${bundle.names.slice(0, 8).join(', ')}${bundle.names.length > 8 ? ` and ${bundle.names.length - 8} more` : ''}: ${bundle.value}`} />)}
+      {own.map((bundle) => <div key={bundle.where} className="own" style={{ left: `${bundle.where * 100}%` }} title={`${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ${bundle.value}`} />)}
       {placed.map((tick) => <div key={tick.name} className={`tick${tick.line === 1 ? ' low' : ''}`} style={{ left: `${tick.where * 100}%` }} title={`${tick.name}: ${tick.value}`}>{tick.line !== undefined && <span>{tick.name}</span>}</div>)}
+      {near && near.name.length < 24 && <span className="near" style={{ left: `${Math.max(8, Math.min(92, scale.at(value) * 100))}%` }}>like {near.name}</span>}
       <button type="button" className="handle" role="slider" aria-label={label} aria-valuemin={low} aria-valuemax={high} aria-valuenow={value} aria-valuetext={near ? `${value}, like ${near.name}` : String(value)} style={{ left: `${scale.at(value) * 100}%` }} onKeyDown={keys} />
     </div>
   );

@@ -44,5 +44,6 @@ test('a linear scale goes in whole steps, and own blocks on one place are one ti
   const light = linearScale(0, 15, 1);
   expect([light.at(3), light.amount(0.21), light.at(99)]).toEqual([0.2, 3, 1]);
   expect(linearScale(0, 1, 0.05).amount(0.33)).toBe(0.35);
-  expect(bundled(light, [{ value: 13, name: 'Lantern' }, { value: 0, name: 'Crust' }, { value: 0, name: 'Thatch' }]).map(({ value, names }) => [value, names])).toEqual([[0, ['Crust', 'Thatch']], [13, ['Lantern']]]);
+  expect(bundled(light, [[13, 'Lantern'], [0, 'Crust'], [0, 'Thatch'], [undefined, 'Gate']] as const, ([value]) => value, ([, name]) => name).map(({ value, many, names }) => [value, many, names])).toEqual([[0, 2, ['Crust', 'Thatch']], [13, 1, ['Lantern']]]);
+  expect(bundled(light, Array.from({ length: 20 }, (_, i) => i), () => 4, String)[0]).toMatchObject({ many: 20, names: ['0', '1', '2', '3', '4', '5', '6', '7'] });
 });

@@ -57,14 +57,25 @@ export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0155
   });
 }
 
-/** Own blocks that lie on one place of the ruler as one tick with all their names; places closer than `apart` are one. */
-export function bundled(scale: Scale, ticks: readonly Tick[], apart = 0.012): { where: number; value: number; names: string[] }[] {
-  const bundles: { where: number; value: number; names: string[] }[] = [];
-  for (const { value, name } of [...ticks].sort((a, b) => a.value - b.value)) {
+/** So many names of a bundle are told. */
+const mostNames = 8;
+
+/** Own blocks that lie on one place of the ruler: the first value there, how many they are, and the names of the first few. */
+export interface Bundle { where: number; value: number; many: number; names: string[] }
+
+/**
+ * Things on a ruler, drawn together where they lie closer than `apart`. One walk, and only names that are told are asked for: a mod may
+ * have thousands of blocks.
+ */
+export function bundled<T>(scale: Scale, things: readonly T[], valueOf: (thing: T) => number | undefined, nameOf: (thing: T) => string, apart = 0.012): Bundle[] {
+  const bundles: (Bundle | undefined)[] = [];
+  for (const thing of things) {
+    const value = valueOf(thing);
+    if (value === undefined) continue;
     const where = scale.at(value);
-    const last = bundles.at(-1);
-    if (last && where - last.where < apart) last.names.push(name);
-    else bundles.push({ where, value, names: [name] });
+    const bundle = (bundles[Math.floor(where / apart)] ??= { where, value, many: 0, names: [] });
+    bundle.many += 1;
+    if (bundle.names.length < mostNames) bundle.names.push(nameOf(thing));
   }
-  return bundles;
+  return bundles.filter((bundle) => bundle !== undefined);
 }

@@ -1,10 +1,11 @@
 import { NumberInput, Select, Switch } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
 import { kitNamed } from '../../../../../core/kits/index.ts';
 import { broken, tellingTools } from '../../../../../core/loot/index.ts';
 import { titleOf, toolKinds, type Header, type Mod, type ResolvedBlock, type Traits } from '../../../../../core/mod/index.ts';
 import { digTime, firstBearable, toolName } from '../../../../../core/traits/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
-import { Link } from 'react-router';
 import { Field } from '../../../../parts/field.tsx';
 import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
@@ -16,15 +17,17 @@ export function Digging({ traits, put, own, seen, editor, state }: TraitEditor) 
   const session = useSession();
   const { header } = mod;
   const { hardness } = traits;
+  const [careful, setCareful] = useState(false);
   const solid = hardness === 'unbreakable';
   return (
     <>
-      <Still of={[...seen('hardness', 'toolKind', 'leastGrade', 'gated'), editor.declared.loot, state, header.tools, header.tickRate, header.kit]}>
+      <Still of={[...seen('hardness', 'toolKind', 'leastGrade', 'gated'), editor.declared.loot, state, careful, header.tools, header.tickRate, header.kit]}>
         {() => (
           <Field label="Hardness" {...own('hardness')} value={solid ? <span className="mono value">unbreakable</span> : <NumberInput aria-label="Hardness" w={92} hideControls min={0} decimalScale={2} value={hardness} onChange={(value) => typeof value === 'number' && put('hardness', value)} rightSection={<span className="note" style={{ fontSize: 11 }}>s</span>} rightSectionWidth={22} />}>
             {!solid && <Ruler label="Hardness on the ruler" value={hardness} low={0.3} high={16} log step={0.1} ticks={ticksOf.hardness} of={(block) => (typeof block.traits.hardness === 'number' ? block.traits.hardness : undefined)} onValue={(value) => put('hardness', value)} />}
-            <DigBars block={editor.block} mod={mod} state={state} />
-            <Switch mt={8} label="Unbreakable" checked={solid} onChange={(event) => put('hardness', event.currentTarget.checked ? 'unbreakable' : 2)} />
+            <DigBars block={editor.block} mod={mod} state={state} careful={careful} />
+            <Switch mt={8} label="Dug with care" checked={careful} onChange={(event) => setCareful(event.currentTarget.checked)} />
+            <Switch mt={6} label="Unbreakable" checked={solid} onChange={(event) => put('hardness', event.currentTarget.checked ? 'unbreakable' : 2)} />
           </Field>
         )}
       </Still>
@@ -32,10 +35,10 @@ export function Digging({ traits, put, own, seen, editor, state }: TraitEditor) 
         {() => (
           <Field label="Tool" {...own('toolKind')} value={<Select aria-label="Tool kind" w={110} allowDeselect={false} data={['none', ...toolKinds]} value={traits.toolKind} onChange={(value) => put('toolKind', value as Traits['toolKind'])} />}>
             {traits.toolKind !== 'none' && (
-              <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', marginTop: 6 }}>
-                <Switch label="Only the right tool yields a drop" checked={traits.gated} onChange={(event) => put('gated', event.currentTarget.checked)} />
-                <Select aria-label="Least grade" w={110} allowDeselect={false} data={header.tools.grades.map((grade, i) => ({ value: String(i), label: `${grade.name} up` }))} value={String(traits.leastGrade)} error={!header.tools.grades[traits.leastGrade]} onChange={(value) => put('leastGrade', Number(value))} />
-              </div>
+              <>
+                <Field label="Least grade" {...own('leastGrade')} value={<Select aria-label="Least grade" w={110} allowDeselect={false} data={header.tools.grades.map((grade, i) => ({ value: String(i), label: `${grade.name} up` }))} value={String(traits.leastGrade)} error={!header.tools.grades[traits.leastGrade]} onChange={(value) => put('leastGrade', Number(value))} />} />
+                <Field label="Gated" {...own('gated')} value={<Switch aria-label="Only the right tool yields a drop" checked={traits.gated} onChange={(event) => put('gated', event.currentTarget.checked)} />} note="Only the right tool of enough grade yields a drop." />
+              </>
             )}
             <p className="note">The grades and their paces stand in the <Link className="link" to={`/m/${session.name}/data/tools`}>tool ladder</Link> of the mod.</p>
           </Field>
@@ -55,13 +58,13 @@ function dropWords(mod: Mod, block: ResolvedBlock, found: ReturnType<typeof brok
 }
 
 /** A bar of seconds for each tool that makes a difference, and what it yields; hatched where nothing drops. Where the kit's engine digs otherwise, a second bar says how. */
-function DigBars({ block, mod, state }: { block: ResolvedBlock; mod: Mod; state: number }) {
+function DigBars({ block, mod, state, careful }: { block: ResolvedBlock; mod: Mod; state: number; careful: boolean }) {
   const { header } = mod;
   const { traits } = block;
   if (traits.hardness === 'unbreakable') return <p className="note">Nothing that a player holds digs it.</p>;
   const { physics } = kitNamed(header.kit);
   const rows = tellingTools(block, header).map((tool) => ({
-    name: toolName(tool, header), ...digTime(traits, tool, header), there: physics && digTime(traits, tool, header, physics), gives: dropWords(mod, block, broken(block, { tool, careful: false, state })),
+    name: toolName(tool, header), ...digTime(traits, tool, header), there: physics && digTime(traits, tool, header, physics), gives: dropWords(mod, block, broken(block, { tool, careful, state })),
   }));
   const longest = Math.max(...rows.flatMap((row) => [row.seconds ?? 0, row.there?.seconds ?? 0]), 0.05);
   return (
@@ -74,7 +77,8 @@ function DigBars({ block, mod, state }: { block: ResolvedBlock; mod: Mod; state:
               <u className={row.gives === 'nothing' ? 'none' : undefined} style={{ width: `${((row.seconds ?? 0) / longest) * 100}%` }} />
               {row.there && <u className="there" style={{ width: `${((row.there.seconds ?? 0) / longest) * 100}%` }} />}
             </span>
-            <span role="cell" className="mono" title={`${row.ticks} ticks`}>{row.seconds!.toFixed(2)} s{row.there && <em>{row.there.seconds!.toFixed(2)} s</em>}</span>
+            <span role="cell" className="mono">{row.seconds!.toFixed(2)} s{row.there && <em>{row.there.seconds!.toFixed(2)} s</em>}</span>
+            <span role="cell" className="ticks">{row.ticks} ticks{row.there && <em>{row.there.ticks} ticks</em>}</span>
             <span role="cell" className={row.gives === 'nothing' ? 'gives bad' : 'gives'} title={row.gives}>{row.gives}</span>
           </div>
         ))}

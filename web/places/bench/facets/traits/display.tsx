@@ -1,4 +1,5 @@
 import { ColorInput, SegmentedControl, Select, Switch } from '@mantine/core';
+import { useDeferredValue } from 'react';
 import { hardToTell, mapNeighbours, meanFromAbove } from '../../../../../core/draw/index.ts';
 import { alphaModes, hidesNeighbours, tints, type Traits } from '../../../../../core/mod/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
@@ -25,7 +26,7 @@ export function Display(of: TraitEditor) {
       {traits.alphaMode === 'mask' && <Still of={seen('alphaCutoff')}>{() => <Field label="Cut-off" {...own('alphaCutoff')} value={<TraitNumber of={of} name="alphaCutoff" />} note="Texels with less alpha than this are holes." />}</Still>}
       <Still of={seen('hidesNeighbours')}>{() => <Field label="Hides neighbours" {...own('hidesNeighbours')} note={hidesNotes[traits.hidesNeighbours]}><SegmentedControl fullWidth aria-label="Hides neighbours" value={traits.hidesNeighbours} onChange={(value) => put('hidesNeighbours', value as Traits['hidesNeighbours'])} data={[...hidesNeighbours]} /></Field>}</Still>
       <Still of={seen('joinsOwnKind')}>{() => <Field label="Joins with its own kind" {...own('joinsOwnKind')} value={<Switch aria-label="Joins with its own kind" checked={traits.joinsOwnKind} onChange={(event) => put('joinsOwnKind', event.currentTarget.checked)} />} note="Two of them side by side have no face between, as panes of glass." />}</Still>
-      <Still of={seen('tint')}>{() => <Field label="Tint" {...own('tint')} value={<Select aria-label="Tint" w={110} allowDeselect={false} data={[...new Set([...tints, '#9bb56b', traits.tint])]} value={traits.tint} onChange={(value) => value && put('tint', value)} />} />}</Still>
+      <Still of={seen('tint')}>{() => <Field label="Tint" {...own('tint')} value={<span className="sentence">{traits.tint.startsWith('#') && <ColorInput aria-label="Colour of the tint" withEyeDropper={false} w={112} value={traits.tint} onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('tint', value)} />}<Select aria-label="Tint" w={104} allowDeselect={false} data={[...tints.map((value) => ({ value: value as string, label: value as string })), { value: 'fixed', label: 'a colour' }]} value={traits.tint.startsWith('#') ? 'fixed' : traits.tint} onChange={(value) => value && put('tint', value === 'fixed' ? '#9bb56b' : value as Traits['tint'])} /></span>} note={traits.tint === 'none' ? undefined : 'Its textures are multiplied by it, so they are best grey.'} />}</Still>
       <Still of={seen('scatter')}>{() => <Field label="Scatter" {...own('scatter')} value={<TraitNumber of={of} name="scatter" unit="texels" step={0.5} />} note={traits.scatter > 0 ? `Each stands up to ${traits.scatter} texels off the middle; the stage shows it in a patch.` : undefined} />}</Still>
       <Still of={[...seen('mapColour', 'tint'), mod.textures, mod.models, mod.blocks, state]}>
         {() => (
@@ -40,10 +41,11 @@ export function Display(of: TraitEditor) {
 }
 
 /** The colour among those that lie beside it on a map: the most alike first, and what its own textures would give. */
-function MapColour({ of: { traits, put, editor: { block }, state } }: { of: TraitEditor }) {
-  const mod = useMod();
+function MapColour({ of: { traits, put, editor, state } }: { of: TraitEditor }) {
+  const mod = useDeferredValue(useMod());
+  const block = useDeferredValue(editor.block);
   const mean = meanFromAbove(mod, block, state);
-  const near = mapNeighbours(mod, block).slice(0, 5);
+  const near = mapNeighbours(mod, block, 5);
   const first = near[0];
   return (
     <>
