@@ -26,7 +26,7 @@ export function Blast(of: TraitEditor) {
       {() => (
         <Field label="Blast rating" {...own('blastRating')} value={<TraitNumber of={of} name="blastRating" step={0.5} />}>
           <Ruler label="Blast rating on the ruler" value={blastRating} low={0.4} high={40} log step={0.5} ticks={ticksOf.blastRating} of={(block) => block.traits.blastRating} onValue={(value) => put('blastRating', value)} />
-          <p className="note">{charges.map(({ name, strength }) => `${name === 'small charge' ? 'A' : 'a'} ${name} (${strength}) ${safeFrom(rating, strength)}`).join('; ')}.</p>
+          <p className="note">It survives nine times in ten: {charges.map(({ name, strength }) => `a ${name} (${strength}) ${safeFrom(rating, strength)}`).join(', ')}.</p>
           <SegmentedControl fullWidth my={6} aria-label="Where it stands" value={way} onChange={(value) => setWay(value as typeof way)} data={[...ways]} />
           {way === 'In the open' ? <Open rating={rating} /> : way === 'Behind cover' ? <Covered rating={rating} /> : <Wall rating={rating} />}
         </Field>
@@ -38,7 +38,7 @@ export function Blast(of: TraitEditor) {
 /** From how far on the block survives nine times in ten. */
 function safeFrom(rating: number, strength: number): string {
   const from = far.find((distance) => oddsInTheOpen(rating, strength, distance) >= 0.9);
-  return from === 1 ? 'never breaks it' : from === undefined ? `breaks it more than one time in ten even ${far.length} cells away` : `is survived nine times in ten from ${from} cells away on`;
+  return from === 1 ? 'even touching' : from === undefined ? `not even ${far.length} cells away` : `from ${from} cells away`;
 }
 
 const lineOf = (strength: number, name: string, odds: (distance: number) => number) => ({ name: `${name} ${strength}`, values: far.map(odds) });
