@@ -18,6 +18,27 @@ test('identity: the name changes everywhere at once; a removed block comes back 
   await expect(page.getByText(passes)).toBeVisible();
 });
 
+test('identity: an id is renamed, what names it is told first and follows, and nothing new is found', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/salt_crust/identity`);
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(page.getByText(/1 recipe.* will follow/)).toBeVisible();
+  const field = page.getByLabel('New id');
+  await field.fill('tide_lantern');
+  await expect(page.getByText('There is already one called tide_lantern.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rename' })).toBeDisabled();
+  await field.fill('salt_rind');
+  await field.press('Enter');
+  await expect(page).toHaveURL(/blocks\/salt_rind\/identity/);
+  await expect(page.getByText(passes)).toBeVisible();
+  await saved(page);
+  const { mod } = (await (await page.request.get(`${server.address}/api/mods/saltmarsh`)).json()) as { mod: { recipes: Record<string, { gives: string }>; ledger: { entries: { name: string; formerly?: string[] }[] } } };
+  expect(mod.recipes['salt_crust']!.gives).toBe('saltmarsh:salt_rind');
+  expect(mod.ledger.entries.find((entry) => entry.name === 'salt_rind')!.formerly).toEqual(['salt_crust']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.goto(`${server.address}/m/saltmarsh/blocks/salt_crust/identity`);
+  await expect(page.getByText(passes)).toBeVisible();
+});
+
 test('traits: the ruler moves by keys and by dragging, the bars follow; back to stock gives up a change', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
   const handle = page.getByRole('slider', { name: 'Hardness on the ruler' });

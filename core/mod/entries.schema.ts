@@ -89,7 +89,7 @@ export type Header = z.output<typeof HeaderSchema>;
 
 /** The ledger: numbers that saved worlds depend on. They never move, and retired ones are never given again. */
 export const LedgerSchema = z.strictObject({
-  entries: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, codes: CodeLayoutSchema.optional().meta({ description: 'How the block\'s states are stored, once that must not follow from its properties alone.' }) })).max(100_000),
+  entries: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, formerly: z.array(Name).max(1000).optional().meta({ description: 'What it was called before, so that saved worlds that know it by an old name are understood.' }), codes: CodeLayoutSchema.optional().meta({ description: 'How the block\'s states are stored, once that must not follow from its properties alone.' }) })).max(100_000),
   retired: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, successor: Id.optional() })).max(100_000),
 });
 export type Ledger = z.output<typeof LedgerSchema>;

@@ -12,6 +12,7 @@ export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
 export { changeProperty, orderProperties, usesOf, type PropertyUse } from './properties.ts';
 export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
+export { namingsOf, renamed, renameEntry, renamingProblem, type Naming, type RenamedKind } from './rename.ts';
 export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';

@@ -62,7 +62,7 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
   return (
     <figure className="curve" aria-label={label}>
       <figcaption>
-        {lines.map((line, i) => <span key={line.name} style={{ '--hue': `var(${hues[i % hues.length]!})` } as React.CSSProperties}>{line.name}</span>)}
+        {lines.map((line, i) => <span key={line.name}><i style={{ background: `var(${hues[i % hues.length]!})` }} />{line.name}</span>)}
         <button type="button" className="tiny" aria-pressed={table} onClick={() => setTable(!table)}>{table ? 'As curves' : 'As a table'}</button>
       </figcaption>
       {table ? (

@@ -23,6 +23,7 @@ export const PackFile = z.strictObject({
 export const RegistryFile = z.strictObject({
   entries: z.array(z.strictObject({
     number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id,
+    formerly: z.array(Id).optional(),
     states: whole.min(1).optional(),
     codes: CodeLayoutSchema.optional(),
   })),

@@ -11,9 +11,9 @@ export const writePack = (header: Header, files: PackDocument['files']): PackDoc
 /** Writes `registry.json`: the ledger with each block's number of states and how their codes are laid out. */
 export function writeRegistry({ header: { namespace }, ledger }: { header: Header; ledger: Ledger }, blocks: ReadonlyMap<string, ResolvedBlock>): RegistryDocument {
   return {
-    entries: [...ledger.entries].sort((a, b) => a.number - b.number).map(({ number, kind, name }) => {
+    entries: [...ledger.entries].sort((a, b) => a.number - b.number).map(({ number, kind, name, formerly }) => {
       const block = kind === 'block' ? blocks.get(name) : undefined;
-      return { number, kind, id: idOf(namespace, name), states: block?.space.size, codes: block && codesOf(ledger, name, block.space) };
+      return { number, kind, id: idOf(namespace, name), formerly: formerly?.map((old) => idOf(namespace, old)), states: block?.space.size, codes: block && codesOf(ledger, name, block.space) };
     }),
     retired: ledger.retired.map(({ number, kind, name, successor }) => ({ number, kind, id: idOf(namespace, name), successor })),
   };

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
+import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { FacetProps } from './index.tsx';
 
@@ -22,7 +23,7 @@ export function IdentityFacet({ editor }: FacetProps) {
   return (
     <>
       <Field label="Name" value={<TextField w={220} aria-label="Name" text={declared.names[language] ?? ''} onText={(text) => set(`Name it ${text}`, ['names', language], text || undefined)} />} note={`In ${language}; other languages are in Names.`} />
-      <Field label="Id" value={<span className="mono value">{block.id}</span>} note="Files, tags and saved worlds know it by this." />
+      <RenameField key={editor.name} kind="blocks" name={editor.name} id={block.id} onRenamed={(to) => void navigate(`/m/${session.name}/blocks/${to}/identity`, { replace: true })} />
       <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" placeholder="In no group" clearable data={mod.header.groups.map((group) => ({ value: group.name, label: group.names[language] ?? group.name }))} value={identity.group ?? null} onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)} />} />
       <Field label="Stock" value={<Select w={220} aria-label="Stock" searchable allowDeselect={false} data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={identity.stock ?? null} placeholder="None" onChange={(value) => set(`Start from ${value}`, ['identity', 'stock'], value ?? undefined)} />} note="Traits that the block does not set itself come from here." />
       <Field label="Held as" value={<SegmentedControl aria-label="Held as" value={identity.item ?? 'none'} onChange={(value) => set('Change how it is held', ['identity', 'item'], value)} data={[{ value: 'block', label: 'block' }, { value: 'flat', label: 'flat picture' }, { value: 'none', label: 'not at all' }]} />} />

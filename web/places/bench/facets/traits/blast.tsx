@@ -106,7 +106,7 @@ function Wall({ rating }: { rating: number }) {
           <div className="wall" role="img" aria-label={`Crater of a ${charges[charge]!.name} in a wall of it: the front block is gone in ${percent(crater.gone[0]![5]!)}`} style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}>
             {crater.gone[0]!.flatMap((_, y) => [
               <i key={`${y} charge`} className="air">{y === 5 ? <b title="The charge" /> : null}</i>,
-              ...crater.gone.map((layer, z) => <i key={`${y} ${z}`} style={{ '--gone': layer[y]! } as React.CSSProperties}>{layer[y]! >= 0.005 ? Math.round(layer[y]! * 100) : ''}</i>),
+              ...crater.gone.map((layer, z) => <i key={`${y} ${z}`} style={{ background: `color-mix(in srgb, var(--brick-soft) ${(layer[y]! * 100).toFixed(0)}%, var(--tide-soft))` }}>{layer[y]! >= 0.005 ? Math.round(layer[y]! * 100) : ''}</i>),
             ])}
           </div>
           <p className="note">The wall cut open, the charge touching it from the left: in how many of 100 blasts each block is gone.</p>

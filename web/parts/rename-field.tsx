@@ -1,0 +1,34 @@
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { namingsOf, renameEntry, renamingProblem, type RenamedKind } from '../../core/mod/index.ts';
+import { count, listed } from '../../core/words/index.ts';
+import { useMod, useSession } from '../api/hooks.tsx';
+import { Field } from './field.tsx';
+
+/** An id, and renaming it: first one sees what names it and will follow, then it is done in one step. */
+export function RenameField({ kind, name, id, onRenamed }: { kind: RenamedKind; name: string; id: string; onRenamed: (to: string) => void }) {
+  const mod = useMod();
+  const session = useSession();
+  const [typed, setTyped] = useState<string>();
+  if (typed === undefined) return <Field label="Id" value={<span><span className="mono value">{id}</span> <button type="button" className="tiny" onClick={() => setTyped(name)}>Rename</button></span>} note="Files, tags and saved worlds know it by this." />;
+  const namings = namingsOf(mod, kind, name);
+  const tally = new Map<string, number>();
+  for (const { what } of namings) tally.set(what, (tally.get(what) ?? 0) + 1);
+  const follows = [...tally].map(([what, many]) => (what === 'member of a tag' ? `${many} ${many === 1 ? 'member' : 'members'} of tags` : count(many, what)));
+  const problem = renamingProblem(mod, kind, name, typed);
+  const rename = () => {
+    if (problem || typed === name) return;
+    session.edit(`Rename ${name} to ${typed}`, renameEntry(session.view.mod, kind, name, typed));
+    onRenamed(typed);
+  };
+  return (
+    <Field label="Id" value={<TextInput aria-label="New id" w={220} className="mono" autoFocus leftSection={<span className="note" style={{ fontSize: 11 }}>{mod.header.namespace}:</span>} leftSectionWidth={mod.header.namespace.length * 6.5 + 16} value={typed} error={problem} onFocus={(event) => event.currentTarget.select()} onChange={(event) => setTyped(event.currentTarget.value)}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') rename();
+        if (event.key === 'Escape') setTyped(undefined);
+      }} />}
+      note={`${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its files get the new name with the next build; saved worlds still know it by its number, and the ledger keeps the old name.`}>
+      <div style={{ display: 'flex', gap: 8, justifyContent: 'flex-end', marginTop: 6 }}><Button variant="default" onClick={() => setTyped(undefined)}>Leave it</Button><Button disabled={problem !== undefined || typed === name} onClick={rename}>Rename</Button></div>
+    </Field>
+  );
+}
