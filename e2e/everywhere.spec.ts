@@ -66,7 +66,7 @@ test('nothing scrolls sideways at 1280 × 800, and every control has a name, by 
   test.slow();
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme });
-    for (const place of ['blocks', 'library', 'inspection', 'build', 'sheet', 'sheet?block=tide_lantern', ...['identity', 'traits', 'states', 'looks', 'textures', 'loot', 'tags', 'names', 'registry'].map((facet) => `blocks/tide_lantern/${facet}`)]) {
+    for (const place of ['blocks', 'library', 'data/traits', 'data/traits?compare=salt_crust,stock/glass', 'data/tools', 'inspection', 'build', 'sheet', 'sheet?block=tide_lantern', ...['identity', 'traits', 'states', 'looks', 'textures', 'loot', 'tags', 'names', 'registry'].map((facet) => `blocks/tide_lantern/${facet}`)]) {
       await page.goto(`${server.address}/m/saltmarsh/${place}`);
       await expect(page.locator('.place :is(h1, h2)').first()).toBeVisible();
       const { wide, nameless } = await page.evaluate(() => ({

@@ -57,7 +57,7 @@ test('traits: the ruler moves by keys and by dragging, the bars follow; back to 
   await expect(handle).toHaveAttribute('aria-valuetext', /like bronze/);
   await expect(value).toHaveValue('11');
   const bars = page.getByRole('table', { name: 'Seconds to dig' });
-  await expect(bars).toContainText('33.00 snothing');
+  await expect(bars).toContainText('33.00 s660 ticksnothing');
   await page.getByLabel('Only the right tool yields a drop').uncheck();
   await expect(bars).toContainText('11.00 s');
   await expect(bars).not.toContainText('nothing');

@@ -14,7 +14,7 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   // Change hardness: the dig times move at once, the file shows the lines that will change.
   const hardness = page.getByLabel('Hardness', { exact: true });
   await hardness.fill('6.4');
-  await expect(page.getByRole('table', { name: 'Seconds to dig' })).toContainText('19.20 s, none');
+  await expect(page.getByRole('table', { name: 'Seconds to dig' })).toContainText('19.20 s384 ticksnothing');
   await saved(page);
   await page.getByRole('button', { name: /files/ }).click();
   const files = page.getByLabel('Files of the block');
@@ -131,11 +131,11 @@ test('two windows: other places are merged, the same place is asked about and no
   const other = await context.newPage();
   await page.goto(`${address}/traits`);
   await other.goto(`${address}/traits`);
-  const [mine, theirs] = [page.getByLabel('blast rating'), other.getByLabel('Hardness', { exact: true })];
+  const [mine, theirs] = [page.getByLabel('blast rating', { exact: true }), other.getByLabel('Hardness', { exact: true })];
   await theirs.fill('5');
   await expect(page.getByLabel('Hardness', { exact: true })).toHaveValue('5');
   await mine.fill('9');
-  await expect(other.getByLabel('blast rating')).toHaveValue('9');
+  await expect(other.getByLabel('blast rating', { exact: true })).toHaveValue('9');
 
   // The same place at once: the first window is kept from sending until the second has been saved.
   let held: (() => void) | undefined;

@@ -37,7 +37,7 @@ export function Digging({ traits, put, own, seen, editor, state }: TraitEditor) 
             {traits.toolKind !== 'none' && (
               <>
                 <Field label="Least grade" {...own('leastGrade')} value={<Select aria-label="Least grade" w={110} allowDeselect={false} data={header.tools.grades.map((grade, i) => ({ value: String(i), label: `${grade.name} up` }))} value={String(traits.leastGrade)} error={!header.tools.grades[traits.leastGrade]} onChange={(value) => put('leastGrade', Number(value))} />} />
-                <Field label="Gated" {...own('gated')} value={<Switch aria-label="Only the right tool yields a drop" checked={traits.gated} onChange={(event) => put('gated', event.currentTarget.checked)} />} note="Only the right tool of enough grade yields a drop." />
+                <Field label="Gated" {...own('gated')} value={<Switch labelPosition="left" label="Only the right tool yields a drop" checked={traits.gated} onChange={(event) => put('gated', event.currentTarget.checked)} />} />
               </>
             )}
             <p className="note">The grades and their paces stand in the <Link className="link" to={`/m/${session.name}/data/tools`}>tool ladder</Link> of the mod.</p>
