@@ -1,5 +1,6 @@
 import path from 'node:path';
 import type { Finding } from '../../core/inspect/index.ts';
+import { count } from '../../core/words/index.ts';
 import { inspectModFolder, inspectPack, tally } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { readModOrPack } from '../../disk/index.ts';
@@ -13,7 +14,7 @@ export async function check(target: string, { format }: CheckOptions): Promise<n
   const sums = tally(findings);
   if (format === 'json') console.log(JSON.stringify({ target, kind, tally: sums, findings: findings.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })) }, null, 2));
   else for (const finding of findings) console.log(line(target, finding));
-  if (format === 'text') console.error(findings.length ? `${sums.error} errors, ${sums.warning} warnings, ${sums.hint} hints` : `Nothing wrong in ${files.size} files.`);
+  if (format === 'text') console.error(findings.length ? `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}` : `Nothing wrong in ${files.size} files.`);
   return sums.error ? 1 : 0;
 }
 

@@ -24,6 +24,18 @@ test('a mod written as a folder reads back as the same mod', async () => {
   expect(again.problems).toEqual([]);
 });
 
+test('a sound that cannot be read is told at its file, whatever its name says, and the mod is read all the same', async () => {
+  const files = await demo();
+  files.set('sounds/crust/step.wav', text('RIFF and no more'));
+  files.set('sounds/drip.ogg', (await demo()).get('sounds/crust/break.wav')!);
+  const { mod, placeOf } = readModFolder(files);
+  expect(mod.sounds['crust/step']!.problem).toBe('This is neither a WAV nor an Ogg file.');
+  expect(mod.sounds['drip']!.problem).toBe('It is named .ogg, but it is a WAV file.');
+  expect(placeOf('/sounds/drip')).toEqual({ file: 'sounds/drip.ogg', place: { line: 1, column: 1 } });
+  expect(inspect(mod).map((finding) => finding.rule)).toEqual(['traits/sound-unreadable', 'traits/sound-unreadable']);
+  expect(mod.sounds['crust/break']).toMatchObject({ format: 'wav', channels: 1, rate: 22_050, clipped: false });
+});
+
 test('what is wrong in a folder is told with file, line and column, and the rest is read', async () => {
   const files = await demo();
   files.set('blocks/salt_crust.json', text('{\n  "identity": {},\n}'));

@@ -70,6 +70,7 @@ export function readModFolder(files: Files): ModFolder {
     } else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg') && pathPattern.test(stem.slice(7))) {
       const bytes = files.get(file)!;
       put('sounds', stem.slice(7), { sha256: keep(bytes), bytes: bytes.length, ...soundEntry(bytes, ending) });
+      texts.set(pointer(['sounds', stem.slice(7)]), { file, text: { value: undefined, problems: [], placeOf: () => start } });
     } else if (!(file.startsWith('textures/') && file.endsWith('.strip.json')) && !file.split('/').at(-1)!.startsWith('.') && !/\.(md|txt)$/.test(file)) {
       const first = file.split('/')[0]!;
       const near = closest(first, ['mod.json', 'ledger.json', 'textures', 'sounds', 'tags', ...Object.values(folders).map((folder) => folder.split('/')[0]!)]);
