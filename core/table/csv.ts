@@ -6,12 +6,12 @@ import { columns, traitOf } from './columns.ts';
 
 /** Every block and its traits as CSV (RFC 4180), a line a block. Values by state are their rows as JSON. */
 export function writeCsv(mod: Mod): string {
-  const rows = resolveBlocks(mod).map((block) => [block.name, ...columns.map(({ trait }) => {
-    const value = traitOf(block, trait);
-    return Array.isArray(value) ? JSON.stringify(value) : String(value);
-  })]);
+  const rows = resolveBlocks(mod).map((block) => [block.name, ...columns.map(({ trait }) => cellOf(traitOf(block, trait)))]);
   return `${Papa.unparse([['block', ...columns.map(({ trait }) => trait)], ...rows], { newline: '\r\n' })}\r\n`;
 }
+
+/** A trait as a cell of the file. */
+const cellOf = (value: Traits[TraitName]): string => (Array.isArray(value) ? JSON.stringify(value) : String(value));
 
 /** What a CSV file would change, and what is wrong with it, by its line; lines count from 1. */
 export interface CsvPlan {
@@ -61,7 +61,8 @@ function readLine(mod: Mod, plan: CsvPlan, { line, name, cells }: { line: number
   if (seen.has(name)) return void say(`${name} is already on line ${seen.get(name)}.`);
   seen.set(name, line);
   const block = resolveBlock(mod, name, declared);
-  const read = cells.map(([trait, cell]) => ({ trait, cell, parsed: TraitsSchema.shape[trait].safeParse(valueIn(trait, cell)) }));
+  // Nearly all cells of a table that was taken out and in again are as they were: these need no closer look.
+  const read = cells.filter(([trait, cell]) => cell !== cellOf(traitOf(block, trait))).map(([trait, cell]) => ({ trait, cell, parsed: TraitsSchema.shape[trait].safeParse(valueIn(trait, cell)) }));
   const wrong = read.find(({ parsed }) => !parsed.success);
   if (wrong) return void say(`${name}: ${wrong.cell.slice(0, 60)} is no ${columns.find((column) => column.trait === wrong.trait)!.words}.`);
   for (const { trait, parsed } of read) {
