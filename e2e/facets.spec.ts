@@ -130,7 +130,7 @@ test('textures: a picture is imported in the library and shown by the block; lon
   const png = Buffer.from(encodePicture(basePicture('#6699aa', 16, 5)));
   const name = 'a_very_long_name_of_a_texture_that_somebody_chose_in_a_hurry';
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Import PNGs' }).click();
+  await page.getByRole('button', { name: 'Import files' }).click();
   await (await chooser).setFiles([{ name: `${name}.png`, mimeType: 'image/png', buffer: png }, { name: 'broken.png', mimeType: 'image/png', buffer: png.subarray(0, 50) }]);
   await expect(page.getByRole('alert')).toContainText('broken.png: The PNG is cut short: its end is missing.');
   await expect(page.getByLabel(name, { exact: true })).toContainText('used by nobody');

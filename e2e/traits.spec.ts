@@ -83,6 +83,25 @@ test('sounds: a set of its own with an imported file, its facts, and a file that
   await expect(sounds.getByRole('button', { name: 'Play step' })).toContainText('1 file');
 });
 
+test('sounds in the library: imported by dropping a file, heard, told who plays them, and removed while nobody does', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/library`);
+  await page.locator('input[type=file]').setInputFiles([
+    { name: 'Low tide.wav', mimeType: 'audio/wav', buffer: Buffer.from(sound({ seconds: 0.5, decay: 2, low: 0.1, seed: 3 })) },
+    { name: 'broken.ogg', mimeType: 'audio/ogg', buffer: Buffer.from('OggS') },
+  ]);
+  const tide = page.getByRole('listitem', { name: 'low_tide' });
+  await expect(tide).toContainText('0.50 s · one channel · 22,050 Hz');
+  await expect(tide).toContainText('in no set');
+  await expect(page.getByRole('alert')).toContainText('broken.ogg: The Ogg file is cut short or damaged between its pages.');
+  await expect(page.getByRole('listitem', { name: 'crust/step' })).toContainText('in 1 set: crust');
+  await expect(page.getByRole('listitem', { name: 'crust/step' }).getByRole('button', { name: 'Remove' })).toHaveCount(0);
+  await tide.getByRole('button', { name: 'Play' }).click();
+  await tide.getByRole('button', { name: 'Remove' }).click();
+  await expect(tide).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(tide).toBeVisible();
+});
+
 test('the see-through mistake shows in the ground, is found, and mended', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=13`);
   await expect(page.getByText(passes)).toBeVisible();

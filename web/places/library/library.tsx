@@ -4,9 +4,11 @@ import { useMemo, useState, type DragEvent } from 'react';
 import { idOf } from '../../../core/mod/index.ts';
 import { frameCount } from '../../../core/textures/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
+import { soundNameOf, uploadSound } from '../../api/sounds.ts';
 import { uploadTexture } from '../../api/textures.ts';
+import { SoundShelf } from './sounds.tsx';
 
-/** Every texture of the mod: what it is, who uses it, what is wrong with it. PNGs are imported by dropping them here. */
+/** Every texture and every sound of the mod: what it is, who uses it, what is wrong with it. Files are imported by dropping them here. */
 export function Library() {
   const mod = useMod();
   const session = useSession();
@@ -23,6 +25,12 @@ export function Library() {
   const take = async (files: readonly File[]) => {
     const wrong: string[] = [];
     for (const file of files) {
+      if (/\.(wav|ogg)$/i.test(file.name)) {
+        const sound = soundNameOf(file.name);
+        if (mod.sounds[sound]) wrong.push(`${file.name}: there is a sound ${sound} already. Rename the file, or remove that sound first.`);
+        else await uploadSound(session, sound, file).catch((error: Error) => wrong.push(`${file.name}: ${error.message}`));
+        continue;
+      }
       const name = file.name.replace(/\.png$/i, '').toLowerCase().replaceAll(/[^a-z0-9_]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '') || 'texture';
       if (mod.textures[name]) wrong.push(`${file.name}: there is a texture ${name} already. Replace it where it is shown, or rename the file.`);
       else await uploadTexture(session, name, file).catch((error: Error) => wrong.push(`${file.name}: ${error.message}`));
@@ -39,10 +47,10 @@ export function Library() {
     <div className="page" onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={drop} style={over ? { outline: '2px dashed var(--brass-deep)', outlineOffset: -8 } : undefined}>
       <div className="blocks-head">
         <h1>Textures <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.textures).length}</span></h1>
-        <TextInput placeholder="Filter textures" aria-label="Filter textures" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} w={220} />
-        <FileButton multiple accept="image/png" onChange={(files) => void take(files)}>{(props) => <Button {...props}>Import PNGs</Button>}</FileButton>
+        <TextInput placeholder="Filter" aria-label="Filter textures and sounds" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} w={220} />
+        <FileButton multiple accept="image/png,.wav,.ogg" onChange={(files) => void take(files)}>{(props) => <Button {...props}>Import files</Button>}</FileButton>
       </div>
-      <p className="note">Drop PNG files anywhere on this page.</p>
+      <p className="note">Drop PNG, WAV and Ogg files anywhere on this page.</p>
       {problems.length > 0 && <ul className="bad" role="alert">{problems.map((problem) => <li key={problem}>{problem}</li>)}</ul>}
       {names.length === 0 && <div className="empty"><h2>{Object.keys(mod.textures).length ? `No texture matches “${filter}”` : 'No texture yet'}</h2><p>A texture is a PNG, as wide as a block has texels ({mod.header.texels} here). Models show it on their sides.</p></div>}
       <div className="texture-grid">
@@ -61,6 +69,7 @@ export function Library() {
           );
         })}
       </div>
+      <SoundShelf filter={filter} />
     </div>
   );
 }

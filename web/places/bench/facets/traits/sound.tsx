@@ -8,7 +8,8 @@ import { useMod, useSession } from '../../../../api/hooks.tsx';
 import { play, soundNameOf, stockSet, uploadSound } from '../../../../api/sounds.ts';
 import { Field } from '../../../../parts/field.tsx';
 import { Still } from '../../../../parts/still.tsx';
-import { SoundEntries, SoundFacts } from './sound-entries.tsx';
+import { SoundFacts } from '../../../../parts/sound-facts.tsx';
+import { SoundEntries } from './sound-entries.tsx';
 import type { TraitEditor } from './trait-editor.ts';
 
 /** The sound set: which one, every event to be heard as the game plays it, and for a set of the mod its files. */

@@ -1,0 +1,46 @@
+import { useMemo, useState } from 'react';
+import { pointer } from '../../../core/json/index.ts';
+import { idOf } from '../../../core/mod/index.ts';
+import { count } from '../../../core/words/index.ts';
+import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
+import { play } from '../../api/sounds.ts';
+import { SoundFacts } from '../../parts/sound-facts.tsx';
+
+/** Every sound of the mod: to be heard, what it is, which sets play it, what is wrong with it. */
+export function SoundShelf({ filter }: { filter: string }) {
+  const mod = useMod();
+  const session = useSession();
+  const findings = useFindings() ?? [];
+  const [problem, setProblem] = useState('');
+  const uses = useMemo(() => {
+    const found = new Map<string, Set<string>>();
+    for (const [set, events] of Object.entries(mod.soundSets)) for (const { sound } of Object.values(events).flat()) found.set(sound, (found.get(sound) ?? new Set()).add(set));
+    return found;
+  }, [mod.soundSets]);
+  const names = Object.keys(mod.sounds).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  return (
+    <>
+      <h2>Sounds <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.sounds).length}</span></h2>
+      <p className="note">The sound set of a block says which of them it plays for which event.</p>
+      {problem && <p className="bad" role="alert">{problem}</p>}
+      {names.length === 0 && <p className="note">{Object.keys(mod.sounds).length ? `No sound matches “${filter}”.` : 'No sound yet. WAV and Ogg files dropped on this page become sounds of the mod.'}</p>}
+      <ul className="sound-list">
+        {names.map((name) => {
+          const id = idOf(mod.header.namespace, name);
+          const used = [...(uses.get(id) ?? [])];
+          const path = pointer(['sounds', name]);
+          return (
+            <li key={name} aria-label={name}>
+              <button type="button" onClick={() => play(mod, { sound: id, volume: 1, pitch: 1 }).then(() => setProblem('')).catch((error: Error) => setProblem(error.message))}>Play</button>
+              <b className="mono">{name}</b>
+              <span><SoundFacts id={id} /></span>
+              <span className="note">{used.length ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}` : 'in no set'}</span>
+              {used.length === 0 ? <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound ${name}`, [{ path, before: mod.sounds[name] }])}>Remove</button> : <span />}
+              {findings.filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`)).map((finding) => <span key={finding.rule} className={`tag ${finding.severity}`} title={finding.message}>{finding.severity}</span>)}
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}
