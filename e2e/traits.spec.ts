@@ -170,3 +170,16 @@ test('the tool ladder: a new pace shows at once, and blocks go on asking for the
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
   await expect(page.getByLabel('Least grade')).toHaveValue('flint up');
 });
+
+test('a kit with numbers of its own: what its engine does stands beside the reference, for every tool', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/build`);
+  await page.getByRole('combobox', { name: /kit/i }).click();
+  await page.getByRole('option', { name: /four-bit/ }).click();
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  const bars = page.getByRole('table', { name: 'Seconds to dig' });
+  await expect(bars.getByRole('row', { name: /bare hands/ })).toContainText('9.60 s12.80 s192 ticks128 ticks');
+  await expect(bars.getByRole('row', { name: /bronze pick/ })).toContainText('0.95 s1.00 s19 ticks10 ticks');
+  await expect(page.getByText('10 ticks a second, the wrong tool takes 4 times as long.')).toBeVisible();
+  await page.getByLabel('Dug with care').check();
+  await expect(bars.getByRole('row', { name: /bronze pick/ })).toContainText('1 itself');
+});

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Draw, Lot } from '../mod/index.ts';
+import { emptyMod, type Draw, type Lot } from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
-import { drops, lotChances, type Breaking } from './index.ts';
+import { broken, drops, lotChances, tellingTools, type Breaking } from './index.ts';
 
 const space = new StateSpace([{ name: 'ripe', kind: 'toggle', default: false }]);
 const bare: Breaking = { tool: 'bare hands', careful: false, state: 0 };
@@ -39,3 +39,19 @@ test('the chances of one draw sum to one, or to none when no lot can be drawn', 
   const sum = lotChances({ times: 1, lots }, { ...bare, careful }, space).reduce((a, b) => a + b, 0);
   expect(Math.abs(sum - 1) < 1e-9 || sum === 0).toBe(true);
 })));
+
+test('breaking asks the traits first: unbreakable, then whether the tool is enough, then the table', () => {
+  const { header } = emptyMod('saltmarsh', 'Saltmarsh');
+  const blockOf = (traits: object, draws: Draw[]) => ({ traits: { hardness: 2, toolKind: 'pick', leastGrade: 1, gated: true, ...traits }, draws, space }) as unknown as Parameters<typeof broken>[0];
+  const gives: Draw[] = [{ times: 1, lots: [{ give: 's:gem' }] }];
+  const pick = (grade: number): Breaking => ({ tool: { kind: 'pick', grade }, careful: false, state: 0 });
+  expect(broken(blockOf({ hardness: 'unbreakable' }, gives), pick(2))).toBe('cannot be dug');
+  expect(broken(blockOf({}, gives), bare)).toBe('gated');
+  expect(broken(blockOf({}, gives), pick(0))).toBe('gated');
+  expect(broken(blockOf({}, gives), pick(1))).toEqual([{ give: 's:gem', mean: 1, chance: 1 }]);
+  expect(broken(blockOf({ gated: false }, []), bare)).toEqual([]);
+  // The tools that are told: bare hands, its own kind, and the kind that a lot asks for.
+  const tools = tellingTools(blockOf({}, [{ times: 1, lots: [{ give: 's:gem', when: { tool: 'shears' } }] }]), header);
+  expect(tools.map((tool) => (tool === 'bare hands' ? tool : `${tool.kind} ${tool.grade}`))).toEqual(['bare hands', 'pick 0', 'pick 1', 'pick 2', 'shears 0', 'shears 1', 'shears 2']);
+  expect(tellingTools(blockOf({ toolKind: 'none' }, gives), header)).toEqual(['bare hands']);
+});

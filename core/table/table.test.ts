@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../inspect/sample.ts';
-import { applyChanges, invertChanges, type Mod } from '../mod/index.ts';
-import { bulkChange, columns, readCsv, writeCsv } from './index.ts';
+import { applyChanges, invertChanges, resolveBlock, type Mod } from '../mod/index.ts';
+import { bulkChange, cellText, columns, readCsv, sortKey, traitOf, writeCsv } from './index.ts';
 
 const mod = sampleMod();
 const after = (of: Mod, changes: Parameters<typeof applyChanges>[1]) => applyChanges(of, changes);
@@ -64,3 +64,15 @@ test('whatever the text is, what it changes fits the mod', () => fc.assert(fc.pr
   const { changes } = readCsv(mod, rows.map((row) => row.join(',')).join('\n'));
   expect(() => after(mod, changes)).not.toThrow();
 })));
+
+test('columns: every trait once, in words; cells and what they are sorted by', () => {
+  expect(new Set(columns.map((column) => column.trait)).size).toBe(columns.length);
+  expect(columns.find((column) => column.trait === 'lightEmitted')).toEqual({ trait: 'lightEmitted', words: 'light emitted', kind: 'number' });
+  expect(columns.find((column) => column.trait === 'hardness')).toMatchObject({ kind: 'number', unit: 's' });
+  const rows = [{ when: { lit: true }, value: 12 }, { value: 0 }];
+  expect([cellText(3.2), cellText('unbreakable'), cellText(false), cellText(rows)]).toEqual(['3.2', 'unbreakable', 'false', '12, 0 by state']);
+  expect([sortKey(3.2), sortKey('unbreakable'), sortKey(true), sortKey(rows), sortKey('mask')]).toEqual([3.2, Infinity, 1, 12, 'mask']);
+  const lamp = resolveBlock(mod, 'lamp', mod.blocks['lamp']!);
+  expect(traitOf(lamp, 'lightEmitted')).toEqual(rows);
+  expect(traitOf(lamp, 'friction')).toBe(0.6);
+});

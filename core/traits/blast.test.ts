@@ -66,3 +66,30 @@ test('the interval of Wilson: 8 of 10 lies between 0.490 and 0.943', () => {
   const { odds, low, high } = wilson(8, 10);
   expect([odds, Number(low.toFixed(3)), Number(high.toFixed(3))]).toEqual([0.8, 0.49, 0.943]);
 });
+
+test('rays go evenly all round: each of the six sides gets its sixth, within what chance allows', () => {
+  const draw = drawer(11);
+  const met = [0, 0, 0, 0, 0, 0];
+  for (let ray = 0; ray < 6000; ray += 1) {
+    const y = draw() * 2 - 1;
+    const around = draw() * 2 * Math.PI;
+    const flat = Math.sqrt(1 - y * y);
+    const way = [flat * Math.cos(around), y, flat * Math.sin(around)];
+    const axis = way.reduce((best, value, i) => (Math.abs(value) > Math.abs(way[best]!) ? i : best), 0);
+    met[axis * 2 + (way[axis]! > 0 ? 1 : 0)]! += 1;
+  }
+  // Chi-square with five degrees of freedom: above 20.5 once in a thousand tries; the seed is fixed.
+  const chi = met.reduce((sum, many) => sum + (many - 1000) ** 2 / 1000, 0);
+  expect(chi).toBeLessThan(20.5);
+});
+
+test('an explosion breaks nothing that withstands its strongest ray, and everything soft that touches it', () => {
+  const world = emptyWorld(3, 3, 3);
+  world.ratings.fill(12.5);
+  world.ratings[worldCell(world, 1, 1, 1)] = -1;
+  explode(world, [1, 1, 1], 10, drawer(3));
+  expect(world.ratings.filter((rating) => rating >= 0)).toHaveLength(26);
+  world.ratings.fill(0.1);
+  explode(world, [1, 1, 1], 10, drawer(3));
+  expect([[0, 1, 1], [2, 1, 1], [1, 0, 1], [1, 2, 1], [1, 1, 0], [1, 1, 2]].map(([x, y, z]) => world.ratings[worldCell(world, x!, y!, z!)])).toEqual([-1, -1, -1, -1, -1, -1]);
+});

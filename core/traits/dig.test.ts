@@ -60,3 +60,19 @@ test('the first tool that makes it bearable: under a second, with a drop, the hu
   expect(firstBearable({ ...lantern, hardness: 5 }, header)).toBeUndefined();
   expect(firstBearable({ ...lantern, hardness: 'unbreakable' }, header)).toBeUndefined();
 });
+
+/** Worked by hand. Hardness 8 and 2.8; paces 2, 3.4 and 5; ticks of 1/20 s, or of 1/10 s where the wrong tool takes four times as long. */
+test.each<[string, Partial<Parameters<typeof digTime>[0]>, Parameters<typeof digTime>[1], [number, boolean], [number, boolean]]>([
+  ['granite, bare hands: 8 × 3; × 4', { hardness: 8, toolKind: 'pick', gated: true }, 'bare hands', [480, false], [320, false]],
+  ['granite, flint pick: 8 ÷ 2', { hardness: 8, toolKind: 'pick', gated: true }, { kind: 'pick', grade: 0 }, [80, true], [40, true]],
+  ['granite, bronze pick: 8 ÷ 3.4 = 2.353 s', { hardness: 8, toolKind: 'pick', gated: true }, { kind: 'pick', grade: 1 }, [48, true], [24, true]],
+  ['granite, steel axe: the wrong kind', { hardness: 8, toolKind: 'pick', gated: true }, { kind: 'axe', grade: 2 }, [480, false], [320, false]],
+  ['granite that asks for bronze, flint pick: too low', { hardness: 8, toolKind: 'pick', gated: true, leastGrade: 1 }, { kind: 'pick', grade: 0 }, [480, false], [320, false]],
+  ['timber, bare hands: not gated', { hardness: 2.8, toolKind: 'axe', gated: false }, 'bare hands', [56, true], [28, true]],
+  ['timber, steel axe: 0.56 s', { hardness: 2.8, toolKind: 'axe', gated: false }, { kind: 'axe', grade: 2 }, [12, true], [6, true]],
+])('%s', (_, block, tool, [ticks, yields], [there, yieldsThere]) => {
+  const whole = { hardness: 1, toolKind: 'none' as const, leastGrade: 0, gated: false, ...block };
+  const { header } = emptyMod('saltmarsh', 'Saltmarsh');
+  expect(digTime(whole, tool, header)).toEqual({ ticks, seconds: ticks / 20, yields });
+  expect(digTime(whole, tool, header, { tickRate: 10, wrongTool: 4 })).toEqual({ ticks: there, seconds: there / 10, yields: yieldsThere });
+});
