@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { sampleMod, withExample } from '../inspect/sample.ts';
 import { resolveBlock } from '../mod/index.ts';
-import { colourDifference, mapNeighbours, meanFromAbove } from './index.ts';
+import { mapNeighbours, meanFromAbove } from './index.ts';
 
 const resolved = (example: Record<string, unknown>, name = 'bank') => {
   const mod = withExample(sampleMod(), example);
@@ -28,7 +28,8 @@ test('neighbours on the map: the most alike first, each colour once, the block i
   expect([...near].sort((a, b) => a.apart - b.apart)).toEqual(near);
 });
 
-test('equal colours are 0 apart, black and white 100', () => {
-  expect(colourDifference('#336699', '#336699')).toBe(0);
-  expect(colourDifference('#000000', '#ffffff')).toBeCloseTo(100, 6);
+test('black and white are 100 apart and have the greatest contrast', () => {
+  const { mod, block } = resolved({ '/blocks/bank/traits/mapColour': '#000000', '/blocks/lamp/traits/mapColour': '#ffffff' });
+  const far = mapNeighbours(mod, block, 99).at(-1)!;
+  expect([far.name, Number(far.apart.toFixed(6)), Number(far.contrast.toFixed(6))]).toEqual(['Lamp', 100, 21]);
 });

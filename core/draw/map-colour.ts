@@ -50,5 +50,3 @@ export function mapNeighbours(mod: Mod, block: ResolvedBlock, most: number): Map
     .map(({ colour, name, apart }) => ({ name: name(), colour, apart, contrast: wcagContrast(own, colour) }));
 }
 
-/** How far apart two colours look (CIEDE2000). */
-export const colourDifference = (a: string, b: string): number => difference(a, b);
