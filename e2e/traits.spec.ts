@@ -59,7 +59,12 @@ test('blasts: exact in the open as curve and table, behind cover, and tried in a
   await expect(blast.getByRole('img', { name: /Crater of a charge in a wall of it: the front block is gone in/ })).toBeVisible();
   await blast.getByRole('button', { name: 'Try another seed' }).click();
   await blast.getByRole('button', { name: 'Cancel' }).click();
-  await expect(blast.getByText('seed 2')).toBeVisible();
+  // What was cancelled has found nothing: the numbers are still those of the first seed.
+  await expect(blast.getByText('seed 1')).toBeVisible();
+  await blast.getByLabel('blast rating', { exact: true }).fill('5');
+  await blast.getByRole('button', { name: 'Cancel' }).click();
+  await expect(blast.getByText('Cancelled.')).toBeVisible();
+  await expect(blast.getByRole('img', { name: /Crater/ })).toBeHidden();
 });
 
 test('sounds: a set of its own with an imported file, its facts, and a file that is none', async ({ page, server }) => {

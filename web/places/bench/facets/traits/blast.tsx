@@ -70,7 +70,7 @@ function Wall({ rating }: { rating: number }) {
   const inspector = useInspector();
   const [seed, setSeed] = useState(1);
   const [charge, setCharge] = useState(1);
-  const [tried, setTried] = useState<{ crater: Crater[]; odds: Estimate[][] }>();
+  const [found, setFound] = useState<{ crater: Crater[]; odds: Estimate[][]; rating: number; seed: number }>();
   const [progress, setProgress] = useState<number | undefined>(0);
   const stop = useRef(() => {});
   const [run, setRun] = useState(0);
@@ -79,9 +79,9 @@ function Wall({ rating }: { rating: number }) {
     const asked = inspector.blast({ rating, strengths: charges.map((one) => one.strength), distances: wallFar, samples, seed }, (done, total) => setProgress(done / total));
     stop.current = asked.cancel;
     let gone = false;
-    void asked.found.then((found) => {
+    void asked.found.then((answer) => {
       if (gone) return;
-      if (found) setTried(found);
+      if (answer) setFound({ ...answer, rating, seed });
       setProgress(undefined);
     });
     return () => {
@@ -89,15 +89,17 @@ function Wall({ rating }: { rating: number }) {
       asked.cancel();
     };
   }, [inspector, rating, seed, run]);
+  // What was found for another rating is shown only for as long as the new one is being tried.
+  const tried = progress !== undefined || found?.rating === rating ? found : undefined;
   const crater = tried?.crater[charge];
   return (
-    <>
+    <div className={progress !== undefined ? 'trying' : undefined}>
       {tried && <Curve label="Odds of survival in a wall" x={{ label: 'cells before the wall', values: wallFar }} y="survives" most={1} say={percent} lines={charges.map(({ name, strength }, i) => ({
         name: `${name} ${strength}`, values: tried.odds[i]!.map((one) => one.odds), low: tried.odds[i]!.map((one) => one.low), high: tried.odds[i]!.map((one) => one.high),
       }))} />}
       <p className="note" aria-live="polite">
         {progress !== undefined ? <>Trying charges before a wall … {Math.round(progress * 100)}% <button type="button" className="tiny" onClick={() => stop.current()}>Cancel</button></>
-          : tried ? <>{samples} charges at each distance, seed {seed}; the band holds the odds in 95 of 100 cases. <button type="button" className="tiny" onClick={() => setSeed(seed + 1)}>Try another seed</button></>
+          : tried ? <>{samples} charges at each distance, seed {tried.seed}; the band holds the odds in 95 of 100 cases. <button type="button" className="tiny" onClick={() => setSeed(seed + 1)}>Try another seed</button></>
             : <>Cancelled. <button type="button" className="tiny" onClick={() => setRun(run + 1)}>Try it</button></>}
       </p>
       {crater && (
@@ -112,6 +114,6 @@ function Wall({ rating }: { rating: number }) {
           <p className="note">The wall cut open, the charge touching it from the left: in how many of 100 blasts each block is gone.</p>
         </div>
       )}
-    </>
+    </div>
   );
 }
