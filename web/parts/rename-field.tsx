@@ -22,12 +22,13 @@ export function RenameField({ kind, name, id, onRenamed }: { kind: RenamedKind; 
     onRenamed(typed);
   };
   return (
-    <Field label="Id" value={<TextInput aria-label="New id" w={220} className="mono" autoFocus leftSection={<span className="note" style={{ fontSize: 11 }}>{mod.header.namespace}:</span>} leftSectionWidth={mod.header.namespace.length * 6.5 + 16} value={typed} error={problem} onFocus={(event) => event.currentTarget.select()} onChange={(event) => setTyped(event.currentTarget.value)}
+    <Field label="Id" value={<TextInput aria-label="New id" w={220} classNames={{ input: 'mono' }} autoFocus leftSection={<span className="note" style={{ fontSize: 11 }}>{mod.header.namespace}:</span>} leftSectionWidth={mod.header.namespace.length * 6.5 + 16} value={typed} error={problem !== undefined} aria-describedby="rename-problem" onFocus={(event) => event.currentTarget.select()} onChange={(event) => setTyped(event.currentTarget.value)}
       onKeyDown={(event) => {
         if (event.key === 'Enter') rename();
         if (event.key === 'Escape') setTyped(undefined);
       }} />}
       note={`${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its files get the new name with the next build; saved worlds still know it by its number, and the ledger keeps the old name.`}>
+      {problem && <p className="bad" id="rename-problem" role="alert">{problem}</p>}
       <div style={{ display: 'flex', gap: 8, justifyContent: 'flex-end', marginTop: 6 }}><Button variant="default" onClick={() => setTyped(undefined)}>Leave it</Button><Button disabled={problem !== undefined || typed === name} onClick={rename}>Rename</Button></div>
     </Field>
   );
