@@ -22,7 +22,7 @@ export function bigMod(many: number): { mod: Mod; blobs: Map<string, Uint8Array>
 }
 
 const base = (name: string, i: number, stock: string, tool: string): Block => ({
-  identity: { group: 'general', stock, item: 'block' }, traits: { hardness: 1 + (i % 40) / 10 }, states: { properties: [] },
+  identity: { group: 'general', stock, item: 'block', found: true }, traits: { hardness: 1 + (i % 40) / 10 }, states: { properties: [] },
   looks: { mode: 'one-of', rows: [{ use: [{ model: `saltmarsh:${name}` }] }] }, loot: 'itself', tags: [`saltmarsh:${tool}_dug`], names: { en: `Bank ${i}` },
 });
 const plain = (name: string, i: number): Block => base(name, i, 'sand', 'spade');

@@ -14,7 +14,7 @@ test('the demo mod reads without a problem, fits the schema and has no finding',
   expect(problems).toEqual([]);
   expect(ModSchema.safeParse(mod).error).toBeUndefined();
   expect(inspect(mod)).toEqual([]);
-  expect(Object.keys(mod.blocks)).toEqual(['reed_fence', 'reed_thatch', 'salt_crust', 'samphire', 'sluice_gate', 'tide_gauge', 'tide_lantern']);
+  expect(Object.keys(mod.blocks)).toEqual(['brack_seam', 'ebbite_seam', 'oyster_brick', 'oyster_tile', 'reed_fence', 'reed_thatch', 'salt_crust', 'samphire', 'siltium_seam', 'sluice_gate', 'tide_gauge', 'tide_lantern', 'wrackel_seam']);
 });
 
 test('a mod written as a folder reads back as the same mod', async () => {
@@ -44,7 +44,7 @@ test('what is wrong in a folder is told with file, line and column, and the rest
   files.set('block/brine.json', text('{}'));
   files.set('blocks/Brine.json', text('{}'));
   const { mod, problems } = readModFolder(files);
-  expect(Object.keys(mod.blocks)).toEqual(['reed_fence', 'samphire', 'sluice_gate', 'tide_gauge', 'tide_lantern']);
+  expect(Object.keys(mod.blocks)).toEqual(['brack_seam', 'ebbite_seam', 'oyster_brick', 'oyster_tile', 'reed_fence', 'samphire', 'siltium_seam', 'sluice_gate', 'tide_gauge', 'tide_lantern', 'wrackel_seam']);
   const told = problems.map(({ file, rule, place, message }) => `${file}:${place.line}:${place.column} ${rule} ${message}`);
   expect(told).toEqual([
     'block/brine.json:1:1 files/unknown-file Nothing in a mod folder is kept at this path. Did you mean blocks?',

@@ -19,7 +19,7 @@ export interface ModFolder {
 
 /** Where the JSON files of each kind lie. */
 const folders: Partial<Record<EntryKind, string>> = {
-  blocks: 'blocks', items: 'items', models: 'models', blockTags: 'tags/blocks', itemTags: 'tags/items', recipes: 'recipes', words: 'words', soundSets: 'soundSets',
+  blocks: 'blocks', items: 'items', models: 'models', blockTags: 'tags/blocks', itemTags: 'tags/items', recipes: 'recipes', lootTables: 'loot', words: 'words', soundSets: 'soundSets',
 };
 const jsonKinds = Object.entries(folders) as [EntryKind, string][];
 const start: Place = { line: 1, column: 1 };

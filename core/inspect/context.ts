@@ -1,5 +1,6 @@
 import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
-import { changeProperty, heldCodes, idOf, ownName, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import { changeProperty, heldCodes, idOf, ownName, type Block, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import type { LootSource } from '../loot/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
 import type { Kit } from '../kits/index.ts';
@@ -54,6 +55,16 @@ export class BlockContext {
     });
   }
 
+  /** Where the block's loot is looked up: its states, and the loot tables of the mod. */
+  get loot(): LootSource {
+    return { space: this.block.space, tableOf: (id) => this.ask((mod) => mod.lootTables[ownName(mod.header.namespace, id) ?? '']?.draws) };
+  }
+
+  /** The loot of another block, as it is declared. */
+  lootOf(id: string): Block['loot'] {
+    return this.ask((mod) => mod.blocks[ownName(mod.header.namespace, id) ?? '']?.loot);
+  }
+
   /** True when the sound set is one of the mod's own. */
   hasSoundSet(id: string): boolean {
     return this.ask((mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''));
@@ -78,7 +89,7 @@ export class BlockContext {
   }
 
   /** All ids of a kind, for near misses. Asked only once something is wrong, so it need not be remembered. */
-  idsOf(kind: 'models' | 'textures' | 'items' | 'blocks' | 'blockTags'): string[] {
+  idsOf(kind: 'models' | 'textures' | 'items' | 'blocks' | 'blockTags' | 'lootTables'): string[] {
     return Object.keys(this.mod[kind]).map((name) => idOf(this.mod.header.namespace, name));
   }
 

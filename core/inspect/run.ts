@@ -6,7 +6,7 @@ import { BlockContext } from './context.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
 import type { BlockRule, ModRule, PackRule } from './rule.ts';
 import { rules } from './rules/index.ts';
-import { summariesOf, watchedView } from './view.ts';
+import { partOf, watchedView, type ViewPart } from './view.ts';
 
 const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
 const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
@@ -29,13 +29,13 @@ export function inspect(mod: Mod): Finding[] {
 }
 
 /** For each header, that is for each mod that is being worked on: the findings of a rule with the parts that they rest on. */
-const answered = new WeakMap<Mod['header'], Map<ModRule, { reads: Map<keyof Mod, unknown>; findings: Finding[] }>>();
+const answered = new WeakMap<Mod['header'], Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>>();
 
 function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
-  const answers = answered.get(mod.header) ?? new Map<ModRule, { reads: Map<keyof Mod, unknown>; findings: Finding[] }>();
+  const answers = answered.get(mod.header) ?? new Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>();
   answered.set(mod.header, answers);
   const before = answers.get(rule);
-  if (before && [...before.reads].every(([part, value]) => (part === 'blocks' ? summariesOf(mod) : mod[part]) === value)) return before.findings;
+  if (before && [...before.reads].every(([part, value]) => partOf(mod, part) === value)) return before.findings;
   const { view, reads } = watchedView(mod);
   const findings = rule.check(view, kit).map(({ at, ...report }): Finding => ({ rule: rule.id, severity: rule.severity, facet: facetOf(rule.id), at: pointer(at), ...report }));
   answers.set(rule, { reads, findings });

@@ -18,11 +18,11 @@ export function sampleMod(): Mod {
     ledger: { entries: [{ number: 0, kind: 'group', name: 'shore' }, { number: 1, kind: 'block', name: 'bank' }, { number: 2, kind: 'block', name: 'lamp' }], retired: [] },
     blocks: {
       bank: {
-        identity: { group: 'shore', stock: 'clay', item: 'block' }, traits: {}, states: { properties: [] },
+        identity: { group: 'shore', stock: 'clay', item: 'block', found: true }, traits: {}, states: { properties: [] },
         looks: { mode: 'one-of', rows: [{ use: [{ model: 'saltmarsh:bank' }] }] }, loot: 'itself', tags: ['saltmarsh:spade_dug', 'saltmarsh:shore'], names: { en: 'Bank' },
       },
       lamp: {
-        identity: { group: 'shore', stock: 'bronze', item: 'block' },
+        identity: { group: 'shore', stock: 'bronze', item: 'block', found: true },
         traits: { hidesNeighbours: 'never', lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }] },
         states: { properties: [{ name: 'heading', kind: 'heading', default: 'south' }, { name: 'lit', kind: 'toggle', default: false, byCode: true }], placing: [{ set: 'heading', to: 'toward the player' }] },
         looks: { mode: 'one-of', rows: [

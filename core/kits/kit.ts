@@ -9,6 +9,8 @@ export interface KitLimits {
   stateCodeBits: number;
   /** Whether shares of candidates must be whole numbers. */
   wholeShares: boolean;
+  /** The most places of a pattern, across and down. */
+  pattern: readonly [number, number];
   /** The most boxes of one model. */
   boxes: number;
   /** How far outside the cell a box may reach, in texels of sixteen a block. */

@@ -1,2 +1,7 @@
-/** Loot: exact odds. */
-export { broken, drops, lotChances, lotHolds, tellingTools, type Breaking, type Broken, type Drop } from './odds.ts';
+/** Loot: exact odds, simulation, the truth table and painting it. */
+export { chanceOf, conditionWords, stateHolds, type Breaking } from './conditions.ts';
+export { meanOf, mostOutcomes, spanOf } from './counts.ts';
+export { broken, distribution, drops, lootSource, lotChances, mostByChance, tablesIn, tooManyCases, weightOf, type Broken, type Drop, type LootSource } from './odds.ts';
+export { lotWhen, paintLoot, quickLoot, shortLoot, type Outcome } from './paint.ts';
+export { simulate, type Tally } from './simulate.ts';
+export { carefulName, drawsInReach, mostCells, truthTable, wayName, waysOf, type TruthTable, type Way } from './truth.ts';

@@ -2,9 +2,11 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { emptyMod, type Draw, type Lot } from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
-import { broken, drops, lotChances, tellingTools, type Breaking } from './index.ts';
+import { toolName } from '../traits/index.ts';
+import { broken, drops, lotChances, waysOf, type Breaking, type LootSource } from './index.ts';
 
 const space = new StateSpace([{ name: 'ripe', kind: 'toggle', default: false }]);
+const source: LootSource = { space, tableOf: () => undefined };
 const bare: Breaking = { tool: 'bare hands', careful: false, state: 0 };
 const spade = (grade: number): Breaking => ({ tool: { kind: 'spade', grade }, careful: false, state: 0 });
 const crust: Draw[] = [{ times: 1, lots: [
@@ -22,7 +24,7 @@ test.each<[string, Draw[], Breaking, object[]]>([
   ['a count from 0 to 2 gives something two times in three', [{ times: 1, lots: [{ give: 's:seed', count: [0, 2] }] }], bare, [{ give: 's:seed', mean: 1, chance: 2 / 3 }]],
   ['only when ripe', [{ times: 1, lots: [{ give: 's:seed', when: { state: { ripe: true } } }] }], { ...bare, state: 1 }, [{ give: 's:seed', mean: 1, chance: 1 }]],
 ])('%s', (_, draws, breaking, expected) => {
-  const found = drops(draws, breaking, space);
+  const found = drops(draws, breaking, source);
   expect(found).toHaveLength(expected.length);
   expected.forEach((drop, i) => {
     for (const [key, value] of Object.entries(drop)) {
@@ -45,13 +47,14 @@ test('breaking asks the traits first: unbreakable, then whether the tool is enou
   const blockOf = (traits: object, draws: Draw[]) => ({ traits: { hardness: 2, toolKind: 'pick', leastGrade: 1, gated: true, ...traits }, draws, space }) as unknown as Parameters<typeof broken>[0];
   const gives: Draw[] = [{ times: 1, lots: [{ give: 's:gem' }] }];
   const pick = (grade: number): Breaking => ({ tool: { kind: 'pick', grade }, careful: false, state: 0 });
-  expect(broken(blockOf({ hardness: 'unbreakable' }, gives), pick(2))).toBe('cannot be dug');
-  expect(broken(blockOf({}, gives), bare)).toBe('gated');
-  expect(broken(blockOf({}, gives), pick(0))).toBe('gated');
-  expect(broken(blockOf({}, gives), pick(1))).toEqual([{ give: 's:gem', mean: 1, chance: 1 }]);
-  expect(broken(blockOf({ gated: false }, []), bare)).toEqual([]);
-  // The tools that are told: bare hands, its own kind, and the kind that a lot asks for.
-  const tools = tellingTools(blockOf({}, [{ times: 1, lots: [{ give: 's:gem', when: { tool: 'shears' } }] }]), header);
-  expect(tools.map((tool) => (tool === 'bare hands' ? tool : `${tool.kind} ${tool.grade}`))).toEqual(['bare hands', 'pick 0', 'pick 1', 'pick 2', 'shears 0', 'shears 1', 'shears 2']);
-  expect(tellingTools(blockOf({ toolKind: 'none' }, gives), header)).toEqual(['bare hands']);
+  expect(broken(blockOf({ hardness: 'unbreakable' }, gives), pick(2), source)).toBe('cannot be dug');
+  expect(broken(blockOf({}, gives), bare, source)).toBe('gated');
+  expect(broken(blockOf({}, gives), pick(0), source)).toBe('gated');
+  expect(broken(blockOf({}, gives), pick(1), source)).toEqual([{ give: 's:gem', keeps: [], mean: 1, chance: 1 }]);
+  expect(broken(blockOf({ gated: false }, []), bare, source)).toEqual([]);
+  expect(broken(blockOf({ hardness: 'unbreakable' }, gives), { ...bare, blast: true }, source)).toEqual([{ give: 's:gem', keeps: [], mean: 1, chance: 1 }]);
+  // The ways that are told: bare hands, its own kind, the kind that a lot asks for, and a blast.
+  const ways = waysOf(blockOf({}, [{ times: 1, lots: [{ give: 's:gem', when: { any: [{ tool: 'shears' }, { blast: true }] } }] }]), header, source);
+  expect(ways.map(({ tool, blast }) => (blast ? 'blast' : toolName(tool, header)))).toEqual(['bare hands', 'flint pick', 'bronze pick', 'steel pick', 'flint shears', 'bronze shears', 'steel shears', 'blast']);
+  expect(waysOf(blockOf({ toolKind: 'none' }, gives), header, source).map((way) => way.name)).toEqual(['bare hands', 'a blast']);
 });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { Id, Language, Name } from './names.ts';
+import { LootSchema } from './loot.schema.ts';
 import { byState, DirectionSchema, PlacingSchema, PropertySchema, WhenSchema } from './states.schema.ts';
-import { ChangedTraitsSchema, toolKinds } from './traits.schema.ts';
+import { ChangedTraitsSchema } from './traits.schema.ts';
 
 const amount = z.number().finite();
 export const Triple = z.tuple([amount, amount, amount]);
@@ -23,29 +24,6 @@ export const LooksSchema = z.strictObject({
 });
 export type Looks = z.output<typeof LooksSchema>;
 
-export const CountSchema = z.union([amount, z.tuple([amount, amount])]).meta({ description: 'A number, or the least and the most.' });
-export const LotWhenSchema = z.strictObject({
-  careful: z.boolean().optional(),
-  tool: z.enum(toolKinds).optional(),
-  grade: z.number().int().optional().meta({ description: 'The least grade of the tool.' }),
-  state: WhenSchema.optional(),
-});
-export const LotSchema = z.strictObject({
-  give: Id,
-  count: CountSchema.optional(),
-  share: amount.optional().meta({ description: 'Weight of the lot in its draw. A lot without a share takes the draw whenever its condition holds.' }),
-  when: LotWhenSchema.optional(),
-});
-export const DrawSchema = z.strictObject({ times: CountSchema, lots: z.array(LotSchema).max(256) });
-export const LootSchema = z.union([
-  z.literal('itself').meta({ description: 'The block drops its own item.' }),
-  z.literal('nothing').meta({ description: 'The block drops nothing, on purpose.' }),
-  z.strictObject({ draws: z.array(DrawSchema).max(64) }),
-]);
-export type Loot = z.output<typeof LootSchema>;
-export type Lot = z.output<typeof LotSchema>;
-export type Draw = z.output<typeof DrawSchema>;
-
 const PlainBoxSchema = z.strictObject({ at: Triple, size: Triple });
 export const ShapeSchema = z.union([z.enum(['model', 'whole', 'none']), z.array(PlainBoxSchema).max(64)]);
 
@@ -55,6 +33,7 @@ export const BlockSchema = z.strictObject({
     group: Name.optional().meta({ description: 'The catalogue group in which players find it.' }),
     stock: Name.optional().meta({ description: 'The stock material that it starts from.' }),
     item: z.enum(['block', 'flat', 'none']).optional().meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
+    found: z.boolean().optional().meta({ description: 'The world has it without anybody making it: it lies in the ground, grows, or stands in a pool.' }),
     note: z.string().max(4000).optional(),
   }),
   traits: ChangedTraitsSchema,
@@ -62,7 +41,8 @@ export const BlockSchema = z.strictObject({
   looks: LooksSchema,
   shapes: z.strictObject({ collision: byState(ShapeSchema).optional(), outline: byState(ShapeSchema).optional() }).optional(),
   loot: LootSchema.optional(),
-  tags: z.array(Id).max(1000),
+  tags: z.array(Id).max(1000).meta({ description: 'The block tags that it is in.' }),
+  itemTags: z.array(Id).max(1000).optional().meta({ description: 'The item tags that its item is in.' }),
   names: z.record(Language, z.string().max(200)),
 });
 export type Block = z.output<typeof BlockSchema>;

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
-import { CountSchema, Triple } from './block.schema.ts';
+import { Triple } from './block.schema.ts';
 import { Id, Language, Name, PathName, Sha256, Version } from './names.ts';
-import { CodeLayoutSchema } from './states.schema.ts';
 import { toolKinds } from './traits.schema.ts';
 
 const amount = z.number().finite();
@@ -48,12 +47,20 @@ export const StripSchema = z.strictObject({
 export const TextureSchema = z.strictObject({ picture: PictureSchema, strip: StripSchema.optional() });
 export type Texture = z.output<typeof TextureSchema>;
 
-export const ItemSchema = z.strictObject({ group: Name.optional(), texture: Id.optional(), stack: z.number().int().min(1).max(9999).optional(), names: z.record(Language, z.string().max(200)) });
-export const TagSchema = z.strictObject({ note: z.string().max(1000).optional(), members: z.array(z.string().max(200)).max(10_000).optional().meta({ description: 'Ids of other mods or, with a leading #, other tags. The mod\'s own blocks say themselves which tags they are in.' }) });
-export const RecipeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('pattern'), pattern: z.array(z.string().max(32)).max(32), keys: z.record(z.string().max(1), z.string().max(200)), gives: Id, count: z.number().int().min(1).optional() }),
-  z.strictObject({ kind: z.literal('mix'), takes: z.array(z.string().max(200)).max(64), gives: Id, count: z.number().int().min(1).optional() }),
-]);
+/** An item that is not a block. */
+export const ItemSchema = z.strictObject({
+  group: Name.optional(),
+  texture: Id.optional(),
+  stack: z.number().int().min(1).max(9999).optional(),
+  tags: z.array(Id).max(1000).optional().meta({ description: 'The item tags that it is in.' }),
+  tool: z.strictObject({ kind: z.enum(toolKinds), grade: z.number().int().min(0) }).optional().meta({ description: 'It is a tool of the ladder.' }),
+  bucket: z.strictObject({ of: Id, empty: Id }).optional().meta({ description: 'It is a bucket: filled with that block, out of that empty one.' }),
+  found: z.boolean().optional().meta({ description: 'The world has it without anybody making it.' }),
+  names: z.record(Language, z.string().max(200)),
+});
+export type Item = z.output<typeof ItemSchema>;
+export const TagSchema = z.strictObject({ note: z.string().max(1000).optional(), members: z.array(z.string().max(200)).max(10_000).optional().meta({ description: 'Ids of other mods or, with a leading #, other tags. The mod\'s own blocks and items say themselves which tags they are in.' }) });
+export type Tag = z.output<typeof TagSchema>;
 export const WordsSchema = z.strictObject({ texts: z.record(z.string().max(200), z.string().max(4000)) });
 
 export const soundEvents = ['place', 'step', 'dig', 'break', 'land'] as const;
@@ -79,7 +86,8 @@ export const HeaderSchema = z.strictObject({
   tickRate: z.number().int().min(1).max(1000),
   languages: z.array(Language).min(1).max(64),
   kit: z.string().max(64).regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack'),
-  groups: z.array(z.strictObject({ name: Name, names: z.record(Language, z.string().max(200)) })).max(200),
+  needs: z.array(z.strictObject({ namespace: Name, note: z.string().max(1000).optional() })).max(200).optional().meta({ description: 'Other mods that this one names things of.' }),
+  groups: z.array(z.strictObject({ name: Name, icon: Id.optional().meta({ description: 'The item that stands for the group.' }), names: z.record(Language, z.string().max(200)) })).max(200),
   tools: z.strictObject({
     kinds: z.partialRecord(z.enum(toolKinds), z.strictObject({ tag: Id.meta({ description: 'The block tag that this kind of tool digs.' }) })),
     grades: z.array(z.strictObject({ name: Name, pace: amount })).max(32).meta({ description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.' }),
@@ -87,13 +95,6 @@ export const HeaderSchema = z.strictObject({
 });
 export type Header = z.output<typeof HeaderSchema>;
 
-/** The ledger: numbers that saved worlds depend on. They never move, and retired ones are never given again. */
-export const LedgerSchema = z.strictObject({
-  entries: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, formerly: z.array(Name).max(1000).optional().meta({ description: 'What it was called before, so that saved worlds that know it by an old name are understood.' }), codes: CodeLayoutSchema.optional().meta({ description: 'How the block\'s states are stored, once that must not follow from its properties alone.' }) })).max(100_000),
-  retired: z.array(z.strictObject({ number: z.number().int().min(0), kind: z.enum(['group', 'block', 'item']), name: Name, successor: Id.optional() })).max(100_000),
-});
-export type Ledger = z.output<typeof LedgerSchema>;
-
 const named = <S extends z.ZodType>(schema: S) => z.record(Name, schema);
 const foldered = <S extends z.ZodType>(schema: S) => z.record(PathName, schema);
-export { CountSchema, foldered, named, SoundSchema };
+export { foldered, named, SoundSchema };

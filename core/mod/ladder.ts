@@ -1,5 +1,6 @@
 import { pointer } from '../json/index.ts';
-import type { Block, Lot } from './block.schema.ts';
+import { conditionsOf, throughLots } from './conditions.ts';
+import type { Draw, Lot, LotWhen } from './loot.schema.ts';
 import type { Change } from './edit.ts';
 import type { Mod } from './mod.schema.ts';
 
@@ -39,20 +40,24 @@ function followers(mod: Mod, become: (grade: number) => number): Change[] {
     const { leastGrade } = block.traits;
     const changes: Change[] = [];
     if (leastGrade !== undefined && become(leastGrade) !== leastGrade) changes.push({ path: pointer(['blocks', name, 'traits', 'leastGrade']), before: leastGrade, after: become(leastGrade) });
-    const loot = lootWith(block.loot, become);
-    if (loot !== block.loot) changes.push({ path: pointer(['blocks', name, 'loot']), before: block.loot, after: loot });
+    if (typeof block.loot === 'object') changes.push(...drawsWith(block.loot.draws, ['blocks', name, 'loot', 'draws'], become));
     return changes;
-  });
+  }).concat(Object.entries(mod.lootTables).flatMap(([name, { draws }]) => drawsWith(draws, ['lootTables', name, 'draws'], become)))
+    .concat(Object.entries(mod.items).flatMap(([name, { tool }]): Change[] => (tool && become(tool.grade) !== tool.grade ? [{ path: pointer(['items', name, 'tool', 'grade']), before: tool.grade, after: become(tool.grade) }] : [])));
 }
 
-function lootWith(loot: Block['loot'], become: (grade: number) => number): Block['loot'] {
-  if (typeof loot !== 'object') return loot;
-  const asks = ({ when }: Lot) => when?.grade !== undefined && become(when.grade) !== when.grade;
-  if (!loot.draws.some((draw) => draw.lots.some(asks))) return loot;
-  return { draws: loot.draws.map((draw) => ({ ...draw, lots: draw.lots.map((lot) => (asks(lot) ? { ...lot, when: { ...lot.when, grade: become(lot.when!.grade!) } } : lot)) })) };
+/** The change of some draws whose lots ask for a grade. */
+function drawsWith(draws: Draw[], at: string[], become: (grade: number) => number): Change[] {
+  const regraded = (when: LotWhen): LotWhen => ({
+    ...when,
+    ...(when.grade === undefined ? {} : { grade: become(when.grade) }),
+    ...(when.all ? { all: when.all.map(regraded) } : {}), ...(when.any ? { any: when.any.map(regraded) } : {}), ...(when.not ? { not: regraded(when.not) } : {}),
+  });
+  if (!conditionsOf(draws).some(({ when: { grade } }) => grade !== undefined && become(grade) !== grade)) return [];
+  return [{ path: pointer(at), before: draws, after: throughLots(draws, (lot: Lot) => (lot.when ? { ...lot, when: regraded(lot.when) } : lot)) }];
 }
 
 /** How many blocks ask for each grade, by their least grade or in a lot. */
 export function gradeUses(mod: Mod): number[] {
-  return mod.header.tools.grades.map((_, grade) => Object.values(mod.blocks).filter(({ traits, loot }) => traits.leastGrade === grade || (typeof loot === 'object' && loot.draws.some((draw) => draw.lots.some((lot) => lot.when?.grade === grade)))).length);
+  return mod.header.tools.grades.map((_, grade) => Object.values(mod.blocks).filter(({ traits, loot }) => traits.leastGrade === grade || (typeof loot === 'object' && conditionsOf(loot.draws).some(({ when }) => when.grade === grade))).length);
 }

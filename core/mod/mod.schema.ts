@@ -1,8 +1,11 @@
 import { z } from 'zod';
 import { BlockSchema } from './block.schema.ts';
 import {
-  foldered, HeaderSchema, ItemSchema, LedgerSchema, ModelSchema, named, RecipeSchema, SoundSchema, SoundSetSchema, TagSchema, TextureSchema, WordsSchema,
+  foldered, HeaderSchema, ItemSchema, ModelSchema, named, SoundSchema, SoundSetSchema, TagSchema, TextureSchema, WordsSchema,
 } from './entries.schema.ts';
+import { LedgerSchema } from './ledger.schema.ts';
+import { LootTableSchema } from './loot.schema.ts';
+import { RecipeSchema } from './recipe.schema.ts';
 import { Language, languagePattern, namePattern, pathPattern } from './names.ts';
 
 /** The whole declaration under one namespace: the header, the ledger, and named entries by kind. */
@@ -16,6 +19,7 @@ export const ModSchema = z.strictObject({
   blockTags: named(TagSchema),
   itemTags: named(TagSchema),
   recipes: named(RecipeSchema),
+  lootTables: named(LootTableSchema),
   words: z.record(Language, WordsSchema),
   sounds: foldered(SoundSchema),
   soundSets: named(SoundSetSchema),
@@ -23,13 +27,13 @@ export const ModSchema = z.strictObject({
 export type Mod = z.output<typeof ModSchema>;
 
 /** The kinds of named entries, in the order in which they are listed. */
-export const entryKinds = ['blocks', 'items', 'models', 'textures', 'blockTags', 'itemTags', 'recipes', 'words', 'sounds', 'soundSets'] as const;
+export const entryKinds = ['blocks', 'items', 'models', 'textures', 'blockTags', 'itemTags', 'recipes', 'lootTables', 'words', 'sounds', 'soundSets'] as const;
 export type EntryKind = (typeof entryKinds)[number];
 
 /** The schema of one entry of each kind, and of the two single documents. */
 export const entrySchemas = {
   header: HeaderSchema, ledger: LedgerSchema, blocks: BlockSchema, items: ItemSchema, models: ModelSchema, textures: TextureSchema,
-  blockTags: TagSchema, itemTags: TagSchema, recipes: RecipeSchema, words: WordsSchema, sounds: SoundSchema, soundSets: SoundSetSchema,
+  blockTags: TagSchema, itemTags: TagSchema, recipes: RecipeSchema, lootTables: LootTableSchema, words: WordsSchema, sounds: SoundSchema, soundSets: SoundSetSchema,
 } as const;
 
 /** What the names of entries of a kind must match. */
@@ -48,6 +52,6 @@ export function emptyMod(namespace: string, title: string): Mod {
       },
     },
     ledger: { entries: [{ number: 0, kind: 'group', name: 'general' }], retired: [] },
-    blocks: {}, items: {}, models: {}, textures: {}, blockTags: {}, itemTags: {}, recipes: {}, words: {}, sounds: {}, soundSets: {},
+    blocks: {}, items: {}, models: {}, textures: {}, blockTags: {}, itemTags: {}, recipes: {}, lootTables: {}, words: {}, sounds: {}, soundSets: {},
   };
 }

@@ -28,7 +28,7 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
   const traits = stockNamed(start.stock)?.traits ?? defaultTraits;
   const tag = traits.toolKind === 'none' ? undefined : mod.header.tools.kinds[traits.toolKind]?.tag;
   const block: Block = {
-    identity: { group: mod.header.groups[0]?.name, stock: start.stock, item: 'block' },
+    identity: { group: mod.header.groups[0]?.name, stock: start.stock, item: 'block', found: true },
     traits: traits.alphaMode === 'opaque' ? {} : { alphaMode: 'opaque', hidesNeighbours: 'whole' },
     states: { properties: [] },
     looks: { mode: 'one-of', rows: [{ use: [{ model: id }] }] },

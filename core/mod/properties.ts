@@ -1,8 +1,10 @@
 import { pointer } from '../json/index.ts';
 import { mixedRadix, renameInCodes, settleCodes, StateSpace, valuesOf, type CodeLayout, type Property, type Rows, type Value, type When } from '../states/index.ts';
 import type { Block, Looks } from './block.schema.ts';
+import { conditionsIn, throughLots, throughStates } from './conditions.ts';
 import { sameData, type Change } from './edit.ts';
 import { codesOf } from './ledger.ts';
+import type { Lot } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import type { Placing } from './states.schema.ts';
 
@@ -25,7 +27,7 @@ export function usesOf({ looks, traits, shapes, loot, states }: Block, property:
     { what: 'row of the look', times: asks(looks.rows) },
     ...byStateTraits.map((trait) => ({ what: `row of ${words[trait]}`, times: rowsIn(traits[trait]) })),
     ...byStateShapes.map((shape) => ({ what: `row of ${words[shape]}`, times: rowsIn(shapes?.[shape]) })),
-    { what: 'lot', times: typeof loot === 'object' ? loot.draws.flatMap((draw) => draw.lots).filter((lot) => lot.when?.state && property in lot.when.state).length : 0 },
+    { what: 'lot', times: typeof loot === 'object' ? loot.draws.flatMap((draw) => draw.lots).filter((lot) => lot.keeps?.includes(property) || conditionsIn(lot.when).some(({ when }) => when.state && property in when.state)).length : 0 },
     { what: 'rule of placing', times: (states.placing ?? []).filter((rule) => rule.set === property).length },
   ].filter(({ times }) => times > 0);
 }
@@ -34,7 +36,7 @@ export function usesOf({ looks, traits, shapes, loot, states }: Block, property:
 type OfWhen = (when: When) => When | undefined | false;
 
 /** The block with every condition on states put through a change; what can no longer hold is left out. */
-function throughConditions(block: Block, change: OfWhen): Block {
+function throughConditions(block: Block, change: OfWhen, keep: (property: string) => string[]): Block {
   const row = <R extends { when?: When }>(one: R): R[] => {
     if (!one.when) return [one];
     const when = change(one.when);
@@ -51,18 +53,18 @@ function throughConditions(block: Block, change: OfWhen): Block {
   for (const trait of byStateTraits) if (traits[trait] !== undefined) traits[trait] = byState<number>(traits[trait]);
   const shapes = block.shapes && { ...block.shapes };
   if (shapes) for (const shape of byStateShapes) if (shapes[shape] !== undefined) shapes[shape] = byState(shapes[shape] as never);
-  const lot = <L extends { when?: { state?: When } }>(one: L): L[] => {
-    if (!one.when?.state) return [one];
-    const state = change(one.when.state);
-    if (state === false) return [];
-    const { state: _gone, ...others } = one.when;
-    return [{ ...one, when: state ? { ...others, state } : others }];
+  const lot = (one: Lot): Lot | undefined => {
+    const { when, keeps, ...rest } = one;
+    const held = when && throughStates(when, change);
+    if (held === false) return undefined;
+    const kept = keeps?.flatMap(keep);
+    return { ...rest, ...(kept?.length ? { keeps: kept } : {}), ...(held ? { when: held } : {}) };
   };
   const { loot } = block;
   return {
     ...block, traits, ...(shapes ? { shapes } : {}),
     looks: { ...block.looks, rows: block.looks.rows.flatMap(row) as Looks['rows'] },
-    ...(typeof loot === 'object' ? { loot: { draws: loot.draws.map((draw) => ({ ...draw, lots: draw.lots.flatMap(lot) })) } } : {}),
+    ...(typeof loot === 'object' ? { loot: { draws: throughLots(loot.draws, lot) } } : {}),
   };
 }
 
@@ -120,7 +122,7 @@ export function changeProperty(mod: Mod, name: string, at: number, after: Proper
   const before: Property | undefined = properties[at];
   const next = (before ? properties.flatMap((one, i) => (i === at ? (after ? [after] : []) : [one])) : [...properties, after!]) as Block['states']['properties'];
   const renamed: ReadonlyMap<Value, Value> = before && after ? renamedValues(before, after) : new Map<Value, Value>();
-  let changed: Block = before ? throughConditions(block, after ? afterChange(before, after, renamed) : afterRemoval(before)) : block;
+  let changed: Block = before ? throughConditions(block, after ? afterChange(before, after, renamed) : afterRemoval(before), (name) => (name !== before.name ? [name] : after ? [after.name] : [])) : block;
   const rules = before && placing ? placingAfter(placing, before, after, renamed) : placing;
   changed = { ...changed, states: { properties: next, ...(rules?.length ? { placing: rules } : {}) } };
   return [...blockChanges(name, block, changed), ...codeChanges(mod, name, next, (codes) => (before && after ? renameInCodes(codes, before.name, after.name, renamed) : codes), before && after ? { ...before, name: after.name } as Property : undefined)];

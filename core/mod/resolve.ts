@@ -1,5 +1,6 @@
 import { toRows, StateSpace, type Rows } from '../states/index.ts';
-import type { Block, Candidate, Draw, Shape } from './block.schema.ts';
+import type { Block, Candidate, Shape } from './block.schema.ts';
+import type { Draw } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
 import { defaultTraits, stockNamed } from './stock.ts';
@@ -48,10 +49,16 @@ export function resolveBlock(mod: Pick<Mod, 'header'>, name: string, declared: B
 
 const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape> => (given === undefined ? [{ value: 'model' }] : toRows(given));
 
-function drawsOf({ loot }: Block, id: string): Draw[] {
+function drawsOf({ loot, states }: Block, id: string): Draw[] {
   if (loot === undefined || loot === 'nothing') return [];
-  return loot === 'itself' ? [{ times: 1, lots: [{ give: id }] }] : loot.draws;
+  if (loot !== 'itself') return loot.draws;
+  const keeps = carried(states);
+  return [{ times: 1, lots: [keeps.length ? { give: id, keeps } : { give: id }] }];
 }
+
+/** The properties that placing takes from the item: what a block that is dug up should carry. */
+export const carried = ({ properties, placing = [] }: Block['states']): string[] =>
+  properties.map(({ name }) => name).filter((name) => placing.some((rule) => rule.set === name && rule.to === 'from the item'));
 
 const lists = new WeakMap<Mod['blocks'], { namespace: string; list: readonly ResolvedBlock[] }>();
 

@@ -29,7 +29,7 @@ export const PropertySchema = z.discriminatedUnion('kind', [
 /** How placing the block chooses a property's value. */
 export const placingHow = [
   'toward the player', 'away from the player', 'clicked side', 'along the clicked side', 'away from a solid neighbour',
-  'half of the clicked side', 'crouching', 'signal', 'joined', 'fixed',
+  'half of the clicked side', 'crouching', 'signal', 'joined', 'from the item', 'fixed',
 ] as const;
 
 export const DirectionSchema = z.enum(directions);

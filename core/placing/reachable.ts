@@ -58,7 +58,19 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
       states.add(state);
     }
   };
+  const fromItem = [...new Set(known.filter((rule) => rule.to === 'from the item').map((rule) => rule.set))];
   each({ ...usualSituation, neighbours: { north: 'open', east: 'open', south: 'open', west: 'open', up: 'open', down: 'open' } }, 0);
+  // An item may carry any value that the block can have: every state that placing gives then comes with every one of them.
+  for (const name of fromItem) {
+    const at = space.indexOf(name);
+    for (const [state, situation] of [...how]) for (const [digit, value] of space.values[at]!.entries()) {
+      const other = space.withDigit(state, at, digit);
+      if (how.has(other)) continue;
+      const carrying = { ...situation, carried: { ...situation.carried, [name]: value } };
+      how.set(other, carrying);
+      states.add(other);
+    }
+  }
   return { states, how };
 }
 
@@ -72,7 +84,8 @@ export function describeSituation(situation: Situation, rules: readonly Placing[
     parts.has('looks') && `looking ${situation.looks}${situation.pitch === 'level' ? '' : ` and ${situation.pitch}`}`,
     parts.has('crouching') && (situation.crouching ? 'crouching' : 'standing'),
     parts.has('signal') && (situation.signal ? 'with a signal' : 'without a signal'),
+    situation.carried && `with an item that carries ${Object.entries(situation.carried).map(([name, value]) => `${name} = ${String(value)}`).join(', ')}`,
     solid.length > 0 && `with a neighbour ${solid.join(', ')}`,
-  ].filter((word) => word !== false);
+  ].filter((word) => word !== false && word !== undefined);
   return words.join(', ') || 'whatever the player does';
 }

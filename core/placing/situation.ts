@@ -1,3 +1,4 @@
+import type { State } from '../states/index.ts';
 import { directions, headings, type Direction, type Heading } from '../space/index.ts';
 
 /** What stands beside the place: nothing that counts, a solid block, or a block of the same kind. */
@@ -21,6 +22,8 @@ export interface Situation {
   signal: boolean;
   /** What stands on each side of the new block. */
   neighbours: Readonly<Record<Direction, Neighbour>>;
+  /** The values that the item carries; none when it was never placed. */
+  carried?: State;
 }
 
 /** A player who looks north and level and clicks the top of a solid block, with nothing around. */

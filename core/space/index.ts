@@ -3,5 +3,5 @@ export * from './direction.ts';
 export { asMade, compose, facing, inverse, isOrientation, orientationOf, orientations, rotationOf, turn, usualTop, type Orientation, type Rotation } from './orientation.ts';
 export { fillsCell, orientBox, type PlainBox } from './box.ts';
 export { anglesOf, matrixOf, orientationOfAngles, type AnglePair } from './angles.ts';
-export { mix, pickShare, scatterAt } from './spread.ts';
+export { drawer, mix, pickShare, scatterAt } from './spread.ts';
 export { orientationAlong } from './along.ts';

@@ -22,6 +22,12 @@ export function pickShare(shares: readonly number[], even: number): number {
   return Math.max(0, counted.findIndex((share) => (left -= share) < 0));
 }
 
+/** Numbers from 0 up to but without 1, always the same ones for a seed: the count of the call, spread by the same function that chooses candidates. */
+export function drawer(seed: number): () => number {
+  let count = 0;
+  return () => mix(seed, (count += 1), 0x5bd1) / 2 ** 32;
+}
+
 /** Where a scattered block stands at a place in the world: a shift along x and z, each from −most to +most texels. */
 export function scatterAt(x: number, z: number, most: number): readonly [number, number] {
   const along = (salt: number) => ((mix(x, salt, z) / 2 ** 32) * 2 - 1) * most;

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { charges, oddsBehindCover, oddsInTheOpen, rayCount, rayShare } from './blast.ts';
-import { craterIn, drawer, emptyWorld, explode, wilson, worldCell } from './crater.ts';
+import { drawer } from '../space/index.ts';
+import { craterIn, emptyWorld, explode, wilson, worldCell } from './crater.ts';
 
 test('rays spread over the sphere: a sixth goes through each side, and far away a square of one block has its share by distance squared', () => {
   expect(rayShare(1)).toBeCloseTo(1 / 6, 12);

@@ -1,4 +1,4 @@
-import { mix } from '../space/index.ts';
+import { drawer, mix } from '../space/index.ts';
 import { costOf, energyRange, rayCount, stepCost } from './blast.ts';
 
 /** Blocks around a charge, by their blast rating; −1 is air. The first size counts slowest: z, then y, then x fastest. */
@@ -9,12 +9,6 @@ export const emptyWorld = (width: number, height: number, depth: number): BlastW
 
 /** The place of a cell of the world. */
 export const worldCell = ({ width, height }: BlastWorld, x: number, y: number, z: number): number => (z * height + y) * width + x;
-
-/** Numbers from 0 up to but without 1, always the same ones for a seed: the count of the call, spread by the same function that chooses candidates. */
-export function drawer(seed: number): () => number {
-  let count = 0;
-  return () => mix(seed, (count += 1), 0x5bd1) / 2 ** 32;
-}
 
 /**
  * One charge goes off in the middle of a cell; what it breaks becomes air in the world itself. Rays go one after the other, each in

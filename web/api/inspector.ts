@@ -1,7 +1,7 @@
 import type { Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
-import type { BlastAnswer, FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
+import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
 import type { Session } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
@@ -73,6 +73,12 @@ export class Inspector {
   blast(asked: Omit<ToWorker & { kind: 'blast' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { found: Promise<BlastAnswer | undefined>; cancel: () => void } {
     const { answer, cancel } = this.long((id) => ({ kind: 'blast', id, ...asked }), onProgress);
     return { found: answer.then((blasted) => (blasted.kind === 'blasted' ? blasted.found : undefined)), cancel };
+  }
+
+  /** Breaks a block again and again. `cancel` stops it: it then finds nothing. */
+  breaks(asked: Omit<ToWorker & { kind: 'breaks' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { found: Promise<BreaksAnswer | undefined>; cancel: () => void } {
+    const { answer, cancel } = this.long((id) => ({ kind: 'breaks', id, ...asked }), onProgress);
+    return { found: answer.then((broken) => (broken.kind === 'broken' ? broken.found : undefined)), cancel };
   }
 
   /** Asks for something that takes its time: it tells how far it is and can be stopped. */

@@ -1,16 +1,16 @@
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import type { Chart } from 'chart.js';
+import type { Chart, ChartDataset } from 'chart.js';
 
 /** One line of a curve; `low` and `high` are the bounds of an estimate, drawn as a band. */
 export interface Line { name: string; values: readonly number[]; low?: readonly number[]; high?: readonly number[]; dash?: readonly number[] }
 
-interface Props { label: string; x: { label: string; values: readonly (number | string)[] }; y: string; lines: readonly Line[]; /** How a value is said. */ say: (value: number) => string; most?: number }
+interface Props { label: string; x: { label: string; values: readonly (number | string)[] }; y: string; lines: readonly Line[]; /** How a value is said. */ say: (value: number) => string; most?: number; /** Values that have nothing between them: the first as bars, others as points with their bounds. */ bars?: boolean }
 
 const hues = ['--brass-deep', '--tide', '--brick', '--moss'] as const;
 
 /** Curves over one scale, drawn by Chart.js, which is loaded when the first one is shown; the numbers are a click away as a table. */
-export function Curve({ label, x, y, lines, say, most }: Props) {
+export function Curve({ label, x, y, lines, say, most, bars = false }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<Chart | undefined>(undefined);
   const [table, setTable] = useState(false);
@@ -21,15 +21,15 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
   useEffect(() => {
     if (table) return;
     let gone = false;
-    void import('chart.js').then(({ CategoryScale, Chart: Made, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip }) => {
+    void import('chart.js').then(({ BarController, BarElement, CategoryScale, Chart: Made, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip }) => {
       if (gone || !canvas.current) return;
-      Made.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip);
+      Made.register(BarController, BarElement, CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip);
       const ink = (name: string) => getComputedStyle(canvas.current!).getPropertyValue(name).trim();
       const datasets = lines.flatMap((line, i) => {
         const colour = ink(hues[i % hues.length]!);
         const plain = { borderWidth: 0, pointRadius: 0, pointHitRadius: 0, tension: 0 };
         return [
-          { label: line.name, data: [...line.values], borderColor: colour, backgroundColor: colour, borderWidth: 2, borderDash: [...(line.dash ?? [])], pointRadius: line.values.length > 30 ? 0 : 2, tension: 0 },
+          { ...(bars && (i === 0 ? { type: 'bar' as const, maxBarThickness: 34, order: 2 } : { showLine: false })), label: line.name, data: [...line.values], borderColor: colour, backgroundColor: colour, borderWidth: bars && i === 0 ? 0 : 2, borderDash: [...(line.dash ?? [])], pointRadius: bars ? 4 : line.values.length > 30 ? 0 : 2, tension: 0 },
           ...(line.low && line.high ? [{ ...plain, label: '', data: [...line.high], fill: '+1', backgroundColor: `${colour}33` }, { ...plain, label: '', data: [...line.low] }] : []),
         ];
       });
@@ -44,7 +44,7 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
       drawnAs.current = shape;
       chart.current?.destroy();
       chart.current = new Made(canvas.current, {
-        type: 'line', data: { labels: [...x.values], datasets },
+        type: 'line', data: { labels: [...x.values], datasets: datasets as ChartDataset<'line'>[] },
         options: {
           animation: false, responsive: true, maintainAspectRatio: false, font: { family: 'IBM Plex Sans' }, interaction: { mode: 'index', intersect: false },
           plugins: { tooltip: { filter: (item) => item.dataset.label !== '', callbacks: { label: (item) => `${item.dataset.label}: ${say(item.parsed.y ?? 0)}` } } },
@@ -63,7 +63,7 @@ export function Curve({ label, x, y, lines, say, most }: Props) {
     <figure className="curve" aria-label={label}>
       <figcaption>
         {lines.map((line, i) => <span key={line.name}><i style={{ background: `var(${hues[i % hues.length]!})` }} />{line.name}</span>)}
-        <button type="button" className="tiny" aria-pressed={table} onClick={() => setTable(!table)}>{table ? 'As curves' : 'As a table'}</button>
+        <button type="button" className="tiny" aria-pressed={table} onClick={() => setTable(!table)}>{table ? 'As a drawing' : 'As a table'}</button>
       </figcaption>
       {table ? (
         <div className="numbers">

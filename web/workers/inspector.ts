@@ -3,11 +3,13 @@ import { readZip } from '../../core/bytes/index.ts';
 import { cellsIn, compareSheets, drawIsometric, drawnModels, neededTextures, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type SheetCell } from '../../core/draw/index.ts';
 import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
+import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
+import { drawer } from '../../core/space/index.ts';
 import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
 import { craterSteps } from '../../core/traits/index.ts';
-import type { BlastAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
+import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
 let mod: Mod | undefined;
 const bytes = new Map<string, Promise<Uint8Array | undefined>>();
@@ -103,6 +105,24 @@ async function blastOf({ id, rating, strengths, distances, samples, seed }: ToWo
   return found;
 }
 
+/** Breaks a block again and again. Undefined when it was cancelled or the block is gone. */
+async function breaksOf({ id, block, breaking, breaks, seed }: ToWorker & { kind: 'breaks' }): Promise<BreaksAnswer | undefined> {
+  const declared = mod?.blocks[block];
+  if (!mod || !declared) return undefined;
+  const resolved = resolveBlock(mod, block, declared);
+  const steps = simulate(resolved.draws, breaking, lootSource(mod, resolved), breaks, drawer(seed));
+  let since = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - since < 40) continue;
+    answer({ kind: 'progress', id, done: step.value, total: breaks });
+    await pause();
+    since = performance.now();
+    if (!working.has(id)) return undefined;
+  }
+}
+
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
     mod = message.kind === 'mod' ? message.mod : applyChanges(mod!, message.changes);
@@ -121,6 +141,10 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'blast') {
     working.add(message.id);
     answer({ kind: 'blasted', id: message.id, found: await blastOf(message) });
+    working.delete(message.id);
+  } else if (message.kind === 'breaks') {
+    working.add(message.id);
+    answer({ kind: 'broken', id: message.id, found: await breaksOf(message) });
     working.delete(message.id);
   } else if (message.kind === 'cancel') {
     working.delete(message.id);

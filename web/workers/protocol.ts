@@ -1,5 +1,6 @@
 import type { Finding } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
+import type { Breaking } from '../../core/loot/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type { Crater, Estimate } from '../../core/traits/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
@@ -12,6 +13,9 @@ export interface SheetAnswer { pixels?: Pixels; columns: number; cells: SheetCel
 /** For each strength the crater of a touching charge, and the odds at each distance. */
 export interface BlastAnswer { crater: Crater[]; odds: Estimate[][] }
 
+/** For each item how often there was each number of it. */
+export type BreaksAnswer = ReadonlyMap<string, readonly number[]>;
+
 /** What the page says to the worker. */
 export type ToWorker =
   | { kind: 'mod'; mod: Mod }
@@ -19,6 +23,7 @@ export type ToWorker =
   | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
   | { kind: 'sheet'; id: number; block?: string; size: number; columns?: number; tick: number; before?: SheetBefore }
   | { kind: 'blast'; id: number; rating: number; strengths: number[]; distances: number[]; samples: number; seed: number }
+  | { kind: 'breaks'; id: number; block: string; breaking: Breaking; breaks: number; seed: number }
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }
   | { kind: 'fix all'; id: number; rule: string }
@@ -29,6 +34,7 @@ export type FromWorker =
   | { kind: 'findings'; findings: Finding[] }
   | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
   | { kind: 'progress'; id: number; done: number; total: number }
+  | { kind: 'broken'; id: number; found: BreaksAnswer | undefined }
   | { kind: 'blasted'; id: number; found: BlastAnswer | undefined }
   | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
   | { kind: 'encoded'; id: number; png: Uint8Array }

@@ -83,6 +83,28 @@ import { soundUnreadable } from './pack/sound-unreadable.ts';
 import { packStateWithoutLook } from './pack/state-without-look.ts';
 import { textMissing } from './pack/text-missing.ts';
 import { wrongEdition } from './pack/wrong-edition.ts';
+import { chanceOutside } from './loot/chance-outside.ts';
+import { conditionNeverHolds } from './loot/condition-never-holds.ts';
+import { givesAnother } from './loot/gives-another.ts';
+import { stateLost } from './loot/state-lost.ts';
+import { tableCircle } from './loot/table-circle.ts';
+import { tableUnused } from './loot/table-unused.ts';
+import { tooManyByChance } from './loot/too-many-cases.ts';
+import { tagCircle } from './tags/circle.ts';
+import { neededTagEmpty } from './tags/needed-empty.ts';
+import { otherModUndeclared } from './tags/other-mod.ts';
+import { wrongKind } from './tags/wrong-kind.ts';
+import { recipeClash } from './recipes/clash.ts';
+import { recipeEmpty } from './recipes/empty.ts';
+import { gainCircle } from './recipes/gain-circle.ts';
+import { recipeTooLarge } from './recipes/too-large.ts';
+import { unobtainable } from './recipes/unobtainable.ts';
+import { keyUnused } from './names/key-unused.ts';
+import { languageMalformed } from './names/language-malformed.ts';
+import { placeholdersDiffer } from './names/placeholders-differ.ts';
+import { retiredWithoutSuccessor } from './registry/no-successor.ts';
+import { numberChanged } from './registry/number-changed.ts';
+import { outOfOrder } from './registry/out-of-order.ts';
 
 /** Every rule, facet by facet. To add one: write its file in the folder of its facet and name it here. */
 export const rules: readonly Rule[] = [
@@ -91,8 +113,11 @@ export const rules: readonly Rule[] = [
   propertyWithoutEffect, tooFewValues, tooManyStates, turningDoesNotReturn, valueTwice, badShares, deadRow, headingWithoutEffect, headingsAlike, modelMissing, noOrientation,
   nothingDrawn, stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,
   tooManyBoxes, alphaUnderMode, nothingTransparent, textureMissing, notSquare, oddSize, samePictureTwice, stripUneven, textureTooLarge,
-  textureUnreadable, textureUnused, countUpsideDown, dropsNothingUnsaid, givesUnknown, lotNeverDrawn, emptyTag, memberMissing, memberTwice,
-  unknownOwnTag, patternKeys, unknownThing, nameMissing, sameNameTwice, registeredButGone, notRegistered, numberTwice, doesNotFit,
+  textureUnreadable, textureUnused, countUpsideDown, dropsNothingUnsaid, givesUnknown, lotNeverDrawn,
+  chanceOutside, conditionNeverHolds, givesAnother, stateLost, tableCircle, tableUnused, tooManyByChance, emptyTag, memberMissing, memberTwice,
+  unknownOwnTag, tagCircle, neededTagEmpty, otherModUndeclared, wrongKind, patternKeys, unknownThing, recipeClash, recipeEmpty, gainCircle, recipeTooLarge, unobtainable,
+  nameMissing, sameNameTwice, keyUnused, languageMalformed, placeholdersDiffer, registeredButGone, notRegistered, numberTwice, retiredWithoutSuccessor, numberChanged,
+  outOfOrder, doesNotFit,
   keyTwice, malformedJson, fileMissing, unknownFile, unsafePathInPack, digestDiffers, idAndNameDisagree, referenceMissing,
   registryDisagrees, soundUnreadable, packStateWithoutLook, textMissing, wrongEdition,
 ];

@@ -5,7 +5,7 @@ import { writeBlockFiles, writeBlockPack } from './write/index.ts';
 export const blockPack: Kit = {
   name: 'block-pack',
   title: 'Block Pack, edition 1',
-  limits: { states: 65_536, stateCodeBits: 16, wholeShares: false, boxes: 256, reach: 16, textureSide: 1024 },
+  limits: { states: 65_536, stateCodeBits: 16, wholeShares: false, pattern: [6, 6], boxes: 256, reach: 16, textureSide: 1024 },
   write: writeBlockPack,
   writeBlock: writeBlockFiles,
 };
@@ -17,5 +17,5 @@ export const smallBlockPack: Kit = {
   title: 'Block Pack, edition 1, for four-bit states',
   // Such engines count half as many ticks.
   physics: { tickRate: 10, wrongTool: 4 },
-  limits: { ...blockPack.limits, states: 16, stateCodeBits: 4, wholeShares: true },
+  limits: { ...blockPack.limits, states: 16, stateCodeBits: 4, wholeShares: true, pattern: [4, 4] },
 };

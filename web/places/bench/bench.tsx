@@ -16,6 +16,9 @@ import { Matrix } from './matrix/matrix.tsx';
 import { PaintingOf } from './matrix/painting.tsx';
 import { ShelfList } from './shelf-list.tsx';
 import { Spine } from './spine.tsx';
+import { DropChoiceOf } from './truth/choice.tsx';
+import { usePaintDrops } from './truth/paint.ts';
+import { Truth } from './truth/truth.tsx';
 import { StateStrip } from './state-strip.tsx';
 
 /** One block: the shelf, the spine, the stage with its states, the editor of a facet, and what is wrong. */
@@ -32,7 +35,7 @@ export default function Bench() {
       </div>
     );
   }
-  return <PaintingOf key={block}><OneBlock editor={editor} /></PaintingOf>;
+  return <PaintingOf key={block}><DropChoiceOf block={editor.block}><OneBlock editor={editor} /></DropChoiceOf></PaintingOf>;
 }
 
 function OneBlock({ editor }: { editor: BlockEditor }) {
@@ -42,6 +45,8 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const { pathname, search } = useLocation();
   const [files, setFiles] = useLocalStorage({ key: 'obrank.files', defaultValue: false, getInitialValueInEffect: false });
   const [matrixOpen, setMatrixOpen] = useLocalStorage({ key: 'obrank.matrix-open', defaultValue: false, getInitialValueInEffect: false });
+  const [truthOpen, setTruthOpen] = useLocalStorage({ key: 'obrank.truth-open', defaultValue: true, getInitialValueInEffect: false });
+  const paint = usePaintDrops(editor);
   const { space } = editor.block;
   const shown = placeIn(pathname, search);
   const facet = shown.facet ?? 'Traits';
@@ -53,22 +58,29 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
   const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
   const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
+  const truth = truthOpen && facet === 'Loot' && !files;
+  const covered = matrix || truth;
   // Once it has been shown the stage stays, out of sight: giving up its graphics and making them again takes longer than all the rest.
   const staged = useRef(false);
   // So does the strip of states, which stays as it was until it is seen again.
   const strip = useRef<unknown[]>([]);
-  if (!matrix) strip.current = [editor, state];
+  if (!covered) strip.current = [editor, state];
   const toMatrix = () => {
     if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
     setFiles(false);
     // In slices, so that nothing waits for it. The matrix takes the focus when it is there.
     startTransition(() => setMatrixOpen(!matrix));
   };
+  const toTruth = () => {
+    setFiles(false);
+    setTruthOpen(!truth);
+  };
   useHotkeys([
     ['[', () => go(at() - 1)], [']', () => go(at() + 1)],
     ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
     ['F', () => setFiles(!files)],
-    ['M', () => toMatrix()],
+    ['M', () => (facet === 'Loot' ? toTruth() : toMatrix())],
+    ...(facet === 'Loot' ? [['I', paint.itself], ['N', paint.nothing], ['K', paint.itemOrItself]] as [string, () => void][] : []),
     [',', () => step(-1)], ['.', () => step(1)],
   ]);
   return (
@@ -76,11 +88,11 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
       <ShelfList current={editor.name} facet={facet} />
       <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={search} />
       <div className="middle">
-        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : null}
-        {!files && (staged.current ||= !matrix) && <div className="stage-holder" hidden={matrix}><Stage editor={editor} state={state} /></div>}
-        <div hidden={matrix}><Steady of={strip.current}>{() => <StateStrip editor={editor} state={state} onState={setState} />}</Steady></div>
+        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : truth ? <Truth editor={editor} onStage={toTruth} /> : null}
+        {!files && (staged.current ||= !covered) && <div className="stage-holder" hidden={covered}><Stage editor={editor} state={state} /></div>}
+        <div hidden={covered}><Steady of={strip.current}>{() => <StateStrip editor={editor} state={state} onState={setState} />}</Steady></div>
       </div>
-      <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} /></section>
+      <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} truth={truth} onTruth={toTruth} /></section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
     </div>
   );

@@ -1,3 +1,4 @@
+import { conditionsOf } from '../../../mod/index.ts';
 import { valuesOf, type When } from '../../../states/index.ts';
 import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
@@ -18,7 +19,7 @@ export const unknownCondition = blockRule({
       if (Array.isArray(rows)) rows.forEach(({ when }, i) => when && conditions.push({ at: ['traits', trait, i, 'when'], what: `row ${i + 1} of ${trait}`, when }));
     }
     if (typeof declared.loot === 'object')
-      declared.loot.draws.forEach((draw, d) => draw.lots.forEach((lot, l) => lot.when?.state && conditions.push({ at: ['loot', 'draws', d, 'lots', l, 'when', 'state'], what: `lot ${l + 1}`, when: lot.when.state })));
+      for (const { when, at } of conditionsOf(declared.loot.draws)) if (when.state) conditions.push({ at: ['loot', ...at, 'state'], what: `lot ${Number(at[3]) + 1}`, when: when.state });
     const found = conditions.flatMap(({ at, what, when }) => Object.entries(when).flatMap(([key, wanted]): BlockReport[] => {
       const property = space.properties.find((one) => one.name === key);
       if (!property) {

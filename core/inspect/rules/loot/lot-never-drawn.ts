@@ -1,22 +1,25 @@
+import { chanceOf, lotChances, tooManyCases, truthTable, weightOf } from '../../../loot/index.ts';
+import { isRightTool } from '../../../traits/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const lotNeverDrawn = blockRule({
   id: 'loot/lot-never-drawn', severity: 'warning', title: 'Lot that can never be drawn',
-  why: 'A lot with a share of zero, or below a lot that always takes the draw, or with a condition that no tool fulfils, never drops.',
+  why: 'A lot with a share of zero, or one that others without a share always forestall, never drops.',
   fails: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }, { give: 'saltmarsh:bank', share: 1 }] }] } },
   passes: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { careful: true } }, { give: 'saltmarsh:bank', share: 1 }] }] } },
-  check({ name, declared, draws }, context) {
-    if (typeof declared.loot !== 'object') return [];
-    const { kinds, grades } = context.header.tools;
-    return draws.flatMap((draw, d) => draw.lots.flatMap((lot, l) => {
-      const at = ['loot', 'draws', d, 'lots', l];
-      const always = draw.lots.findIndex((other, i) => other.share === undefined && !other.when && (i < l || lot.share !== undefined) && i !== l);
-      const because = lot.share !== undefined && lot.share <= 0 ? `its share is ${lot.share}`
-        : always >= 0 ? `lot ${always + 1} always takes the draw`
-          : lot.when?.tool !== undefined && !kinds[lot.when.tool] ? `the mod has no ${lot.when.tool}`
-            : (lot.when?.grade ?? 0) >= Math.max(1, grades.length) ? `no tool reaches grade ${lot.when!.grade}` : undefined;
-      if (!because) return [];
-      return [{ at, message: `${name}: lot ${l + 1} (${lot.give}) can never be drawn: ${because}.`, fix: context.set(`Remove lot ${l + 1}`, ['loot', 'draws', d, 'lots'], draw.lots.filter((_, i) => i !== l)) }];
-    }));
+  check({ name, declared, draws, traits, space }, context) {
+    if (typeof declared.loot !== 'object' || space.tooLarge || tooManyCases(draws)) return [];
+    return draws.flatMap((draw, d) => {
+      const { breakingOf, cells } = truthTable({ traits, space, draws: [draw] }, context.header, context.loot);
+      const open = cells.map((_, cell) => breakingOf(cell)).filter((breaking) => breaking.blast || !traits.gated || isRightTool(traits, breaking.tool));
+      const chances = open.map((breaking) => lotChances(draw, breaking, space));
+      return draw.lots.flatMap((lot, l) => {
+        // What never holds at all is another rule's to say; what only luck brings is drawn by the lucky.
+        if (lot.luck !== undefined || chances.some((one) => one[l]! > 0) || !open.some((breaking) => chanceOf(lot.when, breaking, space) > 0)) return [];
+        const always = draw.lots.findIndex((other, i) => other.share === undefined && !other.when && i !== l);
+        const because = lot.share !== undefined && weightOf(lot) <= 0 ? `its share is ${lot.share}` : always >= 0 ? `lot ${always + 1} always takes the draw` : 'other lots always take the draw';
+        return [{ at: ['loot', 'draws', d, 'lots', l], message: `${name}: lot ${l + 1}${lot.give ? ` (${lot.give})` : ''} can never be drawn: ${because}.`, fix: context.set(`Remove lot ${l + 1}`, ['loot', 'draws', d, 'lots'], draw.lots.filter((_, i) => i !== l)) }];
+      });
+    });
   },
 });

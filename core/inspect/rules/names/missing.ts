@@ -1,16 +1,25 @@
 import { listed } from '../../../words/index.ts';
-import { blockRule } from '../../rule.ts';
+import { changeText, textEntries } from '../../../texts/index.ts';
+import { modRule } from '../../rule.ts';
 
-export const nameMissing = blockRule({
+export const nameMissing = modRule({
   id: 'names/missing', severity: 'warning', title: 'Name missing in a language',
   why: 'Where a name is missing players see a raw key instead of it.',
   fails: { '/blocks/lamp/names': {} },
   passes: { '/blocks/lamp/names': { en: 'Lamp' } },
-  check({ name, declared }, context) {
-    const missing = context.header.languages.filter((language) => !declared.names[language]?.trim());
-    if (!missing.length) return [];
-    const spoken = name.replaceAll('_', ' ');
-    const fix = missing.includes(context.header.languages[0]!) ? context.set(`Call it "${spoken[0]!.toUpperCase()}${spoken.slice(1)}" in ${context.header.languages[0]}`, ['names', context.header.languages[0]!], spoken[0]!.toUpperCase() + spoken.slice(1)) : undefined;
-    return [{ at: ['names'], message: `${name} has no name in ${listed(missing)}.`, fix }];
+  check(mod) {
+    const { languages } = mod.header;
+    return textEntries(mod).flatMap((entry) => {
+      const { what, name, texts } = entry;
+      const missing = languages.filter((language) => !texts[language]?.trim());
+      if (!missing.length) return [];
+      const at = what === 'block' ? ['blocks', name, 'names'] : what === 'item' ? ['items', name, 'names'] : what === 'group' ? ['header', 'groups', mod.header.groups.findIndex((group) => group.name === name), 'names'] : ['words'];
+      // A machine translates nothing: only a first name is made, from the id.
+      const spoken = name.replaceAll('_', ' ');
+      const first = languages[0]!;
+      const called = spoken[0]!.toUpperCase() + spoken.slice(1);
+      const fix = what !== 'text' && missing.includes(first) ? { title: `Call it "${called}" in ${first}`, changes: changeText(mod, entry, first, called) } : undefined;
+      return [{ at, block: what === 'block' ? name : undefined, message: `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} in ${listed(missing)}.`, fix }];
+    });
   },
 });

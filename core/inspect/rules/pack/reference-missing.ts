@@ -1,7 +1,7 @@
 import type { ReadFile } from '../../../kits/block-pack/read/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { templateNamed } from '../../../models/index.ts';
-import { splitId } from '../../../mod/index.ts';
+import { idsIn, splitId } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { packRule, type PackReport } from '../../rule.ts';
 
@@ -35,7 +35,12 @@ export const referenceMissing = packRule({
       if (item.value.block !== undefined) need(item, ['block'], item.value.block, 'block', pack.blocks);
       if (item.value.texture !== undefined) need(item, ['texture'], item.value.texture, 'texture', pack.textures);
     }
-    for (const loot of pack.loot.values()) loot.value.draws.forEach((draw, d) => draw.lots.forEach((lot, l) => need(loot, ['draws', d, 'lots', l, 'give'], lot.give, 'item', pack.items)));
+    for (const loot of [...pack.loot.values(), ...pack.lootTables.values()]) loot.value.draws.forEach((draw, d) => draw.lots.forEach(({ give, table }, l) => {
+      if (give !== undefined) need(loot, ['draws', d, 'lots', l, 'give'], give, 'item', pack.items);
+      if (table !== undefined) need(loot, ['draws', d, 'lots', l, 'table'], table, 'loot table', pack.lootTables);
+    }));
+    for (const recipe of pack.recipes.values()) for (const { id, at } of idsIn(recipe.value)) need(recipe, at, id.replace('#', ''), id.startsWith('#') ? 'item tag' : 'item', id.startsWith('#') ? pack.itemTags : pack.items);
+    for (const item of pack.items.values()) if (item.value.bucket) need(item, ['bucket', 'empty'], item.value.bucket.empty, 'item', pack.items);
     for (const tag of pack.blockTags.values()) tag.value.members.forEach((id, i) => need(tag, ['members', i], id.replace('#', ''), id.startsWith('#') ? 'tag' : 'block', id.startsWith('#') ? pack.blockTags : pack.blocks));
     for (const tag of pack.itemTags.values()) tag.value.members.forEach((id, i) => need(tag, ['members', i], id.replace('#', ''), id.startsWith('#') ? 'tag' : 'item', id.startsWith('#') ? pack.itemTags : pack.items));
     for (const strip of pack.strips.values()) if (!pack.textures.has(strip.name)) reports.push({ file: strip.file, message: `There is no texture ${strip.name}.png beside this strip.` });

@@ -1,3 +1,5 @@
+import { drawsInReach } from '../../../loot/index.ts';
+import { propertiesAsked } from '../../../mod/index.ts';
 import { dependsOn } from '../../../states/index.ts';
 import { blockRule } from '../../rule.ts';
 
@@ -9,7 +11,7 @@ export const propertyWithoutEffect = blockRule({
   check({ name, space, looks, traits, shapes, draws }, context) {
     if (space.tooLarge) return [];
     const used = new Set([looks.rows, traits.lightEmitted, traits.lightAbsorbed, traits.friction, shapes.collision, shapes.outline].flatMap((rows) => [...dependsOn<unknown>(rows as never, space)]));
-    for (const draw of draws) for (const lot of draw.lots) for (const property of Object.keys(lot.when?.state ?? {})) used.add(property);
+    for (const property of propertiesAsked(drawsInReach(draws, context.loot))) used.add(property);
     if (looks.mode === 'layered') for (const row of looks.rows) for (const property of Object.keys(row.when ?? {})) used.add(property);
     return space.properties.flatMap((property, i) => (used.has(property.name) ? [] : [{ at: ['states', 'properties', i], message: `${name}: nothing depends on the property ${property.name}.`, fix: context.withoutProperty(i) }]));
   },

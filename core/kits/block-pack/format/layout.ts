@@ -1,9 +1,9 @@
 import type { z } from 'zod';
 import { namePattern, pathPattern } from '../../../mod/names.ts';
-import { BlockFile, ItemFile, LookFile, LootFile, ModelFile, PackFile, RecipeFile, RegistryFile, SoundSetsFile, StripFile, TagFile, WordsFile } from './schemas.ts';
+import { BlockFile, GroupsFile, ItemFile, LookFile, LootFile, LootTableFile, ModelFile, PackFile, RecipeFile, RegistryFile, SoundSetsFile, StripFile, TagFile, WordsFile } from './schemas.ts';
 
 /** The kinds of files in a pack. */
-export type FileKind = 'pack' | 'registry' | 'block' | 'loot' | 'block tag' | 'item tag' | 'recipe' | 'look' | 'model' | 'item' | 'texture' | 'strip' | 'sound sets' | 'sound' | 'words' | 'code';
+export type FileKind = 'pack' | 'registry' | 'block' | 'loot' | 'loot table' | 'groups' | 'block tag' | 'item tag' | 'recipe' | 'look' | 'model' | 'item' | 'texture' | 'strip' | 'sound sets' | 'sound' | 'words' | 'code';
 
 /** One kind of file: where it lies, what it is called, and for JSON its schema. */
 export interface FileRule { kind: FileKind; folder: string; ending: string; named: RegExp | string; schema?: z.ZodType; note: string }
@@ -16,11 +16,13 @@ export const layout: readonly FileRule[] = [
   { kind: 'registry', folder: '', ending: '.json', named: 'registry', schema: RegistryFile, note: 'The ledger: numbers, states and how state codes are laid out.' },
   { kind: 'block', folder: 'rules/blocks/', ending: '.json', named: namePattern, schema: BlockFile, note: 'What the simulation needs of a block.' },
   { kind: 'loot', folder: 'rules/loot/', ending: '.json', named: namePattern, schema: LootFile, note: 'What a block drops.' },
-  { kind: 'block tag', folder: 'rules/tags/blocks/', ending: '.json', named: namePattern, schema: TagFile, note: 'Blocks under one name.' },
-  { kind: 'item tag', folder: 'rules/tags/items/', ending: '.json', named: namePattern, schema: TagFile, note: 'Items under one name.' },
+  { kind: 'loot table', folder: 'rules/loot/tables/', ending: '.json', named: namePattern, schema: LootTableFile, note: 'A loot table that lots of several blocks draw from.' },
+  { kind: 'block tag', folder: 'rules/tags/blocks/', ending: '.json', named: pathPattern, schema: TagFile, note: 'Blocks under one name. Of another mod\'s tag, at `<namespace>/<name>`, the members that this pack adds.' },
+  { kind: 'item tag', folder: 'rules/tags/items/', ending: '.json', named: pathPattern, schema: TagFile, note: 'Items under one name, in the same way.' },
   { kind: 'recipe', folder: 'rules/recipes/', ending: '.json', named: namePattern, schema: RecipeFile, note: 'How something is made.' },
   { kind: 'look', folder: 'view/looks/', ending: '.json', named: namePattern, schema: LookFile, note: 'Which model each state of a block shows, and how it is drawn.' },
   { kind: 'model', folder: 'view/models/', ending: '.json', named: pathPattern, schema: ModelFile, note: 'A template with its slots filled, or boxes.' },
+  { kind: 'groups', folder: 'view/', ending: '.json', named: 'groups', schema: GroupsFile, note: 'The catalogue groups in their order.' },
   { kind: 'item', folder: 'view/items/', ending: '.json', named: namePattern, schema: ItemFile, note: 'How an item is held and where players find it.' },
   { kind: 'strip', folder: 'view/textures/', ending: '.strip.json', named: pathPattern, schema: StripFile, note: 'The timing of an animated texture.' },
   { kind: 'texture', folder: 'view/textures/', ending: '.png', named: pathPattern, note: 'A picture.' },

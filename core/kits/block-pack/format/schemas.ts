@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { DrawSchema, Triple } from '../../../mod/block.schema.ts';
-import { BoxSchema, ModelSchema, RecipeSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
+import { Triple } from '../../../mod/block.schema.ts';
+import { DrawSchema } from '../../../mod/loot.schema.ts';
+import { RecipeSchema } from '../../../mod/recipe.schema.ts';
+import { BoxSchema, ModelSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
 import { Id, Language, Name, Sha256, Version } from '../../../mod/names.ts';
 import { CodeLayoutSchema, DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
 import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
@@ -16,6 +18,7 @@ const whole = z.number().int();
 export const PackFile = z.strictObject({
   format: z.literal(formatName), edition: whole,
   namespace: Name, title: z.string(), version: Version, authors: z.array(z.string()), license: z.string(),
+  needs: z.array(Name).optional(),
   texels: whole.min(4).max(256), tickRate: whole.min(1), languages: z.array(Language),
   files: z.record(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })),
 });
@@ -46,6 +49,7 @@ export const BlockFile = z.strictObject({
 });
 
 export const LootFile = z.strictObject({ block: Id, draws: z.array(DrawSchema) });
+export const LootTableFile = z.strictObject({ id: Id, draws: z.array(DrawSchema) });
 export const TagFile = z.strictObject({ id: Id, members: z.array(z.string()) });
 export const RecipeFile = RecipeSchema;
 
@@ -66,6 +70,8 @@ export const ModelFile = ModelSchema;
 export { BoxSchema };
 export const ItemFile = z.strictObject({
   id: Id, form: z.enum(['block', 'flat']), block: Id.optional(), texture: Id.optional(), group: Id.optional(), stack: whole.min(1),
+  tool: z.strictObject({ kind: z.enum(toolKinds), grade: whole.min(0) }).optional(),
+  bucket: z.strictObject({ of: Id, empty: Id }).optional(),
 });
 export const StripFile = StripSchema;
 export const SoundSetsFile = z.record(Id, SoundSetSchema);
@@ -74,6 +80,9 @@ export const WordsFile = z.strictObject({ language: Language, texts: z.record(z.
 export type PackDocument = z.output<typeof PackFile>;
 export type RegistryDocument = z.output<typeof RegistryFile>;
 export type BlockDocument = z.output<typeof BlockFile>;
+export const GroupsFile = z.strictObject({ groups: z.array(z.strictObject({ id: Id, icon: Id.optional() })) });
+export type GroupsDocument = z.output<typeof GroupsFile>;
+export type LootTableDocument = z.output<typeof LootTableFile>;
 export type LootDocument = z.output<typeof LootFile>;
 export type TagDocument = z.output<typeof TagFile>;
 export type LookDocument = z.output<typeof LookFile>;

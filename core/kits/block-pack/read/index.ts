@@ -6,7 +6,7 @@ import { decodePicture, pictureFacts, PictureProblem } from '../../../textures/p
 import { unsafePath, type Files } from '../../../bytes/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import {
-  edition, formatName, layout, placeInPack, type BlockDocument, type FileKind, type ItemDocument, type LookDocument, type LootDocument,
+  edition, formatName, layout, placeInPack, type BlockDocument, type FileKind, type GroupsDocument, type ItemDocument, type LookDocument, type LootDocument, type LootTableDocument,
   type PackDocument, type RecipeFile, type RegistryDocument, type SoundSetsFile, type StripFile, type TagDocument, type WordsDocument,
 } from '../format/index.ts';
 
@@ -27,6 +27,8 @@ export interface ReadPack {
   blocks: Map<string, ReadFile<BlockDocument>>;
   looks: Map<string, ReadFile<LookDocument>>;
   loot: Map<string, ReadFile<LootDocument>>;
+  lootTables: Map<string, ReadFile<LootTableDocument>>;
+  groups?: ReadFile<GroupsDocument>;
   models: Map<string, ReadFile<Model>>;
   items: Map<string, ReadFile<ItemDocument>>;
   recipes: Map<string, ReadFile<z.output<typeof RecipeFile>>>;
@@ -42,7 +44,7 @@ export interface ReadPack {
 const start: Place = { line: 1, column: 1 };
 type Listed = { [K in keyof ReadPack]: ReadPack[K] extends Map<string, ReadFile<infer _>> ? K : never }[keyof ReadPack];
 const listOf: Partial<Record<FileKind, Listed>> = {
-  block: 'blocks', look: 'looks', loot: 'loot', model: 'models', item: 'items', recipe: 'recipes', 'block tag': 'blockTags', 'item tag': 'itemTags',
+  block: 'blocks', look: 'looks', loot: 'loot', 'loot table': 'lootTables', model: 'models', item: 'items', recipe: 'recipes', 'block tag': 'blockTags', 'item tag': 'itemTags',
   words: 'words', strip: 'strips', texture: 'textures', sound: 'sounds',
 };
 
@@ -52,7 +54,7 @@ const listOf: Partial<Record<FileKind, Listed>> = {
  */
 export function readPack(files: Files): ReadPack {
   const pack: ReadPack = {
-    files, problems: [], blocks: new Map(), looks: new Map(), loot: new Map(), models: new Map(), items: new Map(), recipes: new Map(),
+    files, problems: [], blocks: new Map(), looks: new Map(), loot: new Map(), lootTables: new Map(), models: new Map(), items: new Map(), recipes: new Map(),
     blockTags: new Map(), itemTags: new Map(), words: new Map(), strips: new Map(), textures: new Map(), sounds: new Map(),
   };
   for (const file of [...files.keys()].sort()) readFile(pack, file, files.get(file)!);
@@ -76,6 +78,7 @@ function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
     if (list) (pack[list] as Map<string, ReadFile<unknown>>).set(name, { file, name, value, placeOf });
     else if (rule.kind === 'pack') pack.pack = { file, name, value: value as PackDocument, placeOf };
     else if (rule.kind === 'registry') pack.registry = { file, name, value: value as RegistryDocument, placeOf };
+    else if (rule.kind === 'groups') pack.groups = { file, name, value: value as GroupsDocument, placeOf };
     else if (rule.kind === 'sound sets') pack.soundSets = { file, name, value: value as z.output<typeof SoundSetsFile>, placeOf };
   };
   if (rule.kind === 'texture') {

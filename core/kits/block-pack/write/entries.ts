@@ -1,17 +1,18 @@
-import { codesOf, idOf, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
-import { edition, formatName, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
+import { codesOf, idOf, ownName, registered, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { directMembers } from '../../../tags/index.ts';
+import { edition, formatName, type GroupsDocument, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
 
 /** Writes `pack.json`; `files` holds the digest of every other file. */
 export const writePack = (header: Header, files: PackDocument['files']): PackDocument => ({
   format: formatName, edition,
   namespace: header.namespace, title: header.title, version: header.version, authors: header.authors, license: header.license,
-  texels: header.texels, tickRate: header.tickRate, languages: header.languages, files,
+  needs: header.needs?.map(({ namespace }) => namespace), texels: header.texels, tickRate: header.tickRate, languages: header.languages, files,
 });
 
-/** Writes `registry.json`: the ledger with each block's number of states and how their codes are laid out. */
+/** Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks, items; each by number) with each block's number of states and how their codes are laid out. */
 export function writeRegistry({ header: { namespace }, ledger }: { header: Header; ledger: Ledger }, blocks: ReadonlyMap<string, ResolvedBlock>): RegistryDocument {
   return {
-    entries: [...ledger.entries].sort((a, b) => a.number - b.number).map(({ number, kind, name, formerly }) => {
+    entries: [...ledger.entries].sort((a, b) => registered.indexOf(a.kind) - registered.indexOf(b.kind) || a.number - b.number).map(({ number, kind, name, formerly }) => {
       const block = kind === 'block' ? blocks.get(name) : undefined;
       return { number, kind, id: idOf(namespace, name), formerly: formerly?.map((old) => idOf(namespace, old)), states: block?.space.size, codes: block && codesOf(ledger, name, block.space) };
     }),
@@ -19,20 +20,14 @@ export function writeRegistry({ header: { namespace }, ledger }: { header: Heade
   };
 }
 
-/** Every tag with its members: those that its own entry names, then the entries that say they are in it. */
+/** Every tag with what stands in it outright. The tags of the mod stand under their names, those of other mods under `<namespace>/<name>`. */
 export function writeTags(mod: Mod, kind: 'blockTags' | 'itemTags'): Map<string, TagDocument> {
-  const { namespace } = mod.header;
-  const members = new Map<string, Set<string>>();
-  for (const [name, tag] of Object.entries(mod[kind])) members.set(name, new Set(tag.members ?? []));
-  if (kind === 'blockTags')
-    for (const name of Object.keys(mod.blocks).sort())
-      for (const tag of mod.blocks[name]!.tags) {
-        const own = tag.startsWith(`${namespace}:`) ? tag.slice(namespace.length + 1) : undefined;
-        if (own === undefined) continue;
-        members.set(own, (members.get(own) ?? new Set()).add(idOf(namespace, name)));
-      }
-  return new Map([...members].sort(([a], [b]) => (a < b ? -1 : 1)).map(([name, set]) => [name, { id: idOf(namespace, name), members: [...set] }]));
+  const fileOf = (id: string) => ownName(mod.header.namespace, id) ?? id.replace(':', '/');
+  return new Map([...directMembers(mod, kind)].map(([id, members]): [string, TagDocument] => [fileOf(id), { id, members: [...members] }]).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
+
+/** Writes `view/groups.json`: the catalogue groups in their order. */
+export const writeGroups = ({ namespace, groups }: Header): GroupsDocument => ({ groups: groups.map(({ name, icon }) => ({ id: idOf(namespace, name), icon })) });
 
 /** Writes `view/items/<name>.json` for each block that can be held and for each item. */
 export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<string, ItemDocument> {
@@ -41,7 +36,7 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
   for (const block of blocks)
     if (block.item !== 'none') items.set(block.name, { id: block.id, form: block.item, block: block.id, group: group(block.declared.identity.group), stack: 64 });
   for (const [name, item] of Object.entries(mod.items))
-    items.set(name, { id: idOf(mod.header.namespace, name), form: 'flat', texture: item.texture, group: group(item.group), stack: item.stack ?? 64 });
+    items.set(name, { id: idOf(mod.header.namespace, name), form: 'flat', texture: item.texture, group: group(item.group), stack: item.stack ?? 64, tool: item.tool, bucket: item.bucket });
   return items;
 }
 

@@ -6,7 +6,7 @@ import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
 import { writeCode } from './code.ts';
-import { writeItems, writePack, writeRegistry, writeTags, writeWords } from './entries.ts';
+import { writeGroups, writeItems, writePack, writeRegistry, writeTags, writeWords } from './entries.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
@@ -27,6 +27,8 @@ export function writeBlockPack(mod: Mod, blobOf: BlobOf): Files {
   for (const block of blocks) for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));
   for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
   for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
+  for (const [name, { draws }] of Object.entries(mod.lootTables)) json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
+  json(pathInPack('groups', 'groups'), writeGroups(mod.header));
   for (const [name, recipe] of Object.entries(mod.recipes)) json(pathInPack('recipe', name), recipe);
   for (const [name, model] of Object.entries(mod.models)) json(pathInPack('model', name), model);
   for (const [name, item] of writeItems(mod, blocks)) json(pathInPack('item', name), item);

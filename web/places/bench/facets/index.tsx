@@ -2,7 +2,7 @@ import type { Facet } from '../../../../core/inspect/index.ts';
 import type { BlockEditor } from '../../../api/hooks.tsx';
 import { IdentityFacet } from './identity.tsx';
 import { LooksFacet } from './looks.tsx';
-import { LootFacet } from './loot.tsx';
+import { LootFacet } from './loot/loot.tsx';
 import { NamesFacet } from './names.tsx';
 import { RegistryFacet } from './registry.tsx';
 import { StatesFacet } from './states/states.tsx';
@@ -18,6 +18,9 @@ export interface FacetProps {
   /** Whether the matrix stands where the stage stands otherwise. */
   matrix: boolean;
   onMatrix: () => void;
+  /** Whether the truth table of drops stands there. */
+  truth: boolean;
+  onTruth: () => void;
 }
 
 const sheets: Record<Facet, { note: string; Sheet: (props: FacetProps) => React.JSX.Element }> = {

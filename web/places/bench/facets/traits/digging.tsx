@@ -2,7 +2,7 @@ import { NumberInput, Select, Switch } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { kitNamed } from '../../../../../core/kits/index.ts';
-import { broken, tellingTools } from '../../../../../core/loot/index.ts';
+import { broken, lootSource, waysOf } from '../../../../../core/loot/index.ts';
 import { titleOf, toolKinds, type Header, type Mod, type ResolvedBlock, type Traits } from '../../../../../core/mod/index.ts';
 import { digTime, firstBearable, toolName } from '../../../../../core/traits/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
@@ -63,8 +63,9 @@ function DigBars({ block, mod, state, careful }: { block: ResolvedBlock; mod: Mo
   const { traits } = block;
   if (traits.hardness === 'unbreakable') return <p className="note">Nothing that a player holds digs it.</p>;
   const { physics } = kitNamed(header.kit);
-  const rows = tellingTools(block, header).map((tool) => ({
-    name: toolName(tool, header), ...digTime(traits, tool, header), there: physics && digTime(traits, tool, header, physics), gives: dropWords(mod, block, broken(block, { tool, careful, state })),
+  const source = lootSource(mod, block);
+  const rows = waysOf(block, header, source).filter(({ blast }) => !blast).map(({ tool }) => ({
+    name: toolName(tool, header), ...digTime(traits, tool, header), there: physics && digTime(traits, tool, header, physics), gives: dropWords(mod, block, broken(block, { tool, careful, state }, source)),
   }));
   const longest = Math.max(...rows.flatMap((row) => [row.seconds ?? 0, row.there?.seconds ?? 0]), 0.05);
   return (

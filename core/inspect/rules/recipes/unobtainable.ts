@@ -1,0 +1,29 @@
+import { idOf } from '../../../mod/index.ts';
+import { acceptsIn, heldIds, whatCanBeHad } from '../../../recipes/index.ts';
+import { pointer } from '../../../json/index.ts';
+import { modRule, type ModReport } from '../../rule.ts';
+
+export const unobtainable = modRule({
+  id: 'recipes/unobtainable', severity: 'hint', title: 'Nobody can come to have it',
+  why: 'The world does not give it, nothing drops it, and no recipe that can be made gives it. Players will never hold it.',
+  fails: { '/blocks/lamp/identity/found': null },
+  passes: { '/blocks/lamp/identity/found': null, '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' } },
+  check(mod) {
+    const { namespace } = mod.header;
+    const had = whatCanBeHad(mod, acceptsIn(mod));
+    return heldIds(mod).flatMap((id): ModReport[] => {
+      if (had.has(id)) return [];
+      const name = id.slice(id.indexOf(':') + 1);
+      const block = mod.blocks[name];
+      const given = Object.entries(mod.recipes).find(([, recipe]) => (recipe.kind === 'cut' ? recipe.choices.some((one) => one.gives === id) : recipe.gives === id));
+      const at = block ? ['blocks', name, 'identity'] : ['items', name];
+      const found = [...at, 'found'];
+      const dropped = block?.identity.found;
+      return [{
+        at, block: block && name,
+        message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given[0]} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
+        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : mod.items[name]!).found, after: true }] },
+      }];
+    });
+  },
+});

@@ -1,0 +1,3 @@
+/** Tags: who is in them, circles among them, who needs them. */
+export { circleProblem, directMembers, membersOf, tagCircles, type Tagging } from './members.ts';
+export { needsOf, type Need } from './needs.ts';

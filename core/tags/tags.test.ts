@@ -1,0 +1,49 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { sampleMod } from '../inspect/sample.ts';
+import { idOf, type Mod } from '../mod/index.ts';
+import { circleProblem, directMembers, membersOf, needsOf, tagCircles } from './index.ts';
+
+const names = ['a', 'b', 'c', 'd', 'e'];
+const id = (name: string) => idOf('saltmarsh', name);
+/** A mod with five tags that name each other and two blocks at random. */
+const tagged = (links: readonly (readonly [number, number])[], bank: readonly number[]): Mod => {
+  const mod = sampleMod();
+  const blockTags = Object.fromEntries(names.map((name, i) => [name, { members: links.filter(([from]) => from === i).map(([, to]) => (to < 5 ? `#${id(names[to]!)}` : id('lamp'))) }]));
+  return { ...mod, blockTags, blocks: { ...mod.blocks, bank: { ...mod.blocks['bank']!, tags: bank.map((at) => id(names[at]!)) } } };
+};
+const links = fc.array(fc.tuple(fc.nat(4), fc.nat(5)), { maxLength: 9 });
+
+test('who is in a tag agrees with following every path by hand', () => fc.assert(fc.property(links, fc.array(fc.nat(4), { maxLength: 3 }), (given, bank) => {
+  const mod = tagged(given, bank);
+  const direct = directMembers(mod, 'blockTags');
+  const found = membersOf(mod, 'blockTags');
+  // Brute force: a thing is in a tag when some path of at most five mentions leads there.
+  const inside = (tag: string, depth: number): string[] => (depth === 0 ? [] : [...direct.get(tag) ?? []].flatMap((member) => (member.startsWith('#') ? inside(member.slice(1), depth - 1) : [member])));
+  for (const name of names) expect([...found.get(id(name))!].sort()).toEqual([...new Set(inside(id(name), 6))].sort());
+})));
+
+test('a circle is found exactly when some tag leads back to itself, and each step of it is a mention', () => fc.assert(fc.property(links, (given) => {
+  const mod = tagged(given, []);
+  const direct = directMembers(mod, 'blockTags');
+  const leads = (from: string, to: string, depth: number): boolean => depth > 0 && [...direct.get(from) ?? []].some((member) => member === `#${to}` || (member.startsWith('#') && leads(member.slice(1), to, depth - 1)));
+  const circles = tagCircles(mod, 'blockTags');
+  expect(circles.length > 0).toBe(names.some((name) => leads(id(name), id(name), 5)));
+  for (const circle of circles) circle.forEach((tag, i) => expect(direct.get(tag)).toContain(`#${circle[(i + 1) % circle.length]!}`));
+  // Putting one tag into another is refused exactly when that would lead back.
+  for (const into of names) for (const tag of names) expect(circleProblem(mod, 'blockTags', id(into), id(tag)) !== undefined).toBe(into === tag || leads(id(tag), id(into), 5));
+})));
+
+test('a circle of three is named in order, and what would close it is said', () => {
+  const mod = tagged([[2, 0], [0, 1], [1, 2]], []);
+  expect(tagCircles(mod, 'blockTags')).toEqual([[id('a'), id('b'), id('c')]]);
+  expect(circleProblem(tagged([[0, 1], [1, 2]], []), 'blockTags', id('c'), id('a'))).toBe('saltmarsh:a in saltmarsh:c would close a circle: saltmarsh:c names saltmarsh:a names saltmarsh:b names saltmarsh:c.');
+});
+
+test('who needs a tag: tools, recipes, and tags that hold it; what another mod brings stands for itself', () => {
+  const mod: Mod = { ...sampleMod(), itemTags: { wet: { members: ['#driftwood:soaked'] } }, recipes: { bank: { kind: 'mix', takes: ['#saltmarsh:wet', '#saltmarsh:wet'], gives: 'saltmarsh:bank' } } };
+  expect(needsOf(mod, 'blockTags').get('saltmarsh:pick_dug')).toEqual([{ what: 'tool', name: 'pick' }]);
+  expect(needsOf(mod, 'itemTags').get('saltmarsh:wet')).toEqual([{ what: 'recipe', name: 'bank' }]);
+  expect(needsOf(mod, 'itemTags').get('driftwood:soaked')).toEqual([{ what: 'tag', name: 'wet' }]);
+  expect([...membersOf(mod, 'itemTags').get('saltmarsh:wet')!]).toEqual(['#driftwood:soaked']);
+});
