@@ -11,7 +11,7 @@ const palettes: Record<string, readonly Colour[]> = {
 };
 const metals = Object.keys(palettes);
 
-/** Bedrock with a slanting vein of metal in it. */
+/** Rock with a slanting vein of metal in it. */
 function seam(metal: string, seed: number): Pixels {
   const grain = tilingNoise(16, 8, seed);
   const drift = tilingNoise(16, 4, seed + 5);
