@@ -22,3 +22,4 @@ export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';
 export { taggedIn, type Taggable, type TagKind } from './tagged.ts';
+export { newGroup, newItem, removeGroup, removeItem } from './new-entries.ts';

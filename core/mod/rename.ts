@@ -1,30 +1,37 @@
 import { pointer } from '../json/index.ts';
 import { applyChanges, type Change } from './edit.ts';
+import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import { namePatternOf } from './mod.schema.ts';
 import { idOf } from './names.ts';
 
-/** What can be renamed: entries that others name by an id. */
-export const renamed = ['blocks', 'items', 'models', 'textures', 'blockTags', 'itemTags', 'sounds', 'soundSets'] as const;
+/** What can be renamed: entries that others name by an id, and catalogue groups, which they name without a namespace. */
+export const renamed = ['blocks', 'items', 'models', 'textures', 'blockTags', 'itemTags', 'lootTables', 'recipes', 'sounds', 'soundSets', 'groups'] as const;
 export type RenamedKind = (typeof renamed)[number];
 
+interface NamedAt { at: string; what: string; hash?: true; bare?: true }
+const lots = (key: string): NamedAt[] => [{ at: `blocks/*/loot/draws/*/lots/*/${key}`, what: 'lot' }, { at: `lootTables/*/draws/*/lots/*/${key}`, what: 'lot' }];
+const ingredients = (hash?: true): NamedAt[] => ['keys/*', 'takes/*', 'takes'].map((part) => ({ at: `recipes/*/${part}`, what: 'ingredient', ...(hash && { hash }) }));
+const things: NamedAt[] = [
+  ...lots('give'), { at: 'recipes/*/gives', what: 'recipe' }, { at: 'recipes/*/choices/*/gives', what: 'recipe' }, ...ingredients(),
+  { at: 'itemTags/*/members/*', what: 'member of a tag' }, { at: 'ledger/retired/*/successor', what: 'successor in the ledger' }, { at: 'header/groups/*/icon', what: 'icon of a group' },
+];
+
 /** Where in the mod an entry of each kind is named: the steps to the id, `*` standing for any step. A tag is also named with `#` before its id. */
-const places: Record<RenamedKind, { at: string; what: string; hash?: true }[]> = {
-  blocks: [
-    { at: 'blocks/*/loot/draws/*/lots/*/give', what: 'lot' }, { at: 'recipes/*/gives', what: 'recipe' }, { at: 'recipes/*/keys/*', what: 'ingredient' }, { at: 'recipes/*/takes/*', what: 'ingredient' },
-    { at: 'blockTags/*/members/*', what: 'member of a tag' }, { at: 'itemTags/*/members/*', what: 'member of a tag' }, { at: 'ledger/retired/*/successor', what: 'successor in the ledger' },
-  ],
-  items: [
-    { at: 'blocks/*/loot/draws/*/lots/*/give', what: 'lot' }, { at: 'recipes/*/gives', what: 'recipe' }, { at: 'recipes/*/keys/*', what: 'ingredient' }, { at: 'recipes/*/takes/*', what: 'ingredient' },
-    { at: 'itemTags/*/members/*', what: 'member of a tag' }, { at: 'ledger/retired/*/successor', what: 'successor in the ledger' },
-  ],
+const places: Record<RenamedKind, NamedAt[]> = {
+  blocks: [...things, { at: 'blockTags/*/members/*', what: 'member of a tag' }, { at: 'items/*/bucket/of', what: 'bucket' }],
+  items: [...things, { at: 'items/*/bucket/empty', what: 'bucket' }],
   models: [{ at: 'blocks/*/looks/rows/*/use/*/model', what: 'candidate' }, { at: 'models/*/template', what: 'template' }],
   textures: [{ at: 'models/*/slots/*', what: 'slot' }, { at: 'items/*/texture', what: 'item' }],
   blockTags: [{ at: 'blocks/*/tags/*', what: 'block' }, { at: 'header/tools/kinds/*/tag', what: 'kind of tool' }, { at: 'blockTags/*/members/*', what: 'member of a tag', hash: true }],
-  itemTags: [{ at: 'itemTags/*/members/*', what: 'member of a tag', hash: true }, { at: 'recipes/*/keys/*', what: 'ingredient', hash: true }, { at: 'recipes/*/takes/*', what: 'ingredient', hash: true }],
+  itemTags: [{ at: 'blocks/*/itemTags/*', what: 'block' }, { at: 'items/*/tags/*', what: 'item' }, { at: 'itemTags/*/members/*', what: 'member of a tag', hash: true }, ...ingredients(true)],
+  lootTables: lots('table'),
+  recipes: [],
   sounds: [{ at: 'soundSets/*/*/*/sound', what: 'sound set' }],
   soundSets: [{ at: 'blocks/*/traits/soundSet', what: 'block' }],
+  groups: [{ at: 'blocks/*/identity/group', what: 'block', bare: true }, { at: 'items/*/group', what: 'item', bare: true }],
 };
+const ledgerKinds: Partial<Record<RenamedKind, Registered>> = { blocks: 'block', items: 'item', groups: 'group' };
 
 /** A place that names an entry: the JSON Pointer and what it is, in a word. */
 export interface Naming { path: string; what: string; before: string }
@@ -32,8 +39,8 @@ export interface Naming { path: string; what: string; before: string }
 /** Every place of the mod that names an entry by its id. Linear in the part of the mod where such an entry can be named. */
 export function namingsOf(mod: Mod, kind: RenamedKind, name: string): Naming[] {
   const id = idOf(mod.header.namespace, name);
-  return places[kind].flatMap(({ at, what, hash }) => {
-    const wanted = hash ? `#${id}` : id;
+  return places[kind].flatMap(({ at, what, hash, bare }) => {
+    const wanted = hash ? `#${id}` : bare ? name : id;
     const found: Naming[] = [];
     const walk = (value: unknown, steps: string[], path: (string | number)[]): void => {
       const [step, ...rest] = steps;
@@ -53,9 +60,9 @@ export function namingsOf(mod: Mod, kind: RenamedKind, name: string): Naming[] {
 export function renamingProblem(mod: Mod, kind: RenamedKind, from: string, to: string): string | undefined {
   if (to === from) return undefined;
   if (!namePatternOf(kind).test(to)) return 'Use lowercase letters, digits and underscores, beginning with a letter.';
-  if (Object.hasOwn(mod[kind], to)) return `There is already one called ${to}.`;
+  if (kind === 'groups' ? mod.header.groups.some((group) => group.name === to) : Object.hasOwn(mod[kind], to)) return `There is already one called ${to}.`;
   if ((kind === 'blocks' || kind === 'items') && (Object.hasOwn(mod.blocks, to) || Object.hasOwn(mod.items, to))) return `${to} is the id of ${Object.hasOwn(mod.blocks, to) ? 'a block' : 'an item'} already.`;
-  const retired = mod.ledger.retired.find((entry) => entry.name === to && ((kind === 'blocks' && entry.kind === 'block') || (kind === 'items' && entry.kind === 'item')));
+  const retired = mod.ledger.retired.find((entry) => entry.name === to && entry.kind === ledgerKinds[kind]);
   return retired ? `${to} was retired: saved worlds know another one by that name, with number ${retired.number}.` : undefined;
 }
 
@@ -67,17 +74,19 @@ export function renamingProblem(mod: Mod, kind: RenamedKind, from: string, to: s
  * @example applyChanges(mod, renameEntry(mod, 'blocks', 'salt_crust', 'salt_rind'))
  */
 export function renameEntry(mod: Mod, kind: RenamedKind, from: string, to: string): Change[] {
-  if (!Object.hasOwn(mod[kind], from)) throw new RangeError(`There is nothing called ${from}.`);
+  const group = kind === 'groups' ? mod.header.groups.findIndex(({ name }) => name === from) : -1;
+  if (kind === 'groups' ? group < 0 : !Object.hasOwn(mod[kind], from)) throw new RangeError(`There is nothing called ${from}.`);
   const problem = renamingProblem(mod, kind, from, to);
   if (problem) throw new RangeError(problem);
   if (from === to) return [];
   const id = idOf(mod.header.namespace, to);
-  const changes: Change[] = namingsOf(mod, kind, from).map(({ path, before }) => ({ path, before, after: before.startsWith('#') ? `#${id}` : id }));
-  const ledgerKind = kind === 'blocks' ? 'block' : kind === 'items' ? 'item' : undefined;
+  const changes: Change[] = namingsOf(mod, kind, from).map(({ path, before }) => ({ path, before, after: before.startsWith('#') ? `#${id}` : before === from ? to : id }));
+  const ledgerKind = ledgerKinds[kind];
   mod.ledger.entries.forEach((entry, at) => {
     if (entry.kind !== ledgerKind || entry.name !== from) return;
     changes.push({ path: `/ledger/entries/${at}`, before: entry, after: { ...entry, name: to, formerly: [...(entry.formerly ?? []).filter((name) => name !== to), from] } });
   });
+  if (kind === 'groups') return [...changes, { path: `/header/groups/${group}/name`, before: from, after: to }];
   // What it names of itself has changed too, so the entry moves as the changes leave it.
   const entry = (applyChanges(mod, changes)[kind] as Record<string, unknown>)[from];
   return [...changes, { path: pointer([kind, from]), before: entry }, { path: pointer([kind, to]), after: entry }];

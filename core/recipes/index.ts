@@ -4,3 +4,4 @@ export { clashes, type Clash } from './clash.ts';
 export { diggingsOf, type Digging, type Making, type Makings } from './diggings.ts';
 export { whatCanBeHad, type Had, type Way } from './had.ts';
 export { gains, type Gain } from './gain.ts';
+export { gridOf, patternOf, resized, withCell, type Pattern } from './pattern.ts';

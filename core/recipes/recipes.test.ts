@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../inspect/sample.ts';
 import { idOf, ingredientsOf, resultsOf, type Mod, type Recipe } from '../mod/index.ts';
-import { acceptsIn, clashes, gains, laid, mirrored, whatCanBeHad, type Accepts, type Makings } from './index.ts';
+import { acceptsIn, clashes, gains, gridOf, laid, patternOf, resized, withCell, mirrored, whatCanBeHad, type Accepts, type Makings } from './index.ts';
 
 const id = (name: string) => idOf('saltmarsh', name);
 const items = ['a', 'b', 'c', 'd'].map(id);
@@ -101,3 +101,15 @@ test('a pattern is laid out without what is empty around it, and its mirror is i
   expect(mirrored(mirrored(grid))).toEqual(grid);
   expect(laid({ kind: 'pattern', pattern: ['  '], keys: {}, gives: 'x:c' })).toEqual({ wide: 0, high: 0, cells: [] });
 });
+
+test('a pattern is a grid and back, and each place can be set alone', () => fc.assert(fc.property(fc.array(fc.array(fc.option(ingredient, { nil: undefined }), { minLength: 3, maxLength: 3 }), { minLength: 1, maxLength: 4 }), fc.nat(2), fc.option(ingredient, { nil: undefined }), (grid, x, put) => {
+  const made = { kind: 'pattern' as const, gives: id('a'), ...patternOf(grid) };
+  expect(gridOf(made)).toEqual(grid);
+  // Every letter stands for one ingredient, and none is left over.
+  expect(new Set(Object.values(made.keys)).size).toBe(Object.keys(made.keys).length);
+  expect(Object.keys(made.keys).sort()).toEqual([...new Set(made.pattern.join('').replaceAll(' ', ''))].sort());
+  const changed = withCell(made, x, 0, put);
+  expect(gridOf(changed)).toEqual(grid.with(0, grid[0]!.with(x, put)));
+  for (const [letter, ingredient] of Object.entries(changed.keys)) if (Object.values(made.keys).includes(ingredient)) expect(made.keys[letter]).toBe(ingredient);
+  expect(gridOf(resized(resized(made, 5, 5), 3, grid.length))).toEqual(grid);
+})));
