@@ -12,7 +12,7 @@ const arrows: Record<string, string[]> = {
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
   'core/traits': ['core/mod', 'core/states', 'core/space'], 'core/loot': ['core/mod', 'core/states', 'core/traits', 'core/space'],
-  'core/tags': ['core/mod'], 'core/texts': ['core/mod', 'core/json', 'core/words'], 'core/registry': ['core/mod', 'core/states'],
+  'core/tags': ['core/mod', 'core/json'], 'core/texts': ['core/mod', 'core/json', 'core/words'], 'core/registry': ['core/mod', 'core/states'],
   'core/recipes': ['core/mod', 'core/tags', 'core/loot', 'core/placing', 'core/states'],
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits/block-pack/format': ['core/mod'],

@@ -14,6 +14,13 @@ import { Sheet } from './places/sheet/sheet.tsx';
 import { NewMod } from './places/blocks/new-mod.tsx';
 
 const ToolLadder = lazy(() => import('./places/data/tool-ladder.tsx').then((place) => ({ default: place.ToolLadder })));
+const Tags = lazy(() => import('./places/data/tags.tsx').then((place) => ({ default: place.Tags })));
+const Items = lazy(() => import('./places/data/items.tsx').then((place) => ({ default: place.Items })));
+const Recipes = lazy(() => import('./places/data/recipes/recipes.tsx').then((place) => ({ default: place.Recipes })));
+const LootTables = lazy(() => import('./places/data/loot-tables.tsx').then((place) => ({ default: place.LootTables })));
+const Groups = lazy(() => import('./places/data/groups.tsx').then((place) => ({ default: place.Groups })));
+const TextsTable = lazy(() => import('./places/data/texts.tsx').then((place) => ({ default: place.TextsTable })));
+const Registry = lazy(() => import('./places/data/registry.tsx').then((place) => ({ default: place.Registry })));
 const TraitTable = lazy(() => import('./places/data/trait-table.tsx').then((place) => ({ default: place.TraitTable })));
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
 
@@ -31,6 +38,16 @@ export function App() {
         <Route path="data" element={<Navigate to="traits" replace />} />
         <Route path="data/traits" element={<TraitTable />} />
         <Route path="data/tools" element={<ToolLadder />} />
+        <Route path="data/tags" element={<Tags />} />
+        <Route path="data/items" element={<Items />} />
+        <Route path="data/items/:item" element={<Items />} />
+        <Route path="data/recipes" element={<Recipes />} />
+        <Route path="data/recipes/:recipe" element={<Recipes />} />
+        <Route path="data/loot" element={<LootTables />} />
+        <Route path="data/loot/:table" element={<LootTables />} />
+        <Route path="data/groups" element={<Groups />} />
+        <Route path="data/texts" element={<TextsTable />} />
+        <Route path="data/registry" element={<Registry />} />
         <Route path="inspection" element={<InspectionPlace />} />
         <Route path="sheet" element={<Sheet />} />
         <Route path="build" element={<Build />} />

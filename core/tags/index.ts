@@ -1,3 +1,4 @@
 /** Tags: who is in them, circles among them, who needs them. */
 export { circleProblem, directMembers, membersOf, tagCircles, type Tagging } from './members.ts';
 export { needsOf, type Need } from './needs.ts';
+export { toggleMember, type Who } from './edit.ts';

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../inspect/sample.ts';
-import { idOf, type Mod } from '../mod/index.ts';
-import { circleProblem, directMembers, membersOf, needsOf, tagCircles } from './index.ts';
+import { applyChanges, idOf, ModSchema, type Mod } from '../mod/index.ts';
+import { circleProblem, directMembers, membersOf, needsOf, tagCircles, toggleMember, type Who } from './index.ts';
 
 const names = ['a', 'b', 'c', 'd', 'e'];
 const id = (name: string) => idOf('saltmarsh', name);
@@ -46,4 +46,27 @@ test('who needs a tag: tools, recipes, and tags that hold it; what another mod b
   expect(needsOf(mod, 'itemTags').get('saltmarsh:wet')).toEqual([{ what: 'recipe', name: 'bank' }]);
   expect(needsOf(mod, 'itemTags').get('driftwood:soaked')).toEqual([{ what: 'tag', name: 'wet' }]);
   expect([...membersOf(mod, 'itemTags').get('saltmarsh:wet')!]).toEqual(['#driftwood:soaked']);
+});
+
+test('putting in and taking out: what was in is out and the other way round, twice is as before, and no circle ever comes of it', () => fc.assert(fc.property(links, fc.array(fc.nat(4), { maxLength: 3 }), fc.constantFrom<Who>({ what: 'blocks', name: 'bank' }, { what: 'blocks', name: 'lamp' }, { what: 'tag', name: 'c' }), fc.nat(4), (given, bank, who, at) => {
+  const mod = tagged(given, [...new Set(bank)]);
+  const tag = id(names[at]!);
+  const member = who.what === 'tag' ? `#${id(who.name)}` : id(who.name);
+  const isIn = (of: Mod) => directMembers(of, 'blockTags').get(tag)!.has(member);
+  if (who.what === 'tag' && !isIn(mod) && circleProblem(mod, 'blockTags', tag, id(who.name))) {
+    expect(() => toggleMember(mod, 'blockTags', who, tag)).toThrow(/circle|itself/);
+    return;
+  }
+  const once = applyChanges(mod, toggleMember(mod, 'blockTags', who, tag));
+  expect(isIn(once)).toBe(!isIn(mod));
+  expect(ModSchema.safeParse(once).success).toBe(true);
+  if (tagCircles(mod, 'blockTags').length === 0) expect(tagCircles(once, 'blockTags')).toEqual([]);
+  // What lay on a circle cannot be put back.
+  if (who.what !== 'tag' || !circleProblem(once, 'blockTags', tag, id(who.name))) expect(isIn(applyChanges(once, toggleMember(once, 'blockTags', who, tag)))).toBe(isIn(mod));
+})));
+
+test('a block can be put into a tag of another mod, a tag cannot', () => {
+  const mod = sampleMod();
+  expect(applyChanges(mod, toggleMember(mod, 'blockTags', { what: 'blocks', name: 'lamp' }, 'driftwood:shiny')).blocks['lamp']!.tags).toContain('driftwood:shiny');
+  expect(() => toggleMember(mod, 'blockTags', { what: 'tag', name: 'shore' }, 'driftwood:shiny')).toThrow(/belongs to another mod/);
 });

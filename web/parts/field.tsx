@@ -1,3 +1,4 @@
+import './field.css';
 import type { ReactNode } from 'react';
 
 /** One line of an editor: what it is, its value, and below what follows from it. */

@@ -6,6 +6,7 @@ import { facets } from '../../core/inspect/index.ts';
 import { titleOf } from '../../core/mod/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
+import { ItemIcon } from './item.tsx';
 import { Rendering } from './rendering.tsx';
 
 /** The command palette: every place, block and act by its name. */
@@ -26,6 +27,13 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
       ...['Blocks', 'Library', 'Data', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
       act('table', 'Table of traits', () => void navigate(`${home}/data/traits`), 'Every block as a line: sort, compare, change many at once, CSV'),
       act('ladder', 'Tool ladder', () => void navigate(`${home}/data/tools`), 'Grades, paces and kinds of tools'),
+      act('tags', 'Tags', () => void navigate(`${home}/data/tags`), 'Who is in which tag, and who needs it'),
+      act('items', 'Items', () => void navigate(`${home}/data/items`), 'Plain items, tools, buckets'),
+      act('recipes', 'Recipes', () => void navigate(`${home}/data/recipes`), 'How things are made, and whether they can be had'),
+      act('loot', 'Loot tables', () => void navigate(`${home}/data/loot`), 'What several blocks drop alike'),
+      act('groups', 'Catalogue groups', () => void navigate(`${home}/data/groups`), 'What players find where'),
+      act('texts', 'Names in all languages', () => void navigate(`${home}/data/texts`), 'Every text, missing ones marked, PO and JSON'),
+      act('registry', 'Registry and releases', () => void navigate(`${home}/data/registry`), 'Numbers that never move'),
       act('sheet', 'Contact sheet of the mod', () => void navigate(`${home}/sheet`), 'Every block as it looks, to export or to lay on an earlier one'),
       act('undo', 'Undo', () => void session.travel('undo')),
       act('redo', 'Redo', () => void session.travel('redo')),
@@ -33,6 +41,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
       act('dark', 'Theme: night', () => setColorScheme('dark')),
       act('auto', 'Theme: as the system has it', () => setColorScheme('auto')),
       act('keys', 'Show all keys', onKeys),
+      ...Object.entries(mod.items).map(([name, item]): SpotlightActionData => ({ id: `item ${name}`, label: titleOf(mod, name, item.names), description: `${mod.header.namespace}:${name}`, leftSection: <ItemIcon id={`${mod.header.namespace}:${name}`} size={28} />, onClick: () => void navigate(`${home}/data/items/${name}`) })),
       ...Object.entries(mod.blocks).map(([name, block]): SpotlightActionData => ({
         id: `block ${name}`, label: titleOf(mod, name, block.names), description: `${mod.header.namespace}:${name}`, keywords: facets.join(' '), leftSection: <Rendering block={name} state={0} size={28} />,
         onClick: () => void navigate(`${home}/blocks/${name}`),

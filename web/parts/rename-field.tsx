@@ -1,16 +1,20 @@
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { pointerSteps } from '../../core/json/index.ts';
 import { namingsOf, renameEntry, renamingProblem, type RenamedKind } from '../../core/mod/index.ts';
 import { count, listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { Field } from './field.tsx';
 
+/** What saved worlds know by a number. */
+const inLedger: readonly RenamedKind[] = ['blocks', 'items', 'groups'];
+
 /** An id, and renaming it: first one sees what names it and will follow, then it is done in one step. */
-export function RenameField({ kind, name, id, onRenamed }: { kind: RenamedKind; name: string; id: string; onRenamed: (to: string) => void }) {
+export function RenameField({ kind, name, id, onRenamed, note = 'Files, tags and saved worlds know it by this.' }: { kind: RenamedKind; name: string; id: string; onRenamed: (to: string) => void; note?: string }) {
   const mod = useMod();
   const session = useSession();
   const [typed, setTyped] = useState<string>();
-  if (typed === undefined) return <Field label="Id" value={<span><span className="mono value">{id}</span> <button type="button" className="tiny" onClick={() => setTyped(name)}>Rename</button></span>} note="Files, tags and saved worlds know it by this." />;
+  if (typed === undefined) return <Field label="Id" value={<span><span className="mono value">{id}</span> <button type="button" className="tiny" onClick={() => setTyped(name)}>Rename</button></span>} note={note} />;
   const namings = namingsOf(mod, kind, name);
   const tally = new Map<string, number>();
   for (const { what } of namings) tally.set(what, (tally.get(what) ?? 0) + 1);
@@ -27,8 +31,14 @@ export function RenameField({ kind, name, id, onRenamed }: { kind: RenamedKind; 
         if (event.key === 'Enter') rename();
         if (event.key === 'Escape') setTyped(undefined);
       }} />}
-      note={`${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its files get the new name with the next build; saved worlds still know it by its number, and the ledger keeps the old name.`}>
+      note={`${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its files get the new name with the next build${inLedger.includes(kind) ? '; saved worlds still know it by its number, and the ledger keeps the old name' : ''}.`}>
       {problem && <p className="bad" id="rename-problem" role="alert">{problem}</p>}
+      {namings.length > 0 && (
+        <details className="namings">
+          <summary>{count(namings.length, 'place')}</summary>
+          <ul>{namings.slice(0, 60).map(({ path }) => <li key={path} className="mono">{pointerSteps(path).join(' › ')}</li>)}{namings.length > 60 && <li>and {namings.length - 60} more</li>}</ul>
+        </details>
+      )}
       <div style={{ display: 'flex', gap: 8, justifyContent: 'flex-end', marginTop: 6 }}><Button variant="default" onClick={() => setTyped(undefined)}>Leave it</Button><Button disabled={problem !== undefined || typed === name} onClick={rename}>Rename</Button></div>
     </Field>
   );

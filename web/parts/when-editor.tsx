@@ -1,3 +1,4 @@
+import './when-editor.css';
 import { valuesOf, type Property, type Value, type When } from '../../core/states/index.ts';
 
 /** A condition on the state: for every property the values that match; none chosen means any. */

@@ -6,6 +6,7 @@ import { useSearchParams } from 'react-router';
 import { resolveBlocks, stocks, titleOf, type TraitName } from '../../../core/mod/index.ts';
 import { bulkChange, cellText, columns, readCsv, sortKey, traitOf, writeCsv, type BulkAct, type CsvPlan } from '../../../core/table/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
+import { download } from '../../parts/download.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { BulkBar } from './bulk-bar.tsx';
 import { CsvDialog } from './csv-dialog.tsx';
@@ -86,12 +87,6 @@ export function TraitTable() {
     event.preventDefault();
     act();
   };
-  const download = () => {
-    const address = URL.createObjectURL(new Blob([writeCsv(mod)], { type: 'text/csv' }));
-    const link = Object.assign(document.createElement('a'), { href: address, download: `${mod.header.namespace}-traits.csv` });
-    link.click();
-    URL.revokeObjectURL(address);
-  };
   const compare = (list: readonly string[]) => setSearch(list.length ? { compare: list.join(',') } : {});
   const order = (by: TraitName | 'name') => setSort({ by, down: sort.by === by ? !sort.down : false });
   const sorted = (by: TraitName | 'name') => (sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none');
@@ -101,7 +96,7 @@ export function TraitTable() {
         <TextInput placeholder="Filter" aria-label="Filter the table" w={150} value={filter} onChange={(event) => setFilter(event.currentTarget.value)} />
         <Switch label="With stock" checked={withStock} onChange={(event) => setWithStock(event.currentTarget.checked)} />
         <span className="acts">
-          <Button variant="default" onClick={download}>Export CSV</Button>
+          <Button variant="default" onClick={() => download(`${mod.header.namespace}-traits.csv`, writeCsv(mod), 'text/csv')}>Export CSV</Button>
           <FileButton accept=".csv,text/csv" onChange={(file) => void file?.text().then((text) => setCsv({ name: file.name, plan: readCsv(mod, text) }))}>{(props) => <Button {...props} variant="default">Import CSV</Button>}</FileButton>
         </span>
       </DataTabs>

@@ -1,0 +1,15 @@
+import type { Finding } from '../../../core/inspect/index.ts';
+import { useSession } from '../../api/hooks.tsx';
+
+/** Findings that belong to what is shown, each with its fix. */
+export function Found({ findings }: { findings: readonly Finding[] }) {
+  const session = useSession();
+  if (!findings.length) return null;
+  return (
+    <ul className="found-list" aria-label="Findings">
+      {findings.map((finding, i) => (
+        <li key={i}><span className={`tag ${finding.severity}`}>{finding.severity}</span><span style={{ flex: 1 }}>{finding.message}</span>{finding.fix && <button type="button" className="link" onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}>{finding.fix.title}</button>}</li>
+      ))}
+    </ul>
+  );
+}
