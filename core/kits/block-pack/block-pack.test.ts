@@ -62,7 +62,7 @@ test('the files beside the editor are the files of the build', async () => {
 
 /** What the TypeScript compiler says of the ids together with the code of a mod, under strict rules. */
 function compile(ids: string, code: string): string[] {
-  const sources: Record<string, string> = { '/ids.ts': ids, '/mod.ts': `import { blockIds, defaultStates, itemIds, type StatesByBlock, type BlockId } from './ids.ts';\n${code}` };
+  const sources: Record<string, string> = { '/ids.ts': ids, '/mod.ts': `import { blockIds, blockTagIds, defaultStates, itemIds, itemTagIds, type StatesByBlock, type BlockId, type PropertyOf, type TextKey, type ValueOf } from './ids.ts';\n${code}` };
   const options: ts.CompilerOptions = { strict: true, noEmit: true, allowImportingTsExtensions: true, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler, target: ts.ScriptTarget.ES2022, types: [] };
   const host = ts.createCompilerHost(options);
   const { getSourceFile, fileExists, readFile } = host;
@@ -76,9 +76,12 @@ function compile(ids: string, code: string): string[] {
 test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type error', async () => {
   const { mod, blobOf } = await load();
   const ids = new TextDecoder().decode(blockPack.write(mod, blobOf).get('code/ids.ts'));
-  const right = "export const id: BlockId = blockIds.tide_lantern; export const lit: StatesByBlock['tide_lantern'] = { heading: 'west', hung: 'wall', lit: true }; export const salt: 'saltmarsh:salt' = itemIds.salt; export const axis: 'x' | 'y' | 'z' = defaultStates.reed_thatch.axis;";
+  const right = "export const id: BlockId = blockIds.tide_lantern; export const lit: StatesByBlock['tide_lantern'] = { heading: 'west', hung: 'wall', lit: true }; export const salt: 'saltmarsh:salt' = itemIds.salt; export const axis: 'x' | 'y' | 'z' = defaultStates.reed_thatch.axis; export const hung: ValueOf<'tide_lantern', 'hung'> = 'ceiling'; export const of: PropertyOf<'sluice_gate'> = 'open'; export const tag: 'saltmarsh:bars' = itemTagIds.bars; export const key: TextKey = 'block.tide_lantern'; export const dug = blockTagIds.pick_dug;";
   expect(compile(ids, right)).toEqual([]);
   expect(compile(ids, "export const lit: StatesByBlock['tide_lantern'] = { heading: 'up', hung: 'wall', lit: true };").join()).toMatch(/"up"/);
+  expect(compile(ids, "export const hung: ValueOf<'tide_lantern', 'hung'> = 'roof';").join()).toMatch(/"roof"/);
+  expect(compile(ids, "export const of: PropertyOf<'sluice_gate'> = 'lit';").join()).toMatch(/"lit"/);
+  expect(compile(ids, "export const key: TextKey = 'block.tide_lantren';").join()).toMatch(/tide_lantren/);
   expect(compile(ids, 'export const id = blockIds.tide_lantren;').join()).toMatch(/tide_lantren/);
 }, 60_000);
 

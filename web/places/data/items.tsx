@@ -12,7 +12,7 @@ import { RenameField } from '../../parts/rename-field.tsx';
 import { TextField } from '../../parts/text-field.tsx';
 import { DataTabs } from './data-tabs.tsx';
 import { Found } from './found.tsx';
-import { HowHad } from './how-had.tsx';
+import { HowHad } from '../../parts/how-had.tsx';
 import { NewEntry } from './new-entry.tsx';
 
 /** The items that are not blocks: plain ones, tools of the ladder, buckets. */

@@ -6,6 +6,8 @@ import { frameCount } from '../../../core/textures/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { soundNameOf, uploadSound } from '../../api/sounds.ts';
 import { uploadTexture } from '../../api/textures.ts';
+import { RenameButton } from '../../parts/rename-field.tsx';
+import { ModelShelf } from './models.tsx';
 import { SoundShelf } from './sounds.tsx';
 
 /** Every texture and every sound of the mod: what it is, who uses it, what is wrong with it. Files are imported by dropping them here. */
@@ -61,7 +63,7 @@ export function Library() {
           return (
             <article key={name} className="texture" aria-label={name}>
               <div className="crisp tiled" style={{ backgroundImage: `url(/api/blobs/${texture.picture.sha256}), repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%)` }} role="img" aria-label={`${name}, tiled`} />
-              <b className="mono">{name}</b>
+              <span className="named"><b className="mono">{name}</b><RenameButton kind="textures" name={name} id={idOf(mod.header.namespace, name)} /></span>
               <span className="note">{texture.picture.width} × {texture.picture.height}{texture.strip ? ` · ${frameCount(texture)} frames` : ''} · {{ none: 'opaque', holes: 'with holes', partial: 'partial alpha' }[texture.picture.alpha]}</span>
               <span className="note" title={used.join(', ')}>{used.length ? used.slice(0, 2).join(', ') + (used.length > 2 ? ` and ${used.length - 2} more` : '') : 'used by nobody'}</span>
               {wrong.map((finding) => <span key={finding.rule}><span className={`tag ${finding.severity}`}>{finding.severity}</span> <span className="note">{finding.message}</span></span>)}
@@ -69,6 +71,7 @@ export function Library() {
           );
         })}
       </div>
+      <ModelShelf filter={filter} />
       <SoundShelf filter={filter} />
     </div>
   );

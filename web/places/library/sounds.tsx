@@ -4,6 +4,7 @@ import { idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { play } from '../../api/sounds.ts';
+import { RenameButton } from '../../parts/rename-field.tsx';
 import { SoundFacts } from '../../parts/sound-facts.tsx';
 
 /** Every sound of the mod: to be heard, what it is, which sets play it, what is wrong with it. */
@@ -35,10 +36,32 @@ export function SoundShelf({ filter }: { filter: string }) {
               <b className="mono">{name}</b>
               <span><SoundFacts id={id} /></span>
               <span className="note">{used.length ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}` : 'in no set'}</span>
+              <RenameButton kind="sounds" name={name} id={id} />
               {used.length === 0 ? <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound ${name}`, [{ path, before: mod.sounds[name] }])}>Remove</button> : <span />}
               {findings.filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`)).map((finding) => <span key={finding.rule} className={`tag ${finding.severity}`} title={finding.message}>{finding.severity}</span>)}
             </li>
           );
+        })}
+      </ul>
+      <SetShelf filter={filter} />
+    </>
+  );
+}
+
+/** Every sound set: what it plays, and which blocks sound so. */
+function SetShelf({ filter }: { filter: string }) {
+  const mod = useMod();
+  const session = useSession();
+  const names = Object.keys(mod.soundSets).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  return (
+    <>
+      <h2>Sound sets <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.soundSets).length}</span></h2>
+      <ul className="plain-list" aria-label="Sound sets">
+        {names.map((name) => {
+          const id = idOf(mod.header.namespace, name);
+          const used = Object.entries(mod.blocks).filter(([, block]) => block.traits.soundSet === id).map(([block]) => block);
+          const plays = Object.entries(mod.soundSets[name]!).map(([event, sounds]) => `${event} ${sounds.length}`).join(', ');
+          return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{plays || 'plays nothing'}</span><span className="note">{used.length ? used.join(', ') : <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound set ${name}`, [{ path: pointer(['soundSets', name]), before: mod.soundSets[name] }])}>No block sounds so: remove it</button>}</span><RenameButton kind="soundSets" name={name} id={id} /></li>;
         })}
       </ul>
     </>

@@ -1,5 +1,6 @@
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
 import { idOf } from '../../../mod/index.ts';
+import { textEntries } from '../../../texts/index.ts';
 import { valuesOf, type Property } from '../../../states/index.ts';
 
 const literal = (value: unknown): string => (typeof value === 'string' ? `'${value}'` : String(value));
@@ -33,6 +34,17 @@ export type ItemId = (typeof itemIds)[ItemName] | BlockId;
 
 /** The states of each block that has any. */
 export interface StatesByBlock {${states.length ? `\n${states.join('\n')}\n` : ''}}
+
+/** The properties of a block, and the values of one of them. */
+export type PropertyOf<Block extends keyof StatesByBlock> = keyof StatesByBlock[Block];
+export type ValueOf<Block extends keyof StatesByBlock, Property extends PropertyOf<Block>> = StatesByBlock[Block][Property];
+
+/** The ids of the mod's tags. */
+export const blockTagIds = ${list(Object.keys(mod.blockTags).sort())} as const;
+export const itemTagIds = ${list(Object.keys(mod.itemTags).sort())} as const;
+
+/** The keys of the mod's texts. */
+export type TextKey = ${textEntries(mod).map(({ key }) => `'${key}'`).join(' | ') || 'never'};
 
 /** The state in which each block is placed unless a rule says otherwise. */
 export const defaultStates: Readonly<StatesByBlock> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};

@@ -70,6 +70,13 @@ test('words: groups, blocks and items by key, the mod\'s own texts last, nothing
   expect(german('view/words/de.json')).toEqual({ language: 'de', texts: { 'block.lamp': 'Lampe', 'mod.summary': 'Am Ufer' } });
 });
 
+test('registry: groups before blocks before items, whatever their numbers, and what another mod\'s tag gets is a file of its own', () => {
+  const of = written(withExample(sampleMod(), { '/items/salt': { names: { en: 'Salt' }, tags: ['saltmarsh:dry', 'driftwood:white'] }, '/itemTags/dry': {}, '/ledger/entries/0/number': 8, '/ledger/entries/3': { number: 0, kind: 'item', name: 'salt' } }));
+  expect((of('registry.json') as { entries: { number: number; kind: string }[] }).entries.map(({ number, kind }) => `${number} ${kind}`)).toEqual(['8 group', '1 block', '2 block', '0 item']);
+  expect(of('rules/tags/items/dry.json')).toEqual({ id: 'saltmarsh:dry', members: ['saltmarsh:salt'] });
+  expect(of('rules/tags/items/driftwood/white.json')).toEqual({ id: 'driftwood:white', members: ['saltmarsh:salt'] });
+});
+
 test('registry: the ledger in the order of its numbers, states and how their codes are laid out, the retired ones listed', () => {
   const retired = withChange('/ledger/retired', [{ number: 9, kind: 'block', name: 'pier', successor: 'saltmarsh:bank' }]);
   expect(retired('registry.json')).toEqual({

@@ -1,8 +1,9 @@
-import { Button, Group, SegmentedControl, Select } from '@mantine/core';
+import { Button, Checkbox, Group, SegmentedControl, Select } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
+import { HowHad } from '../../../parts/how-had.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { FacetProps } from './index.tsx';
@@ -27,6 +28,8 @@ export function IdentityFacet({ editor }: FacetProps) {
       <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" placeholder="In no group" clearable data={mod.header.groups.map((group) => ({ value: group.name, label: group.names[language] ?? group.name }))} value={identity.group ?? null} onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)} />} />
       <Field label="Stock" value={<Select w={220} aria-label="Stock" searchable allowDeselect={false} data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={identity.stock ?? null} placeholder="None" onChange={(value) => set(`Start from ${value}`, ['identity', 'stock'], value ?? undefined)} />} note="Traits that the block does not set itself come from here." />
       <Field label="Held as" value={<SegmentedControl aria-label="Held as" value={identity.item ?? 'none'} onChange={(value) => set('Change how it is held', ['identity', 'item'], value)} data={[{ value: 'block', label: 'block' }, { value: 'flat', label: 'flat picture' }, { value: 'none', label: 'not at all' }]} />} />
+      <Field label="The world has it" value={<Checkbox aria-label="The world has it" checked={identity.found ?? false} onChange={(event) => set(event.currentTarget.checked ? 'The world has it' : 'The world does not have it', ['identity', 'found'], event.currentTarget.checked || undefined)} />} note="It lies in the ground, grows, or stands in a pool: nobody needs to make it." />
+      {(identity.item ?? 'none') !== 'none' && <HowHad id={block.id} />}
       <Field label="Note"><TextField long text={identity.note ?? ''} placeholder="For yourself and for others who read the mod." onText={(text) => set('Change the note', ['identity', 'note'], text || undefined)} /></Field>
       <Group justify="flex-end" mt="xl"><Button variant="subtle" color="brick" onClick={remove}>Remove this block</Button></Group>
     </>

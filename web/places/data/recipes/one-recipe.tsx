@@ -9,7 +9,7 @@ import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, itemTitle } from '../../../parts/item.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { Found } from '../found.tsx';
-import { HowHad } from '../how-had.tsx';
+import { HowHad } from '../../../parts/how-had.tsx';
 import { Particulars } from './particulars.tsx';
 import { Results } from './results.tsx';
 import { Shelf } from './shelf.tsx';

@@ -10,9 +10,9 @@ import { TryOut } from './try-out.tsx';
 
 type How = Placing['to'];
 const turning: readonly How[] = ['toward the player', 'away from the player', 'clicked side', 'away from a solid neighbour'];
-const anywhere: readonly How[] = ['half of the clicked side', 'crouching', 'signal', 'joined', 'fixed'];
+const anywhere: readonly How[] = ['half of the clicked side', 'crouching', 'signal', 'joined', 'from the item', 'fixed'];
 const ways: Record<Property['kind'], readonly How[]> = { heading: [...turning, ...anywhere], direction: [...turning, ...anywhere], axis: ['along the clicked side', 'away from a solid neighbour', ...anywhere], toggle: anywhere, number: anywhere, choice: anywhere };
-const says: Partial<Record<How, string>> = { signal: 'a signal from a neighbour', joined: 'a side is joined', crouching: 'the player crouches', fixed: 'a fixed value' };
+const says: Partial<Record<How, string>> = { signal: 'a signal from a neighbour', joined: 'a side is joined', crouching: 'the player crouches', fixed: 'a fixed value', 'from the item': 'what the item carries' };
 
 /** The rules of placing in their order, a place to try them, and what they can bring about. */
 export function PlacingPart({ editor, state, onState }: FacetProps) {
@@ -41,7 +41,7 @@ export function PlacingPart({ editor, state, onState }: FacetProps) {
 const ruleOf = (property: Property | undefined, to: How): Placing => ({
   set: property?.name ?? '', to,
   ...(to === 'joined' ? { side: (headings as readonly string[]).includes(property?.name ?? '') ? property!.name as 'north' : 'north' } : {}),
-  ...(to === 'fixed' || (anywhere.includes(to) && property?.kind !== 'toggle') ? { value: property?.default } : {}),
+  ...(to === 'fixed' || (anywhere.includes(to) && to !== 'from the item' && property?.kind !== 'toggle') ? { value: property?.default } : {}),
 });
 
 function Rule({ at, rule, properties, onRule, onUp }: { at: number; rule: Placing; properties: readonly Property[]; onRule: (next: Placing | undefined) => void; onUp?: () => void }) {
@@ -64,7 +64,7 @@ function Rule({ at, rule, properties, onRule, onUp }: { at: number; rule: Placin
         <button type="button" className="tiny" disabled={!onUp} aria-label={`Move rule ${at + 1} up`} onClick={onUp}>↑</button>
         <button type="button" className="tiny" aria-label={`Remove the placing of ${rule.set}`} onClick={() => onRule(undefined)}>×</button>
       </div>
-      {property && chooses && (
+      {property && chooses && rule.to !== 'from the item' && (
         <div className="placing-values">
           {rule.to === 'joined' && <span className="set-line"><span className="note">side</span><Sides chosen={rule.side ? [rule.side] : []} onSide={(side) => onRule({ ...rule, side })} label="Joined side" /></span>}
           {(property.kind !== 'toggle' || rule.to === 'fixed') && <ValueSelect label={rule.to === 'fixed' ? 'value' : rule.to === 'half of the clicked side' ? 'upper' : 'yes'} property={property} value={rule.value} onValue={(value) => onRule({ ...rule, value })} />}

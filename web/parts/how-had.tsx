@@ -1,15 +1,16 @@
+import './how-had.css';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { ingredientsOf, resultsOf, type Mod } from '../../../core/mod/index.ts';
-import { acceptsIn, whatCanBeHad, type Had } from '../../../core/recipes/index.ts';
-import { useMod, useSession } from '../../api/hooks.tsx';
-import { Field } from '../../parts/field.tsx';
-import { ItemIcon, itemTitle } from '../../parts/item.tsx';
+import { ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
+import { acceptsIn, whatCanBeHad, type Had } from '../../core/recipes/index.ts';
+import { useMod, useSession } from '../api/hooks.tsx';
+import { Field } from './field.tsx';
+import { ItemIcon, itemTitle } from './item.tsx';
 
 let last: { mod: Mod; had: Map<string, Had> } | undefined;
 
 /** What can be had in the mod as it is. Worked out once for each mod. */
-export function useHad(): Map<string, Had> {
+function useHad(): Map<string, Had> {
   const mod = useMod();
   return useMemo(() => (last?.mod === mod ? last : (last = { mod, had: whatCanBeHad({ ...mod, makings: mod.blocks }, acceptsIn(mod)) })).had, [mod]);
 }
