@@ -68,7 +68,7 @@ test('a sheet of every state is drawn, laid on an earlier one, and refuses what 
   const first = obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--size', '32');
   expect(first).toMatchObject({ status: 0, stdout: `${out('gate')}: 12 states in 12 columns, 384 × 32 pixels.\n` });
   expect([...readFileSync(out('gate')).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
-  expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(/7 blocks in 4 columns, 256 × 128 pixels/);
+  expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(/13 blocks in 6 columns, 384 × 192 pixels/);
   expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('same'), '--size', '32', '--against', out('gate'))).toMatchObject({ status: 0, stdout: expect.stringMatching(/the same as/) });
   const gate = path.join(mod, 'blocks/sluice_gate.json');
   writeFileSync(gate, readFileSync(gate, 'utf8').replace('"saltmarsh:gate/open", "front": "up"', '"saltmarsh:gate/shut", "front": "up"'));

@@ -92,15 +92,15 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
 test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({ page, server }) => {
   await page.goto(server.address);
   await page.getByRole('button', { name: 'New block' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Oyster brick');
+  await page.getByLabel('Name', { exact: true }).fill('Mussel brick');
   await page.getByRole('combobox', { name: 'Stock material' }).fill('brick');
   await page.getByRole('option', { name: 'Brick' }).click();
   await page.getByRole('button', { name: 'Declare the block' }).click();
-  await expect(page).toHaveURL(/blocks\/oyster_brick\/traits/);
+  await expect(page).toHaveURL(/blocks\/mussel_brick\/traits/);
   // German is a language of the mod, and a new block has no German name yet.
-  await expect(page.getByText('oyster_brick has no name in de.')).toBeVisible();
+  await expect(page.getByText('mussel_brick has no name in de.')).toBeVisible();
   await page.keyboard.press('8');
-  await page.getByLabel('Name in de').fill('Austernziegel');
+  await page.getByLabel('Name in de').fill('Muschelziegel');
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Textures' }).click();

@@ -45,7 +45,7 @@ export function useItemOptions(withStock = true): { value: string; label: string
 export function ItemSelect({ value, onItem, options, ...rest }: { value: string | undefined; onItem: (id: string) => void; options: { value: string; label: string }[] } & Omit<SelectProps, 'value' | 'onChange' | 'data'>) {
   const known = value === undefined || options.some((one) => one.value === value);
   return (
-    <Select searchable allowDeselect={false} {...rest} data={known ? options : [{ value, label: value }, ...options]} value={value ?? null} error={!known} onChange={(id) => id && onItem(id)}
+    <Select searchable allowDeselect={false} {...rest} data={known ? options : [{ value, label: value }, ...options]} value={value ?? null} error={!known} onOptionSubmit={onItem} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()}
       maxDropdownHeight={280} limit={80} renderOption={({ option }) => <span className="item-option"><ItemIcon id={option.value} size={22} />{option.label}<em>{option.value}</em></span>} comboboxProps={{ width: 300, position: 'bottom-start' }} />
   );
 }

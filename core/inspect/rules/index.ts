@@ -3,6 +3,10 @@ import { nearSameName } from './identity/near-same-name.ts';
 import { noGroup } from './identity/no-group.ts';
 import { noItemForm } from './identity/no-item-form.ts';
 import { reservedName } from './identity/reserved-name.ts';
+import { itemNoGroup } from './identity/item-no-group.ts';
+import { itemOffLadder } from './identity/item-off-ladder.ts';
+import { itemWithoutPicture } from './identity/item-without-picture.ts';
+import { thingUnknown } from './identity/thing-unknown.ts';
 import { unknownStock } from './identity/unknown-stock.ts';
 import { fillsButDoesNotHide } from './traits/fills-but-does-not-hide.ts';
 import { gatedWithoutTool } from './traits/gated-without-tool.ts';
@@ -108,7 +112,7 @@ import { outOfOrder } from './registry/out-of-order.ts';
 
 /** Every rule, facet by facet. To add one: write its file in the folder of its facet and name it here. */
 export const rules: readonly Rule[] = [
-  nearSameName, noGroup, noItemForm, reservedName, unknownStock, fillsButDoesNotHide, gatedWithoutTool, gradeOutOfReach,
+  nearSameName, noGroup, noItemForm, reservedName, unknownStock, itemNoGroup, itemOffLadder, itemWithoutPicture, thingUnknown, fillsButDoesNotHide, gatedWithoutTool, gradeOutOfReach,
   hidesButSeeThrough, lightOutOfRange, litButSameLight, missingInToolTag, numberOutOfRange, soundSetMissing, soundMissing, soundFileUnreadable, soundClipped, blastAndDiggingDisagree, hardnessFarFromStock, codesCollide, codesTooWide, defaultOutside, neverSet, placingUnfit,
   propertyWithoutEffect, tooFewValues, tooManyStates, turningDoesNotReturn, valueTwice, badShares, deadRow, headingWithoutEffect, headingsAlike, modelMissing, noOrientation,
   nothingDrawn, stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,

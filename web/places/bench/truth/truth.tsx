@@ -28,11 +28,13 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
   const between = (a: number, b: number): number[] => {
     const [r1, r2, c1, c2] = [Math.floor(a / columns), Math.floor(b / columns), a % columns, b % columns];
     const found: number[] = [];
-    for (let r = Math.min(r1, r2); r <= Math.max(r1, r2); r += 1) for (let c = Math.min(c1, c2); c <= Math.max(c1, c2); c += 1) found.push(cellAt(r, c));
+    for (let r = Math.min(r1, r2); r <= Math.max(r1, r2); r += 1) for (let c = Math.min(c1, c2); c <= Math.max(c1, c2); c += 1) if (!(ways[r]!.blast && c >= combos.length)) found.push(cellAt(r, c));
     return found;
   };
   const go = (r: number, c: number, extend: boolean) => {
-    const next = cellAt(Math.max(0, Math.min(ways.length - 1, r)), Math.max(0, Math.min(columns - 1, c)));
+    const to = Math.max(0, Math.min(ways.length - 1, r));
+    // A blast has no careful half.
+    const next = cellAt(to, Math.max(0, Math.min((ways[to]!.blast ? combos.length : columns) - 1, c)));
     if (!extend) anchor.current = next;
     move(next, extend ? between(anchor.current, next) : [next]);
   };
