@@ -11,7 +11,9 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
-    trace: 'retain-on-failure',
+    // Tracing takes as long as the tests themselves. OBRANK_TRACE=1 keeps a trace of what fails.
+    trace: process.env['OBRANK_TRACE'] ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'],

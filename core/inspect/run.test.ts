@@ -13,9 +13,19 @@ const steps: [(string | number)[], unknown[]][] = [
   [['models', 'lamp', 'template'], ['saltmarsh:bank', undefined]], [['models', 'bank'], [{ template: 'obrank:slab', slots: { side: 'saltmarsh:bank', end: 'saltmarsh:bank' } }, { template: 'obrank:cube', slots: { face: 'saltmarsh:bank' } }]],
   [['textures', 'bank', 'picture', 'alpha'], ['holes', 'none']], [['header', 'groups'], [[], [{ name: 'shore', names: { en: 'Shore' } }]]], [['soundSets', 'metal'], [{}, undefined]], [['blocks', 'lamp', 'traits', 'soundSet'], ['saltmarsh:metal', undefined]],
 ];
-const anyStep = fc.constantFrom(...steps).chain(([at, values]) => fc.record({ at: fc.constant(at), after: fc.constantFrom(...values) }));
+const lots = (lot: object) => ({ draws: [{ times: 1, lots: [lot] }] });
+const making: typeof steps = [
+  [['items', 'oil'], [{ names: { en: 'Oil' }, found: true, group: 'shore', texture: 'saltmarsh:lamp', tags: ['saltmarsh:wet'] }, { names: {}, tool: { kind: 'pick', grade: 7 } }, undefined]],
+  [['itemTags', 'wet'], [{}, { members: ['saltmarsh:bank', '#saltmarsh:wet'] }, undefined]], [['blocks', 'lamp', 'itemTags'], [['saltmarsh:wet'], undefined]], [['blocks', 'bank', 'tags'], [['saltmarsh:spade_dug'], ['driftwood:soft']]],
+  [['recipes', 'a'], [{ kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:lamp', count: 2 }, { kind: 'fire', takes: 'saltmarsh:oil', gives: 'saltmarsh:bank', seconds: 4 }, undefined]],
+  [['recipes', 'b'], [{ kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' }, { kind: 'cut', takes: 'saltmarsh:bank', choices: [{ gives: 'saltmarsh:oil', count: 3 }] }, undefined]],
+  [['lootTables', 'finds'], [lots({ give: 'saltmarsh:oil' }), lots({ table: 'saltmarsh:finds' }), undefined]], [['blocks', 'lamp', 'loot'], ['itself', lots({ table: 'saltmarsh:finds' }), lots({ give: 'saltmarsh:bank', when: { any: [{ tool: 'axe' }] } }), undefined]],
+  [['blocks', 'bank', 'identity', 'found'], [true, undefined]], [['words', 'en'], [{ texts: { 'block.oil': 'Oil', 'ui.full': '{count}' } }, undefined]], [['header', 'needs'], [[{ namespace: 'driftwood' }], undefined]],
+  [['ledger', 'releases'], [[{ version: '0.1.0', on: '2026-03-31', counts: { groups: 0, blocks: 1, items: 0 }, entries: [{ number: 9, kind: 'block', name: 'bank' }] }], undefined]],
+];
+const anyStep = fc.constantFrom(...steps, ...making, ...making).chain(([at, values]) => fc.record({ at: fc.constant(at), after: fc.constantFrom(...values) }));
 
-test('after any edits, inspecting what changed finds the same as inspecting everything anew', () => fc.assert(fc.property(fc.array(anyStep, { maxLength: 8 }), (edits) => {
+test('after any edits, inspecting what changed finds the same as inspecting everything anew', () => fc.assert(fc.property(fc.array(anyStep, { maxLength: 10 }), (edits) => {
   let mod = sampleMod();
   inspect(mod);
   for (const { at, after } of edits) {
@@ -23,7 +33,7 @@ test('after any edits, inspecting what changed finds the same as inspecting ever
     mod = applyChange<Mod>(mod, { path, before: valueAt(mod, path), after });
     expect(inspect(mod)).toEqual(inspect(structuredClone(mod)));
   }
-}), { numRuns: 60 }));
+}), { numRuns: 90 }));
 
 test('findings come gravest first and are counted', () => {
   const mod = sampleMod();

@@ -1,41 +1,66 @@
-import type { Block, Mod } from '../mod/index.ts';
+import type { Block, Item, Mod } from '../mod/index.ts';
 
-/** What rules over the whole declaration see of a block: the parts that other blocks may clash with. */
-export type BlockSummary = Pick<Block, 'tags' | 'itemTags' | 'names' | 'identity'>;
+/** What rules over the whole declaration see of a block: what it is, and which tags it is in. */
+export type BlockSummary = Pick<Block, 'tags' | 'itemTags' | 'identity'>;
 /** What they see of how a block comes to be and what becomes of it. */
 export type BlockMaking = Pick<Block, 'identity' | 'loot' | 'states'>;
+/** What they see of what can be held, and under which tags. */
+export type BlockHeld = Pick<Block, 'identity' | 'itemTags'>;
+/** What they see of how an item comes to be. */
+export type ItemMaking = Pick<Item, 'found' | 'bucket' | 'tags'>;
 
-/** The mod as rules over the whole declaration see it. A rule that asks for summaries is not asked again when a block's loot changes. */
-export type ModView = Omit<Mod, 'blocks'> & { blocks: Readonly<Record<string, BlockSummary>>; makings: Readonly<Record<string, BlockMaking>> };
+/**
+ * The mod as rules over the whole declaration see it. Blocks and items are there several times, each time with other parts of them: a
+ * rule is asked again when a part that it asked for has changed, so that a name that is typed does not look for recipes anew.
+ */
+export type ModView = Omit<Mod, 'blocks'> & {
+  blocks: Readonly<Record<string, BlockSummary>>;
+  named: Readonly<Record<string, Pick<Block, 'names'>>>;
+  makings: Readonly<Record<string, BlockMaking>>;
+  held: Readonly<Record<string, BlockHeld>>;
+  things: Readonly<Record<string, ItemMaking>>;
+};
 export type ViewPart = keyof ModView;
 
-/** A part of every block by its name: the same object as before unless a block came or went, or changed in that part. */
-function digest<K extends keyof Block>(keys: readonly K[]): (mod: Mod) => Readonly<Record<string, Pick<Block, K>>> {
-  const known = new WeakMap<Mod['header'], { blocks: Mod['blocks']; parts: Record<string, Pick<Block, K>> }>();
-  return ({ header, blocks }) => {
-    const before = known.get(header);
-    if (before?.blocks === blocks) return before.parts;
-    const names = Object.keys(blocks);
+/** Some keys of every entry by its name: the same object as before unless an entry came or went, or changed in one of them. */
+function digest<E extends object, K extends keyof E>(entriesOf: (mod: Mod) => Readonly<Record<string, E>>, keys: readonly K[]): (mod: Mod) => Readonly<Record<string, Pick<E, K>>> {
+  const known = new WeakMap<Mod['header'], { entries: object; parts: Record<string, Pick<E, K>> }>();
+  return (mod) => {
+    const entries = entriesOf(mod);
+    const before = known.get(mod.header);
+    if (before?.entries === entries) return before.parts;
+    const names = Object.keys(entries);
     const same = before && names.length === Object.keys(before.parts).length && names.every((name) => {
       const part = before.parts[name];
-      return part && keys.every((key) => part[key] === blocks[name]![key]);
+      return part && keys.every((key) => part[key] === entries[name]![key]);
     });
-    const parts = same ? before.parts : Object.fromEntries(names.map((name) => [name, Object.fromEntries(keys.map((key) => [key, blocks[name]![key]])) as Pick<Block, K>]));
-    known.set(header, { blocks, parts });
+    const parts = same ? before.parts : Object.fromEntries(names.map((name) => [name, Object.fromEntries(keys.map((key) => [key, entries[name]![key]])) as Pick<E, K>]));
+    known.set(mod.header, { entries, parts });
     return parts;
   };
 }
 
-const summariesOf = digest(['tags', 'itemTags', 'names', 'identity']);
-const makingsOf = digest(['identity', 'loot', 'states']);
+const digests = {
+  blocks: digest((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']), named: digest((mod: Mod) => mod.blocks, ['names']),
+  makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']), held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']), things: digest((mod: Mod) => mod.items, ['found', 'bucket', 'tags']),
+};
 
 /** A part of the mod as rules see it. */
-export const partOf = (mod: Mod, part: ViewPart): unknown => (part === 'blocks' ? summariesOf(mod) : part === 'makings' ? makingsOf(mod) : mod[part]);
+export const partOf = (mod: Mod, part: ViewPart): unknown => (part in digests ? digests[part as keyof typeof digests](mod) : mod[part as keyof Mod]);
+
+/** The parts of a view that say what an ingredient stands for. */
+export const acceptingOf = (mod: ModView) => ({ header: mod.header, items: mod.things, itemTags: mod.itemTags, blockTags: {}, blocks: mod.held });
+
+/** The parts of a view that making things depends on. */
+export const makingOf = (mod: ModView) => ({ header: mod.header, items: mod.things, recipes: mod.recipes, lootTables: mod.lootTables, makings: mod.makings, blocks: mod.held });
+
+/** The parts of a view in which texts stand. */
+export const textsIn = (mod: ModView) => ({ header: mod.header, items: mod.items, words: mod.words, blocks: mod.named });
 
 /** A view that notes which parts of the mod are looked at, so that a rule is asked again only when one of them has changed. */
 export function watchedView(mod: Mod): { view: ModView; reads: Map<ViewPart, unknown> } {
   const reads = new Map<ViewPart, unknown>();
-  const parts: ModView = { ...mod, blocks: summariesOf(mod), makings: makingsOf(mod) };
+  const parts: ModView = { ...mod, blocks: digests.blocks(mod), named: digests.named(mod), makings: digests.makings(mod), held: digests.held(mod), things: digests.things(mod) };
   const view = new Proxy(parts, {
     get(target, part: ViewPart) {
       reads.set(part, target[part]);

@@ -39,3 +39,11 @@ test('a name and a pace change, a grade is added; what there is not is refused',
   one.header = { ...one.header, tools: { ...one.header.tools, grades: [{ name: 'flint', pace: 2 }] } };
   expect(() => changeLadder(one, { do: 'remove', grade: 0 })).toThrow(/one grade at least/);
 });
+
+test('grades that lots of other tables, groups of conditions and tools ask for follow as well', () => fc.assert(fc.property(fc.nat(2), fc.nat(2), fc.nat(2), (grade, from, to) => {
+  const mod: Mod = { ...asking(0), lootTables: { finds: { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { any: [{ grade }, { not: { tool: 'axe', grade } }] } }] }] } }, items: { chisel: { names: {}, tool: { kind: 'pick', grade } } } };
+  const moved = done(mod, { do: 'move', grade: from, to });
+  const name = namesOf(mod)[grade];
+  const { any } = moved.lootTables['finds']!.draws[0]!.lots[0]!.when!;
+  expect([any![0]!.grade, any![1]!.not!.grade, moved.items['chisel']!.tool!.grade].map((one) => namesOf(moved)[one!])).toEqual([name, name, name]);
+})));

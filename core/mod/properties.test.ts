@@ -102,3 +102,13 @@ test('a property moved out becomes blocks of their own, each registered and look
   expect(ModSchema.safeParse(split).success).toBe(true);
   expect(() => splitBlock(split, 'lamp', 'hung')).not.toThrow();
 });
+
+test('what an item carries, and what groups of conditions ask, follow a new name and are left out with the property', () => {
+  const carrying = withExample(mod(), { '/blocks/lamp/states/placing/2': { set: 'lit', to: 'from the item' }, '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit', 'hung'], when: { any: [{ state: { hung: 'wall' } }, { careful: true }] } }, { give: 'saltmarsh:bank', when: { not: { state: { hung: 'floor' } } } }] }] } });
+  expect(usesOf(carrying.blocks['lamp']!, 'hung').find(({ what }) => what === 'lot')!.times).toBe(2);
+  const renamed = after(changeProperty(carrying, 'lamp', 2, { ...hung, name: 'fixed_to' }), carrying);
+  expect((renamed.blocks['lamp']!.loot as { draws: { lots: unknown[] }[] }).draws[0]!.lots).toEqual([{ give: 'saltmarsh:lamp', keeps: ['lit', 'fixed_to'], when: { any: [{ state: { fixed_to: 'wall' } }, { careful: true }] } }, { give: 'saltmarsh:bank', when: { not: { state: { fixed_to: 'floor' } } } }]);
+  // Without it the block always hangs as it did by default, on the floor: what asks for the wall goes, what asks for anything but the floor never holds.
+  const gone = after(changeProperty(carrying, 'lamp', 2, undefined), carrying);
+  expect((gone.blocks['lamp']!.loot as { draws: { lots: unknown[] }[] }).draws[0]!.lots).toEqual([{ give: 'saltmarsh:lamp', keeps: ['lit'], when: { any: [{ careful: true }] } }]);
+});

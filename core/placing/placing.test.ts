@@ -121,3 +121,16 @@ test('a choice that does not come back is found, with the state that shows it', 
   expect(of({ mirrored: { ne: 'sw', sw: 'ne' } })).toBeUndefined();
   expect(of({ turned: { ne: 'se', se: 'ne', sw: 'nw', nw: 'sw' }, mirrored: { se: 'sw', sw: 'se' } })).toMatchObject({ what: 'mirroring, turning, mirroring and turning' });
 });
+
+test('what the item carries is placed again, its default where it carries nothing, and every value of it can be reached', () => {
+  const rules: Placing[] = [{ set: 'hung', to: 'from the item' }, { set: 'heading', to: 'toward the player' }];
+  expect(placed(hung, [rules[0]!], at({ carried: { hung: 'ceiling' } }))).toBe('ceiling');
+  expect(placed(hung, [rules[0]!], at({}))).toBe('floor');
+  expect(placed(hung, [rules[0]!], at({ carried: { hung: 'roof' } }))).toBe('floor');
+  const space = new StateSpace([hung, heading]);
+  const { states, how } = reachable(rules, space);
+  expect(states.count).toBe(space.size);
+  for (const [state, situation] of how) expect(placedState(rules, space, situation)).toBe(state);
+  const wall = how.get(space.encode({ hung: 'wall', heading: 'east' }))!;
+  expect(describeSituation(wall, rules)).toContain('with an item that carries hung = wall');
+});

@@ -5,7 +5,7 @@ import { laid, meet, mirrored, type Accepts, type Laid } from './parts.ts';
 export interface Clash { first: string; second: string; both: string[] }
 
 /** How a recipe can be laid out, for comparing. A pattern also mirrored, unless it says that this does not count. */
-interface Form { name: string; recipe: Recipe; takes: string[]; grids: Laid[] }
+interface Form { name: string; recipe: Recipe; takes: string[]; /** The ingredients, each once. */ kinds: string[]; grids: Laid[] }
 
 /**
  * Finds every pair of recipes that some ingredients fit both of. Patterns clash wherever they are laid and mirrored, with each other
@@ -18,26 +18,48 @@ interface Form { name: string; recipe: Recipe; takes: string[]; grids: Laid[] }
 export function clashes(recipes: Readonly<Record<string, Recipe>>, accepts: Accepts): Clash[] {
   const forms = Object.entries(recipes).map(([name, recipe]): Form => {
     const grid = recipe.kind === 'pattern' ? laid(recipe) : undefined;
-    return { name, recipe, takes: ingredientsOf(recipe), grids: grid ? (recipe.kind === 'pattern' && recipe.mirrored === false ? [grid] : [grid, mirrored(grid)]) : [] };
+    const takes = ingredientsOf(recipe);
+    return { name, recipe, takes, kinds: [...new Set(takes)], grids: grid ? (recipe.kind === 'pattern' && recipe.mirrored === false ? [grid] : [grid, mirrored(grid)]) : [] };
   });
-  const waiting = new Map<string, Set<Form>>();
+  // Which ingredients could stand for the same thing: an item for itself and for each tag that it is in.
+  const mentions = new Set(forms.flatMap(({ takes }) => takes));
+  const standing = new Map<string, string[]>();
+  for (const ingredient of mentions) for (const item of accepts(ingredient)) {
+    const list = standing.get(item);
+    if (list) list.push(ingredient);
+    else standing.set(item, [ingredient]);
+  }
+  const alike = new Map<string, Set<string>>();
+  const alikeTo = (ingredient: string): Set<string> => {
+    let set = alike.get(ingredient);
+    if (!set) {
+      set = new Set();
+      for (const item of accepts(ingredient)) for (const other of standing.get(item)!) set.add(other);
+      alike.set(ingredient, set);
+    }
+    return set;
+  };
+  /** For each kind of place and number of ingredients: who takes an ingredient. */
+  const waiting = new Map<string, Map<string, Form[]>>();
   const found: Clash[] = [];
   for (const form of forms) {
-    if (!form.takes.length) continue;
-    // The ingredient that stands for the fewest things is the shortest way to all that it could meet.
-    const sets = form.takes.map(accepts);
-    const least = sets.reduce((a, b) => (b.size < a.size ? b : a));
-    const place = `${form.recipe.kind === 'mix' ? 'pattern' : form.recipe.kind} ${form.takes.length}`;
-    const others = new Set([...least].flatMap((item) => [...(waiting.get(`${place} ${item}`) ?? [])]));
+    if (!form.kinds.length) continue;
+    const key = `${form.recipe.kind === 'mix' ? 'pattern' : form.recipe.kind} ${form.takes.length}`;
+    const place = waiting.get(key) ?? new Map<string, Form[]>();
+    waiting.set(key, place);
+    // Whatever it could clash with takes something like its rarest ingredient, and has something for each of the others.
+    const like = form.kinds.map(alikeTo).sort((a, b) => a.size - b.size);
+    const others = new Set<Form>();
+    for (const ingredient of like[0]!) for (const other of place.get(ingredient) ?? []) others.add(other);
     for (const other of others) {
+      if (!like.every((set) => other.kinds.some((kind) => set.has(kind))) || !differ(other.recipe, form.recipe)) continue;
       const both = meeting(other, form, accepts);
-      if (both && differ(other.recipe, form.recipe)) found.push({ first: other.name, second: form.name, both });
+      if (both) found.push({ first: other.name, second: form.name, both });
     }
-    for (const item of new Set(sets.flatMap((set) => [...set]))) {
-      const key = `${place} ${item}`;
-      const list = waiting.get(key);
-      if (list) list.add(form);
-      else waiting.set(key, new Set([form]));
+    for (const kind of form.kinds) {
+      const list = place.get(kind);
+      if (list) list.push(form);
+      else place.set(kind, [form]);
     }
   }
   return found;
@@ -66,19 +88,20 @@ function meeting(a: Form, b: Form, accepts: Accepts): string[] | undefined {
 
 function meetingGrids(a: Laid, b: Laid, accepts: Accepts): string[] | undefined {
   if (a.wide !== b.wide || a.high !== b.high || !a.cells.length) return undefined;
-  const both: string[] = [];
-  for (const [i, cell] of a.cells.entries()) {
+  const fits = a.cells.every((cell, i) => {
     const other = b.cells[i];
-    if ((cell === undefined) !== (other === undefined)) return undefined;
-    if (cell === undefined || other === undefined) continue;
-    const shared = common(accepts(cell), accepts(other));
-    if (shared === undefined) return undefined;
-    both.push(shared);
-  }
-  return both;
+    return cell === undefined || other === undefined ? cell === other : meet(accepts(cell), accepts(other));
+  });
+  return fits ? a.cells.flatMap((cell, i) => (cell === undefined ? [] : [common(accepts(cell), accepts(b.cells[i]!))!])) : undefined;
 }
 
-const common = (a: ReadonlySet<string>, b: ReadonlySet<string>): string | undefined => (meet(a, b) ? [...a].filter((one) => b.has(one)).sort()[0] : undefined);
+/** The first by name of what two sets share. */
+function common(a: ReadonlySet<string>, b: ReadonlySet<string>): string | undefined {
+  const [small, large] = a.size < b.size ? [a, b] : [b, a];
+  let first: string | undefined;
+  for (const one of small) if (large.has(one) && (first === undefined || one < first)) first = one;
+  return first;
+}
 
 /**
  * An item for each of some ingredients such that the others, in some order, take them too: a perfect matching of ingredients that

@@ -1,4 +1,4 @@
-import { idOf, type Block, type Mod } from '../mod/index.ts';
+import { idOf, type Block, type Item, type Mod } from '../mod/index.ts';
 import { drops, lootSource, tooManyCases, truthTable, type LootSource } from '../loot/index.ts';
 import { reachable } from '../placing/index.ts';
 import { BitSet, StateSpace } from '../states/index.ts';
@@ -7,7 +7,7 @@ import { BitSet, StateSpace } from '../states/index.ts';
 export type Making = Pick<Block, 'identity' | 'loot' | 'states'>;
 
 /** Everything that making things depends on. */
-export type Makings = Pick<Mod, 'header' | 'items' | 'recipes' | 'lootTables'> & { makings: Readonly<Record<string, Making>> };
+export type Makings = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & { items: Readonly<Record<string, Pick<Item, 'found' | 'bucket'>>>; makings: Readonly<Record<string, Making>> };
 
 /** One way in which breaking a block can come out: for each item how many there are on average. */
 export type Digging = ReadonlyMap<string, number>;

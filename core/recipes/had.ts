@@ -16,71 +16,84 @@ export interface Way {
 /** An item that can be had: the way that takes the fewest steps, how many, and what one of it costs in what the world gives. */
 export interface Had { way: Way; steps: number; cost: ReadonlyMap<string, number> }
 
-/** A way that is not open yet, and what it waits for: of each ingredient one that can be had. */
-interface Waiting { gives: string; way: Omit<Way, 'takes'>; needs: ReadonlySet<string>[]; times: number[] }
+/** A way that is not open yet: its ingredients with how often each is taken, and how many of them nothing stands for yet. */
+interface Waiting { gives: string; way: Omit<Way, 'takes'>; needs: [Ingredient, number][]; left: number }
+
+/** Something that is taken: what waits for it, and of what can be had for it that which costs least. */
+interface Ingredient { waiting: Waiting[]; best: { id: string; cost: number } | undefined }
 
 /**
  * Everything that a player can come to have, from what the world gives through digging, dipping and recipes: in rounds, so that each
- * item is had in the fewest steps; of ways that take as many, the one that costs least, then the one that brings most. What other mods and the stock bring is always
- * there. Linear in the mentions of items (forward chaining, Dowling and Gallier, 1984).
+ * item is had in the fewest steps; of ways that take as many, the one that costs least, then the one that brings most. What other
+ * mods and the stock bring is always there. Linear in the mentions of items (forward chaining, Dowling and Gallier, 1984).
  *
  * @example whatCanBeHad(mod, accepts).get('saltmarsh:tide_lantern')!.cost // Map { 'saltmarsh:raw_brack' → 6, … }
  */
 export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
-  const { namespace } = mod.header;
   const had = new Map<string, Had>();
-  const waiting = waysIn(mod, accepts);
-  const byNeed = new Map<string, Set<Waiting>>();
-  for (const way of waiting) for (const set of way.needs) for (const item of set) {
-    const list = byNeed.get(item);
-    if (list) list.add(way);
-    else byNeed.set(item, new Set([way]));
+  const ingredients = new Map<string, Ingredient>();
+  const ways = waysIn(mod, (name) => {
+    let one = ingredients.get(name);
+    if (!one) ingredients.set(name, one = { waiting: [], best: undefined });
+    return one;
+  });
+  let ready = ways.filter(({ left }) => left === 0);
+  const takenFor = new Map<string, Ingredient[]>();
+  const offer = (ingredient: Ingredient, id: string, cost: number) => {
+    const { best } = ingredient;
+    if (best && (best.cost < cost || (best.cost === cost && best.id < id))) return;
+    ingredient.best = { id, cost };
+    if (!best) for (const way of ingredient.waiting) if ((way.left -= 1) === 0) ready.push(way);
+  };
+  for (const [name, ingredient] of ingredients) for (const id of accepts(name)) {
+    const list = takenFor.get(id);
+    if (list) list.push(ingredient);
+    else takenFor.set(id, [ingredient]);
+    if (isBroughtAlong(id, mod.header.namespace)) offer(ingredient, id, 1);
   }
-  const there = (id: string) => had.has(id) || isBroughtAlong(id, namespace);
-  const tried = new Set<Waiting>();
-  let candidates: Iterable<Waiting> = waiting;
-  for (let steps = 0; ; steps += 1) {
-    const fresh = new Map<string, Had>();
-    for (const way of candidates) {
-      if (tried.has(way) || !way.needs.every((set) => [...set].some(there))) continue;
-      tried.add(way);
+  for (let steps = 0; ready.length; steps += 1) {
+    const fresh = new Map<string, { had: Had; total: number }>();
+    for (const way of ready) {
       if (had.has(way.gives)) continue;
-      const found = hadBy(way, steps, had, there);
+      const found = hadBy(way, steps, had);
+      const cost = total(found.cost);
       const other = fresh.get(way.gives);
-      if (!other || total(found.cost) < total(other.cost) || (total(found.cost) === total(other.cost) && found.way.count > other.way.count)) fresh.set(way.gives, found);
+      if (!other || cost < other.total || (cost === other.total && found.way.count > other.had.way.count)) fresh.set(way.gives, { had: found, total: cost });
     }
-    if (!fresh.size) return had;
-    const next = new Set<Waiting>();
-    for (const [id, one] of fresh) {
-      had.set(id, one);
-      for (const way of byNeed.get(id) ?? []) next.add(way);
-    }
-    candidates = next;
+    ready = [];
+    for (const [id, one] of fresh) had.set(id, one.had);
+    for (const [id, one] of fresh) for (const ingredient of takenFor.get(id) ?? []) offer(ingredient, id, one.total);
   }
+  return had;
 }
 
-const total = (cost: ReadonlyMap<string, number>): number => [...cost.values()].reduce((sum, one) => sum + one, 0);
+const total = (cost: ReadonlyMap<string, number>): number => {
+  let sum = 0;
+  for (const one of cost.values()) sum += one;
+  return sum;
+};
 
-function hadBy({ gives, way, needs, times }: Waiting, steps: number, had: ReadonlyMap<string, Had>, there: (id: string) => boolean): Had {
+function hadBy({ gives, way, needs }: Waiting, steps: number, had: ReadonlyMap<string, Had>): Had {
   const takes: string[] = [];
   const cost = new Map<string, number>();
-  needs.forEach((set, i) => {
-    const costOf = (id: string) => had.get(id)?.cost ?? new Map([[id, 1]]);
-    const taken = [...set].filter(there).sort((a, b) => total(costOf(a)) - total(costOf(b)) || (a < b ? -1 : 1))[0]!;
-    for (let n = 0; n < times[i]!; n += 1) takes.push(taken);
-    for (const [raw, number] of costOf(taken)) cost.set(raw, (cost.get(raw) ?? 0) + (number * times[i]!) / way.count);
-  });
+  for (const [{ best }, times] of needs) {
+    const { id } = best!;
+    for (let n = 0; n < times; n += 1) takes.push(id);
+    for (const [raw, number] of had.get(id)?.cost ?? [[id, 1] as const]) cost.set(raw, (cost.get(raw) ?? 0) + (number * times) / way.count);
+  }
   return { way: { ...way, takes }, steps, cost: needs.length ? cost : new Map([[gives, 1]]) };
 }
 
 /** Every way to come by an item that the mod knows. */
-function waysIn(mod: Makings, accepts: Accepts): Waiting[] {
+function waysIn(mod: Makings, ingredientOf: (name: string) => Ingredient): Waiting[] {
   const { namespace } = mod.header;
   const ways: Waiting[] = [];
   const add = (gives: string, way: Omit<Way, 'takes'>, takes: readonly string[] = []) => {
     const times = new Map<string, number>();
     for (const one of takes) times.set(one, (times.get(one) ?? 0) + 1);
-    ways.push({ gives, way, needs: [...times.keys()].map(accepts), times: [...times.values()] });
+    const waiting: Waiting = { gives, way, needs: [...times].map(([one, many]) => [ingredientOf(one), many]), left: times.size };
+    for (const [ingredient] of waiting.needs) ingredient.waiting.push(waiting);
+    ways.push(waiting);
   };
   for (const [name, item] of Object.entries(mod.items)) {
     const id = idOf(namespace, name);

@@ -1,4 +1,4 @@
-import { idOf, splitId, type Item, type Mod, type Recipe } from '../mod/index.ts';
+import { idOf, splitId, type Mod, type Recipe } from '../mod/index.ts';
 import { membersOf, type Tagging } from '../tags/index.ts';
 
 /** The items that an ingredient stands for: itself, or all that is in its tag. A tag that the mod does not know stands for itself, with its #. */
@@ -48,6 +48,6 @@ export const mirrored = ({ wide, high, cells }: Laid): Laid => (
 export const isBroughtAlong = (id: string, namespace: string): boolean => splitId(id.replace('#', '')).namespace !== namespace;
 
 /** The ids of everything in a mod that can be held: its items, and its blocks that have an item form. */
-export const heldIds = (mod: { header: Mod['header']; items: Readonly<Record<string, Item>>; blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>> }): string[] => [
+export const heldIds = (mod: { header: Mod['header']; items: Readonly<Record<string, unknown>>; blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>> }): string[] => [
   ...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (mod.blocks[name]!.identity.item ?? 'none') !== 'none'),
 ].map((name) => idOf(mod.header.namespace, name));

@@ -3,11 +3,27 @@ import { idOf, taggedIn, type Mod, type Taggable, type TagKind } from '../mod/in
 /** The parts of a mod that decide who is in which tag. */
 export type Tagging = Pick<Mod, 'header' | TagKind> & Taggable;
 
+/** What was worked out for one mod: kept for as long as nobody's tags change. */
+interface Kept { items: Tagging['items']; tags: Mod[TagKind]; namespace: string; direct: Map<string, Set<string>>; all?: Map<string, Set<string>> }
+const kept = new WeakMap<Tagging['blocks'], Partial<Record<TagKind, Kept>>>();
+
+function keptOf(mod: Tagging, kind: TagKind): Kept {
+  const { namespace } = mod.header;
+  const before = kept.get(mod.blocks);
+  const one = before?.[kind];
+  if (one && one.tags === mod[kind] && one.namespace === namespace && (kind === 'blockTags' || one.items === mod.items)) return one;
+  const made: Kept = { items: mod.items, tags: mod[kind], namespace, direct: directly(mod, kind) };
+  kept.set(mod.blocks, { ...before, [kind]: made });
+  return made;
+}
+
 /**
  * Every tag by its id with what stands in it outright: what its own entry names (ids, and other tags with a leading #), then the
  * blocks or items that say they are in it. Tags of other mods are there when somebody of this mod says to be in them.
  */
-export function directMembers(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
+export const directMembers = (mod: Tagging, kind: TagKind): ReadonlyMap<string, ReadonlySet<string>> => keptOf(mod, kind).direct;
+
+function directly(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
   const { namespace } = mod.header;
   const members = new Map<string, Set<string>>();
   const put = (tag: string, member?: string) => {
@@ -29,9 +45,10 @@ export function directMembers(mod: Tagging, kind: TagKind): Map<string, Set<stri
  *
  * @example membersOf(mod, 'itemTags').get('saltmarsh:metals') // Set { 'saltmarsh:brack', 'saltmarsh:ebbite' }
  */
-export function membersOf(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
-  const direct = directMembers(mod, kind);
-  return new Map([...direct.keys()].map((tag) => {
+export function membersOf(mod: Tagging, kind: TagKind): ReadonlyMap<string, ReadonlySet<string>> {
+  const of = keptOf(mod, kind);
+  const { direct } = of;
+  return (of.all ??= new Map([...direct.keys()].map((tag) => {
     const all = new Set<string>();
     const inside = new Set([tag]);
     for (const id of inside)
@@ -41,7 +58,7 @@ export function membersOf(mod: Tagging, kind: TagKind): Map<string, Set<string>>
         else all.add(member);
       }
     return [tag, all];
-  }));
+  })));
 }
 
 /**

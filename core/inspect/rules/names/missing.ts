@@ -1,6 +1,7 @@
 import { listed } from '../../../words/index.ts';
 import { changeText, textEntries } from '../../../texts/index.ts';
 import { modRule } from '../../rule.ts';
+import { textsIn } from '../../view.ts';
 
 export const nameMissing = modRule({
   id: 'names/missing', severity: 'warning', title: 'Name missing in a language',
@@ -9,7 +10,7 @@ export const nameMissing = modRule({
   passes: { '/blocks/lamp/names': { en: 'Lamp' } },
   check(mod) {
     const { languages } = mod.header;
-    return textEntries(mod).flatMap((entry) => {
+    return textEntries(textsIn(mod)).flatMap((entry) => {
       const { what, name, texts } = entry;
       const missing = languages.filter((language) => !texts[language]?.trim());
       if (!missing.length) return [];
@@ -18,7 +19,7 @@ export const nameMissing = modRule({
       const spoken = name.replaceAll('_', ' ');
       const first = languages[0]!;
       const called = spoken[0]!.toUpperCase() + spoken.slice(1);
-      const fix = what !== 'text' && missing.includes(first) ? { title: `Call it "${called}" in ${first}`, changes: changeText(mod, entry, first, called) } : undefined;
+      const fix = what !== 'text' && missing.includes(first) ? { title: `Call it "${called}" in ${first}`, changes: changeText(textsIn(mod), entry, first, called) } : undefined;
       return [{ at, block: what === 'block' ? name : undefined, message: `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} in ${listed(missing)}.`, fix }];
     });
   },

@@ -7,7 +7,7 @@ export const sameNameTwice = modRule({
   passes: { '/blocks/bank/names/en': 'Bank' },
   check(mod) {
     const first = new Map<string, string>();
-    return (['blocks', 'items'] as const).flatMap((kind) => Object.entries(mod[kind]).flatMap(([name, { names }]) => Object.entries(names).flatMap(([language, text]) => {
+    return (['blocks', 'items'] as const).flatMap((kind) => Object.entries<{ names: Record<string, string> }>(kind === 'blocks' ? mod.named : mod.items).flatMap(([name, { names }]) => Object.entries(names).flatMap(([language, text]) => {
       const key = `${language} ${text}`;
       const twin = first.get(key);
       if (twin === undefined) first.set(key, name);

@@ -1,7 +1,8 @@
-import { idOf } from '../../../mod/index.ts';
+import { idOf, resultsOf } from '../../../mod/index.ts';
 import { acceptsIn, heldIds, whatCanBeHad } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
+import { acceptingOf, makingOf } from '../../view.ts';
 
 export const unobtainable = modRule({
   id: 'recipes/unobtainable', severity: 'hint', title: 'Nobody can come to have it',
@@ -10,19 +11,21 @@ export const unobtainable = modRule({
   passes: { '/blocks/lamp/identity/found': null, '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' } },
   check(mod) {
     const { namespace } = mod.header;
-    const had = whatCanBeHad(mod, acceptsIn(mod));
-    return heldIds(mod).flatMap((id): ModReport[] => {
+    const making = makingOf(mod);
+    const had = whatCanBeHad(making, acceptsIn(acceptingOf(mod)));
+    const recipeOf = new Map(Object.entries(mod.recipes).flatMap(([name, recipe]) => resultsOf(recipe).map(({ gives }) => [gives, name] as const)));
+    return heldIds(making).flatMap((id): ModReport[] => {
       if (had.has(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
-      const block = mod.blocks[name];
-      const given = Object.entries(mod.recipes).find(([, recipe]) => (recipe.kind === 'cut' ? recipe.choices.some((one) => one.gives === id) : recipe.gives === id));
+      const block = mod.makings[name];
+      const given = recipeOf.get(id);
       const at = block ? ['blocks', name, 'identity'] : ['items', name];
       const found = [...at, 'found'];
       const dropped = block?.identity.found;
       return [{
         at, block: block && name,
-        message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given[0]} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
-        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : mod.items[name]!).found, after: true }] },
+        message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
+        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : mod.things[name]!).found, after: true }] },
       }];
     });
   },

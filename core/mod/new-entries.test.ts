@@ -1,0 +1,58 @@
+import { expect, test } from '@jest/globals';
+import { inspect } from '../inspect/index.ts';
+import { sampleMod, withExample } from '../inspect/sample.ts';
+import { applyChanges, invertChanges, ModSchema, newBlock, newGroup, newItem, removeBlock, removeGroup, removeItem, renameEntry, type Change, type Mod } from './index.ts';
+
+const after = (mod: Mod, changes: Change[]): Mod => {
+  const next = applyChanges(mod, changes);
+  expect(ModSchema.safeParse(next).error).toBeUndefined();
+  expect(applyChanges(next, invertChanges(changes))).toEqual(mod);
+  return next;
+};
+const rules = (mod: Mod) => inspect(mod).map(({ rule }) => rule).sort();
+
+test('an item is named, registered, in a group; what is missing is its picture and a way to have it', () => {
+  const mod = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
+  expect(mod.items['salt']).toEqual({ group: 'shore', stack: 64, names: { en: 'Salt' } });
+  expect(mod.ledger.entries.at(-1)).toEqual({ number: 3, kind: 'item', name: 'salt' });
+  expect(rules(mod)).toEqual(['identity/item-without-picture', 'recipes/unobtainable']);
+  expect(() => newItem(mod, 'salt', 'Salt')).toThrow(/already something called salt/);
+  expect(() => newItem(mod, 'lamp', 'Lamp')).toThrow(RangeError);
+});
+
+test('an item that is removed gives up its number for ever, and comes back under another', () => {
+  const with_ = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
+  const gone = after(with_, removeItem(with_, 'salt'));
+  expect(gone.ledger.retired).toEqual([{ number: 3, kind: 'item', name: 'salt' }]);
+  const again = after(gone, newItem(gone, 'salt', 'Salt'));
+  expect(again.ledger.entries.at(-1)!.number).toBe(4);
+});
+
+test('a group that is removed leaves what was in it in none, and says so', () => {
+  const mod = after(sampleMod(), newGroup(sampleMod(), 'reeds', 'Reeds'));
+  expect(mod.header.groups.map(({ name }) => name)).toEqual(['shore', 'reeds']);
+  expect(() => newGroup(mod, 'reeds', 'Reeds')).toThrow(/already a group/);
+  const gone = after(mod, removeGroup(mod, 'shore'));
+  expect(gone.blocks['lamp']!.identity.group).toBeUndefined();
+  expect(rules(gone)).toEqual(['identity/no-group', 'identity/no-group']);
+  expect(gone.ledger.retired).toEqual([{ number: 0, kind: 'group', name: 'shore' }]);
+});
+
+test('what was renamed can be removed: the retired number knows the old names too', () => {
+  const renamed = after(sampleMod(), renameEntry(sampleMod(), 'blocks', 'bank', 'mudbank'));
+  const gone = after(renamed, removeBlock(renamed, 'mudbank'));
+  expect(gone.ledger.retired).toEqual([{ number: 1, kind: 'block', name: 'mudbank', formerly: ['bank'] }]);
+});
+
+test('a new block can be had from the start, and says so by itself', () => {
+  const mod = after(sampleMod(), newBlock(sampleMod(), 'pier', 'Pier', { stock: 'timber', picture: sampleMod().textures['bank']!.picture }));
+  expect(mod.blocks['pier']!.identity.found).toBe(true);
+  expect(rules(mod)).not.toContain('recipes/unobtainable');
+});
+
+test('a group is renamed wherever it is named, and saved worlds still know it', () => {
+  const mod = withExample(sampleMod(), { '/items/salt': { names: { en: 'Salt' }, group: 'shore' } });
+  const next = after(mod, renameEntry(mod, 'groups', 'shore', 'coast'));
+  expect([next.header.groups[0]!.name, next.blocks['lamp']!.identity.group, next.items['salt']!.group]).toEqual(['coast', 'coast', 'coast']);
+  expect(next.ledger.entries[0]).toEqual({ number: 0, kind: 'group', name: 'coast', formerly: ['shore'] });
+});
