@@ -28,6 +28,32 @@ test('the demo is checked, built to a folder and an .obpack, and both are checke
   }
 });
 
+test('what is wrong in recipes, loot tables, tags and the ledger is told at the file and line where it stands', () => {
+  const mod = path.join(folder, 'odd');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  const change = (file: string, from: string, to: string) => {
+    const at = path.join(mod, file);
+    const text = readFileSync(at, 'utf8');
+    expect(text).toContain(from);
+    writeFileSync(at, text.replace(from, to));
+  };
+  change('recipes/oyster_tile.json', '"saltmarsh:oyster_brick"', '"saltmarsh:oyster_brik"');
+  change('loot/seam_finds.json', '"saltmarsh:salt"', '"saltmarsh:slat"');
+  change('blocks/brack_seam.json', '"saltmarsh:seam_finds"', '"saltmarsh:seam_find"');
+  change('items/raw_brack.json', '"saltmarsh:raw_metals"', '"saltmarsh:raw_metal"');
+  change('ledger.json', '"number": 17', '"number": 16');
+  const { status, lines } = obrank('check', mod);
+  expect(status).toBe(1);
+  const told = lines.map((line) => line.slice(line.indexOf('odd/') + 4));
+  expect(told).toEqual(expect.arrayContaining([
+    expect.stringMatching(/^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/),
+    expect.stringMatching(/^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives saltmarsh:seam_find, which is no loot table of the mod\. Did you mean saltmarsh:seam_finds\?$/),
+    expect.stringMatching(/^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/),
+    expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
+  ]));
+  expect(told.some((line) => line.startsWith('loot/seam_finds.json') && line.includes('saltmarsh:slat'))).toBe(true);
+});
+
 test('findings stand on standard output, one a line, as path:line:column severity rule message; exit 1', () => {
   const mod = path.join(folder, 'broken');
   cpSync('demo/saltmarsh', mod, { recursive: true });

@@ -221,3 +221,42 @@ test('items, groups and loot tables are made, shown, and taken away', async ({ p
   await page.getByRole('button', { name: 'Remove this table' }).click();
   await expect(page).toHaveURL(/data\/loot$/);
 });
+
+test('renaming in the library: a texture, a model, a sound and a sound set keep everything that names them', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/library`);
+  const rename = async (from: string, to: string) => {
+    await page.getByRole('button', { name: `Rename ${from}`, exact: true }).first().click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('New id').fill('Not A Name');
+    await expect(dialog.getByRole('alert')).toHaveText('Use lowercase letters, digits and underscores, beginning with a letter.');
+    await dialog.getByLabel('New id').fill(to);
+    await dialog.getByRole('button', { name: 'Rename', exact: true }).click();
+    await expect(dialog).toHaveCount(0);
+  };
+  await rename('lantern/brass', 'lantern/beaten_brass');
+  await rename('lantern/lit', 'lantern/burning');
+  await rename('crust', 'salt_crunch');
+  await expect(page.getByRole('article', { name: 'lantern/beaten_brass' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem', { name: 'lantern/burning' })).toContainText('tide_lantern');
+  await expect(page.getByRole('list', { name: 'Sound sets' }).getByRole('listitem', { name: 'salt_crunch' })).toContainText('salt_crust');
+  await page.goto(`${server.address}/m/saltmarsh/inspection`);
+  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+});
+
+test('what the item carries: a state that does not come back is found, and the drop then keeps it', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
+  await page.locator('.sheet').getByText('Placing', { exact: true }).click();
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  const rule = page.getByRole('group', { name: 'Rule 5' });
+  await rule.getByRole('combobox', { name: 'How' }).click();
+  await page.getByRole('option', { name: 'what the item carries' }).click();
+  await page.getByRole('navigation', { name: 'Facets' }).getByRole('link', { name: 'Loot' }).click();
+  const cell = (name: RegExp) => page.getByRole('grid', { name: 'What would drop' }).getByRole('gridcell', { name });
+  // A block that drops itself carries it by itself.
+  await expect(cell(/^flint pick, .*: 1 Tide lantern \(itself\), keeping lit$/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'As a list of draws' }).click();
+  await expect(page.getByText('tide_lantern: placing takes lit from the item, but lot 1 does not carry it.')).toBeVisible();
+  await page.getByRole('group', { name: 'Lot 1' }).getByRole('button', { name: 'lit', exact: true }).click();
+  await expect(page.getByText(passes)).toBeVisible();
+  await expect(cell(/^steel pick, .*keeping lit$/).first()).toBeVisible();
+});

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
-import { inspect } from './index.ts';
+import { readPack } from '../kits/block-pack/read/index.ts';
+import { inspect, inspectPack } from './index.ts';
 import type { ModExample } from './rule.ts';
-import { sampleMod, withExample } from './sample.ts';
+import { sampleMod, samplePack, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
 import { expandRows, StateSpace } from '../states/index.ts';
 
@@ -120,4 +121,20 @@ test('copying the nearest look gives every open state the look of the state that
   expect(rows.length).toBeLessThanOrEqual(5);
   const space = new StateSpace(states.properties);
   expect(expandRows(looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })), space)).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
+});
+
+/** What is said of the files of a pack, whoever wrote them. */
+test.each<[string, Record<string, unknown>, string, string]>([
+  ['pack/reference-missing', { 'rules/recipes/bank.json': '{ "kind": "mix", "takes": ["saltmarsh:lmap"], "gives": "saltmarsh:bank" }' }, 'rules/recipes/bank.json', 'The item saltmarsh:lmap is not in the pack. Did you mean saltmarsh:lamp?'],
+  ['pack/reference-missing', { 'rules/recipes/bank.json': '{ "kind": "fire", "takes": "#saltmarsh:wet", "gives": "saltmarsh:bank", "seconds": 4 }' }, 'rules/recipes/bank.json', 'The item tag saltmarsh:wet is not in the pack.'],
+  ['pack/reference-missing', { 'rules/loot/tables/finds.json': '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": "saltmarsh:fnids" }] }] }' }, 'rules/loot/tables/finds.json', 'The loot table saltmarsh:fnids is not in the pack. Did you mean saltmarsh:finds?'],
+  ['pack/id-and-name-disagree', { 'rules/loot/tables/finds.json': '{ "id": "saltmarsh:other", "draws": [] }' }, 'rules/loot/tables/finds.json', 'The file is called finds, but speaks of saltmarsh:other.'],
+  ['pack/id-and-name-disagree', { 'rules/tags/blocks/driftwood/soft.json': '{ "id": "driftwood:hard", "members": [] }' }, 'rules/tags/blocks/driftwood/soft.json', 'The file is called driftwood/soft, but speaks of driftwood:hard.'],
+  ['names/language-malformed', { 'view/words/de-de.json': '{ "language": "de-DE", "texts": {} }' }, 'view/words/de-de.json', 'view/words/de-de.json is named by the language de-de; written rightly it is de-DE.'],
+  ['names/language-malformed', { 'view/words/fr.json': '{ "language": "de", "texts": {} }' }, 'view/words/fr.json', 'view/words/fr.json is named by the language fr, but says that it is in de.'],
+  ['names/language-malformed', { 'view/words/fr.json': '{ "language": "fr", "texts": {} }' }, 'view/words/fr.json', 'pack.json does not list the language fr, so view/words/fr.json is never read.'],
+  ['files/does-not-fit', { 'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [{ "times": 1, "lots": [{ "when": { "any": [{ "blsat": true }] } }] }] }' }, 'rules/loot/bank.json', '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.'],
+])('%s %j', (rule, files, file, message) => {
+  const found = inspectPack(readPack(samplePack(files))).filter((finding) => finding.rule === rule);
+  expect(found.map((one) => [one.file, one.message])).toContainEqual([file, message]);
 });

@@ -44,7 +44,7 @@ export const LotSchema = z.strictObject({
   luck: amount.optional().meta({ description: 'What each level of the player\'s luck adds to the share.' }),
   keeps: z.array(Name).max(32).optional().meta({ description: 'Properties whose values the item carries, so that they come back when it is placed.' }),
   when: LotWhenSchema.optional(),
-});
+}).refine(({ give, table }) => give === undefined || table === undefined, 'A lot gives an item or draws from a table, not both.');
 export type Lot = z.output<typeof LotSchema>;
 
 export const DrawSchema = z.strictObject({ times: CountSchema, lots: z.array(LotSchema).max(256) });

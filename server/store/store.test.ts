@@ -149,3 +149,21 @@ test('what was built last is remembered', async () => {
   await reopen();
   expect((await store.mod('saltmarsh')).built).toBe(1);
 });
+
+test('items, recipes, loot tables, tags and releases are entries like all others: kept, taken back, refused when they do not fit', async () => {
+  await edit('/items/salt', { names: { en: 'Salt' }, stack: 16, found: true });
+  await edit('/lootTables/finds', { draws: [{ times: { tries: 2, chance: 0.5 }, lots: [{ give: 'saltmarsh:salt', when: { any: [{ blast: true }, { not: { careful: true } }] } }] }] });
+  await edit('/recipes/lamp', { kind: 'cut', takes: 'saltmarsh:bank', choices: [{ gives: 'saltmarsh:lamp', count: 2 }] }, 'Cut lamps');
+  await edit('/ledger/releases', [{ version: '0.1.0', on: '2026-11-23', counts: { groups: 1, blocks: 2, items: 0 }, entries: [] }]);
+  await reopen();
+  const { mod } = await store.mod('saltmarsh');
+  expect(mod.items['salt']).toMatchObject({ stack: 16, found: true });
+  expect(mod.lootTables['finds']!.draws[0]!.lots[0]!.when).toEqual({ any: [{ blast: true }, { not: { careful: true } }] });
+  expect(mod.recipes['lamp']).toMatchObject({ kind: 'cut' });
+  expect(mod.ledger.releases![0]!.version).toBe('0.1.0');
+  for (const [at, after] of [['/recipes/stew', { kind: 'stew' }], ['/lootTables/odd', { draws: [{ times: 1, lots: [{ give: 'a:b', table: 'a:c' }] }] }], ['/lootTables/Odd name', { draws: [] }], ['/items/salt/stack', 0]] as const)
+    expect((await refused(edit(at, after))).status).toBe(422);
+  const { revision } = await store.mod('saltmarsh');
+  await store.travel('saltmarsh', revision, 'a test', 'undo');
+  expect((await store.mod('saltmarsh')).mod.ledger.releases).toBeUndefined();
+});

@@ -92,6 +92,7 @@ import { conditionNeverHolds } from './loot/condition-never-holds.ts';
 import { givesAnother } from './loot/gives-another.ts';
 import { stateLost } from './loot/state-lost.ts';
 import { tableCircle } from './loot/table-circle.ts';
+import { tableFlawed } from './loot/table-flawed.ts';
 import { tableUnused } from './loot/table-unused.ts';
 import { tooManyByChance } from './loot/too-many-cases.ts';
 import { tagCircle } from './tags/circle.ts';
@@ -118,7 +119,7 @@ export const rules: readonly Rule[] = [
   nothingDrawn, stateWithoutRow, unknownCondition, boxOutside, boxWithoutSize, cropOutside, slotOpen, slotUnused, templateCircle, templateMissing,
   tooManyBoxes, alphaUnderMode, nothingTransparent, textureMissing, notSquare, oddSize, samePictureTwice, stripUneven, textureTooLarge,
   textureUnreadable, textureUnused, countUpsideDown, dropsNothingUnsaid, givesUnknown, lotNeverDrawn,
-  chanceOutside, conditionNeverHolds, givesAnother, stateLost, tableCircle, tableUnused, tooManyByChance, emptyTag, memberMissing, memberTwice,
+  chanceOutside, conditionNeverHolds, givesAnother, stateLost, tableCircle, tableFlawed, tableUnused, tooManyByChance, emptyTag, memberMissing, memberTwice,
   unknownOwnTag, tagCircle, neededTagEmpty, otherModUndeclared, wrongKind, patternKeys, unknownThing, recipeClash, recipeEmpty, gainCircle, recipeTooLarge, unobtainable,
   nameMissing, sameNameTwice, keyUnused, languageMalformed, placeholdersDiffer, registeredButGone, notRegistered, numberTwice, retiredWithoutSuccessor, numberChanged,
   outOfOrder, doesNotFit,

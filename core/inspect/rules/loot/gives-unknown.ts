@@ -1,5 +1,5 @@
-import { closest, didYouMean } from '../../../words/index.ts';
-import { blockRule, type BlockReport } from '../../rule.ts';
+import { unknownGiven } from '../../draws.ts';
+import { blockRule } from '../../rule.ts';
 
 export const givesUnknown = blockRule({
   id: 'loot/gives-unknown', severity: 'error', title: 'Gives something that does not exist',
@@ -9,19 +9,10 @@ export const givesUnknown = blockRule({
   check({ name, declared, draws, id }, context) {
     if (declared.loot === 'itself')
       return context.hasItem(id) ? [] : [{ at: ['loot'], message: `${name} drops itself, but has no item form that could be dropped.`, fix: context.set('Hold it as the block', ['identity', 'item'], 'block') }];
-    const own = `${context.header.namespace}:`;
-    // What other mods bring is theirs to know.
-    const unknown = (given: string, there: boolean, what: string, ids: () => string[], at: (string | number)[]): BlockReport[] => {
-      if (there || !given.startsWith(own)) return [];
-      const near = closest(given, ids());
-      return [{ at, message: `${name} gives ${given}, which is no ${what} of the mod.${didYouMean(near)}`, fix: near && near !== given ? context.set(`Give ${near}`, at, near) : undefined }];
-    };
-    return draws.flatMap((draw, d) => draw.lots.flatMap(({ give, table }, l) => {
-      const at = ['loot', 'draws', d, 'lots', l];
-      return [
-        ...(give === undefined ? [] : unknown(give, context.hasItem(give), 'item', () => [...context.idsOf('items'), ...context.idsOf('blocks')], [...at, 'give'])),
-        ...(table === undefined ? [] : unknown(table, context.loot.tableOf(table) !== undefined, 'loot table', () => context.idsOf('lootTables'), [...at, 'table'])),
-      ];
-    }));
+    const flaws = unknownGiven(draws, {
+      namespace: context.header.namespace, hasItem: (given) => context.hasItem(given), hasTable: (table) => context.loot.tableOf(table) !== undefined,
+      items: () => [...context.idsOf('items'), ...context.idsOf('blocks')], tables: () => context.idsOf('lootTables'),
+    });
+    return flaws.map(({ at, message, mend }) => ({ at: ['loot', ...at], message: `${name} gives ${message}`, fix: mend && context.set(mend.title, ['loot', ...at], mend.after) }));
   },
 });
