@@ -9,6 +9,7 @@ import { applyChange, type Mod } from '../core/mod/index.ts';
 import { readFolder } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
 import { benchLight } from './bench-light.ts';
+import { benchMaking } from './bench-making.ts';
 import { benchMatrix } from './bench-matrix.ts';
 import { benchStates } from './bench-states.ts';
 
@@ -79,4 +80,5 @@ line('one edit among 2,000 blocks, inspected', `${large.edit.toFixed(1)} ms`, `Ã
 rmSync(folder, { recursive: true, force: true });
 benchStates(median, line);
 benchLight(median, line);
+benchMaking(median, line);
 await benchMatrix(line);

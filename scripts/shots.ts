@@ -55,7 +55,14 @@ await withApplication(async (address, browser) => {
     for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/]) await page.getByRole('row', { name }).click();
   });
   await shot('data-beside', 'data/traits?compare=salt_crust,tide_lantern,stock/granite,stock/glass', 'light');
-  await shot('bench-loot', 'blocks/salt_crust/loot', 'light');
+  await shot('bench-loot', 'blocks/brack_seam/loot', 'light', async (page) => {
+    await page.locator('.truth-grid').focus();
+    for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
+  });
+  await shot('data-tags', 'data/tags?tag=saltmarsh:pick_dug', 'dark');
+  await shot('data-recipes', 'data/recipes/tide_lantern', 'light', async (page) => {
+    await page.locator('#slot-4').click();
+  });
   await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
     await page.getByText('Day', { exact: true }).click();

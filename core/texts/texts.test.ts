@@ -73,3 +73,16 @@ test('placeholders', () => {
   expect(placeholderProblem('{a} {c}', '{a}')).toBe('{c} is not in the original');
   expect(placeholderProblem('{a}', '{a}')).toBeUndefined();
 });
+
+test('a text that is written stands where it belongs, whatever it belongs to, and can be taken away again', () => fc.assert(fc.property(fc.nat(20), fc.constantFrom('en', 'de', 'pt-BR'), fc.string({ minLength: 1, maxLength: 12 }), (at, language, text) => {
+  const mod: Mod = { ...bilingual(), items: { salt: { names: { en: 'Salt' } } } };
+  const entries = textEntries(mod);
+  const entry = entries[at % entries.length]!;
+  const written = applyChanges(mod, changeText(mod, entry, language, text));
+  expect(textEntries(written).find(({ key }) => key === entry.key)!.texts[language]).toBe(text);
+  expect(textEntries(written).filter(({ key }) => key !== entry.key)).toEqual(entries.filter(({ key }) => key !== entry.key));
+  expect(ModSchema.safeParse(written).success).toBe(true);
+  expect(changeText(written, entry, language, text)).toEqual([]);
+  const taken = applyChanges(written, changeText(written, entry, language, undefined));
+  expect(textEntries(taken).find(({ key }) => key === entry.key)?.texts[language]).toBeUndefined();
+})));
