@@ -61,7 +61,7 @@ await withApplication(async (address, browser) => {
   });
   await shot('data-tags', 'data/tags?tag=saltmarsh:pick_dug', 'dark');
   await shot('data-recipes', 'data/recipes/tide_lantern', 'light', async (page) => {
-    await page.locator('#slot-4').click();
+    await page.locator('#slot-5').click();
   });
   await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {

@@ -57,10 +57,13 @@ export const makingOf = (mod: ModView) => ({ header: mod.header, items: mod.thin
 /** The parts of a view in which texts stand. */
 export const textsIn = (mod: ModView) => ({ header: mod.header, items: mod.items, words: mod.words, blocks: mod.named });
 
+/** The mod as rules over the whole declaration see it: parts that did not change are the same objects as before. */
+export const viewOf = (mod: Mod): ModView => ({ ...mod, blocks: digests.blocks(mod), named: digests.named(mod), makings: digests.makings(mod), held: digests.held(mod), things: digests.things(mod) });
+
 /** A view that notes which parts of the mod are looked at, so that a rule is asked again only when one of them has changed. */
 export function watchedView(mod: Mod): { view: ModView; reads: Map<ViewPart, unknown> } {
   const reads = new Map<ViewPart, unknown>();
-  const parts: ModView = { ...mod, blocks: digests.blocks(mod), named: digests.named(mod), makings: digests.makings(mod), held: digests.held(mod), things: digests.things(mod) };
+  const parts = viewOf(mod);
   const view = new Proxy(parts, {
     get(target, part: ViewPart) {
       reads.set(part, target[part]);

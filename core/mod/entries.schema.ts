@@ -47,6 +47,9 @@ export const StripSchema = z.strictObject({
 export const TextureSchema = z.strictObject({ picture: PictureSchema, strip: StripSchema.optional() });
 export type Texture = z.output<typeof TextureSchema>;
 
+/** So many lie in one place where nothing else is said. */
+export const usualStack = 50;
+
 /** An item that is not a block. */
 export const ItemSchema = z.strictObject({
   group: Name.optional(),

@@ -8,7 +8,7 @@ export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';
 export { registered, type Ledger, type Registered, type Release } from './ledger.schema.ts';
-export { HeaderSchema, soundEvents, type Box, type Header, type Item, type Model, type Picture, type Sound, type SoundSet, type Tag, type Texture } from './entries.schema.ts';
+export { HeaderSchema, soundEvents, usualStack, type Box, type Header, type Item, type Model, type Picture, type Sound, type SoundSet, type Tag, type Texture } from './entries.schema.ts';
 export { emptyMod, entryKinds, entrySchemas, ModSchema, namePatternOf, type EntryKind, type Mod } from './mod.schema.ts';
 export { applyChange, applyChanges, EditConflict, entryOf, firstClash, invertChanges, pathsMeet, sameData, squashChanges, type Change, type Edit } from './edit.ts';
 export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';

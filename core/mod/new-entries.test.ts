@@ -13,7 +13,7 @@ const rules = (mod: Mod) => inspect(mod).map(({ rule }) => rule).sort();
 
 test('an item is named, registered, in a group; what is missing is its picture and a way to have it', () => {
   const mod = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
-  expect(mod.items['salt']).toEqual({ group: 'shore', stack: 64, names: { en: 'Salt' } });
+  expect(mod.items['salt']).toEqual({ group: 'shore', stack: 50, names: { en: 'Salt' } });
   expect(mod.ledger.entries.at(-1)).toEqual({ number: 3, kind: 'item', name: 'salt' });
   expect(rules(mod)).toEqual(['identity/item-without-picture', 'recipes/unobtainable']);
   expect(() => newItem(mod, 'salt', 'Salt')).toThrow(/already something called salt/);

@@ -1,5 +1,6 @@
 import { pointer } from '../json/index.ts';
 import type { Change } from './edit.ts';
+import { usualStack } from './entries.schema.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
@@ -19,7 +20,7 @@ function retired({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string
 export function newItem(mod: Mod, name: string, title: string): Change[] {
   if (Object.hasOwn(mod.items, name) || Object.hasOwn(mod.blocks, name)) throw new RangeError(`There is already something called ${name}.`);
   const group = mod.header.groups[0]?.name;
-  return [{ path: pointer(['items', name]), after: { ...(group === undefined ? {} : { group }), stack: 64, names: { [mod.header.languages[0]!]: title } } }, register(mod, 'item', name)];
+  return [{ path: pointer(['items', name]), after: { ...(group === undefined ? {} : { group }), stack: usualStack, names: { [mod.header.languages[0]!]: title } } }, register(mod, 'item', name)];
 }
 
 /** The changes that take an item out of the mod: its number is retired. */

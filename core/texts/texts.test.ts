@@ -86,3 +86,9 @@ test('a text that is written stands where it belongs, whatever it belongs to, an
   const taken = applyChanges(written, changeText(written, entry, language, undefined));
   expect(textEntries(taken).find(({ key }) => key === entry.key)?.texts[language]).toBeUndefined();
 })));
+
+test('whatever a file holds, it is told and never thrown', () => fc.assert(fc.property(fc.constantFrom('a.po', 'a.json'), fc.oneof(fc.string({ maxLength: 200 }), fc.array(fc.constantFrom('msgid "', 'msgctxt "block.lamp"', 'msgstr', '"', '\n', '\\', '"Language: de\\n"', '#, fuzzy', 'msgid_plural "x"', 'msgstr[1] "y"', '{ "language": "de", "texts": ', '{}', '[1]', '}'), { maxLength: 14 }).map((parts) => parts.join('\n'))), (name, source) => {
+  const { problems, changes } = readTexts(bilingual(), name, source);
+  expect(problems.every((problem) => /[.?]$/.test(problem))).toBe(true);
+  expect(ModSchema.safeParse(applyChanges(bilingual(), changes)).success).toBe(true);
+}), { numRuns: 400 }));

@@ -1,19 +1,12 @@
 import './how-had.css';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
-import { acceptsIn, whatCanBeHad, type Had } from '../../core/recipes/index.ts';
+import type { Had } from '../../core/recipes/index.ts';
+import { listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
+import { useAccepts, useHad } from '../api/making.ts';
 import { Field } from './field.tsx';
 import { ItemIcon, itemTitle } from './item.tsx';
-
-let last: { mod: Mod; had: Map<string, Had> } | undefined;
-
-/** What can be had in the mod as it is. Worked out once for each mod. */
-function useHad(): Map<string, Had> {
-  const mod = useMod();
-  return useMemo(() => (last?.mod === mod ? last : (last = { mod, had: whatCanBeHad({ ...mod, makings: mod.blocks }, acceptsIn(mod)) })).had, [mod]);
-}
 
 const said = (number: number): string => String(Number(number.toFixed(2)));
 
@@ -23,19 +16,45 @@ export function HowHad({ id, here }: { id: string; /** The recipe that is looked
   const home = `/m/${useSession().name}/data/recipes`;
   const all = useHad();
   const had = all.get(id);
-  const accepts = useMemo(() => acceptsIn(mod), [mod]);
+  const accepts = useAccepts();
   const takenBy = Object.entries(mod.recipes).filter(([, recipe]) => ingredientsOf(recipe).some((one) => accepts(one).has(id)));
   const givenBy = Object.entries(mod.recipes).filter(([name, recipe]) => name !== here && resultsOf(recipe).some(({ gives }) => gives === id));
   return (
     <>
       <Field label="Can it be had?" value={had ? <span className="tag good">yes</span> : <span className="tag hint">no</span>}>
         {had ? <p className="note">{words(mod, had)}</p> : <p className="note">Nobody can come to have it: the world does not give it, nothing drops it, and no recipe that can be made gives it.</p>}
+        {had && had.steps > 1 && <details className="steps"><summary>Step by step</summary><ol>{stepsTo(id, all).map(([step, { way }]) => <li key={step}><ItemIcon id={step} size={20} /><b>{itemTitle(mod, step)}</b> {shortly(mod, way)}</li>)}</ol></details>}
         {had && had.way.takes.length > 0 && <><p className="note" style={{ margin: '6px 0 0' }}>One costs</p><div className="icon-row" aria-label="What one costs">{[...had.cost].map(([raw, number]) => <span key={raw} className="one"><ItemIcon id={raw} size={22} /><b>{said(number)}</b> {itemTitle(mod, raw)}</span>)}</div></>}
       </Field>
       {givenBy.length > 0 && <Field label={here === undefined ? 'Made by' : 'Made by as well'}><div className="icon-row">{givenBy.map(([name]) => <Link key={name} to={`${home}/${name}`}><ItemIcon id={id} size={20} />{name}</Link>)}</div></Field>}
       {takenBy.length > 0 && <Field label="Taken by"><div className="icon-row">{takenBy.map(([name, recipe]) => <Link key={name} to={`${home}/${name}`}><ItemIcon id={resultsOf(recipe)[0]?.gives ?? ''} size={20} />{name}</Link>)}</div></Field>}
     </>
   );
+}
+
+/** Everything on the way to an item that somebody has to make or dig, in an order in which it can be done. */
+function stepsTo(id: string, all: ReadonlyMap<string, Had>): [string, Had][] {
+  const found = new Map<string, Had>();
+  const walk = (one: string) => {
+    const had = all.get(one);
+    if (!had || found.has(one)) return;
+    found.set(one, had);
+    had.way.takes.forEach(walk);
+  };
+  walk(id);
+  return [...found].sort(([, a], [, b]) => a.steps - b.steps);
+}
+
+/** A step in a few words: `in the fire from 1 Raw brack`. */
+function shortly(mod: Mod, { how, by, takes, count: many }: Had['way']): string {
+  if (how === 'found') return 'lies about';
+  if (how === 'dug') return `is dug from ${itemTitle(mod, by!)}`;
+  const tally = new Map<string, number>();
+  for (const one of takes) tally.set(one, (tally.get(one) ?? 0) + 1);
+  const from = listed([...tally].map(([one, times]) => `${times} ${itemTitle(mod, one)}`));
+  if (how === 'dipped') return `is dipped from ${itemTitle(mod, by!)} with ${from}`;
+  const recipe = mod.recipes[by!];
+  return `${many === 1 ? '' : `× ${many} `}${recipe?.kind === 'fire' ? 'in the fire' : recipe?.kind === 'cut' ? 'cut' : 'made'} from ${from}`;
 }
 
 function words(mod: Mod, { way, steps }: Had): string {

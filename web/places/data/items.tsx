@@ -2,7 +2,7 @@ import { Button, Checkbox, FileButton, NumberInput, Select, TagsInput, TextInput
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
-import { Id, idOf, newItem, removeItem, titleOf, toolKinds, type Item, type ToolKind } from '../../../core/mod/index.ts';
+import { Id, idOf, newItem, removeItem, titleOf, toolKinds, usualStack, type Item, type ToolKind } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { uploadTexture } from '../../api/textures.ts';
@@ -99,7 +99,7 @@ function OneItem({ name, item }: { name: string; item: Item }) {
           <RenameField kind="items" name={name} id={id} onRenamed={(to) => void navigate(`/m/${session.name}/data/items/${to}`, { replace: true })} />
           <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" clearable placeholder="In no group" data={header.groups.map((group) => ({ value: group.name, label: group.names[language] ?? group.name }))} value={item.group ?? null} onChange={(group) => set('Change the group', 'group', group ?? undefined)} />} />
           <Field label="Picture" value={<span style={{ display: 'inline-flex', gap: 6 }}><Select w={156} aria-label="Picture" searchable placeholder="None" clearable data={Object.keys(mod.textures).sort().map((texture) => ({ value: idOf(header.namespace, texture), label: texture }))} value={item.texture ?? null} onChange={(texture) => set('Change the picture', 'texture', texture ?? undefined)} /><FileButton accept="image/png" onChange={(file) => void picture(file)}>{(props) => <Button {...props} variant="default">PNG…</Button>}</FileButton></span>} note="Or drop a PNG anywhere here.">{refused && <p className="bad" role="alert">{refused}</p>}</Field>
-          <Field label="Stack" value={<NumberInput aria-label="Stack" w={90} min={1} max={9999} value={item.stack ?? 64} onChange={(stack) => typeof stack === 'number' && Number.isInteger(stack) && set('Change the stack', 'stack', stack)} />} note="So many lie in one place." />
+          <Field label="Stack" value={<NumberInput aria-label="Stack" w={90} min={1} max={9999} value={item.stack ?? usualStack} onChange={(stack) => typeof stack === 'number' && Number.isInteger(stack) && set('Change the stack', 'stack', stack)} />} note="So many lie in one place." />
           <Field label="Tags"><TagsInput aria-label="Item tags" placeholder="Add a tag" data={tags} value={item.tags ?? []} acceptValueOnBlur={false} classNames={{ pill: 'mono', input: 'mono' }} onChange={(list) => {
             const next = [...new Set(list.map((tag) => (tag.includes(':') ? tag.trim() : `${header.namespace}:${tag.trim().toLowerCase().replaceAll(' ', '_')}`)))].filter((tag) => Id.safeParse(tag).success);
             set('Change the tags', 'tags', next.length ? next : undefined);

@@ -1,4 +1,4 @@
-import { codesOf, idOf, ownName, registered, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { codesOf, idOf, ownName, registered, usualStack, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { directMembers } from '../../../tags/index.ts';
 import { edition, formatName, type GroupsDocument, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
 
@@ -34,9 +34,9 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
   const group = (name: string | undefined) => (name === undefined ? undefined : idOf(mod.header.namespace, name));
   const items = new Map<string, ItemDocument>();
   for (const block of blocks)
-    if (block.item !== 'none') items.set(block.name, { id: block.id, form: block.item, block: block.id, group: group(block.declared.identity.group), stack: 64 });
+    if (block.item !== 'none') items.set(block.name, { id: block.id, form: block.item, block: block.id, group: group(block.declared.identity.group), stack: usualStack });
   for (const [name, item] of Object.entries(mod.items))
-    items.set(name, { id: idOf(mod.header.namespace, name), form: 'flat', texture: item.texture, group: group(item.group), stack: item.stack ?? 64, tool: item.tool, bucket: item.bucket });
+    items.set(name, { id: idOf(mod.header.namespace, name), form: 'flat', texture: item.texture, group: group(item.group), stack: item.stack ?? usualStack, tool: item.tool, bucket: item.bucket });
   return items;
 }
 

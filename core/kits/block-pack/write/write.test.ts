@@ -59,7 +59,7 @@ test('tags: the members that the tag names first, then the blocks that say they 
 });
 
 test('items: a block that can be held, a plain item, and none for what cannot be held', () => {
-  expect(file('view/items/lamp.json')).toEqual({ id: 'saltmarsh:lamp', form: 'block', block: 'saltmarsh:lamp', group: 'saltmarsh:shore', stack: 64 });
+  expect(file('view/items/lamp.json')).toEqual({ id: 'saltmarsh:lamp', form: 'block', block: 'saltmarsh:lamp', group: 'saltmarsh:shore', stack: 50 });
   expect(withChange('/items/oil', { texture: 'saltmarsh:lamp', stack: 8, names: { en: 'Oil' } })('view/items/oil.json')).toEqual({ id: 'saltmarsh:oil', form: 'flat', texture: 'saltmarsh:lamp', stack: 8 });
   expect(withChange('/blocks/lamp/identity/item', 'none')('view/items/lamp.json')).toBe('');
 });

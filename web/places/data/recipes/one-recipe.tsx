@@ -1,11 +1,12 @@
 import { Button } from '@mantine/core';
-import { useMemo, useState, type DragEvent } from 'react';
+import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { kitNamed } from '../../../../core/kits/index.ts';
 import { pointer } from '../../../../core/json/index.ts';
 import { resultsOf, type Recipe } from '../../../../core/mod/index.ts';
-import { acceptsIn, gridOf, withCell } from '../../../../core/recipes/index.ts';
+import { gridOf, withCell } from '../../../../core/recipes/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
+import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon, ItemSelect, itemTitle } from '../../../parts/item.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { Found } from '../found.tsx';
@@ -22,7 +23,7 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
   const navigate = useNavigate();
   const findings = useFindings() ?? [];
   const ingredients = useIngredientOptions();
-  const accepts = useMemo(() => acceptsIn(mod), [mod]);
+  const accepts = useAccepts();
   const [at, setAt] = useState(0);
   const path = pointer(['recipes', name]);
   const put = (label: string, next: Recipe) => session.edit(label, [{ path, before: session.view.mod.recipes[name], after: next }]);

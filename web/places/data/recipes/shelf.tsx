@@ -1,16 +1,14 @@
 import { TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
-import { acceptsIn } from '../../../../core/recipes/index.ts';
-import { useMod } from '../../../api/hooks.tsx';
+import { useState } from 'react';
+import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon } from '../../../parts/item.tsx';
 
 const mostShown = 240;
 
 /** Everything that can be taken, to be dragged into a place or put into the chosen one by a click. */
 export function Shelf({ options, onChoose }: { options: { value: string; label: string }[]; onChoose: (id: string) => void }) {
-  const mod = useMod();
   const [filter, setFilter] = useState('');
-  const accepts = useMemo(() => acceptsIn(mod), [mod]);
+  const accepts = useAccepts();
   const wanted = filter.trim().toLowerCase();
   const shown = options.filter(({ value, label }) => value.includes(wanted) || label.toLowerCase().includes(wanted));
   return (

@@ -1,8 +1,8 @@
 import { useMemo, type DragEvent, type KeyboardEvent } from 'react';
 import { idOf } from '../../../../core/mod/index.ts';
-import { acceptsIn } from '../../../../core/recipes/index.ts';
 import { directMembers } from '../../../../core/tags/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
+import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon, itemTitle, useItemOptions } from '../../../parts/item.tsx';
 
 /** A place of a recipe: an item, a tag with a leading #, or nothing. */
@@ -23,7 +23,7 @@ interface Props { slots: readonly Slot[]; wide: number; cursor: number; onCursor
 /** The places of a recipe: filled by dragging from the shelf or by typing, walked with the arrow keys. */
 export function Slots({ slots, wide, cursor, onCursor, onFill, onDrop, label }: Props) {
   const mod = useMod();
-  const accepts = useMemo(() => acceptsIn(mod), [mod]);
+  const accepts = useAccepts();
   // What is typed over a place is the beginning of a name: it goes on in the field, whose old text it takes the place of.
   const type = () => {
     const field = document.querySelector<HTMLInputElement>('.slot-field input');
