@@ -102,3 +102,25 @@ test('a block is resolved once for as long as it stays the same', () => {
   expect(resolveBlock(mod, 'lamp', { ...lamp, traits: { hardness: 2 } }).traits.hardness).toBe(2);
   expect(titleOf(mod, 'salt_pan', {})).toBe('salt pan');
 });
+
+test('recipes, loot tables, items, tags and releases lie in files of their own, and read back as they were', () => {
+  const mod = {
+    ...sampleMod(), textures: {},
+    items: { chisel: { names: { en: 'Chisel' }, tool: { kind: 'pick' as const, grade: 1 }, stack: 1 }, pail: { names: {}, bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' }, found: true, tags: ['saltmarsh:wet'] } },
+    itemTags: { wet: { note: 'Wet.', members: ['driftwood:sponge'] } },
+    recipes: {
+      bank: { kind: 'mix' as const, takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
+      lamp: { kind: 'pattern' as const, pattern: ['ab', ' a'], keys: { a: 'saltmarsh:bank', b: 'obrank:glass' }, mirrored: false, gives: 'saltmarsh:lamp', count: 2 },
+      ash: { kind: 'fire' as const, takes: 'saltmarsh:bank', gives: 'saltmarsh:lamp', seconds: 2.5, reward: 0.2 },
+      chip: { kind: 'cut' as const, takes: 'saltmarsh:lamp', choices: [{ gives: 'saltmarsh:bank', count: 3 }] },
+    },
+    lootTables: { finds: { note: 'What turns up.', draws: [{ times: { tries: 2, chance: 0.5 }, lots: [{ give: 'saltmarsh:bank', luck: 1, share: 2, when: { not: { all: [{ blast: true }, { chance: 0.1 }] } } }] }] } },
+    ledger: { ...sampleMod().ledger, releases: [{ version: '0.1.0', on: '2026-03-31', counts: { groups: 1, blocks: 2, items: 0 }, entries: [{ number: 1, kind: 'block' as const, name: 'bank' }] }], retired: [{ number: 7, kind: 'item' as const, name: 'oar', lost: true, formerly: ['paddle'] }] },
+  };
+  const files = writeModFolder(mod, () => new Uint8Array());
+  expect([...files.keys()]).toEqual(expect.arrayContaining(['items/chisel.json', 'loot/finds.json', 'recipes/chip.json', 'tags/items/wet.json', 'ledger.json']));
+  const { mod: back, problems, placeOf } = readModFolder(files);
+  expect(problems).toEqual([]);
+  expect(back).toEqual(mod);
+  expect(placeOf('/lootTables/finds/draws/0/lots/0/when')).toMatchObject({ file: 'loot/finds.json' });
+});

@@ -5,7 +5,7 @@ import { resolveBlock } from '../mod/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
 import { BitSet } from '../states/index.ts';
 import { BlockSchema } from '../mod/index.ts';
-import { drops, lootSource, lotWhen, paintLoot, truthTable, type Outcome } from './index.ts';
+import { drops, lootSource, lotWhen, paintLoot, quickLoot, shortLoot, truthTable, type Outcome } from './index.ts';
 
 const mod = { ...sampleMod(), lootTables: emptyMod('saltmarsh', 'Saltmarsh').lootTables };
 const lampWith = (loot: Loot): Block => ({ ...mod.blocks['lamp']!, loot });
@@ -63,4 +63,14 @@ test.each<[string[], object | undefined]>([
   [['bare hands', 'a blast'], { not: { tool: 'pick' } }],
 ])('the ways %j become one condition', (way, expected) => {
   expect(lotWhen({ ' way': way }, open('itself').truth)).toEqual(expected);
+});
+
+test('one stroke: itself, nothing, an item and itself when careful; what is said in many draws is said short where it can be', () => {
+  expect(quickLoot.itself()).toBe('itself');
+  expect(quickLoot.nothing()).toBe('nothing');
+  expect(quickLoot.item('saltmarsh:bank', 'saltmarsh:lamp', [1, 2])).toEqual({ draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { careful: true } }, { give: 'saltmarsh:bank', count: [1, 2] }] }] });
+  expect(shortLoot([{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }, { times: 3, lots: [{}] }], 'saltmarsh:lamp')).toBe('itself');
+  expect(shortLoot([{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }], 'saltmarsh:lamp')).toEqual({ draws: [{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }] });
+  expect(shortLoot([{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit'] }] }], 'saltmarsh:lamp')).not.toBe('itself');
+  expect(shortLoot([{ times: 1, lots: [] }], 'saltmarsh:lamp')).toBe('nothing');
 });

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../inspect/sample.ts';
+import { valueAt } from '../json/index.ts';
 import { applyChanges, idOf, ModSchema, type Mod } from '../mod/index.ts';
 import { circleProblem, directMembers, membersOf, needsOf, tagCircles, toggleMember, type Who } from './index.ts';
 
@@ -69,4 +70,32 @@ test('a block can be put into a tag of another mod, a tag cannot', () => {
   const mod = sampleMod();
   expect(applyChanges(mod, toggleMember(mod, 'blockTags', { what: 'blocks', name: 'lamp' }, 'driftwood:shiny')).blocks['lamp']!.tags).toContain('driftwood:shiny');
   expect(() => toggleMember(mod, 'blockTags', { what: 'tag', name: 'shore' }, 'driftwood:shiny')).toThrow(/belongs to another mod/);
+});
+
+const step = fc.oneof(
+  fc.record({ at: fc.constantFrom('/blocks/bank/tags', '/blocks/lamp/tags'), after: fc.constantFrom<unknown>([id('a')], [], [id('b'), id('c')]) }),
+  fc.record({ at: fc.constantFrom('/blocks/bank/itemTags', '/items/salt/tags'), after: fc.constantFrom<unknown>([id('a')], [id('e')], undefined) }),
+  fc.record({ at: fc.constantFrom('/itemTags/a', '/blockTags/a', '/itemTags/e'), after: fc.constantFrom<unknown>({}, { members: [`#${id('b')}`, id('lamp')] }, { members: [`#${id('e')}`] }) }),
+  fc.record({ at: fc.constant('/blocks/bank/identity/item'), after: fc.constantFrom<unknown>('none', 'block', undefined) }),
+  fc.record({ at: fc.constant('/header/namespace'), after: fc.constantFrom<unknown>('saltmarsh', 'driftwood') }),
+);
+
+test('what is remembered of tags is never out of date, whatever is edited in between', () => fc.assert(fc.property(fc.array(step, { maxLength: 8 }), (steps) => {
+  let mod: Mod = { ...tagged([[0, 1]], [0]), items: { salt: { names: {} } }, itemTags: { a: {}, e: {} } };
+  for (const { at, after } of steps) {
+    mod = applyChanges(mod, [{ path: at, before: valueAt(mod, at), after }]);
+    const afresh = structuredClone(mod);
+    for (const kind of ['blockTags', 'itemTags'] as const) {
+      expect(directMembers(mod, kind)).toEqual(directMembers(afresh, kind));
+      expect(membersOf(mod, kind)).toEqual(membersOf(afresh, kind));
+      expect(tagCircles(mod, kind)).toEqual(tagCircles(afresh, kind));
+    }
+  }
+})));
+
+test('an item tag holds what can be held: a block without an item form says so in vain', () => {
+  const mod: Mod = { ...sampleMod(), items: { salt: { names: {}, tags: [id('dry')] } }, itemTags: { dry: {} } };
+  const held = (item: 'block' | 'none') => membersOf({ ...mod, blocks: { ...mod.blocks, bank: { ...mod.blocks['bank']!, itemTags: [id('dry')], identity: { item } } } }, 'itemTags').get(id('dry'));
+  expect([...held('block')!]).toEqual([id('bank'), id('salt')]);
+  expect([...held('none')!]).toEqual([id('salt')]);
 });
