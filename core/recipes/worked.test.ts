@@ -74,3 +74,19 @@ test('gains through tags, and none where what is made cannot be put back', () =>
   // A circle that needs something from outside each time makes nothing from nothing.
   expect(found({ melt: mix(['bar', 'lamp'], 'nugget', 9), cast: mix(Array.from({ length: 3 }, () => 'nugget'), 'bar') })).toEqual([]);
 });
+
+test('what can be held: items, and blocks that have an item form', () => {
+  const mod = sampleMod();
+  const ids = (item: 'block' | 'flat' | 'none' | undefined) => heldIds({ ...mod, items: { salt: {} }, blocks: { lamp: { identity: item === undefined ? {} : { item } } } });
+  expect(ids('block')).toEqual([id('salt'), id('lamp')]);
+  expect(ids('flat')).toEqual([id('salt'), id('lamp')]);
+  expect(ids('none')).toEqual([id('salt')]);
+  expect(ids(undefined)).toEqual([id('salt')]);
+});
+
+test('a mod without anything has nothing, clashes nowhere and gains nothing', () => {
+  const empty: Mod = { ...sampleMod(), blocks: {}, items: {}, recipes: {} };
+  expect(had(empty).size).toBe(0);
+  expect(clashes({}, accepts)).toEqual([]);
+  expect(gains({ ...empty, makings: {} }, acceptsIn(empty))).toEqual([]);
+});
