@@ -103,8 +103,13 @@ const change = fc.oneof(
 test('whatever properties are added, changed and taken away: codes that the ledger keeps never mean another state than in the last release', () => fc.assert(fc.property(fc.array(change, { maxLength: 8 }), (changes) => {
   let mod = released();
   let version = 3;
+  // A name that was given to something else means something else: what asks for it by name is told so, and rightly.
+  const renamedAway = new Set<string>();
   for (const one of changes) {
     const { properties } = mod.blocks['lamp']!.states;
+    if (one.do === 'put' && renamedAway.has(one.property.name)) continue;
+    const replaced = one.do === 'put' ? properties[one.at]?.name : undefined;
+    if (replaced !== undefined && one.do === 'put' && replaced !== one.property.name) renamedAway.add(replaced);
     if (one.do === 'release') mod = applyChanges(mod, release(mod, `0.${(version += 1)}.0`, '2026-03-31'));
     else if (one.do === 'take' && properties[one.at]) mod = applyChanges(mod, changeProperty(mod, 'lamp', one.at, undefined));
     else if (one.do === 'put' && !properties.some(({ name }, i) => name === one.property.name && i !== one.at)) mod = applyChanges(mod, changeProperty(mod, 'lamp', Math.min(one.at, properties.length), one.property));
@@ -112,3 +117,10 @@ test('whatever properties are added, changed and taken away: codes that the ledg
     expect(sinceRelease(mod).codes.map(({ moved }) => moved)).toEqual(sinceRelease(mod).codes.map(() => 0));
   }
 }), { numRuns: 150 }));
+
+test('a property that takes the name of one that is gone is not taken for it', () => {
+  let mod = released();
+  const tide = { name: 'tide', kind: 'choice' as const, values: ['low', 'mid'], default: 'low', byCode: true };
+  for (const [at, put] of [[2, tide], [2, undefined], [0, tide], [2, { name: 'bound', kind: 'number' as const, min: 0, max: 2, default: 0, byCode: true }]] as const) mod = applyChanges(mod, changeProperty(mod, 'lamp', at, put && { ...put, ...('values' in put ? { values: [...put.values] } : {}) }));
+  expect(sinceRelease(mod).codes.map(({ moved }) => moved)).toEqual(sinceRelease(mod).codes.map(() => 0));
+});

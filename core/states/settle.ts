@@ -22,9 +22,16 @@ export function settleCodes(layout: CodeLayout, before: StateSpace, after: State
   return grownTable(layout, before, after);
 }
 
-/** A layout in which a property or its values go by other names. The codes stay. */
+/**
+ * A layout in which a property or its values go by other names. The codes stay. Where a property that is gone had the new name, its part
+ * of the code gets a name of its own, so that the two are never taken for one.
+ */
 export function renameInCodes(layout: CodeLayout, from: string, to: string, values: ReadonlyMap<Value, Value> = new Map()): CodeLayout {
+  const digits: readonly CodeDigit[] = layout.kind === 'bit-fields' ? layout.fields : layout.digits;
+  let gone = `gone_${to}`.slice(0, 60);
+  while (digits.some(({ property }) => property === gone)) gone += '_';
   const rename = <D extends CodeDigit>(digit: D): D => {
+    if (digit.property === to && from !== to) return { ...digit, property: gone };
     if (digit.property !== from) return digit;
     return { ...digit, property: to, values: 'from' in digit.values || !values.size ? digit.values : digit.values.map((value) => values.get(value) ?? value) };
   };
