@@ -29,7 +29,10 @@ export function generating(count: Count | undefined, x: number): number {
   const [low, high] = spanOf(count);
   if (typeof count === 'object' && !Array.isArray(count)) return (1 - share(count.chance) * (1 - x)) ** high;
   if (low === high || x === 1) return x ** low;
-  return x === 0 ? (low === 0 ? 1 / (high + 1) : 0) : (x ** low - x ** (high + 1)) / ((1 - x) * (high - low + 1));
+  if (x === 0) return low === 0 ? 1 / (high + 1) : 0;
+  // The geometric sum without the difference of two numbers that are nearly one.
+  const many = high - low + 1;
+  return (x ** low * -Math.expm1(many * Math.log1p(x - 1))) / ((1 - x) * many);
 }
 
 /** The chance of each number from 0 on; undefined where there are more than {@link mostOutcomes}. */

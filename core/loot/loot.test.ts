@@ -92,6 +92,8 @@ test('counts by hand: two coins, three in a row, the wrong way round, too many t
   expect(spanOf([-2, -1])).toEqual([0, 0]);
   expect(spread({ tries: 4000, chance: 0.5 })![2000]).toBeCloseTo(0.012615, 6);
   expect(spread(10_000)).toBeUndefined();
+  expect(generating([1, 4], 1 - 2 ** -53)).toBeCloseTo(1, 12);
+  expect(generating([0, 2], 0.5)).toBeCloseTo(7 / 12, 12);
   expect(convolve([0.5, 0.5], [0.5, 0.5])).toEqual([0.25, 0.5, 0.25]);
   expect(compound([0, 0, 1], [0.5, 0.5])).toEqual([0.25, 0.5, 0.25]);
 });
