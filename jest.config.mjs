@@ -2,6 +2,8 @@
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk', '<rootDir>/demo'],
+  // A busy machine is no failure.
+  testTimeout: 60_000,
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },

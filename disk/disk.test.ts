@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { once } from 'node:events';
-import { chmodSync, existsSync, lstatSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, renameSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, linkSync, lstatSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, renameSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { spawn, spawnSync } from 'node:child_process';
 import os from 'node:os';
 import path from 'node:path';
 import { readZip, type Files } from '../core/bytes/index.ts';
@@ -138,12 +139,146 @@ test('names that would leave the folder are refused before anything is written',
   expect(readdirSync(folder)).toEqual([]);
 });
 
+/** What a build that was killed leaves beside its target: its work folder with the proof of a process that is no more. */
+function deadWork(parts: Record<string, string>): string {
+  const { pid } = spawnSync(process.execPath, ['-e', '']);
+  const work = `${target}.obrank-work`;
+  mkdirSync(work);
+  writeFileSync(path.join(work, 'build.json'), JSON.stringify({ made: 'by Obrank, for a build', target, host: os.hostname(), pid, thread: 0, started: '', token: 'x' }));
+  for (const [name, text] of Object.entries(parts)) {
+    mkdirSync(path.join(work, name));
+    writeFileSync(path.join(work, name, 'own.txt'), text);
+  }
+  return work;
+}
+
 test('a build that dies between its renames leaves the old pack, and the next one brings it back', async () => {
+  deadWork({ old: 'mine', new: 'half' });
+  await expect(writeBuild(target, built)).rejects.toThrow(/1 other files and no pack/);
+  expect([read('own.txt'), readdirSync(folder)]).toEqual(['mine', ['pack']]);
+});
+
+test('a build that dies after its renames: the new pack stands, what is left of the old is cleared away', async () => {
   await writeBuild(target, built);
-  renameSync(target, `${target}.obrank-old`);
+  deadWork({ old: 'was replaced' });
   await writeBuild(target, built);
   expect(await readFolder(target)).toEqual(built);
   expect(readdirSync(folder)).toEqual(['pack']);
+});
+
+test('a build that dies before it has begun leaves an empty folder; a place that was filled since keeps what is in it, and the old stands beside', async () => {
+  mkdirSync(`${target}.obrank-work-Ab12Cd`);
+  deadWork({ old: 'mine', new: 'half' });
+  mkdirSync(target);
+  await writeBuild(target, built);
+  expect(readdirSync(folder).sort()).toEqual(['pack', 'pack.before-build-1']);
+  expect(readFileSync(path.join(`${target}.before-build-1`, 'own.txt'), 'utf8')).toBe('mine');
+});
+
+test('what only looks like a leftover of ours is never touched', async () => {
+  await writeBuild(target, built);
+  for (const name of ['pack.obrank-old', 'pack.obrank-work', 'pack.obrank-work-mine']) {
+    mkdirSync(path.join(folder, name));
+    writeFileSync(path.join(folder, name, 'thesis.txt'), 'mine');
+  }
+  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'))).rejects.toThrow(/in the way and was not made by Obrank/);
+  renameSync(`${target}.obrank-work`, path.join(folder, 'other'));
+  await writeBuild(target, changed('rules/recipes/new.json', '{}'));
+  for (const name of ['pack.obrank-old', 'pack.obrank-work-mine', 'other']) expect(readFileSync(path.join(folder, name, 'thesis.txt'), 'utf8')).toBe('mine');
+});
+
+test('eight builds at once into one target: each is done or says why in one sentence, and the target is whole', async () => {
+  const builds = await Promise.allSettled(Array.from({ length: 8 }, (_, i) => writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ i })))));
+  expect(builds.some((one) => one.status === 'fulfilled')).toBe(true);
+  for (const one of builds) if (one.status === 'rejected') expect((one.reason as DiskProblem).message).toMatch(/Another build into .* is going on/);
+  expect((await readFolder(target)).size).toBe(built.size + 1);
+  expect(readdirSync(folder)).toEqual(['pack']);
+});
+
+test('a link in the target is asked about and replaced, never written through; one in place of a folder stops the build', async () => {
+  await writeBuild(target, built);
+  const outside = path.join(folder, 'outside');
+  writeFileSync(outside, 'mine');
+  for (const file of ['registry.json', 'view/textures/salt_crust_a.png']) {
+    rmSync(path.join(target, file));
+    symlinkSync(outside, path.join(target, file));
+  }
+  await expect(writeBuild(target, built)).rejects.toThrow(/2 that Obrank did not write, such as registry.json, a link/);
+  await writeBuild(target, built, { overwrite: true });
+  expect([readFileSync(outside, 'utf8'), lstatSync(path.join(target, 'registry.json')).isFile()]).toEqual(['mine', true]);
+  renameSync(path.join(target, 'view'), path.join(folder, 'elsewhere'));
+  symlinkSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
+  await expect(writeBuild(target, built, { overwrite: true })).rejects.toThrow(/view is a link where a folder of the pack belongs/);
+  // Two names of one file: the pack gets a file of its own.
+  rmSync(path.join(target, 'view'));
+  renameSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
+  linkSync(path.join(target, 'code/ids.ts'), path.join(folder, 'second-name'));
+  await writeBuild(target, changed('code/ids.ts', 'export {};'));
+  expect(readFileSync(path.join(folder, 'second-name'), 'utf8')).not.toBe('export {};');
+});
+
+test('a file that is saved into the target while builds run is never lost', async () => {
+  await writeBuild(target, built);
+  for (let round = 0; round < 12; round += 1) {
+    const saved = path.join(target, `notes-${round}.txt`);
+    const build = writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ round }))).catch((error: unknown) => error);
+    let isDone = false;
+    void build.then(() => { isDone = true; });
+    // Saves as soon as it can, a little later in every round.
+    for (let turn = 0; turn < round * 40 && !isDone; turn += 1) await new Promise((resolve) => setImmediate(resolve));
+    let isSaved = false;
+    while (!isSaved) {
+      try {
+        writeFileSync(saved, String(round));
+        isSaved = true;
+      } catch {
+        await new Promise((resolve) => setImmediate(resolve));
+      }
+    }
+    await build;
+    expect(readFileSync(saved, 'utf8')).toBe(String(round));
+  }
+  expect(readdirSync(folder)).toEqual(['pack']);
+});
+
+test('builds that are killed leave the old or the new pack whole, and nothing beside it after the next build', async () => {
+  await writeBuild(target, built);
+  const work = `${target}.obrank-work`;
+  const slow = spawn(process.execPath, ['scripts/obrank.mjs', 'build', 'demo/saltmarsh', '--out', target], { stdio: 'ignore' });
+  while (!existsSync(work) && slow.exitCode === null) await new Promise((resolve) => setImmediate(resolve));
+  slow.kill('SIGKILL');
+  if (slow.exitCode === null && slow.signalCode === null) await once(slow, 'exit');
+  await writeBuild(target, built);
+  expect(await readFolder(target)).toEqual(built);
+  expect(readdirSync(folder)).toEqual(['pack']);
+});
+
+test.each(['relative/pack', './pack', 'pack.obpack'])('the place %s is not a whole path, so nobody guesses from where', async (given) => {
+  await expect(planBuild(given, built)).rejects.toThrow(/not a whole path/);
+});
+
+test.each(['/dev', '/dev/null', '/proc/self', '/sys'])('%s is no place for a pack', async (given) => {
+  await expect(planBuild(given, built)).rejects.toThrow(/not a place for a pack/);
+});
+
+test('pipes and devices are told at once, wherever they stand', async () => {
+  const pipe = path.join(folder, 'pipe.obpack');
+  spawnSync('mkfifo', [pipe]);
+  await expect(planBuild(pipe, built)).rejects.toThrow(/neither a file nor a folder/);
+  await expect(readModOrPack(pipe)).rejects.toThrow(/not an ordinary file/);
+  await expect(readModOrPack('/dev/zero')).rejects.toThrow(/not an ordinary file/);
+  await writeBuild(target, built);
+  spawnSync('mkfifo', [path.join(target, 'rules/pipe')]);
+  await expect(planBuild(target, built)).rejects.toThrow(/neither a file nor a folder/);
+  expect((await readModOrPack(target)).unread).toEqual([{ path: 'rules/pipe', message: 'It is neither a file nor a folder, so it is not read.' }]);
+});
+
+test('a link that leads nowhere is said to, and other links in the target are counted', async () => {
+  symlinkSync('/nowhere/at/all', path.join(folder, 'lost'));
+  await expect(planBuild(path.join(folder, 'lost'), built)).rejects.toThrow(/leads nowhere/);
+  await writeBuild(target, built);
+  symlinkSync('/etc/hostname', path.join(target, 'alias.txt'));
+  expect(await fates()).toEqual({ 'alias.txt': 'kept' });
 });
 
 test('a cancelled build leaves the old pack whole and nothing beside it', async () => {

@@ -1,5 +1,7 @@
-/** Files on this machine: reading mods and packs, planning a build, writing it so that nothing is lost. Used by server and cli. */
-export { DiskProblem, inWords } from './problem.ts';
-export { readFolder, readModOrPack } from './read.ts';
-export { filesAt, planBuild, type BuildPlan, type FileFate, type PlannedFile } from './plan.ts';
+/** Files on this machine: reading folders and packs, planning a build, writing it so that nothing is lost. Used by server and cli. */
+export { DiskProblem, inWords, shown } from './problem.ts';
+export { readOrdinary } from './ordinary.ts';
+export { maxBytes, readFolder, readModOrPack, readTree, type Tree, type Unread } from './read.ts';
+export { planBuild, standingAt, type BuildPlan, type FileFate, type PlannedFile } from './plan.ts';
+export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';

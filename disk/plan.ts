@@ -1,10 +1,11 @@
-import { readFile, realpath, stat } from 'node:fs/promises';
-import os from 'node:os';
 import path from 'node:path';
 import { digestOf, readZip, type Files } from '../core/bytes/index.ts';
 import { PackFile } from '../core/kits/block-pack/format/index.ts';
-import { DiskProblem, inWords } from './problem.ts';
-import { readFolder } from './read.ts';
+import { readOrdinary } from './ordinary.ts';
+import { DiskProblem, shown } from './problem.ts';
+import { maxBytes, readTree } from './read.ts';
+import { scanFolder, scanOne, type Scan } from './scan.ts';
+import { targetOf, type Target } from './target.ts';
 
 /**
  * What a build will do with one file.
@@ -25,71 +26,105 @@ export interface BuildPlan {
   ask?: string;
 }
 
-/** A folder with more strange files than this is surely not meant as the place of a pack. */
-const mostForeign = 2000;
+/** What stands at a target: the pack's files, everything there is, and when it was looked at. */
+export interface Standing { files: Files; scan: Scan; lookedAtMs: number }
 
-/** The place that a person named, as an absolute path; a link is followed, so that what it leads to is built and not the link replaced. */
-export async function targetOf(given: string): Promise<string> {
-  if (given.trim() === '' || given.includes('\0')) throw new DiskProblem('Name a folder, or a file that ends in .obpack.');
-  const target = path.resolve(/^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given);
-  return realpath(target).catch(() => target);
+/** A folder with more strange files than this is surely not meant as the place of a pack. */
+const maxForeign = 2000;
+/** Stands in the plan for a file that is no pack at all. */
+const notPack = '(not a pack)';
+
+/** What stands at a target now; nothing when there is nothing. Throws a {@link DiskProblem}. */
+export async function standingAt(target: Target): Promise<Standing> {
+  const lookedAtMs = Date.now();
+  const scan = await scanTarget(target);
+  const own = scan.get(selfPath);
+  if (target.kind === 'file') return { scan, lookedAtMs, files: own ? await packIn(target.path, Number(own.size)) : new Map<string, Uint8Array>() };
+  if (!own) return { scan, lookedAtMs, files: new Map() };
+  const tree = await readTree(target.path);
+  const hindered = tree.unread.find(({ path: at }) => scan.get(at)?.kind !== 'link');
+  if (hindered) throw new DiskProblem(`${shown(path.join(target.path, hindered.path))}: ${hindered.message} Choose a folder of its own for the pack.`);
+  return { scan, lookedAtMs, files: tree.files };
 }
 
-/** The files that stand at a target now; undefined when there is nothing. */
-export async function filesAt(target: string, kind: BuildPlan['kind']): Promise<Files | undefined> {
-  let found;
+/** The place of the target itself in its scan. */
+export const selfPath = '';
+
+/** A look at the target and everything below it, the target itself under {@link selfPath}. Empty when there is nothing. */
+export async function scanTarget({ path: at, kind }: Target): Promise<Scan> {
+  const beside = await scanOne(at);
+  if (!beside) return new Map();
+  return new Map([[selfPath, beside], ...(kind === 'folder' ? await scanFolder(at) : [])]);
+}
+
+async function packIn(file: string, size: number): Promise<Files> {
+  if (size > maxBytes) return new Map([[notPack, new Uint8Array()]]);
+  const bytes = await readOrdinary(file, maxBytes);
   try {
-    found = await stat(target);
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
-    throw inWords(error, target);
-  }
-  if (kind === 'folder') {
-    if (!found.isDirectory()) throw new DiskProblem(`${target} is a file. Choose a folder, or a name that ends in .obpack.`);
-    return readFolder(target);
-  }
-  if (found.isDirectory()) throw new DiskProblem(`${target} is a folder. Choose a file name that ends in .obpack, or a folder without that ending.`);
-  try {
-    return readZip(await readFile(target));
+    return readZip(bytes);
   } catch {
-    return new Map([['(not a pack)', new Uint8Array()]]);
+    return new Map([[notPack, new Uint8Array()]]);
   }
 }
 
 /** Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem} for a target that cannot be used. */
 export async function planBuild(given: string, built: Files): Promise<BuildPlan> {
   const target = await targetOf(given);
-  const kind = target.endsWith('.obpack') ? 'file' : 'folder';
-  if (target === path.parse(target).root || target === os.homedir()) throw new DiskProblem(`${target} is not a place for a pack. Choose a folder of its own.`);
-  const there = (await filesAt(target, kind)) ?? new Map<string, Uint8Array>();
+  return planOver(target, built, await standingAt(target));
+}
+
+/** The plan over what stands at the target. Throws a {@link DiskProblem} when something there cannot stay and cannot be replaced. */
+export function planOver(target: Target, built: Files, { files: there, scan }: Standing): BuildPlan {
   const recorded = recordedDigests(there);
+  const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));
+  if (target.kind === 'folder') refuseWrongKinds(target.path, built, scan);
   const files: PlannedFile[] = [];
-  for (const [file, bytes] of built) {
-    const old = there.get(file);
-    const fate: FileFate = !old ? 'new' : equal(old, bytes) ? 'same' : file === 'pack.json' && recorded ? 'changed' : !recorded?.has(file) ? 'foreign' : recorded.get(file) === digestOf(old) ? 'changed' : 'edited';
-    files.push({ path: file, fate, bytes: bytes.length });
-  }
+  for (const [file, bytes] of built) files.push({ path: file, fate: links.has(file) ? 'foreign' : fateOf(file, bytes, there.get(file), recorded), bytes: bytes.length });
   for (const [file, bytes] of there) {
     if (built.has(file)) continue;
     const digest = recorded?.get(file);
     files.push({ path: file, fate: digest === undefined ? 'kept' : digest === digestOf(bytes) ? 'gone' : 'edited', bytes: bytes.length });
   }
+  for (const at of links) if (!built.has(at)) files.push({ path: at, fate: 'kept', bytes: 0 });
   files.sort((a, b) => (a.path < b.path ? -1 : 1));
-  const id = digestOf(new TextEncoder().encode(JSON.stringify([target, files.map((file) => [file.path, file.fate, file.bytes]), [...there].map(([file, bytes]) => [file, digestOf(bytes)])])));
-  return { target, kind, files, id, ask: question(target, kind, files) };
+  const lines = [target.path, files.map((file) => [file.path, file.fate, file.bytes]), [...there].map(([file, bytes]) => [file, digestOf(bytes)])];
+  const id = digestOf(new TextEncoder().encode(JSON.stringify(lines)));
+  return { target: target.path, kind: target.kind, files, id, ask: question(target, files, links) };
 }
 
-function question(target: string, kind: BuildPlan['kind'], files: PlannedFile[]): string | undefined {
-  const of = (fate: FileFate) => files.filter((file) => file.fate === fate);
-  const [edited, foreign, kept] = [of('edited'), of('foreign'), of('kept')];
-  if (kind === 'folder' && kept.length > mostForeign) throw new DiskProblem(`${target} holds ${kept.length} files that are no part of a pack. Choose a folder of its own.`);
-  if (kind === 'file' && kept.length) return `${target} is not a pack that Obrank built. Building would replace it.`;
+function fateOf(file: string, bytes: Uint8Array, old: Uint8Array | undefined, recorded: ReadonlyMap<string, string> | undefined): FileFate {
+  if (!old) return 'new';
+  if (Buffer.compare(old, bytes) === 0) return 'same';
+  if (file === 'pack.json' && recorded) return 'changed';
+  if (!recorded?.has(file)) return 'foreign';
+  return recorded.get(file) === digestOf(old) ? 'changed' : 'edited';
+}
+
+/** A folder where a file belongs, anything but a folder where one belongs: nothing is built over or through these. */
+function refuseWrongKinds(target: string, built: Files, scan: Scan): void {
+  const folders = new Set<string>();
+  for (const file of built.keys()) for (let at = path.posix.dirname(file); at !== '.'; at = path.posix.dirname(at)) folders.add(at);
+  for (const [at, { kind }] of scan) {
+    const place = shown(path.join(target, at));
+    if (kind === 'other') throw new DiskProblem(`${place} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`);
+    if (kind === 'folder' && built.has(at)) throw new DiskProblem(`${place} is a folder where a file of the pack belongs. Move it away first.`);
+    if (kind !== 'folder' && folders.has(at)) throw new DiskProblem(`${place} is a ${kind} where a folder of the pack belongs. Move it away first.`);
+  }
+}
+
+function question({ path: target, kind }: Target, files: PlannedFile[], links: ReadonlySet<string>): string | undefined {
+  const withFate = (fate: FileFate) => files.filter((file) => file.fate === fate);
+  const [edited, foreign, kept] = [withFate('edited'), withFate('foreign'), withFate('kept')];
+  if (kind === 'folder' && kept.length > maxForeign) throw new DiskProblem(`${shown(target)} holds ${kept.length} files that are no part of a pack. Choose a folder of its own.`);
+  if (kind === 'file' && kept.length) return `${shown(target)} is not a pack that Obrank built. Building would replace it.`;
+  const such = ([first]: PlannedFile[]) => `such as ${shown(first?.path ?? '')}${first && links.has(first.path) ? ', a link' : ''}`;
   const says = [
-    ...(edited.length ? [`${edited.length} changed by hand since the last build, such as ${edited[0]!.path}`] : []),
-    ...(foreign.length ? [`${foreign.length} that Obrank did not write, such as ${foreign[0]!.path}`] : []),
+    ...(edited.length ? [`${edited.length} changed by hand since the last build, ${such(edited)}`] : []),
+    ...(foreign.length ? [`${foreign.length} that Obrank did not write, ${such(foreign)}`] : []),
   ];
-  if (says.length) return `Building would overwrite files in ${target}: ${says.join('; and ')}.`;
-  return kept.length && kept.length === files.length - of('new').length ? `${target} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.` : undefined;
+  if (says.length) return `Building would overwrite files in ${shown(target)}: ${says.join('; and ')}.`;
+  const isForeignFolder = kept.length > 0 && kept.length === files.length - withFate('new').length;
+  return isForeignFolder ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.` : undefined;
 }
 
 /** The digests that the pack at the target was built with; undefined when there is no pack of ours. */
@@ -98,10 +133,8 @@ function recordedDigests(files: Files): Map<string, string> | undefined {
   if (!bytes) return undefined;
   try {
     const { files: listed } = PackFile.parse(JSON.parse(new TextDecoder().decode(bytes)));
-    return new Map(Object.entries(listed).map(([file, { sha256 }]) => [file, sha256]));
+    return new Map(Object.entries(listed ?? {}).map(([file, { sha256 }]) => [file, sha256]));
   } catch {
     return undefined;
   }
 }
-
-const equal = (a: Uint8Array, b: Uint8Array): boolean => a.length === b.length && Buffer.compare(a, b) === 0;

@@ -1,54 +1,98 @@
-import { readdir, readFile, stat } from 'node:fs/promises';
+import { lstat, readdir, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { readZip, ZipProblem, type Files } from '../core/bytes/index.ts';
-import { DiskProblem, inWords } from './problem.ts';
+import { readOrdinary, tooLarge } from './ordinary.ts';
+import { DiskProblem, inWords, shown } from './problem.ts';
+
+const mebibyte = 1024 * 1024;
 
 /** Bounds of what is read from a folder. */
-export const mostFiles = 50_000;
-export const mostBytes = 256 * 1024 * 1024;
+export const maxFiles = 50_000;
+export const maxBytes = 256 * mebibyte;
+/** A text of a mod or pack is far smaller; a larger one is surely something else. */
+export const maxTextBytes = 8 * mebibyte;
+const maxDepth = 32;
 
-/**
- * All files below a folder, by path with forward slashes, in order. Hidden files and folders and links are passed over.
- * Throws a {@link DiskProblem} when it cannot be read or is larger than a mod can be.
- */
-export async function readFolder(folder: string): Promise<Files> {
-  const files: Files = new Map();
+/** The whole is too much: nothing is gained by passing over one file. */
+class Overfull extends DiskProblem {}
+
+/** Something below a folder that was not read, and why: the rest is read all the same. */
+export interface Unread { path: string; message: string }
+
+/** The ordinary files below a folder in order, and what was passed over. Hidden files and folders are left out without a word. */
+export interface Tree { files: Files; unread: Unread[] }
+
+/** Everything below a folder that can be read. Throws a {@link DiskProblem} when the folder itself cannot be read or is larger than a mod can be. */
+export async function readTree(folder: string): Promise<Tree> {
+  const tree: Tree = { files: new Map(), unread: [] };
   let total = 0;
-  const walk = async (below: string): Promise<void> => {
-    const entries = await readdir(path.join(folder, below), { withFileTypes: true });
-    for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
-      if (entry.name.startsWith('.')) continue;
-      const file = below ? `${below}/${entry.name}` : entry.name;
-      if (entry.isDirectory()) await walk(file);
-      else if (entry.isFile()) {
-        total += (await stat(path.join(folder, file))).size;
-        if (files.size >= mostFiles || total > mostBytes) throw new DiskProblem(`${folder} holds more than ${mostFiles} files or ${mostBytes / 1048576} MB, so it is no mod or pack.`);
-        files.set(file, await readFile(path.join(folder, file)));
-      }
+  const count = (size: number): void => {
+    total += size;
+    if (tree.files.size < maxFiles && total <= maxBytes) return;
+    throw new Overfull(`${shown(folder)} holds more than ${maxFiles} files or ${maxBytes / mebibyte} MB, so it is no mod or pack.`);
+  };
+  const readOne = async (at: string): Promise<void> => {
+    const full = path.join(folder, at);
+    const { size } = await lstat(full);
+    const isText = /\.(json|ts|md|txt)$/i.test(at);
+    if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(at, maxTextBytes));
+    count(size);
+    tree.files.set(at, await readOrdinary(full, maxBytes));
+  };
+  const walk = async (below: string, depth: number): Promise<void> => {
+    for (const { name, kind } of await entriesIn(path.join(folder, below))) {
+      if (name.startsWith('.')) continue;
+      const at = below ? `${below}/${name}` : name;
+      const skip = (message: string) => tree.unread.push({ path: shown(at), message });
+      if (!name.isWellFormed() || name.includes('\uFFFD')) skip('The name is not text in UTF-8, so the file cannot be read everywhere. Rename it.');
+      else if (kind === 'link') skip('It is a link. Links are not followed; put the file itself here.');
+      else if (kind === 'other') skip('It is neither a file nor a folder, so it is not read.');
+      else if (depth > maxDepth) skip(`It lies deeper than ${maxDepth} folders, so it is not read.`);
+      else await (kind === 'folder' ? walk(at, depth + 1) : readOne(at)).catch((error: unknown) => {
+        const problem = inWords(error, at);
+        if (!(problem instanceof DiskProblem) || problem instanceof Overfull) throw problem;
+        skip(problem.message);
+      });
     }
   };
   try {
-    await walk('');
+    await walk('', 0);
   } catch (error) {
     throw inWords(error, folder);
   }
-  return files;
+  return tree;
 }
 
-/** What lies at a path: the files of a folder or of an `.obpack`, and which of the two kinds it is. */
-export async function readModOrPack(target: string): Promise<{ kind: 'mod' | 'pack'; files: Files }> {
-  let files: Files;
-  try {
-    const found = await stat(target);
-    if (found.isDirectory()) files = await readFolder(target);
-    else if (found.size > mostBytes) throw new DiskProblem(`${target} is larger than ${mostBytes / 1048576} MB, so it is no pack.`);
-    else files = readZip(await readFile(target));
-  } catch (error) {
-    throw error instanceof ZipProblem ? new DiskProblem(`${target}: ${error.message}`) : inWords(error, target);
-  }
-  if (files.has('pack.json') || files.has('registry.json')) return { kind: 'pack', files };
-  if (files.has('mod.json') || files.has('ledger.json')) return { kind: 'mod', files };
+async function entriesIn(folder: string): Promise<{ name: string; kind: 'file' | 'folder' | 'link' | 'other' }[]> {
+  const entries = await readdir(folder, { withFileTypes: true });
+  return entries.sort((a, b) => (a.name < b.name ? -1 : 1)).map((entry) => ({
+    name: entry.name,
+    kind: entry.isFile() ? 'file' : entry.isDirectory() ? 'folder' : entry.isSymbolicLink() ? 'link' : 'other',
+  }));
+}
+
+/** All ordinary files below a folder, by path with forward slashes, in order. Throws a {@link DiskProblem} like {@link readTree}. */
+export const readFolder = async (folder: string): Promise<Files> => (await readTree(folder)).files;
+
+/** What lies at a path: the files of a folder or of an `.obpack`, and which of the two kinds it is. Throws a {@link DiskProblem}. */
+export async function readModOrPack(target: string): Promise<Tree & { kind: 'mod' | 'pack' }> {
+  if (target.trim() === '') throw new DiskProblem('Name a mod folder, a pack folder or an .obpack file.');
+  const tree = await readTarget(target);
+  const { files } = tree;
+  if (files.has('pack.json') || files.has('registry.json')) return { kind: 'pack', ...tree };
+  if (files.has('mod.json') || files.has('ledger.json')) return { kind: 'mod', ...tree };
   // A pack whose pack.json is missing or misnamed is still a pack when its two rooms are there.
-  if ([...files.keys()].some((file) => file.startsWith('rules/') || file.startsWith('view/'))) return { kind: 'pack', files };
-  throw new DiskProblem(`${target} is neither a mod (it has no mod.json) nor a Block Pack (it has no pack.json).`);
+  if ([...files.keys()].some((file) => file.startsWith('rules/') || file.startsWith('view/'))) return { kind: 'pack', ...tree };
+  const [hindered] = tree.unread;
+  const why = hindered ? ` ${hindered.path}: ${hindered.message}` : '';
+  throw new DiskProblem(`${shown(target)} is neither a mod (it has no mod.json) nor a Block Pack (it has no pack.json).${why}`);
+}
+
+async function readTarget(target: string): Promise<Tree> {
+  try {
+    if ((await stat(target)).isDirectory()) return await readTree(target);
+    return { files: readZip(await readOrdinary(target, maxBytes, { followLink: true })), unread: [] };
+  } catch (error) {
+    throw error instanceof ZipProblem ? new DiskProblem(`${shown(target)}: ${error.message}`) : inWords(error, target);
+  }
 }

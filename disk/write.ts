@@ -1,9 +1,12 @@
-import { existsSync } from 'node:fs';
-import { chmod, copyFile, link, mkdir, mkdtemp, readdir, readlink, rename, rm, stat, symlink, writeFile } from 'node:fs/promises';
+import { chmod, copyFile, link, mkdir, readdir, readlink, rename, stat, symlink, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
-import { planBuild, targetOf, type BuildPlan } from './plan.ts';
-import { DiskProblem, inWords } from './problem.ts';
+import { readOrdinary } from './ordinary.ts';
+import { planOver, scanTarget, standingAt, type BuildPlan, type Standing } from './plan.ts';
+import { DiskProblem, inWords, shown } from './problem.ts';
+import { firstDifference, freshFiles, scanOne } from './scan.ts';
+import { targetOf, type Target } from './target.ts';
+import { enterWork, keepAside, type Work } from './work.ts';
 
 export interface BuildOptions {
   /** The id of the plan that was shown and agreed to. Needed only when the plan asks something. */
@@ -14,119 +17,142 @@ export interface BuildOptions {
   signal?: AbortSignal;
 }
 
-const asideMark = '.obrank-old';
-const newMark = '.obrank-new-';
+/** So often a build begins again when files are saved into its target meanwhile. */
+const maxTries = 3;
+/** So many files are written side by side. */
+const writers = 8;
 
 /**
  * Writes a built pack to a folder or an `.obpack`. The whole pack is written beside the target and then renamed into its place, so a
- * build that dies leaves the old pack whole. Files that are not the pack's stay. Throws a {@link DiskProblem} when the plan asks
- * something that was not agreed to.
+ * build that dies leaves the old pack whole. Files that are not the pack's stay; what is saved into the target meanwhile is noticed, and the
+ * build begins again. Throws a {@link DiskProblem} when the plan asks something that was not agreed to, or another build is going on.
  */
 export async function writeBuild(given: string, built: Files, options: BuildOptions = {}): Promise<BuildPlan> {
-  await recover(await targetOf(given));
-  const plan = await planBuild(given, built);
-  if (plan.ask && !options.overwrite && options.agreed !== plan.id) throw new DiskProblem(`${plan.ask} Nothing was written.`);
-  for (const file of built.keys()) {
-    const why = unsafePath(file);
-    if (why) throw new DiskProblem(`"${file}" is ${why}. Nothing was written.`);
-  }
-  const parent = path.dirname(plan.target);
-  let made: string | undefined;
+  const unsafe = [...built.keys()].find((file) => unsafePath(file) !== undefined);
+  if (unsafe !== undefined) throw new DiskProblem(`"${shown(unsafe)}" is ${unsafePath(unsafe) ?? 'no path'}. Nothing was written.`);
+  const target = await targetOf(given);
   try {
-    await makeFolders(parent);
-    made = await mkdtemp(path.join(parent, `${path.basename(plan.target)}${newMark}`));
-    if (plan.kind === 'file') {
-      const part = path.join(made, 'pack');
-      await writeFile(part, writeZip(built));
-      options.signal?.throwIfAborted();
-      await rename(part, plan.target);
-    } else {
-      await fill(made, plan, built, options);
-      await swap(made, plan.target);
+    if (!(await scanOne(path.dirname(target.path)))) await makeFolders(path.dirname(target.path));
+    const { work, leave } = await enterWork(target.path);
+    try {
+      return await writeIn(work, target, built, options);
+    } finally {
+      await leave();
     }
-    options.onProgress?.(built.size, built.size);
   } catch (error) {
     if (options.signal?.aborted) throw new DiskProblem('The build was cancelled. What was there before is untouched.');
-    throw inWords(error, plan.target);
-  } finally {
-    if (made) await rm(made, { recursive: true, force: true });
+    throw inWords(error, target.path);
   }
-  return plan;
+}
+
+async function writeIn(work: Work, target: Target, built: Files, options: BuildOptions): Promise<BuildPlan> {
+  for (let turn = 1; ; turn += 1) {
+    const standing = await standingAt(target);
+    const plan = planOver(target, built, standing);
+    if (plan.ask && !options.overwrite && options.agreed !== plan.id) throw new DiskProblem(`${plan.ask} Nothing was written.`);
+    await (target.kind === 'file' ? writeFile(work.new, writeZip(built), { flag: turn === 1 ? 'wx' : 'w' }) : fill(work.new, plan, built, options));
+    options.signal?.throwIfAborted();
+    const disturbed = await swap(work, target, standing);
+    options.onProgress?.(built.size, built.size);
+    if (disturbed === undefined) return plan;
+    if (turn === maxTries) throw new DiskProblem(`${shown(disturbed)} is being changed while the build runs. Nothing was written; build again once it is quiet.`);
+    await clear(work);
+  }
 }
 
 /** Makes a folder and those above it, one by one: in places such as /proc Node's recursive way never comes to an end. */
 async function makeFolders(folder: string): Promise<void> {
-  if (existsSync(folder)) return;
+  if (await scanOne(folder)) return;
   await makeFolders(path.dirname(folder));
   await mkdir(folder);
 }
 
+/** Puts what a first try made out of the way of the next. */
+async function clear(work: Work): Promise<void> {
+  const aside = path.join(work.folder, `tried-${process.hrtime.bigint()}`);
+  await rename(work.new, aside);
+}
+
 /** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */
 async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, signal }: BuildOptions): Promise<void> {
+  const old = await stat(plan.target).catch(() => undefined);
+  await mkdir(made, { mode: 0o700 });
   const kept = plan.files.filter((file) => file.fate === 'kept').map((file) => file.path);
-  for (const folder of new Set([...built.keys(), ...kept].map((file) => path.posix.dirname(file)))) await mkdir(path.join(made, folder), { recursive: true });
-  for (const file of kept) await takeOver(path.join(plan.target, file), path.join(made, file));
-  if (existsSync(plan.target)) await carryOver(plan.target, made, false);
-  // A temporary folder is for its owner alone; the pack is as open as the folder that it replaces, or as any new folder.
-  await chmod(made, existsSync(plan.target) ? (await stat(plan.target)).mode & 0o7777 : 0o777 & ~process.umask());
+  const folders = new Set([...built.keys()].map((file) => path.posix.dirname(file)));
+  for (const folder of folders) await mkdir(path.join(made, folder), { recursive: true });
+  if (old) await carryOver(plan.target, made, { all: false, below: '', built, kept: new Set(kept) });
+  // A folder that is being made is for its owner alone; the pack is as open as the folder that it replaces, or as any new folder.
+  await chmod(made, old ? old.mode & 0o7777 : 0o777 & ~process.umask());
   let done = 0;
   const queue = [...built];
   const worker = async () => {
     for (let next = queue.shift(); next; next = queue.shift()) {
       signal?.throwIfAborted();
-      await writeFile(path.join(made, next[0]), next[1]);
+      // Only a file that is not there yet: nothing is ever written through a link.
+      await writeFile(path.join(made, next[0]), next[1], { flag: 'wx' });
       done += 1;
       if (done % 25 === 0) onProgress?.(done, built.size);
     }
   };
-  await Promise.all(Array.from({ length: 8 }, worker));
-  signal?.throwIfAborted();
+  await Promise.all(Array.from({ length: writers }, worker));
 }
 
+interface Carrying { all: boolean; below: string; built: Files; kept: ReadonlySet<string> }
+
 /**
- * Takes over what is no part of any plan, at every depth: hidden files and folders whole, links as links, folders that are empty.
- * In a hidden folder (`all`) that is everything; elsewhere plain files are the plan's. Throws for what cannot be carried, such as a socket.
+ * Takes over what is no part of the pack, at every depth: other people's files, hidden files and folders whole, links as links, folders
+ * that are empty. In a hidden folder (`all`) that is everything. What the pack writes itself, or no longer has, is left.
  */
-async function carryOver(from: string, to: string, all: boolean): Promise<void> {
-  const entries = await readdir(from, { withFileTypes: true });
-  for (const entry of entries) {
+async function carryOver(from: string, to: string, { all, below, built, kept }: Carrying): Promise<void> {
+  for (const entry of await readdir(from, { withFileTypes: true })) {
+    const at = below ? `${below}/${entry.name}` : entry.name;
     const [here, there] = [path.join(from, entry.name), path.join(to, entry.name)];
     const hidden = all || entry.name.startsWith('.');
-    if (entry.isFile() && !hidden) continue;
+    if (built.has(at) || (entry.isFile() && !hidden && !kept.has(at))) continue;
     await mkdir(to, { recursive: true });
     if (entry.isSymbolicLink()) await symlink(await readlink(here), there);
-    else if (entry.isFile()) await takeOver(here, there);
-    else if (!entry.isDirectory()) throw new DiskProblem(`${here} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`);
+    else if (entry.isFile()) await link(here, there).catch(() => copyFile(here, there));
     else {
       if ((await readdir(here)).length === 0) await mkdir(there, { recursive: true });
-      await carryOver(here, there, hidden);
+      await carryOver(here, there, { all: hidden, below: at, built, kept });
     }
   }
 }
 
-async function takeOver(from: string, to: string): Promise<void> {
-  await link(from, to).catch(() => copyFile(from, to));
-}
-
-/** Puts the new folder in the place of the old one with two renames; the old one is whole until the end. */
-async function swap(made: string, target: string): Promise<void> {
-  const aside = `${target}${asideMark}`;
-  const had = existsSync(target);
-  if (had) await rename(target, aside);
+/**
+ * Puts what was made in the place of what stood there, with two renames; in between, the old is looked at again. Gives the path that somebody
+ * changed since it was planned: then the old stands again as it is. Undefined when the new stands.
+ */
+async function swap(work: Work, target: Target, standing: Standing): Promise<string | undefined> {
+  const had = (await scanOne(target.path)) !== undefined;
+  if (had) await rename(target.path, work.old);
+  const old = { ...target, path: work.old };
+  const before = await scanTarget(old);
+  const disturbed = firstDifference(standing.scan, before) ?? (await firstRewritten(old, standing));
+  if (disturbed !== undefined) {
+    if (had) await rename(work.old, target.path);
+    return path.join(target.path, disturbed);
+  }
   try {
-    await rename(made, target);
+    await rename(work.new, target.path);
   } catch (error) {
-    if (had) await rename(aside, target);
-    throw error;
+    if (!had || !(await scanOne(target.path))) throw error;
+    const aside = await keepAside(target.path);
+    await rename(work.old, aside);
+    throw new DiskProblem(`Somebody made ${shown(target.path)} anew while the build ran. What stood there before is kept as ${shown(aside)}; nothing was built.`);
   }
-  if (had) await rm(aside, { recursive: true, force: true });
+  // A program that had a file open may have written to it until now: then the old one stays beside.
+  const late = firstDifference(before, await scanTarget(old));
+  if (late !== undefined) await rename(work.old, await keepAside(target.path));
+  return undefined;
 }
 
-/** Brings back the old folder when an earlier build died between its two renames, and clears away what it left. */
-async function recover(target: string): Promise<void> {
-  const aside = `${target}${asideMark}`;
-  if (existsSync(aside)) {
-    if (existsSync(target)) await rm(aside, { recursive: true, force: true });
-    else await rename(aside, target);
+/** The first file with another content than when the build was planned, of those whose time alone would not tell. */
+async function firstRewritten(old: Target, { scan, files, lookedAtMs }: Standing): Promise<string | undefined> {
+  if (old.kind === 'file') return undefined;
+  for (const at of freshFiles(scan, lookedAtMs)) {
+    const known = files.get(at);
+    if (known && Buffer.compare(await readOrdinary(path.join(old.path, at), known.length), known) !== 0) return at;
   }
+  return undefined;
 }

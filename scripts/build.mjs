@@ -5,5 +5,5 @@ import { bundle } from './bundle.mjs';
 import { root } from './ready.mjs';
 
 process.chdir(root);
-await bundle({ obrank: path.join(root, 'cli/index.ts') }, path.join(root, 'dist/node'));
+await bundle({ obrank: path.join(root, 'cli/index.ts'), builder: path.join(root, 'server/builds/worker.ts') }, path.join(root, 'dist/node'));
 await build({ configFile: path.join(root, 'vite.config.ts'), logLevel: 'warn' });

@@ -48,7 +48,7 @@ function sourceState() {
       }
     }
   };
-  for (const folder of ['core', 'server', 'web', 'cli', 'scripts']) if (existsSync(path.join(root, folder))) walk(path.join(root, folder));
+  for (const folder of ['core', 'disk', 'server', 'web', 'cli', 'scripts', 'demo']) if (existsSync(path.join(root, folder))) walk(path.join(root, folder));
   for (const file of ['package-lock.json', 'index.html', 'vite.config.ts']) hash.update(read(path.join(root, file)));
   return hash.digest('hex');
 }

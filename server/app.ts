@@ -4,21 +4,23 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { buildRoutes } from './api/builds.ts';
 import { failed } from './api/answers.ts';
+import { boundBodies } from './api/bodies.ts';
 import { guard, headers } from './api/guard.ts';
 import { modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
+import type { Builders } from './builds/index.ts';
 import { Jobs } from './jobs.ts';
-import { mostBodyBytes } from './limits.ts';
+import { maxBodyBytes } from './limits.ts';
 import { Problem } from './problem.ts';
 import type { Store } from './store/store.ts';
 
 /** The whole server over a store: the API and, from `pages`, the built page. */
-export function makeApp(store: Store, log: Logger, pages?: string): Express {
+export function makeApp(store: Store, builders: Builders, log: Logger, pages?: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use(guard, headers);
-  const asJson = express.json({ limit: mostBodyBytes, strict: true });
+  app.use(guard, headers, boundBodies());
+  const asJson = express.json({ limit: maxBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
     if (request.path === '/pictures' || request.path === '/sounds') return next();
     if (['POST', 'PUT', 'PATCH'].includes(request.method) && Number(request.headers['content-length'] ?? 0) > 0 && !request.is('application/json'))
@@ -26,7 +28,7 @@ export function makeApp(store: Store, log: Logger, pages?: string): Express {
     asJson(request, response, next);
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
-  app.use('/api', modRoutes(store), buildRoutes(store, new Jobs()));
+  app.use('/api', modRoutes(store), buildRoutes(store, builders, new Jobs(log)));
   app.use('/api', (request) => {
     throw new Problem(404, 'No such address', `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. /api/openapi.json lists what there is.`);
   });

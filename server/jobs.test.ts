@@ -36,10 +36,28 @@ test('a cancelled job stops its work', async () => {
   expect(jobs.get(id)).toMatchObject({ state: 'cancelled', problem: 'The build was cancelled.' });
 });
 
-test('an unknown job is said to be unknown, and old ones are forgotten', () => {
+test('an unknown job is said to be unknown, and old ones are forgotten', async () => {
   const jobs = new Jobs();
   expect(() => jobs.get('none')).toThrow(Problem);
   const first = jobs.start(() => Promise.resolve());
   for (let i = 0; i < 120; i += 1) jobs.start(() => Promise.resolve());
+  await settle();
   expect(() => jobs.get(first.id)).toThrow(/not known/);
+});
+
+test('who waits for a job is answered when it ends, and not later than asked', async () => {
+  const jobs = new Jobs();
+  let finish: (value: string) => void = () => undefined;
+  const { id } = jobs.start(() => new Promise((resolve) => { finish = resolve; }));
+  expect(await jobs.changed(id, 1)).toMatchObject({ state: 'running' });
+  const waiting = jobs.changed(id, 60_000);
+  finish('planned');
+  expect(await waiting).toMatchObject({ state: 'done', result: 'planned' });
+});
+
+test('what came of the last ten jobs is kept, of older ones only how they ended', async () => {
+  const jobs = new Jobs();
+  const started = Array.from({ length: 15 }, (_, i) => jobs.start(() => Promise.resolve(i)));
+  await settle();
+  expect(started.map(({ id }) => jobs.get(id).result)).toEqual([...Array.from({ length: 5 }, () => undefined), 5, 6, 7, 8, 9, 10, 11, 12, 13, 14]);
 });

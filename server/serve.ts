@@ -1,11 +1,14 @@
-import type { Server } from 'node:http';
+import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { destination, pino } from 'pino';
 import { readModFolder } from '../core/folder/index.ts';
 import { DiskProblem, readFolder } from '../disk/index.ts';
 import { makeApp } from './app.ts';
+import { builderProgram, Builders } from './builds/index.ts';
+import { maxConnections } from './limits.ts';
 import { openDatabase } from './store/database.ts';
 import { Store } from './store/store.ts';
+import { storageProblem } from './store/transaction.ts';
 
 export interface ServerOptions {
   port: number;
@@ -13,28 +16,42 @@ export interface ServerOptions {
   data: string;
   /** The folder of the built page. */
   pages?: string;
+  /** The folder of Obrank itself, in which its built programs lie; the working folder when left out. */
+  root?: string;
   /** The folder of the mod that a new database begins with. */
   demo?: string;
 }
 
-/** Starts the server on this machine alone. Throws a {@link DiskProblem} with one sentence when the port is taken or the data cannot be opened. */
-export async function startServer({ port, data, pages, demo }: ServerOptions): Promise<{ address: string; close: () => Promise<void> }> {
-  const log = pino({ name: 'obrank', level: process.env['OBRANK_LOG'] ?? 'warn' }, destination({ fd: 2, sync: true }));
-  let store: Store;
+/** The database, with the demo in it when it is new. Throws a {@link DiskProblem} with one sentence. */
+async function openStore(data: string, demo: string | undefined): Promise<Store> {
+  const store = new Store(await openDatabase(data));
   try {
-    store = new Store(await openDatabase(data));
+    if (demo && (await store.names()).length === 0) {
+      const { mod, blobs } = readModFolder(await readFolder(demo));
+      await store.addMod(mod, blobs);
+    }
+    return store;
   } catch (error) {
-    if (/locked|busy/i.test((error as Error).message)) throw new DiskProblem(`The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.`);
-    throw new DiskProblem(`The data folder ${data} cannot be opened: ${(error as Error).message}. Choose another with --data.`);
+    await store.close();
+    const storage = storageProblem(error);
+    throw storage ? new DiskProblem(`The data folder ${data} cannot be used. ${storage.message}`) : error;
   }
-  if (demo && (await store.names()).length === 0) {
-    const { mod, blobs } = readModFolder(await readFolder(demo));
-    await store.addMod(mod, blobs);
-  }
-  let server: Server;
+}
+
+/** Long enough for the largest body that is taken, even from a slow disk. */
+const bodyPatienceMs = 60_000;
+
+/** Starts the server on this machine alone. Throws a {@link DiskProblem} with one sentence when the port is taken or the data cannot be opened. */
+export async function startServer({ port, data, pages, demo, root = process.cwd() }: ServerOptions): Promise<{ address: string; close: () => Promise<void> }> {
+  const log = pino({ name: 'obrank', level: process.env['OBRANK_LOG'] ?? 'warn' }, destination({ fd: 2, sync: true }));
+  const store = await openStore(data, demo);
+  const builders = new Builders(store, builderProgram(root));
+  const server = createServer({ requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 }, makeApp(store, builders, log, pages));
+  server.maxConnections = maxConnections;
   try {
-    server = await new Promise<Server>((resolve, reject) => {
-      const listening = makeApp(store, log, pages).listen(port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+    await new Promise<void>((resolve, reject) => {
+      server.once('error', reject);
+      server.listen(port, '127.0.0.1', resolve);
     });
   } catch (error) {
     await store.close();
@@ -44,6 +61,7 @@ export async function startServer({ port, data, pages, demo }: ServerOptions): P
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: async () => {
+      builders.end();
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await store.close();

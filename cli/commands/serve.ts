@@ -11,7 +11,7 @@ export async function serve(options: ServeOptions): Promise<number> {
   const port = Number(given);
   if (!/^\d+$/.test(given) || port > 65_535) throw new DiskProblem(`"${given}" is no port: use a number from 0 to 65535.`);
   const data = path.resolve(options.data ?? process.env['OBRANK_DATA'] ?? path.join(root, 'data'));
-  const server = await startServer({ port, data, pages: path.join(root, 'dist/web'), demo: path.join(root, 'demo/saltmarsh') });
+  const server = await startServer({ port, data, root, pages: path.join(root, 'dist/web'), demo: path.join(root, 'demo/saltmarsh') });
   console.log(`Obrank is at ${server.address}\nYour mods are kept in ${data}\nStop it with Ctrl C.`);
   await new Promise<void>((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => resolve());

@@ -3,7 +3,7 @@ import { parseJson, pointer, printJson, type JsonText, type Place } from '../jso
 import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
 import { readSound, SoundProblem } from '../sounds/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
-import { emptyMod, entrySchemas, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod, type Sound } from '../mod/index.ts';
+import { emptyMod, entrySchemas, inOrder, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod, type Sound } from '../mod/index.ts';
 
 /** Something wrong with a file as such: its place, and the rule under which inspection reports it. */
 export interface FileProblem { file: string; place: Place; rule: 'files/malformed-json' | 'files/key-twice' | 'files/does-not-fit' | 'files/unknown-file' | 'textures/unreadable' | 'files/missing'; message: string }
@@ -125,7 +125,8 @@ function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha2
 }
 
 /** A mod as the files of its folder: one JSON file an entry, pictures and sounds beside. Throws when a blob is not given. */
-export function writeModFolder(mod: Mod, blob: (sha256: string) => Uint8Array): Files {
+export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array): Files {
+  const mod = inOrder(given);
   const files: Files = new Map();
   const text = (path: string, value: unknown) => files.set(path, new TextEncoder().encode(printJson(value)));
   text('mod.json', mod.header);

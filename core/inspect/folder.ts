@@ -26,3 +26,9 @@ export function inspectModFolder(files: Files): Finding[] {
 /** A problem of a file as a finding, with the severity of its rule. */
 export const asFinding = ({ file, place, rule, message }: FileProblem): Finding =>
   ({ rule, severity: rules.find((one) => one.id === rule)?.severity ?? 'error', facet: facetOf(rule), message, file, place });
+
+/** What a database keeps and cannot be shown, as a finding. */
+export const unfitFinding = ({ kind, name, message }: { kind: string; name: string; message: string }): Finding => ({
+  rule: 'files/does-not-fit', severity: 'error', facet: facetOf('files/does-not-fit'),
+  message: `What is kept of ${name ? `${kind}/${name}` : `the ${kind}`} does not fit and is left out: ${message} It stays as it is in the database.`,
+});

@@ -3,5 +3,5 @@ export { facets, severities, byWeight, type Facet, type Finding, type Fix, type 
 export { inspect, inspectPack, tally } from './run.ts';
 export { rules } from './rules/index.ts';
 export type { Rule } from './rule.ts';
-export { asFinding, inspectModFolder } from './folder.ts';
+export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';
 export { fixAll } from './fix-all.ts';

@@ -29,8 +29,8 @@ export interface Kit {
   limits: KitLimits;
   /** Where the engine digs otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
   physics?: { tickRate: number; wrongTool: number };
-  /** All files of the pack, by path. The same mod gives the same bytes. */
-  write(mod: Mod, blobOf: BlobOf): Files;
+  /** All files of the pack, by path. The same mod gives the same bytes. `onProgress` is told of blocks done; what it throws stops the work. */
+  write(mod: Mod, blobOf: BlobOf, onProgress?: (done: number, total: number) => void): Files;
   /** The files that follow from one block alone, for the view beside its editor: by path, as text. */
   writeBlock(mod: Mod, block: string): Map<string, string>;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Language, Name } from './names.ts';
+import { Id, Language, Name, recordOf } from './names.ts';
 import { LootSchema } from './loot.schema.ts';
 import { byState, DirectionSchema, PlacingSchema, PropertySchema, WhenSchema } from './states.schema.ts';
 import { ChangedTraitsSchema } from './traits.schema.ts';
@@ -43,7 +43,7 @@ export const BlockSchema = z.strictObject({
   loot: LootSchema.optional(),
   tags: z.array(Id).max(1000).meta({ description: 'The block tags that it is in.' }),
   itemTags: z.array(Id).max(1000).optional().meta({ description: 'The item tags that its item is in.' }),
-  names: z.record(Language, z.string().max(200)),
+  names: recordOf(Language, z.string().max(200)),
 });
 export type Block = z.output<typeof BlockSchema>;
 export type Shape = z.output<typeof ShapeSchema>;

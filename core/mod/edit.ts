@@ -14,13 +14,15 @@ export class EditConflict extends Error {
   }
 }
 
-/** True when two plain values hold the same data, whatever the order of keys. */
+/** True when two plain values hold the same data, whatever the order of keys. 0 and -0 are the same: JSON knows one zero. */
 export function sameData(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null || Array.isArray(a) !== Array.isArray(b)) return false;
-  const keys = Object.keys(a).filter((key) => (a as Record<string, unknown>)[key] !== undefined);
-  const others = Object.keys(b).filter((key) => (b as Record<string, unknown>)[key] !== undefined);
-  return keys.length === others.length && keys.every((key) => sameData((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
+  if (a === b || Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = Object.keys(left).filter((key) => left[key] !== undefined);
+  const others = Object.keys(right).filter((key) => right[key] !== undefined);
+  return keys.length === others.length && keys.every((key) => Object.hasOwn(right, key) && sameData(left[key], right[key]));
 }
 
 /**

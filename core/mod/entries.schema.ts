@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
-import { Id, Language, Name, PathName, Sha256, Version } from './names.ts';
+import { Id, Language, Name, partRecordOf, PathName, recordOf, Sha256, Version } from './names.ts';
 import { toolKinds } from './traits.schema.ts';
 
 const amount = z.number().finite();
@@ -16,13 +16,13 @@ export const BoxSchema = z.strictObject({
   at: Triple,
   size: Triple,
   spin: z.strictObject({ about: z.enum(axes), by: amount, pivot: Triple }).optional().meta({ description: 'Turned about an axis by degrees, by the right-hand rule.' }),
-  sides: z.partialRecord(z.enum(sides), BoxSideSchema),
+  sides: partRecordOf(sides, BoxSideSchema),
 });
 export type Box = z.output<typeof BoxSchema>;
 
 export const ModelSchema = z.strictObject({
   template: Id.optional(),
-  slots: z.record(Name, Id).optional(),
+  slots: recordOf(Name, Id).optional(),
   boxes: z.array(BoxSchema).max(1024).optional(),
 });
 export type Model = z.output<typeof ModelSchema>;
@@ -59,12 +59,12 @@ export const ItemSchema = z.strictObject({
   tool: z.strictObject({ kind: z.enum(toolKinds), grade: z.number().int().min(0) }).optional().meta({ description: 'It is a tool of the ladder.' }),
   bucket: z.strictObject({ of: Id, empty: Id }).optional().meta({ description: 'It is a bucket: filled with that block, out of that empty one.' }),
   found: z.boolean().optional().meta({ description: 'The world has it without anybody making it.' }),
-  names: z.record(Language, z.string().max(200)),
+  names: recordOf(Language, z.string().max(200)),
 });
 export type Item = z.output<typeof ItemSchema>;
 export const TagSchema = z.strictObject({ note: z.string().max(1000).optional(), members: z.array(z.string().max(200)).max(10_000).optional().meta({ description: 'Ids of other mods or, with a leading #, other tags. The mod\'s own blocks and items say themselves which tags they are in.' }) });
 export type Tag = z.output<typeof TagSchema>;
-export const WordsSchema = z.strictObject({ texts: z.record(z.string().max(200), z.string().max(4000)) });
+export const WordsSchema = z.strictObject({ texts: recordOf(z.string().max(200), z.string().max(4000)) });
 
 export const soundEvents = ['place', 'step', 'dig', 'break', 'land'] as const;
 /** Facts of a sound, read when it comes in; `problem` says why it cannot be read. */
@@ -76,7 +76,7 @@ const SoundSchema = z.strictObject({
 });
 export type Sound = z.output<typeof SoundSchema>;
 const range = z.tuple([amount, amount]);
-export const SoundSetSchema = z.partialRecord(z.enum(soundEvents), z.array(z.strictObject({ sound: Id, volume: range.optional(), pitch: range.optional() })).max(64));
+export const SoundSetSchema = partRecordOf(soundEvents, z.array(z.strictObject({ sound: Id, volume: range.optional(), pitch: range.optional() })).max(64));
 export type SoundSet = z.output<typeof SoundSetSchema>;
 
 export const HeaderSchema = z.strictObject({
@@ -90,14 +90,14 @@ export const HeaderSchema = z.strictObject({
   languages: z.array(Language).min(1).max(64),
   kit: z.string().max(64).regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack'),
   needs: z.array(z.strictObject({ namespace: Name, note: z.string().max(1000).optional() })).max(200).optional().meta({ description: 'Other mods that this one names things of.' }),
-  groups: z.array(z.strictObject({ name: Name, icon: Id.optional().meta({ description: 'The item that stands for the group.' }), names: z.record(Language, z.string().max(200)) })).max(200),
+  groups: z.array(z.strictObject({ name: Name, icon: Id.optional().meta({ description: 'The item that stands for the group.' }), names: recordOf(Language, z.string().max(200)) })).max(200),
   tools: z.strictObject({
-    kinds: z.partialRecord(z.enum(toolKinds), z.strictObject({ tag: Id.meta({ description: 'The block tag that this kind of tool digs.' }) })),
+    kinds: partRecordOf(toolKinds, z.strictObject({ tag: Id.meta({ description: 'The block tag that this kind of tool digs.' }) })),
     grades: z.array(z.strictObject({ name: Name, pace: amount })).max(32).meta({ description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.' }),
   }),
 });
 export type Header = z.output<typeof HeaderSchema>;
 
-const named = <S extends z.ZodType>(schema: S) => z.record(Name, schema);
-const foldered = <S extends z.ZodType>(schema: S) => z.record(PathName, schema);
+const named = <S extends z.ZodType>(schema: S) => recordOf(Name, schema);
+const foldered = <S extends z.ZodType>(schema: S) => recordOf(PathName, schema);
 export { foldered, named, SoundSchema };

@@ -1,5 +1,6 @@
 /** The declaration: schemas, stock, edits, resolving. */
 export * from './names.ts';
+export { own } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export { alphaModes, hidesNeighbours, tints, toolKinds, TraitsSchema, type ToolKind, type TraitName, type Traits } from './traits.schema.ts';
 export { BlockSchema, type Block, type Candidate, type Looks, type Shape } from './block.schema.ts';
@@ -18,6 +19,7 @@ export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
 export { changeProperty, orderProperties, usesOf, type PropertyUse } from './properties.ts';
 export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
 export { namingsOf, renamed, renameEntry, renamingProblem, type Naming, type RenamedKind } from './rename.ts';
+export { inOrder } from './in-order.ts';
 export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';

@@ -6,8 +6,24 @@ export interface SchemaProblem { path: (string | number)[]; message: string }
 
 type Issue = z.core.$ZodIssue;
 
-/** What a schema found, as full sentences for people. */
-export const schemaProblems = (error: z.ZodError): SchemaProblem[] => error.issues.flatMap((issue) => explain(issue, []));
+/** More problems than this help nobody: the rest is counted. */
+const maxProblems = 100;
+
+/** What a schema found, as full sentences for people: the first hundred, and a last one that says how many more there are. */
+export function schemaProblems(error: z.ZodError): SchemaProblem[] {
+  const found: SchemaProblem[] = [];
+  let more = 0;
+  for (const issue of error.issues) {
+    if (found.length >= maxProblems) more += issue.code === 'unrecognized_keys' ? issue.keys.length : 1;
+    else {
+      const room = maxProblems - found.length;
+      const isLong = issue.code === 'unrecognized_keys' && issue.keys.length > room;
+      if (isLong) more += issue.keys.length - room;
+      found.push(...explain(isLong ? { ...issue, keys: issue.keys.slice(0, room) } : issue, []));
+    }
+  }
+  return more ? [...found, { path: [], message: `There are ${more.toLocaleString('en')} more problems like these.` }] : found;
+}
 
 function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
   const path = [...base, ...issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step))];

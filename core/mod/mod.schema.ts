@@ -6,7 +6,7 @@ import {
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { RecipeSchema } from './recipe.schema.ts';
-import { Language, languagePattern, namePattern, pathPattern } from './names.ts';
+import { Language, languagePattern, namePattern, pathPattern, recordOf } from './names.ts';
 
 /** The whole declaration under one namespace: the header, the ledger, and named entries by kind. */
 export const ModSchema = z.strictObject({
@@ -20,7 +20,7 @@ export const ModSchema = z.strictObject({
   itemTags: named(TagSchema),
   recipes: named(RecipeSchema),
   lootTables: named(LootTableSchema),
-  words: z.record(Language, WordsSchema),
+  words: recordOf(Language, WordsSchema),
   sounds: foldered(SoundSchema),
   soundSets: named(SoundSetSchema),
 });

@@ -34,3 +34,16 @@ export function ownName(namespace: string, id: string): string | undefined {
   const parts = splitId(id);
   return parts.namespace === namespace ? parts.name : undefined;
 }
+
+const byName = ([a]: [string, unknown], [b]: [string, unknown]): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** A record whose names come out in the order of the alphabet, however they went in: the same data is the same text. */
+export const recordOf = <V extends z.ZodType>(name: z.ZodType<string, string>, value: V) =>
+  z.record(name, value).overwrite((record) => Object.fromEntries(Object.entries(record).sort(byName)) as typeof record);
+
+/** The same, over some of a few known names; these come out in the order in which they are listed. */
+export const partRecordOf = <const K extends string, V extends z.ZodType>(names: readonly K[], value: V) =>
+  z.partialRecord(z.enum(names), value).overwrite((record) => {
+    const part = record as Partial<Record<K, unknown>>;
+    return Object.fromEntries(names.flatMap((name) => (part[name] === undefined ? [] : [[name, part[name]]]))) as typeof record;
+  });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from './names.ts';
+import { Id, recordOf } from './names.ts';
 
 /** An item by its id, or with a leading # whatever is in an item tag. */
 const Ingredient = z.string().max(200);
@@ -10,7 +10,7 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('pattern'),
     pattern: z.array(z.string().max(32)).max(32).meta({ description: 'Rows of letters; a space is an empty place. It counts wherever it is laid.' }),
-    keys: z.record(z.string().max(1), Ingredient),
+    keys: recordOf(z.string().max(1), Ingredient),
     mirrored: z.boolean().optional().meta({ description: 'False when it does not count mirrored left to right. It does when left out.' }),
     gives: Id, count,
   }),

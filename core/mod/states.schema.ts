@@ -1,18 +1,18 @@
 import { z } from 'zod';
 import { directions } from '../space/index.ts';
 import type { ByState, Rows } from '../states/index.ts';
-import { Name } from './names.ts';
+import { Name, recordOf } from './names.ts';
 
 const whole = z.number().int().min(-1_000_000).max(1_000_000);
 
 export const ValueSchema = z.union([z.boolean(), whole, z.string().max(64)]);
 
 /** A condition on the state. Whether the names and values exist is for inspection to say. */
-export const WhenSchema = z.record(z.string().max(64), z.union([ValueSchema, z.array(ValueSchema).max(1000)]))
+export const WhenSchema = recordOf(z.string().max(64), z.union([ValueSchema, z.array(ValueSchema).max(1000)]))
   .meta({ description: 'For each named property the value, or the values, that match.' });
 
 const common = { name: Name, byCode: z.boolean().optional().meta({ description: 'The mod\'s own code changes it while the block stands.' }) };
-const exchange = z.record(z.string().max(64), z.string().max(64)).optional();
+const exchange = recordOf(z.string().max(64), z.string().max(64)).optional();
 export const PropertySchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...common, kind: z.literal('toggle'), default: z.boolean() }),
   z.strictObject({ ...common, kind: z.literal('number'), min: whole, max: whole, default: whole }),

@@ -5,6 +5,7 @@ import { pointer } from '../../core/json/index.ts';
 import { schemaProblems } from '../../core/mod/index.ts';
 import { DiskProblem } from '../../disk/index.ts';
 import { Problem } from '../problem.ts';
+import { storageProblem } from '../store/transaction.ts';
 
 /** The body as the schema has it. Throws a 422 {@link Problem} that names each field. */
 export function bodyOf<S extends z.ZodType>(request: Request, schema: S): z.output<S> {
@@ -23,6 +24,12 @@ export function revisionOf(request: Request): number {
   return Number(found[1]);
 }
 
+/** A part of the address by its name. */
+export const param = (request: Request, name: string): string => {
+  const found = request.params[name];
+  return typeof found === 'string' ? found : '';
+};
+
 export const etag = (revision: number): string => `"${revision}"`;
 
 /** Who makes an edit, in words for the history: the page's own name for its window. */
@@ -37,13 +44,17 @@ export const route = (handler: (request: Request, response: Response) => Promise
 export const failed = (log: Logger) => (error: unknown, request: Request, response: Response, next: NextFunction): void => {
   if (response.headersSent) return next(error);
   const problem = asProblem(error);
-  if (problem.status >= 500) log.error({ error, path: request.path }, 'request failed');
+  // A full disk or a flood says all there is to say in its sentence.
+  if (problem.status === 503 || problem.status === 507) log.warn({ path: request.path }, problem.message);
+  else if (problem.status >= 500) log.error({ err: error, path: request.path }, 'request failed');
   response.status(problem.status).type('application/problem+json')
     .send(JSON.stringify({ type: 'about:blank', title: problem.title, status: problem.status, detail: problem.detail, ...problem.more }));
 };
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  const storage = storageProblem(error);
+  if (storage) return storage;
   if (error instanceof DiskProblem) return new Problem(409, 'Place cannot be used', error.message);
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.parse.failed') return new Problem(400, 'Body is no JSON', `The body cannot be read as JSON: ${(error as Error).message}.`);

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { readZip } from '../../core/bytes/index.ts';
@@ -62,6 +63,8 @@ test('what does not fit is refused with the field named, and nothing is written'
     [[{ path: '', after: {} }], 422, '', /no such entry/],
     [[{ path: '/textures/fake', after: { picture: { sha256: 'a'.repeat(64), bytes: 1, width: 1, height: 1, alpha: 'none', mean: '#000000', grey: true } } }], 422, '/textures/fake/picture', /Upload the PNG/],
     [[{ path: hardness, before: 3.2, after: 5 }, { path: '/blocks/salt_crust/traits/gated', before: false, after: 'no' }], 422, '/blocks/salt_crust/traits/gated', /true or false/],
+    [[{ path: 'header', after: 1 }], 422, '/changes/0/path', /JSON Pointer/],
+    [[{ path: hardness, before: 3.2, after: '\ud83d' }], 422, hardness, /half a character/],
     [[], 422, '/changes', /too short/],
     ['all', 422, '/changes', /list/],
   ];
@@ -155,16 +158,16 @@ test('a build is planned, agreed to, done as a job, and compared', async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-out-'));
   const target = path.join(folder, 'pack');
   try {
-    const plan = (await server.post('/api/mods/saltmarsh/plan', { target })).json as { files: { fate: string }[] };
-    expect(new Set(plan.files.map((file) => file.fate))).toEqual(new Set(['new']));
-    const job = (await server.post('/api/mods/saltmarsh/builds', { target })).json as { id: string };
-    let state = 'running';
-    for (let tries = 0; state === 'running' && tries < 1000; tries += 1) state = ((await server.send('GET', `/api/jobs/${job.id}`)).json as { state: string }).state;
-    expect(state).toBe('done');
+    const plan = await server.job<{ files: { fate: string }[] }>('/api/mods/saltmarsh/plan', { target });
+    expect(new Set(plan.result.files.map((file) => file.fate))).toEqual(new Set(['new']));
+    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({ state: 'done' });
     expect(JSON.parse(readFileSync(path.join(target, 'pack.json'), 'utf8')).namespace).toBe('saltmarsh');
-    const compared = (await server.post('/api/mods/saltmarsh/compare', { target, path: 'pack.json' })).json as { before: string; after: string };
-    expect(compared.before).toBe(compared.after);
-    expect(problemOf(await server.post('/api/mods/saltmarsh/compare', { target, path: '../x' })).status).toBe(404);
+    const compared = await server.job<{ before: string; after: string }>('/api/mods/saltmarsh/compare', { target, path: 'pack.json' });
+    expect(compared.result.before).toBe(compared.result.after);
+    expect(await server.job('/api/mods/saltmarsh/compare', { target, path: '../x' })).toMatchObject({ state: 'failed', problem: '../x is no part of this build.' });
+    writeFileSync(path.join(target, 'registry.json'), '{ "mine": true }');
+    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({ state: 'failed', problem: expect.stringMatching(/changed by hand.*Nothing was written/) });
+    expect(await server.job('/api/mods/saltmarsh/plan', { target: 'relative' })).toMatchObject({ state: 'failed', problem: expect.stringMatching(/not a whole path/) });
     expect(readdirSync(folder)).toEqual(['pack']);
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -180,4 +183,60 @@ test('edits are told to whoever listens', async () => {
   await server.edit(revision, [{ path: hardness, before: 3.2, after: 6 }], 'Harder');
   expect((await reader.read()).value).toMatch(/event: edit[\s\S]*Harder/);
   stop.abort();
+});
+
+test('a value of five thousand levels is refused at its place', async () => {
+  const { revision } = await server.mod();
+  const deep = '['.repeat(5000) + ']'.repeat(5000);
+  const body = `{ "label": "Deep", "changes": [{ "path": "${hardness}", "before": ${deep}, "after": ${deep} }] }`;
+  const answer = await server.send('POST', '/api/mods/saltmarsh/edits', { headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` }, body });
+  expect(problemOf(answer)).toMatchObject({ status: 422, errors: [{ pointer: hardness, detail: 'It is nested deeper than 100 levels.' }] });
+});
+
+test('a label that cannot be kept as it is is refused', async () => {
+  const { revision } = await server.mod();
+  expect(problemOf(await server.edit(revision, [{ path: hardness, before: 6, after: 7 }], 'half \ud83d')).errors![0]!.pointer).toBe('/label');
+});
+
+test('answers have bounds: a hundred errors and how many more, a part of the log and the rest when asked for', async () => {
+  const { revision } = await server.mod();
+  const keys = Object.fromEntries(Array.from({ length: 20_000 }, (_, i) => [`key_${i}`, i]));
+  const answer = await server.edit(revision, [{ path: '/blocks/odd', after: keys }]);
+  expect(answer.body.length).toBeLessThan(40_000);
+  expect(problemOf(answer).errors!.length).toBeLessThanOrEqual(110);
+  expect(problemOf(answer).errors!.at(-1)!.detail).toMatch(/more problems like these/);
+  await server.post('/api/mods', { namespace: 'long_log', title: 'Long log' });
+  const note = 'x'.repeat(3000);
+  const edit = (at: number) => server.post('/api/mods/long_log/edits', { label: 'Note', changes: Array.from({ length: 400 }, (_, i) => ({ path: `/blockTags/t${at}_${i}`, after: { note: note.slice(0, 900) } })) }, { 'if-match': `"${at}"` });
+  for (let at = 0; at < 8; at += 1) expect((await edit(at)).status).toBe(201);
+  const stale = await edit(0);
+  expect(stale.status).toBe(412);
+  expect(stale.body.length).toBeLessThan(3_000_000);
+  const seen: number[] = [];
+  for (let after = 0; after < 8; after = seen.at(-1)!) seen.push(...((await server.send('GET', `/api/mods/long_log/edits?after=${after}`)).json as { revision: number }[]).map((line) => line.revision));
+  expect(seen).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+});
+
+test('a long edit is only named to those who listen', async () => {
+  const stop = new AbortController();
+  const response = await fetch(`${server.address}/api/mods/long_log/events`, { signal: stop.signal });
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  await reader.read();
+  const changes = Array.from({ length: 400 }, (_, i) => ({ path: `/itemTags/t${i}`, after: { note: 'x'.repeat(900) } }));
+  await server.post('/api/mods/long_log/edits', { label: 'Long', changes }, { 'if-match': '"8"' });
+  expect((await reader.read()).value).toBe('event: moved\ndata: {"revision":9,"undo":"Long"}\n\n');
+  stop.abort();
+});
+
+test('many unfinished bodies are not held: beyond a bound the server says that it is too much, and serves small requests all the same', async () => {
+  const { port } = new URL(server.address);
+  const open = Array.from({ length: 12 }, () => connect(Number(port), '127.0.0.1'));
+  const answers = open.map((socket) => new Promise<string>((resolve) => {
+    socket.once('data', (bytes: Buffer) => resolve(bytes.toString().split('\r\n')[0]!));
+    socket.once('error', () => resolve('reset'));
+    socket.write(`POST /api/mods/saltmarsh/edits HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 16000000\r\n\r\n{"label": "`);
+  }));
+  expect(await Promise.race(answers)).toMatch(/503/);
+  expect((await server.mod()).revision).toBeGreaterThan(0);
+  for (const socket of open) socket.destroy();
 });

@@ -1,55 +1,82 @@
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { kitNamed } from '../../core/kits/index.ts';
-import { planBuild, writeBuild } from '../../disk/index.ts';
-import { filesAt } from '../../disk/plan.ts';
-import { Problem } from '../problem.ts';
+import type { Builders, Watching } from '../builds/index.ts';
+import type { TaskResults } from '../builds/protocol.ts';
 import type { Jobs } from '../jobs.ts';
+import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
-import { bodyOf, route } from './answers.ts';
+import { bodyOf, param, route } from './answers.ts';
 
-export const PlanBody = z.strictObject({ target: z.string().min(1).max(1000) });
-export const BuildBody = z.strictObject({ target: z.string().min(1).max(1000), agreed: z.string().max(100).optional().meta({ description: 'The id of the plan that was shown, when it asks something.' }) });
+const target = z.string().min(1).max(1000).meta({ description: 'A whole path, or one from ~/: a folder, or a file that ends in .obpack.' });
+export const PlanBody = z.strictObject({ target });
+export const CompareBody = z.strictObject({ target, path: z.string().max(300).meta({ description: 'A file of the plan.' }) });
+export const BuildBody = z.strictObject({
+  target,
+  agreed: z.string().max(100).optional().meta({ description: 'The id of the plan that was shown, when it asks something.' }),
+});
 
-/** Planning a build, building as a job that can be watched and cancelled, and single files for comparing. */
-export function buildRoutes(store: Store, jobs: Jobs): Router {
+/** So long one may wait for a job at once, in milliseconds. */
+const maxWaitMs = 30_000;
+
+/**
+ * Planning a build, building, and comparing single files: all of it long work, as jobs that can be watched and cancelled.
+ * And the mod as an archive, made for the browser that loads it.
+ */
+export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Router {
   const routes = Router();
-  const built = async (name: string) => {
-    const { mod } = await store.mod(name);
-    return kitNamed(mod.header.kit).write(mod, await store.blobsOf(mod));
+  const startJob = (response: Response, work: (watching: Watching) => Promise<unknown>) => {
+    const job = jobs.start((onProgress, signal) => work({ onProgress, signal }));
+    response.status(202).location(`/api/jobs/${job.id}`).json(job);
   };
 
   routes.post('/mods/:mod/plan', route(async (request, response) => {
-    const { target } = bodyOf(request, PlanBody);
-    response.json(await planBuild(target, await built(request.params['mod'] as string)));
+    const task = { do: 'plan', ...bodyOf(request, PlanBody) } as const;
+    const { mod } = await store.mod(param(request, 'mod'));
+    startJob(response, (watching) => builders.of(mod.header.namespace).run(mod, task, watching));
   }));
 
   routes.post('/mods/:mod/compare', route(async (request, response) => {
-    const { target, path } = bodyOf(request, PlanBody.extend({ path: z.string().max(300) }));
-    const files = await built(request.params['mod'] as string);
-    const plan = await planBuild(target, files);
-    if (!plan.files.some((file) => file.path === path)) throw new Problem(404, 'No such file', `${path} is no part of this build.`);
-    const there = (await filesAt(plan.target, plan.kind))?.get(path);
-    const text = (bytes: Uint8Array | undefined) => (bytes === undefined || !/\.(json|ts)$/.test(path) ? undefined : new TextDecoder().decode(bytes));
-    response.json({ path, before: text(there), after: text(files.get(path)) });
+    const task = { do: 'compare', ...bodyOf(request, CompareBody) } as const;
+    const { mod } = await store.mod(param(request, 'mod'));
+    startJob(response, (watching) => builders.of(mod.header.namespace).run(mod, task, watching));
   }));
 
   routes.post('/mods/:mod/builds', route(async (request, response) => {
-    const { target, agreed } = bodyOf(request, BuildBody);
-    const name = request.params['mod'] as string;
-    const { revision } = await store.mod(name);
-    const files = await built(name);
-    const plan = await planBuild(target, files);
-    if (plan.ask && agreed !== plan.id) throw new Problem(409, 'Not agreed', `${plan.ask} Nothing was written.`, { plan });
-    const job = jobs.start(async (onProgress, signal) => {
-      const done = await writeBuild(target, files, { agreed, onProgress, signal });
+    const task = { do: 'build', ...bodyOf(request, BuildBody) } as const;
+    const name = param(request, 'mod');
+    const { mod, revision } = await store.mod(name);
+    startJob(response, async (watching) => {
+      const plan = await builders.of(name).run(mod, task, watching);
       await store.noteBuilt(name, revision);
-      return done;
+      return plan;
     });
-    response.status(202).location(`/api/jobs/${job.id}`).json(job);
   }));
 
-  routes.get('/jobs/:job', route((request, response) => void response.json(jobs.get(request.params['job'] as string))));
-  routes.delete('/jobs/:job', route((request, response) => void response.json(jobs.cancel(request.params['job'] as string))));
+  const archive = (kind: 'pack zip' | 'folder zip') => async (request: Request, response: Response): Promise<TaskResults[typeof kind]> => {
+    const { mod } = await store.mod(param(request, 'mod'));
+    const stop = new AbortController();
+    response.once('close', () => stop.abort());
+    return builders.of(mod.header.namespace).run(mod, { do: kind }, { signal: stop.signal, onProgress: () => undefined });
+  };
+
+  routes.get('/mods/:mod/pack.obpack', route(async (request, response) => {
+    const { mod, revision } = await store.mod(param(request, 'mod'));
+    const bytes = await archive('pack zip')(request, response);
+    await store.noteBuilt(mod.header.namespace, revision);
+    response.attachment(`${mod.header.namespace}-${mod.header.version}.obpack`).type('application/zip').send(Buffer.from(bytes));
+  }));
+
+  routes.get('/mods/:mod/folder.zip', route(async (request, response) => {
+    const bytes = await archive('folder zip')(request, response);
+    response.attachment(`${param(request, 'mod')}.zip`).type('application/zip').send(Buffer.from(bytes));
+  }));
+
+  routes.get('/jobs/:job', route(async (request, response) => {
+    const wait = Number(request.query['wait'] ?? 0);
+    if (!Number.isInteger(wait) || wait < 0 || wait > maxWaitMs) throw new Problem(400, 'Query refused', `"wait" must be a whole number of milliseconds up to ${maxWaitMs}.`);
+    response.json(await jobs.changed(param(request, 'job'), wait));
+  }));
+
+  routes.delete('/jobs/:job', route((request, response) => void response.json(jobs.cancel(param(request, 'job')))));
   return routes;
 }

@@ -1,18 +1,18 @@
 import express, { Router, type Response } from 'express';
 import { z } from 'zod';
-import { writeZip } from '../../core/bytes/index.ts';
-import { kitNamed } from '../../core/kits/index.ts';
-import { writeModFolder } from '../../core/folder/index.ts';
 import { emptyMod } from '../../core/mod/index.ts';
 import { Name } from '../../core/mod/names.ts';
-import { mostPictureBytes, mostSoundBytes } from '../limits.ts';
+import { maxPictureBytes, maxSoundBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
-import { authorOf, bodyOf, etag, revisionOf, route } from './answers.ts';
+import { authorOf, bodyOf, etag, param, revisionOf, route } from './answers.ts';
+import { sendEvents } from './events.ts';
 
-export const ChangeBody = z.strictObject({ path: z.string().max(1000), before: z.unknown().optional(), after: z.unknown().optional() });
-export const EditBody = z.strictObject({ label: z.string().min(1).max(200), changes: z.array(ChangeBody).min(1).max(10_000) });
-export const NewModBody = z.strictObject({ namespace: Name, title: z.string().min(1).max(100) });
+const Pointer = z.string().max(1000).regex(/^(\/.*)?$/s, 'use a JSON Pointer, which begins with a slash');
+const Label = z.string().min(1).max(200).refine((text) => text.isWellFormed(), 'it holds half a character (a lone surrogate)');
+export const ChangeBody = z.strictObject({ path: Pointer, before: z.unknown().optional(), after: z.unknown().optional() });
+export const EditBody = z.strictObject({ label: Label, changes: z.array(ChangeBody).min(1).max(10_000) });
+export const NewModBody = z.strictObject({ namespace: Name, title: z.string().min(1).max(100).refine((text) => text.isWellFormed(), 'it holds half a character (a lone surrogate)') });
 
 /** Mods, their edits, pictures and downloads. */
 export function modRoutes(store: Store): Router {
@@ -28,61 +28,42 @@ export function modRoutes(store: Store): Router {
   }));
 
   routes.get('/mods/:mod', route(async (request, response) => {
-    const { mod, revision, built, undo, redo } = await store.mod(request.params['mod'] as string);
-    send(response, 200, revision, { revision, built, undo: undo.at(-1)?.label, redo: redo.at(-1)?.label, mod });
+    const { mod, revision, built, undo, redo, unfit } = await store.mod(param(request, 'mod'));
+    send(response, 200, revision, { revision, built, undo: undo.at(-1)?.label, redo: redo.at(-1)?.label, unfit, mod });
   }));
 
   routes.get('/mods/:mod/edits', route(async (request, response) => {
-    const { revision } = await store.mod(request.params['mod'] as string);
+    const { revision } = await store.mod(param(request, 'mod'));
     const after = Number(request.query['after'] ?? Math.max(0, revision - 100));
-    if (!Number.isInteger(after)) throw new Problem(400, 'Query refused', '"after" must be a revision.');
-    send(response, 200, revision, await store.log(request.params['mod'] as string, after));
+    if (!Number.isSafeInteger(after) || after < 0) throw new Problem(400, 'Query refused', '"after" must be a revision.');
+    send(response, 200, revision, await store.log(param(request, 'mod'), after));
   }));
 
   routes.post('/mods/:mod/edits', route(async (request, response) => {
-    const logged = await store.edit(request.params['mod'] as string, revisionOf(request), authorOf(request), bodyOf(request, EditBody));
+    const logged = await store.edit(param(request, 'mod'), revisionOf(request), authorOf(request), bodyOf(request, EditBody));
     send(response, 201, logged.revision, logged);
   }));
 
   for (const kind of ['undo', 'redo'] as const)
     routes.post(`/mods/:mod/${kind}`, route(async (request, response) => {
-      const logged = await store.travel(request.params['mod'] as string, revisionOf(request), authorOf(request), kind);
+      const logged = await store.undoOrRedo(param(request, 'mod'), revisionOf(request), authorOf(request), kind);
       send(response, 201, logged.revision, logged);
     }));
 
-  routes.get('/mods/:mod/events', route(async (request, response) => {
-    const name = request.params['mod'] as string;
-    const { revision } = await store.mod(name);
-    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache', Connection: 'keep-alive' });
-    response.write(`event: hello\ndata: ${JSON.stringify({ revision })}\n\n`);
-    const stop = store.listen(name, (edit, { undo, redo }) => response.write(`event: edit\ndata: ${JSON.stringify({ edit, undo: undo.at(-1)?.label, redo: redo.at(-1)?.label })}\n\n`));
-    request.on('close', stop);
-  }));
+  routes.get('/mods/:mod/events', route((request, response) => sendEvents(store, param(request, 'mod'), request, response)));
 
-  routes.get('/mods/:mod/pack.obpack', route(async (request, response) => {
-    const { mod, revision } = await store.mod(request.params['mod'] as string);
-    const built = kitNamed(mod.header.kit).write(mod, await store.blobsOf(mod));
-    await store.noteBuilt(mod.header.namespace, revision);
-    response.attachment(`${mod.header.namespace}-${mod.header.version}.obpack`).type('application/zip').send(Buffer.from(writeZip(built)));
-  }));
-
-  routes.get('/mods/:mod/folder.zip', route(async (request, response) => {
-    const { mod } = await store.mod(request.params['mod'] as string);
-    response.attachment(`${mod.header.namespace}.zip`).type('application/zip').send(Buffer.from(writeZip(writeModFolder(mod, await store.blobsOf(mod)))));
-  }));
-
-  routes.post('/pictures', express.raw({ type: () => true, limit: mostPictureBytes }), route(async (request, response) => {
+  routes.post('/pictures', express.raw({ type: () => true, limit: maxPictureBytes }), route(async (request, response) => {
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new Problem(400, 'No picture', 'The body is empty. Send the bytes of a PNG.');
     response.status(201).json(await store.addPicture(request.body));
   }));
 
-  routes.post('/sounds', express.raw({ type: () => true, limit: mostSoundBytes }), route(async (request, response) => {
+  routes.post('/sounds', express.raw({ type: () => true, limit: maxSoundBytes }), route(async (request, response) => {
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new Problem(400, 'No sound', 'The body is empty. Send the bytes of a WAV or Ogg file.');
     response.status(201).json(await store.addSound(request.body));
   }));
 
   routes.get('/blobs/:sha256', route(async (request, response) => {
-    const blob = await store.blob(request.params['sha256'] as string);
+    const blob = await store.blob(param(request, 'sha256'));
     if (!blob) throw new Problem(404, 'No such picture or sound', 'There is nothing with this digest.');
     response.set('Cache-Control', 'public, max-age=31536000, immutable').type(blob.type).send(blob.bytes);
   }));

@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import Sqlite from 'better-sqlite3';
+import type { DataSource } from 'typeorm';
 import os from 'node:os';
 import path from 'node:path';
 import { sampleMod } from '../../core/inspect/sample.ts';
@@ -9,6 +11,8 @@ import { emptyMod, type Mod } from '../../core/mod/index.ts';
 import { basePicture, encodePicture } from '../../core/textures/index.ts';
 import { Problem } from '../problem.ts';
 import { openDatabase } from './database.ts';
+import { EntryTable } from './tables.ts';
+import { storageProblem } from './transaction.ts';
 import { Store } from './store.ts';
 
 let folder: string;
@@ -92,7 +96,7 @@ test('undo and redo over any edits are a walk along a line of states, also acros
       } else {
         const possible = act === 'undo' ? here > 0 : here < line.length - 1;
         const { revision } = await store.mod('saltmarsh');
-        const walk = store.travel('saltmarsh', revision, 'a test', act);
+        const walk = store.undoOrRedo('saltmarsh', revision, 'a test', act);
         if (possible) await walk;
         else expect(await refused(walk)).toMatchObject({ status: 409 });
         if (possible) here += act === 'undo' ? -1 : 1;
@@ -104,8 +108,8 @@ test('undo and redo over any edits are a walk along a line of states, also acros
 
 test('the log only grows: an undo is a line of its own that names what it takes back', async () => {
   await edit('/blocks/lamp/traits/hardness', 4, 'Harder');
-  await store.travel('saltmarsh', 1, 'a test', 'undo');
-  await store.travel('saltmarsh', 2, 'a test', 'redo');
+  await store.undoOrRedo('saltmarsh', 1, 'a test', 'undo');
+  await store.undoOrRedo('saltmarsh', 2, 'a test', 'redo');
   expect((await store.log('saltmarsh', 0)).map(({ kind, of, label, changes }) => [kind, of, label, changes[0]!.after])).toEqual([['edit', null, 'Harder', 4], ['undo', 1, 'Harder', undefined], ['redo', 1, 'Harder', 4]]);
   expect((await store.log('saltmarsh', 1)).map((line) => line.revision)).toEqual([2, 3]);
 });
@@ -126,7 +130,7 @@ test('pictures are kept once by their digest, and a mod\'s texture must say the 
   expect(await store.addPicture(png)).toEqual(picture);
   await edit('/textures/silt', { picture });
   expect(await refused(edit('/textures/lie', { picture: { ...picture, width: 32 } }))).toMatchObject({ status: 422 });
-  expect(Buffer.from((await store.blobsOf((await store.mod('saltmarsh')).mod))(picture.sha256))).toEqual(Buffer.from(png));
+  expect(Buffer.from((await store.blobsOf([picture.sha256])).get(picture.sha256)!)).toEqual(Buffer.from(png));
   expect(await store.blob('0'.repeat(64))).toBeUndefined();
   expect(await refused(store.addPicture(new Uint8Array(9)))).toMatchObject({ status: 422 });
 });
@@ -164,6 +168,117 @@ test('items, recipes, loot tables, tags and releases are entries like all others
   for (const [at, after] of [['/recipes/stew', { kind: 'stew' }], ['/lootTables/odd', { draws: [{ times: 1, lots: [{ give: 'a:b', table: 'a:c' }] }] }], ['/lootTables/Odd name', { draws: [] }], ['/items/salt/stack', 0]] as const)
     expect((await refused(edit(at, after))).status).toBe(422);
   const { revision } = await store.mod('saltmarsh');
-  await store.travel('saltmarsh', revision, 'a test', 'undo');
+  await store.undoOrRedo('saltmarsh', revision, 'a test', 'undo');
   expect((await store.mod('saltmarsh')).mod.ledger.releases).toBeUndefined();
 });
+
+const sourceOf = (of: Store): DataSource => (of as unknown as { source: DataSource }).source;
+/** The connection under the store. */
+const connectionOf = (of: Store): Sqlite.Database => (sourceOf(of).driver as unknown as { databaseConnection: Sqlite.Database }).databaseConnection;
+
+test('on a full disk nothing is acknowledged and nothing is lost: what was answered before and after is there after a restart', async () => {
+  const connection = connectionOf(store);
+  await edit('/blocks/lamp/traits/hardness', 2);
+  const [{ page_count: pages }] = connection.pragma('page_count') as [{ page_count: number }];
+  connection.pragma(`max_page_count = ${pages}`);
+  const long = 'x'.repeat(4000);
+  const failed = await edit('/blocks/lamp/identity/note', long).then(() => undefined, (error: unknown) => storageProblem(error));
+  expect(failed).toMatchObject({ status: 507, message: expect.stringMatching(/disk .* is full.*nothing of this was saved/) });
+  expect(connection.inTransaction).toBe(false);
+  expect((await store.mod('saltmarsh')).revision).toBe(1);
+  connection.pragma('max_page_count = 1000000');
+  for (let value = 3; value < 8; value += 1) await edit('/blocks/lamp/traits/hardness', value);
+  await reopen();
+  expect(await store.mod('saltmarsh')).toMatchObject({ revision: 6, mod: { blocks: { lamp: { traits: { hardness: 7 } } } } });
+});
+
+test('a commit that fails, as on a full disk, is not taken for done, and the next edit is really on disk', async () => {
+  const connection = connectionOf(store);
+  const { exec } = connection;
+  let isFull = true;
+  // What SQLite does when the log cannot grow: it rolls back by itself, and the commit fails.
+  connection.exec = function (this: Sqlite.Database, sql: string) {
+    if (sql !== 'COMMIT' || !isFull) return exec.call(this, sql);
+    exec.call(this, 'ROLLBACK');
+    throw new Sqlite.SqliteError('database or disk is full', 'SQLITE_FULL');
+  };
+  await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
+  await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
+  isFull = false;
+  await edit('/blocks/lamp/traits/hardness', 3);
+  await reopen();
+  expect(await store.mod('saltmarsh')).toMatchObject({ revision: 1, mod: { blocks: { lamp: { traits: { hardness: 3 } } } } });
+});
+
+test('readers of a mod that is not loaded yet and a writer at the same time hold one and the same mod', async () => {
+  for (let turn = 0; turn < 40; turn += 1) {
+    await reopen();
+    const { revision } = await store.mod('saltmarsh');
+    await reopen();
+    const write = store.edit('saltmarsh', revision, 'a test', { label: 'x', changes: [{ path: '/header/title', before: turn === 0 ? 'Saltmarsh' : `Title ${turn - 1}`, after: `Title ${turn}` }] });
+    for (let ticks = 0; ticks < turn % 8; ticks += 1) await Promise.resolve();
+    const reads = await Promise.all([store.mod('saltmarsh'), store.mod('saltmarsh')]);
+    await write;
+    const held = await store.mod('saltmarsh');
+    expect([held.revision, held.mod.header.title, ...reads.map((read) => read === held)]).toEqual([turn + 1, `Title ${turn}`, true, true]);
+  }
+});
+
+test('a zero that was written as -0 can be taken back, also after a restart', async () => {
+  await edit('/blocks/lamp/traits/hardness', -0);
+  const undo = async () => store.undoOrRedo('saltmarsh', (await store.mod('saltmarsh')).revision, 'a test', 'undo');
+  await undo();
+  await edit('/blocks/lamp/traits/hardness', -0);
+  await reopen();
+  await undo();
+  expect((await store.mod('saltmarsh')).mod.blocks['lamp']!.traits.hardness).toBeUndefined();
+});
+
+test('an entry that does not fit is left out and kept: it is told of, cannot be overwritten, and is there afterwards as it was', async () => {
+  const document = '{ "identity": { "colour": 3 } }';
+  await sourceOf(store).getRepository(EntryTable).update({ kind: 'blocks', name: 'lamp' }, { document });
+  await sourceOf(store).getRepository(EntryTable).insert({ mod: 'saltmarsh', kind: 'spells', name: 'x', document: '{}', revision: 0 });
+  await sourceOf(store).getRepository(EntryTable).insert({ mod: 'saltmarsh', kind: 'items', name: 'x', document: '{', revision: 0 });
+  await reopen();
+  const { mod, unfit } = await store.mod('saltmarsh');
+  expect(Object.keys(mod.blocks)).toEqual(['bank']);
+  expect(unfit.map(({ kind, name, message }) => [`${kind}/${name}`, message])).toEqual([
+    ['blocks/lamp', expect.stringMatching(/colour/)], ['items/x', expect.stringMatching(/cannot be read as JSON/)], ['spells/x', 'Nothing of that kind is known.'],
+  ]);
+  expect(await refused(edit('/blocks/lamp', { identity: {} }))).toMatchObject({ status: 422, message: expect.stringMatching(/kept as it is/) });
+  await edit('/header/title', 'Salt');
+  expect((await sourceOf(store).getRepository(EntryTable).findOneByOrFail({ kind: 'blocks', name: 'lamp' })).document).toBe(document);
+});
+
+const file = () => path.join(folder, 'obrank.sqlite');
+/** Tries to open the database, and proves that not a byte of it has changed. */
+async function refusal(): Promise<string> {
+  const before = readFileSync(file());
+  const why = await openDatabase(folder).then(() => 'opened', (error: Error) => `${error.name}: ${error.message}`);
+  expect(readFileSync(file()).equals(before)).toBe(true);
+  return why;
+}
+
+test('a database that is damaged, newer or another program\'s is refused in a sentence, and nothing of it is written', async () => {
+  await store.close();
+  const whole = readFileSync(file());
+  writeFileSync(file(), 'This is a diary, not a database, and it is long enough to be one. '.repeat(40));
+  expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
+  writeFileSync(file(), Buffer.concat([whole.subarray(0, 4096), Buffer.alloc(whole.length - 4096, 0x5a)]));
+  expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
+  writeFileSync(file(), whole);
+  const newer = new Sqlite(file());
+  newer.prepare('INSERT INTO migrations (timestamp, name) VALUES (?, ?)').run(1_900_000_000_000, 'Later1900000000000');
+  newer.close();
+  expect(await refusal()).toMatch(/written by a newer Obrank.*Later1900000000000/);
+  rmSync(file());
+  const other = new Sqlite(file());
+  other.exec('CREATE TABLE songs (title TEXT)');
+  other.close();
+  expect(await refusal()).toMatch(/database of another program/);
+  writeFileSync(file(), whole);
+  store = await open();
+  expect((await store.mod('saltmarsh')).revision).toBe(0);
+  await expect(openDatabase(folder)).rejects.toThrow(/in use by another Obrank/);
+});
+

@@ -41,3 +41,6 @@ export class FirstLayout1700000000000 implements MigrationInterface {
     for (const table of ['blobs', 'edits', 'entries', 'mods']) await runner.query(`DROP TABLE ${table}`);
   }
 }
+
+/** The steps to the newest layout, oldest first. A database with a step that is not listed here is a newer program's. */
+export const migrations = [FirstLayout1700000000000] as const;

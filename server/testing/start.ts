@@ -28,8 +28,16 @@ export async function testServer() {
       request.end(body);
     });
   const post = (address: string, body: unknown, headers: Record<string, string> = {}) => send('POST', address, { headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+  /** Has the server do long work, and waits for how it ends. */
+  const job = async <T>(address: string, body: unknown) => {
+    const { id } = (await post(address, body)).json as { id: string };
+    for (;;) {
+      const found = (await send('GET', `/api/jobs/${id}?wait=30000`)).json as { state: string; problem?: string; result: T };
+      if (found.state !== 'running') return found;
+    }
+  };
   return {
-    address: server.address, data, send, post,
+    address: server.address, data, send, post, job,
     edit: (revision: number, changes: unknown, label = 'Test') => post('/api/mods/saltmarsh/edits', { label, changes }, { 'if-match': `"${revision}"`, 'x-obrank-author': 'a test' }),
     mod: async () => (await send('GET', '/api/mods/saltmarsh')).json as { revision: number; undo?: string; redo?: string; mod: { blocks: Record<string, { traits: Record<string, unknown> }> } },
     close: async () => {

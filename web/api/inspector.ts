@@ -1,12 +1,14 @@
-import type { Finding } from '../../core/inspect/index.ts';
+import { unfitFinding, type Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
-import type { Session } from './session.ts';
+import type { Session, UnfitEntry } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
 export type Drawing = { size: number; data: Uint8Array } | undefined;
 export interface PackReport { findings: Finding[]; files: number; problem?: string }
+
+const unfitFindings = (unfit: readonly UnfitEntry[] = []): Finding[] => unfit.map(unfitFinding);
 
 /** The page's side of the worker that inspects and draws. It follows a session's every edit. */
 export class Inspector {
@@ -22,7 +24,7 @@ export class Inspector {
   constructor(session: Session) {
     this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'findings') {
-        this.findings = data.findings;
+        this.findings = [...unfitFindings(session.view.unfit), ...data.findings];
         for (const listener of this.listeners) listener();
       } else if (data.kind === 'progress') {
         this.progress.get(data.id)?.(data.done, data.total);

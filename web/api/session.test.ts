@@ -186,7 +186,7 @@ test('what is decided in the moment in which a flight ends is sent too', async (
 
 test('undo waits for what is being saved, and takes back the last step', async () => {
   edit(hardness, 4);
-  const done = session.travel('undo');
+  const done = session.undoOrRedo('undo');
   await jest.advanceTimersByTimeAsync(10);
   await done;
   expect(at(hardness)).toBeUndefined();
@@ -201,7 +201,7 @@ test('whoever follows the mod by its changes has the same mod', async () => {
   edit(hardness, 4);
   server.other(blast, 2, false);
   await jest.advanceTimersByTimeAsync(300);
-  const undone = session.travel('undo');
+  const undone = session.undoOrRedo('undo');
   await jest.advanceTimersByTimeAsync(10);
   await undone;
   expect(followed).toEqual(session.view.mod);
@@ -248,7 +248,7 @@ test('a place is set by its steps', () => {
 test('undo while a step is still on its way waits for it and takes it back', async () => {
   edit(hardness, 7);
   void session.flush();
-  await session.travel('undo');
+  await session.undoOrRedo('undo');
   expect(server.log.map(({ kind }) => kind)).toEqual(['edit', 'undo']);
   expect(session.view.mod).toEqual(server.mod);
 });
@@ -256,7 +256,7 @@ test('undo while a step is still on its way waits for it and takes it back', asy
 test('undo asked for while another undo is on its way is not lost', async () => {
   edit(hardness, 7, 'One');
   await session.flush();
-  await Promise.all([session.travel('undo'), session.travel('undo')]);
+  await Promise.all([session.undoOrRedo('undo'), session.undoOrRedo('undo')]);
   expect(server.log.map(({ kind }) => kind)).toEqual(['edit', 'undo', 'undo']);
   expect(session.view.mod).toEqual(server.mod);
 });
@@ -264,7 +264,7 @@ test('undo asked for while another undo is on its way is not lost', async () => 
 test('what is done while an undo is on its way is kept, and sent after it', async () => {
   edit(hardness, 7);
   await session.flush();
-  const undone = session.travel('undo');
+  const undone = session.undoOrRedo('undo');
   await Promise.resolve();
   edit(blast, 9);
   await undone;
@@ -272,4 +272,63 @@ test('what is done while an undo is on its way is kept, and sent after it', asyn
   expect([at(blast), valueAt(server.mod, blast)]).toEqual([9, 9]);
   expect(session.view.mod).toEqual(server.mod);
   expect(session.view.saving).toBe('saved');
+});
+
+test('a refusal that brings nothing new is not answered by sending again without a pause', async () => {
+  let asked = 0;
+  const { answer } = server;
+  server.answer = function (address, body, revision) {
+    if (address.includes('?after=')) return [200, []];
+    if (address.endsWith('/edits')) {
+      asked += 1;
+      return [412, { detail: 'stale', edits: [] }];
+    }
+    if (!address.includes('/edits')) return [200, { mod: this.mod, revision: 0 }];
+    return answer.call(this, address, body, revision);
+  };
+  edit(hardness, 7);
+  await jest.advanceTimersByTimeAsync(2000);
+  expect(asked).toBe(1);
+  expect(session.view).toMatchObject({ saving: 'offline' });
+  expect(at(hardness)).toBe(7);
+  server.answer = answer;
+  await jest.advanceTimersByTimeAsync(4000);
+  expect(session.view.saving).toBe('saved');
+  expect(valueAt(server.mod, hardness)).toBe(7);
+});
+
+test('a server whose data was put back to an earlier day: the page takes what is there and puts its own on top', async () => {
+  edit(hardness, 7);
+  await jest.advanceTimersByTimeAsync(300);
+  server.mod = sampleMod();
+  server.log = [];
+  const { answer } = server;
+  server.answer = function (address, body, revision) {
+    if (!address.includes('/edits')) return [200, { mod: this.mod, revision: this.log.length }];
+    return answer.call(this, address, body, revision);
+  };
+  edit(blast, 9);
+  await jest.advanceTimersByTimeAsync(500);
+  expect([valueAt(server.mod, blast), session.view.saving, session.view.revision]).toEqual([9, 'saved', 1]);
+});
+
+test('the rest of a long log is fetched part by part before anything is sent again', async () => {
+  for (let value = 1; value <= 5; value += 1) server.other(blast, value, false);
+  const { answer } = server;
+  server.answer = function (address, body, revision) {
+    const [status, found] = answer.call(this, address, body, revision);
+    if (status === 412) return [412, { detail: 'stale', edits: [] }];
+    return [status, Array.isArray(found) ? found.slice(0, 2) : found];
+  };
+  edit(hardness, 7);
+  await jest.advanceTimersByTimeAsync(500);
+  expect([session.view.saving, at(blast), valueAt(server.mod, hardness)]).toEqual(['saved', 5, 7]);
+});
+
+test('an edit that is too long for an event is fetched when it is named', async () => {
+  server.other(blast, 3, false);
+  server.told?.({ ...server.log[0]!, revision: 0 });
+  (session as unknown as { events: { listeners: Map<string, (event: { data: string }) => void> } }).events.listeners.get('moved')!({ data: '{"revision":1,"undo":"Long"}' });
+  await jest.advanceTimersByTimeAsync(10);
+  expect([at(blast), session.view.undo]).toEqual([3, 'Long']);
 });

@@ -2,6 +2,8 @@ import { applyChanges, firstClash, sameData, squashChanges, type Change, type Ed
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { getJson, Refused, sendJson, windowName } from './client.ts';
 
+/** An entry that the server holds and that does not fit: it is kept there, and left out here. */
+export interface UnfitEntry { kind: string; name: string; message: string }
 /** An edit as the server tells of it. */
 export interface LoggedEdit extends Edit { revision: number; at: string; author: string; kind: 'edit' | 'undo' | 'redo' }
 /** Two people at one place: what this page wants, and what somebody else wrote there meanwhile. */
@@ -19,9 +21,14 @@ export interface View {
   conflict?: Conflict;
   /** What the server refused last, in words. */
   refused?: string;
+  /** What the server keeps and cannot show. */
+  unfit?: UnfitEntry[];
 }
 
-interface Loaded { mod: Mod; revision: number; undo?: string; redo?: string }
+interface Loaded { mod: Mod; revision: number; undo?: string; redo?: string; unfit?: UnfitEntry[] }
+
+/** So long this page waits before it sends again what could not be saved, in milliseconds. */
+const retryMs = 3000;
 
 /**
  * The mod in this page. Edits apply at once and are sent one after the other, each with the revision that it was made at. What others
@@ -49,6 +56,12 @@ export class Session {
       this.heard.push(edit);
       this.update({ undo, redo });
       this.takeIn();
+    });
+    // An edit that is too long for an event is only named.
+    this.events.addEventListener('moved', (event) => {
+      const { revision, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as { revision: number; undo?: string; redo?: string };
+      this.update({ undo, redo });
+      if (revision > this.view.revision && !this.sending) void this.catchUp();
     });
     this.events.addEventListener('hello', (event) => {
       // After a lost connection there may be edits that nobody told of.
@@ -104,7 +117,7 @@ export class Session {
   }
 
   /** Takes back the last step of the mod, or brings it back. Asked for twice at once it goes two steps. */
-  travel(kind: 'undo' | 'redo'): Promise<void> {
+  undoOrRedo(kind: 'undo' | 'redo'): Promise<void> {
     this.journey = this.journey.then(() => this.step(kind));
     return this.journey;
   }
@@ -171,16 +184,40 @@ export class Session {
     if (!(error instanceof Refused)) throw error;
     if (error.status === 412) {
       this.heard = [];
-      if (this.rebase((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.send();
+      if (await this.meet((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.send();
     } else if (error.status === 0 || error.status >= 500) {
       this.update({ saving: 'offline', refused: error.message });
-      this.flushSoon(3000);
+      this.flushSoon(retryMs);
     } else {
       // The server will never take this step: it is taken back here, and said.
       this.pending.shift();
       this.setMod(this.pending.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base), undefined, { saving: this.pending.length ? 'saving' : 'saved', refused: error.message });
       if (this.pending.length) this.flushSoon(0);
     }
+  }
+
+  /**
+   * Meets a server that stands at another revision, with the edits that it told of. True when what waits may be sent again at once:
+   * never twice at one revision, so that a server that refuses without telling anything new is not asked without a pause.
+   */
+  private async meet(edits: LoggedEdit[]): Promise<boolean> {
+    const before = this.view.revision;
+    if (!this.rebase(edits)) return false;
+    if (this.view.revision === before && !(await this.catchUp())) return false;
+    if (this.view.revision !== before) return true;
+    await this.loadAgain();
+    if (this.view.revision !== before) return true;
+    this.update({ saving: 'offline', refused: 'The server does not take what was changed at the revision that it names itself. It is tried again.' });
+    this.flushSoon(retryMs);
+    return false;
+  }
+
+  /** Takes the mod as the server has it, when no edits lead there: its data was put back to an earlier day. What waits here goes on top. */
+  private async loadAgain(): Promise<void> {
+    const { mod, revision, undo, redo } = await getJson<Loaded>(`/api/mods/${this.name}`);
+    if (revision === this.view.revision) return;
+    this.base = mod;
+    this.setMod(this.restack(() => true), undefined, { revision, undo, redo, saving: this.pending.length ? 'saving' : 'saved' });
   }
 
   /** One step of our own has been logged. */
@@ -202,8 +239,22 @@ export class Session {
     if (others.length) this.rebase(others);
   }
 
-  private async catchUp(): Promise<void> {
-    this.rebase(await getJson<LoggedEdit[]>(`/api/mods/${this.name}/edits?after=${this.view.revision}`));
+  /** Fetches what others did, a part of the log at a time. False when the person must decide, or the server does not answer. */
+  private async catchUp(): Promise<boolean> {
+    try {
+      for (;;) {
+        const edits = await getJson<LoggedEdit[]>(`/api/mods/${this.name}/edits?after=${this.view.revision}`);
+        if (edits.length === 0) return true;
+        const before = this.view.revision;
+        if (!this.rebase(edits)) return false;
+        if (this.view.revision === before) return true;
+      }
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.update({ saving: 'offline', refused: error.message });
+      this.flushSoon(retryMs);
+      return false;
+    }
   }
 
   /** The others' edits first, then what waits here. False when both touch one place: then the person decides. */

@@ -27,9 +27,9 @@ export function Frame() {
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
   useHotkeys([
-    ['mod+Z', () => void session.travel('undo')],
-    ['mod+shift+Z', () => void session.travel('redo')],
-    ['mod+Y', () => void session.travel('redo')],
+    ['mod+Z', () => void session.undoOrRedo('undo')],
+    ['mod+shift+Z', () => void session.undoOrRedo('redo')],
+    ['mod+Y', () => void session.undoOrRedo('redo')],
     ['shift+?', () => setKeys(true)],
     ['?', () => setKeys(true)],
   ]);
@@ -52,8 +52,8 @@ export function Frame() {
         </nav>
         <button type="button" className="find" onClick={() => spotlight.open()}><span>Go to or do…</span><kbd>Ctrl K</kbd></button>
         <span className="steps">
-          <button type="button" disabled={!undo} onClick={() => void session.travel('undo')} title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>Undo</button>
-          <button type="button" disabled={!redo} onClick={() => void session.travel('redo')} title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>Redo</button>
+          <button type="button" disabled={!undo} onClick={() => void session.undoOrRedo('undo')} title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>Undo</button>
+          <button type="button" disabled={!redo} onClick={() => void session.undoOrRedo('redo')} title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>Redo</button>
         </span>
         {!location.pathname.endsWith('/build') && <Link to={`${home}/build`} className="build">Build the pack</Link>}
       </header>

@@ -1,7 +1,7 @@
 import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
 import type { Files } from '../../../bytes/index.ts';
-import { idOf, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { idOf, inOrder, own, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
@@ -20,11 +20,15 @@ function blockFiles(mod: Mod, block: ResolvedBlock): Map<string, string> {
 }
 
 /** All files of the pack in the order of their paths, `pack.json` with every digest among them. */
-export function writeBlockPack(mod: Mod, blobOf: BlobOf): Files {
+export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: number, total: number) => void): Files {
+  const mod = inOrder(given);
   const files: Files = new Map();
   const blocks = resolveBlocks(mod);
   const json = (path: string, value: unknown) => files.set(path, bytesOf(printJson(value)));
-  for (const block of blocks) for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));
+  for (const [done, block] of blocks.entries()) {
+    if (done % 64 === 0) onProgress?.(done, blocks.length);
+    for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));
+  }
   for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
   for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
   for (const [name, { draws }] of Object.entries(mod.lootTables)) json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
@@ -49,8 +53,9 @@ export function writeBlockPack(mod: Mod, blobOf: BlobOf): Files {
 }
 
 /** The text files that one block brings along: its rules, look, loot and item, the models it shows and the tags it is in. */
-export function writeBlockFiles(mod: Mod, name: string): Map<string, string> {
-  const declared = mod.blocks[name];
+export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
+  const mod = inOrder(given);
+  const declared = own(mod.blocks, name);
   if (!declared) return new Map();
   const block = resolveBlock(mod, name, declared);
   const files = blockFiles(mod, block);
@@ -58,10 +63,10 @@ export function writeBlockFiles(mod: Mod, name: string): Map<string, string> {
   if (item) files.set(pathInPack('item', name), printJson(item));
   const models = new Set(block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)));
   for (const id of models) {
-    const own = ownName(mod.header.namespace, id);
-    const model = own === undefined ? undefined : mod.models[own];
+    const modelName = ownName(mod.header.namespace, id);
+    const model = modelName === undefined ? undefined : own(mod.models, modelName);
     if (!model) continue;
-    files.set(pathInPack('model', own!), printJson(model));
+    files.set(pathInPack('model', modelName!), printJson(model));
     if (model.template) models.add(model.template);
   }
   const tags = writeTags({ ...mod, blocks: Object.fromEntries(Object.entries(mod.blocks).filter(([, one]) => one.tags.some((tag) => declared.tags.includes(tag)))) }, 'blockTags');

@@ -1,0 +1,25 @@
+/** Data deeper than this is no declaration; readers that go down by recursion stay far from the end of their stack. */
+export const maxDepth = 100;
+
+/**
+ * Why a value cannot be kept as JSON and come back the same, in words that follow a place; undefined when it can.
+ * Looks no deeper than {@link maxDepth}, so that it ends on whatever it is given.
+ *
+ * @example whyNotPlain({ label: '\ud800' }) // 'holds half a character (a lone surrogate)'
+ */
+export function whyNotPlain(value: unknown, depth = 0): string | undefined {
+  if (typeof value === 'string') return value.isWellFormed() ? undefined : 'holds half a character (a lone surrogate)';
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : 'is a number that JSON does not know';
+  if (typeof value !== 'object' || value === null) return undefined;
+  if (depth >= maxDepth) return `is nested deeper than ${maxDepth} levels`;
+  for (const [key, member] of Object.entries(value)) {
+    if (key === '__proto__') return 'holds the key __proto__, which is no name';
+    const why = (Array.isArray(value) ? undefined : whyNotPlain(key)) ?? whyNotPlain(member, depth + 1);
+    if (why) return why;
+  }
+  return undefined;
+}
+
+/** A member of a record by its own name. Names such as `constructor`, which every object inherits, give undefined unless they are there. */
+export const own = <T>(record: Readonly<Record<string, T>>, name: string): T | undefined =>
+  (Object.hasOwn(record, name) ? record[name] : undefined);

@@ -1,0 +1,37 @@
+import type { EntryKind, Mod } from '../../core/mod/index.ts';
+import type { BuildPlan } from '../../disk/index.ts';
+
+/** One entry of the mod that the builder does not have yet; without a document it is gone. */
+export interface EntryChange { kind: EntryKind; name: string; document?: unknown }
+
+/** What can be asked of a builder. All of it is about the mod as it was last told. */
+export type Task =
+  | { do: 'plan'; target: string }
+  | { do: 'compare'; target: string; path: string }
+  | { do: 'build'; target: string; agreed?: string }
+  | { do: 'pack zip' }
+  | { do: 'folder zip' };
+
+/** One file of a plan before and after; undefined where there is none, or where it is no text. */
+export interface Compared { path: string; before?: string; after?: string }
+
+/** What comes of each task. */
+export interface TaskResults {
+  plan: BuildPlan;
+  compare: Compared;
+  build: BuildPlan;
+  'pack zip': Uint8Array;
+  'folder zip': Uint8Array;
+}
+
+export type ToBuilder =
+  | { say: 'header'; header: Mod['header']; ledger: Mod['ledger'] }
+  | { say: 'entries'; entries: EntryChange[] }
+  | { say: 'blobs'; blobs: [sha256: string, bytes: Uint8Array][] }
+  | { say: 'task'; id: number; task: Task }
+  | { say: 'cancel'; id: number };
+
+export type FromBuilder =
+  | { say: 'progress'; id: number; done: number; total: number }
+  | { say: 'done'; id: number; result: unknown }
+  | { say: 'failed'; id: number; message: string; isForeseen: boolean; stack?: string };

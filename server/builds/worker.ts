@@ -1,0 +1,94 @@
+/** The thread that makes packs: it keeps a copy of one mod, makes its pack once for everybody who asks, and plans, writes and packs it. */
+import { parentPort, workerData } from 'node:worker_threads';
+import { writeZip, type Files } from '../../core/bytes/index.ts';
+import { writeModFolder } from '../../core/folder/index.ts';
+import { kitNamed } from '../../core/kits/index.ts';
+import { emptyMod, type Mod } from '../../core/mod/index.ts';
+import { DiskProblem, planBuild, standingAt, targetOf, writeBuild } from '../../disk/index.ts';
+import type { Compared, FromBuilder, Task, ToBuilder } from './protocol.ts';
+
+const port = parentPort;
+if (!port) throw new Error('This runs as a worker thread.');
+
+/** Shared with the server: 1 once nobody waits for the pack that is being made. A thread at work hears no messages, but it can look. */
+const { stop: stopMaking } = workerData as { stop: Int32Array };
+
+let mod: Mod = emptyMod('unnamed', 'Unnamed');
+let pack: Files | undefined;
+const blobs = new Map<string, Uint8Array>();
+const going = new Map<number, AbortController>();
+const say = (message: FromBuilder, transfer: ArrayBuffer[] = []) => port.postMessage(message, transfer);
+
+const blobOf = (sha256: string): Uint8Array => {
+  const bytes = blobs.get(sha256);
+  if (!bytes) throw new Error(`the picture or sound ${sha256} was not given`);
+  return bytes;
+};
+
+/** The pack of the mod as it is, made once. */
+function packFor(id: number): Files {
+  pack ??= kitNamed(mod.header.kit).write(mod, blobOf, (done, total) => {
+    if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
+    say({ say: 'progress', id, done, total });
+  });
+  return pack;
+}
+
+async function compare({ target: given, path }: Task & { do: 'compare' }, built: Files): Promise<Compared> {
+  const plan = await planBuild(given, built);
+  if (!plan.files.some((file) => file.path === path)) throw new DiskProblem(`${path} is no part of this build.`);
+  const { files } = await standingAt(await targetOf(given));
+  const text = (bytes: Uint8Array | undefined) => (bytes && /\.(json|ts)$/.test(path) ? new TextDecoder().decode(bytes) : undefined);
+  return { path, before: text(files.get(path)), after: text(built.get(path)) };
+}
+
+function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | unknown {
+  const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
+  switch (task.do) {
+    case 'plan': return planBuild(task.target, packFor(id));
+    case 'compare': return compare(task, packFor(id));
+    case 'build': return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
+    case 'pack zip': return writeZip(packFor(id));
+    case 'folder zip': return writeZip(writeModFolder(mod, blobOf));
+  }
+}
+
+async function work(id: number, task: Task): Promise<void> {
+  const stop = new AbortController();
+  going.set(id, stop);
+  try {
+    const result = await run(id, task, stop.signal);
+    say({ say: 'done', id, result }, result instanceof Uint8Array ? [result.buffer as ArrayBuffer] : []);
+  } catch (error) {
+    const { message, stack } = error as Error;
+    say({ say: 'failed', id, message, isForeseen: error instanceof DiskProblem, stack });
+  } finally {
+    going.delete(id);
+  }
+}
+
+port.on('message', (message: ToBuilder) => {
+  switch (message.say) {
+    case 'header':
+      mod = { ...mod, header: message.header, ledger: message.ledger };
+      pack = undefined;
+      break;
+    case 'entries': {
+      const kinds = mod as unknown as Record<string, Record<string, unknown>>;
+      for (const { kind, name, document } of message.entries) {
+        if (document === undefined) delete kinds[kind]?.[name];
+        else Object.assign(kinds[kind] ?? {}, { [name]: document });
+      }
+      pack = undefined;
+      break;
+    }
+    case 'blobs':
+      for (const [sha256, bytes] of message.blobs) blobs.set(sha256, bytes);
+      break;
+    case 'cancel':
+      going.get(message.id)?.abort();
+      break;
+    case 'task':
+      void work(message.id, message.task);
+  }
+});

@@ -1,0 +1,70 @@
+import { useEffect, useState } from 'react';
+import { runJob } from '../../api/jobs.ts';
+import { useSession, useView } from '../../api/hooks.tsx';
+import type { Fate, PlannedFile } from './file-tree.tsx';
+
+/** What a build would do, as the server says it. */
+export interface Plan { target: string; kind: 'folder' | 'file'; files: PlannedFile[]; id: string; ask?: string }
+/** One file before and after a build. */
+export interface Texts { path: string; before?: string; after?: string }
+/** Work that is going on: how far it is, in parts of a whole that is 0 while it is not known. */
+export interface Going { done: number; total: number }
+
+/** A moment after the last change, in milliseconds, the plan is made anew. */
+const restMs = 300;
+
+/** The plan for a target, made anew whenever the target, the mod or `turn` changes; what is out of date is cancelled on the server. */
+export function usePlan(target: string, turn: unknown): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
+  const session = useSession();
+  const { revision, saving } = useView();
+  const [state, setState] = useState<{ plan?: Plan; problem?: string; going?: Going }>({});
+  useEffect(() => {
+    const stop = new AbortController();
+    const put = (next: typeof state) => {
+      if (!stop.signal.aborted) setState(next);
+    };
+    const timer = setTimeout(() => {
+      const onProgress = (done: number, total: number) => !stop.signal.aborted && setState((old) => ({ ...old, going: { done, total } }));
+      const made = session.flush().then(() => runJob<Plan>(`/api/mods/${session.name}/plan`, { target }, { signal: stop.signal, onProgress }));
+      made.then((plan) => put({ plan }), (error: Error) => put({ problem: error.message }));
+    }, restMs);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [target, revision, saving, session, turn]);
+  return { plan: state.plan, problem: state.problem, going: state.going };
+}
+
+/** Both texts of the chosen file of a plan. */
+export function useTexts(target: string, plan: Plan | undefined, chosen: string | undefined): Texts | undefined {
+  const session = useSession();
+  const [texts, setTexts] = useState<Texts>();
+  useEffect(() => {
+    if (chosen === undefined || !plan) return setTexts(undefined);
+    const stop = new AbortController();
+    const put = (found: Texts | undefined) => !stop.signal.aborted && setTexts(found);
+    runJob<Texts>(`/api/mods/${session.name}/compare`, { target, path: chosen }, { signal: stop.signal }).then(put, () => put(undefined));
+    return () => stop.abort();
+  }, [chosen, plan, target, session]);
+  return texts;
+}
+
+/** The file that is shown first: the first text that will change. */
+export const firstToShow = ({ files }: Plan): string | undefined =>
+  files.find(({ fate, path }) => fate !== 'same' && fate !== 'kept' && /\.(json|ts)$/.test(path) && path !== 'pack.json')?.path;
+
+/** How many files of a plan have one of these fates. */
+export const countFates = (plan: Plan | undefined, ...fates: Fate[]): number => plan?.files.filter((file) => fates.includes(file.fate)).length ?? 0;
+
+/** What the plan will do, in numbers. `12 new · 3 changed` */
+export function planInWords(plan: Plan): string {
+  const sums: [number, string][] = [
+    [countFates(plan, 'new'), 'new'],
+    [countFates(plan, 'changed', 'edited', 'foreign'), 'changed'],
+    [countFates(plan, 'same'), 'the same'],
+    [countFates(plan, 'gone'), 'gone'],
+    [countFates(plan, 'kept'), 'not Obrank’s, left alone'],
+  ];
+  return sums.filter(([count]) => count).map(([count, what]) => `${count} ${what}`).join(' · ');
+}
