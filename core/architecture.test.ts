@@ -8,7 +8,7 @@ const arrows: Record<string, string[]> = {
   'core/states': ['core/space'],
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
   'core/folder': ['core/mod', 'core/json', 'core/words', 'core/bytes', 'core/textures', 'core/sounds'],
-  'core/textures': ['core/mod', 'core/space'], 'core/sounds': ['core/mod'], 'core/table': ['core/mod', 'core/json', 'core/words'],
+  'core/textures': ['core/mod', 'core/space', 'core/bytes'], 'core/sounds': ['core/mod'], 'core/table': ['core/mod', 'core/json', 'core/words'],
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
   'core/traits': ['core/mod', 'core/states', 'core/space'], 'core/loot': ['core/mod', 'core/states', 'core/traits', 'core/space'],

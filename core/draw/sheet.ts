@@ -1,5 +1,5 @@
-import { resolveBlock, type Mod } from '../mod/index.ts';
-import { mostPictureSide, type Pixels } from '../textures/index.ts';
+import { lookUp, resolveBlock, type Mod } from '../mod/index.ts';
+import { maxPictureSide, type Pixels } from '../textures/index.ts';
 import { drawnModels } from './block.ts';
 import { drawIsometric, type PixelsOf } from './isometric.ts';
 
@@ -8,8 +8,8 @@ export interface SheetCell { block: string; state: number }
 
 /** Every state of a block or, without one, every block of the mod in its default state. Throws a RangeError when there is no such block or it has too many states. */
 export function sheetCells(mod: Mod, block?: string): SheetCell[] {
-  if (block === undefined) return Object.keys(mod.blocks).sort().map((name) => ({ block: name, state: resolveBlock(mod, name, mod.blocks[name]!).space.defaultState }));
-  const declared = Object.hasOwn(mod.blocks, block) ? mod.blocks[block] : undefined;
+  if (block === undefined) return Object.keys(mod.blocks).sort().map((name) => ({ block: name, state: resolveBlock(mod, name, lookUp(mod.blocks, name)!).space.defaultState }));
+  const declared = Object.hasOwn(mod.blocks, block) ? lookUp(mod.blocks, block) : undefined;
   if (!declared) throw new RangeError(`The mod has no block called ${block}.`);
   const { space } = resolveBlock(mod, block, declared);
   if (space.tooLarge) throw new RangeError(`${block} has ${space.trueSize.toLocaleString('en')} states, too many to draw.`);
@@ -26,7 +26,7 @@ export function sheetColumns(mod: Mod, cells: readonly SheetCell[]): number {
   if (!first || cells.some((cell) => cell.block !== first.block)) return Math.max(1, Math.ceil(Math.sqrt(cells.length * 2)));
   const square = Math.max(1, Math.ceil(Math.sqrt(cells.length)));
   let columns = 1;
-  for (const list of resolveBlock(mod, first.block, mod.blocks[first.block]!).space.values.toReversed()) {
+  for (const list of resolveBlock(mod, first.block, lookUp(mod.blocks, first.block)!).space.values.toReversed()) {
     if (columns * list.length > 24) break;
     columns *= list.length;
     if (columns >= square) break;
@@ -39,7 +39,7 @@ export interface SheetOptions { size: number; columns: number; pixelsOf: PixelsO
 /** What keeps a sheet from being drawn, as a sentence; undefined when nothing does. */
 export function sheetProblem(cells: number, { size, columns }: Omit<SheetOptions, 'pixelsOf'>): string | undefined {
   const [width, height] = [columns * size, Math.ceil(cells / columns) * size];
-  return Math.max(width, height) > mostPictureSide ? `${cells.toLocaleString('en')} pictures of ${size} pixels in ${columns} columns make a sheet of ${width} × ${height} pixels; at most ${mostPictureSide} × ${mostPictureSide} are drawn, so that it can be read again. Use smaller pictures, other columns or one block.` : undefined;
+  return Math.max(width, height) > maxPictureSide ? `${cells.toLocaleString('en')} pictures of ${size} pixels in ${columns} columns make a sheet of ${width} × ${height} pixels; at most ${maxPictureSide} × ${maxPictureSide} are drawn, so that it can be read again. Use smaller pictures, other columns or one block.` : undefined;
 }
 
 /**
@@ -58,7 +58,7 @@ export function* sheetSteps(mod: Mod, cells: readonly (SheetCell | undefined)[],
       continue;
     }
     const { block, state } = cell;
-    const drawn = drawIsometric(drawnModels(mod, resolveBlock(mod, block, mod.blocks[block]!), state), mod.header.texels, size, pixelsOf);
+    const drawn = drawIsometric(drawnModels(mod, resolveBlock(mod, block, lookUp(mod.blocks, block)!), state), mod.header.texels, size, pixelsOf);
     const [left, top] = [(i % columns) * size, Math.floor(i / columns) * size];
     for (let y = 0; y < size; y += 1) sheet.data.set(drawn.data.subarray(y * size * 4, (y + 1) * size * 4), ((top + y) * width + left) * 4);
     yield i + 1;
@@ -81,8 +81,8 @@ export function drawSheet(mod: Mod, cells: readonly SheetCell[], options: SheetO
 
 /** The same cells in another version of the mod: none where the block was not there or had other states. */
 export const cellsIn = (mod: Mod, cells: readonly SheetCell[], now: Mod): (SheetCell | undefined)[] => cells.map((cell) => {
-  const before = Object.hasOwn(mod.blocks, cell.block) ? resolveBlock(mod, cell.block, mod.blocks[cell.block]!).space : undefined;
-  const after = resolveBlock(now, cell.block, now.blocks[cell.block]!).space;
+  const before = Object.hasOwn(mod.blocks, cell.block) ? resolveBlock(mod, cell.block, lookUp(mod.blocks, cell.block)!).space : undefined;
+  const after = resolveBlock(now, cell.block, lookUp(now.blocks, cell.block)!).space;
   return before && before.size === after.size && before.describe(cell.state) === after.describe(cell.state) ? cell : undefined;
 });
 

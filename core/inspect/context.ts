@@ -1,5 +1,5 @@
 import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
-import { changeProperty, heldCodes, idOf, ownName, type Block, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import { lookUp, changeProperty, heldCodes, idOf, ownName, type Block, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
 import type { LootSource } from '../loot/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
@@ -51,18 +51,20 @@ export class BlockContext {
   hasItem(id: string): boolean {
     return this.ask((mod) => {
       const name = ownName(mod.header.namespace, id);
-      return name !== undefined && (mod.items[name] !== undefined || (mod.blocks[name] !== undefined && (mod.blocks[name].identity.item ?? 'none') !== 'none'));
+      if (name === undefined) return false;
+      const form = lookUp(mod.blocks, name)?.identity.item ?? 'none';
+      return lookUp(mod.items, name) !== undefined || form !== 'none';
     });
   }
 
   /** Where the block's loot is looked up: its states, and the loot tables of the mod. */
   get loot(): LootSource {
-    return { space: this.block.space, tableOf: (id) => this.ask((mod) => mod.lootTables[ownName(mod.header.namespace, id) ?? '']?.draws) };
+    return { space: this.block.space, tableOf: (id) => this.ask((mod) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws) };
   }
 
   /** The loot of another block, as it is declared. */
   lootOf(id: string): Block['loot'] {
-    return this.ask((mod) => mod.blocks[ownName(mod.header.namespace, id) ?? '']?.loot);
+    return this.ask((mod) => lookUp(mod.blocks, ownName(mod.header.namespace, id) ?? '')?.loot);
   }
 
   /** True when the sound set is one of the mod's own. */

@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import type { Block, Item, Mod } from '../mod/index.ts';
 
 /** What rules over the whole declaration see of a block: what it is, and which tags it is in. */
@@ -31,10 +32,10 @@ function digest<E extends object, K extends keyof E>(entriesOf: (mod: Mod) => Re
     if (before?.entries === entries) return before.parts;
     const names = Object.keys(entries);
     const same = before && names.length === Object.keys(before.parts).length && names.every((name) => {
-      const part = before.parts[name];
-      return part && keys.every((key) => part[key] === entries[name]![key]);
+      const part = lookUp(before.parts, name);
+      return part && keys.every((key) => part[key] === lookUp(entries, name)![key]);
     });
-    const parts = same ? before.parts : Object.fromEntries(names.map((name) => [name, Object.fromEntries(keys.map((key) => [key, entries[name]![key]])) as Pick<E, K>]));
+    const parts = same ? before.parts : Object.fromEntries(names.map((name) => [name, Object.fromEntries(keys.map((key) => [key, lookUp(entries, name)![key]])) as Pick<E, K>]));
     known.set(mod.header, { entries, parts });
     return parts;
   };

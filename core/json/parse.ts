@@ -1,4 +1,5 @@
 import { parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
+import { whyNotPlain } from './plain.ts';
 import { pointerSteps } from './pointer.ts';
 
 /** A place in a text: line and column, both from 1. */
@@ -17,6 +18,11 @@ export interface JsonText {
 
 /** Deeper nesting than this is refused: no file of ours needs it, and it would exhaust the stack. */
 const deepest = 64;
+/** Longer texts, in characters, and texts with more keys are no declaration; reading them would take minutes and gigabytes. */
+const maxLength = 8 * 1024 * 1024;
+const maxKeys = 500_000;
+/** So many problems of one text are told; the rest is counted. */
+const maxProblems = 100;
 
 /**
  * Reads strict JSON (RFC 8259) and says what is wrong in words, with line and column.
@@ -28,11 +34,24 @@ export function parseJson(text: string): JsonText {
   const bad = (message: string, offset: number): JsonText => ({
     value: undefined, problems: [{ kind: 'malformed', message, at: place(offset) }], placeOf: () => place(offset),
   });
+  if (text.length > maxLength) return bad(`The file is longer than ${maxLength / 1024 / 1024} million characters, so it is not read.`, 0);
   if (text.startsWith('\uFEFF')) return bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
   if (text.trim() === '') return bad('The file is empty.', 0);
   const { tooDeep, keys } = scan(text);
   if (tooDeep !== undefined) return bad(`The nesting is more than ${deepest} levels deep.`, tooDeep);
-  return quick(text, keys, place) ?? careful(text, place, bad);
+  if (keys > maxKeys) return bad(`The file holds ${keys.toLocaleString('en')} keys; at most ${maxKeys.toLocaleString('en')} are read.`, 0);
+  const read = quick(text, keys, place) ?? careful(text, place, bad);
+  // Only an escape or the word itself can bring in what is not plain.
+  const why = text.includes('__proto__') || text.includes('\\u') ? whyNotPlain(read.value) : undefined;
+  return why === undefined ? atMost(read) : bad(`The text ${why}.`, Math.max(0, text.indexOf('__proto__')));
+}
+
+function atMost(read: JsonText): JsonText {
+  const more = read.problems.length - maxProblems;
+  const [first] = read.problems;
+  if (more <= 0 || !first) return read;
+  const rest = { ...first, message: `There are ${more.toLocaleString('en')} more problems like these.` };
+  return { ...read, problems: [...read.problems.slice(0, maxProblems), rest] };
 }
 
 /**

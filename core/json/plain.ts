@@ -21,5 +21,5 @@ export function whyNotPlain(value: unknown, depth = 0): string | undefined {
 }
 
 /** A member of a record by its own name. Names such as `constructor`, which every object inherits, give undefined unless they are there. */
-export const own = <T>(record: Readonly<Record<string, T>>, name: string): T | undefined =>
-  (Object.hasOwn(record, name) ? record[name] : undefined);
+export const lookUp = <T>(record: Readonly<Record<string, T>> | undefined, name: string): T | undefined =>
+  (record !== undefined && Object.hasOwn(record, name) ? record[name] : undefined);

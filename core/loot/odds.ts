@@ -1,5 +1,5 @@
 import type { Draw, Lot, Mod, ResolvedBlock } from '../mod/index.ts';
-import { conditionsIn, ownName } from '../mod/index.ts';
+import { lookUp, conditionsIn, ownName } from '../mod/index.ts';
 import type { StateSpace } from '../states/index.ts';
 import { isRightTool } from '../traits/index.ts';
 import { chanceOf, type Breaking } from './conditions.ts';
@@ -10,7 +10,7 @@ export interface LootSource { space: StateSpace; tableOf(id: string): readonly D
 
 /** The source for a block of a mod. */
 export const lootSource = (mod: Pick<Mod, 'header' | 'lootTables'>, { space }: Pick<ResolvedBlock, 'space'>): LootSource => (
-  { space, tableOf: (id) => mod.lootTables[ownName(mod.header.namespace, id) ?? '']?.draws });
+  { space, tableOf: (id) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws });
 
 /** What drops on average: an item, what it carries, the mean count of it, and the chance that there is at least one. */
 export interface Drop { give: string; keeps: readonly string[]; mean: number; chance: number }

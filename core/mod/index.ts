@@ -1,6 +1,6 @@
 /** The declaration: schemas, stock, edits, resolving. */
 export * from './names.ts';
-export { own } from '../json/index.ts';
+export { lookUp } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export { alphaModes, hidesNeighbours, tints, toolKinds, TraitsSchema, type ToolKind, type TraitName, type Traits } from './traits.schema.ts';
 export { BlockSchema, type Block, type Candidate, type Looks, type Shape } from './block.schema.ts';

@@ -4,7 +4,7 @@ import type { Picture } from './entries.schema.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
-import { pointer } from '../json/index.ts';
+import { lookUp, pointer } from '../json/index.ts';
 import { defaultTraits, stockNamed } from './stock.ts';
 
 /** What a new block starts from: a stock material, with a picture for its cube, or another block of the mod. */
@@ -16,11 +16,11 @@ export type BlockStart = { stock: string; picture: Picture } | { copyOf: string 
  * Throws a RangeError when the name is taken or the block to copy does not exist.
  */
 export function newBlock(mod: Mod, name: string, title: string, start: BlockStart): Change[] {
-  if (mod.blocks[name]) throw new RangeError(`There is already a block called ${name}.`);
+  if (lookUp(mod.blocks, name)) throw new RangeError(`There is already a block called ${name}.`);
   const language = mod.header.languages[0] ?? 'en';
   const register: Change = { path: '/ledger/entries', before: mod.ledger.entries, after: [...mod.ledger.entries, { number: nextNumber(mod.ledger), kind: 'block', name }] };
   if ('copyOf' in start) {
-    const original = mod.blocks[start.copyOf];
+    const original = lookUp(mod.blocks, start.copyOf);
     if (!original) throw new RangeError(`There is no block called ${start.copyOf}.`);
     return [{ path: pointer(['blocks', name]), after: { ...original, names: { [language]: title } } satisfies Block }, register];
   }
@@ -34,7 +34,7 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
     looks: { mode: 'one-of', rows: [{ use: [{ model: id }] }] },
     loot: 'itself', tags: tag === undefined ? [] : [tag], names: { [language]: title },
   };
-  const free = (kind: 'models' | 'textures', after: unknown): Change => ({ path: pointer([kind, name]), before: mod[kind][name], after });
+  const free = (kind: 'models' | 'textures', after: unknown): Change => ({ path: pointer([kind, name]), before: lookUp<unknown>(mod[kind], name), after });
   return [
     free('textures', { picture: start.picture }),
     free('models', { template: 'obrank:cube', slots: { face: id } }),
@@ -46,5 +46,5 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
 /** The changes that take a block out of the mod: its number is retired, so that saved worlds never meet it again as something else. */
 export function removeBlock(mod: Mod, name: string): Change[] {
   const at = mod.ledger.entries.findIndex((one) => one.kind === 'block' && one.name === name);
-  return [{ path: pointer(['blocks', name]), before: mod.blocks[name] }, ...(at < 0 ? [] : retire(mod.ledger, at))];
+  return [{ path: pointer(['blocks', name]), before: lookUp(mod.blocks, name) }, ...(at < 0 ? [] : retire(mod.ledger, at))];
 }

@@ -1,4 +1,4 @@
-import { pointer } from '../json/index.ts';
+import { lookUp, pointer } from '../json/index.ts';
 import type { Change } from './edit.ts';
 import { usualStack } from './entries.schema.ts';
 import { nextNumber, retire } from './ledger.ts';
@@ -24,7 +24,7 @@ export function newItem(mod: Mod, name: string, title: string): Change[] {
 }
 
 /** The changes that take an item out of the mod: its number is retired. */
-export const removeItem = (mod: Mod, name: string): Change[] => [{ path: pointer(['items', name]), before: mod.items[name] }, ...retired(mod, 'item', name)];
+export const removeItem = (mod: Mod, name: string): Change[] => [{ path: pointer(['items', name]), before: lookUp(mod.items, name) }, ...retired(mod, 'item', name)];
 
 /** The changes that add a catalogue group at the end. Throws a RangeError when there is one of that name. */
 export function newGroup(mod: Mod, name: string, title: string): Change[] {

@@ -1,4 +1,4 @@
-import { pointer } from '../json/index.ts';
+import { lookUp, pointer } from '../json/index.ts';
 import { mixedRadix, renameInCodes, settleCodes, StateSpace, valuesOf, type CodeLayout, type Property, type Rows, type Value, type When } from '../states/index.ts';
 import type { Block, Looks } from './block.schema.ts';
 import { conditionsIn, throughLots, throughStates } from './conditions.ts';
@@ -20,14 +20,14 @@ export interface PropertyUse { what: string; times: number }
  * @example usesOf(block, 'lit') // [{ what: 'row of the look', times: 8 }, { what: 'row of light emitted', times: 1 }]
  */
 export function usesOf({ looks, traits, shapes, loot, states }: Block, property: string): PropertyUse[] {
-  const asks = (rows: readonly { when?: When }[]) => rows.filter(({ when }) => when && property in when).length;
+  const asks = (rows: readonly { when?: When }[]) => rows.filter(({ when }) => when && Object.hasOwn(when, property)).length;
   const words = { lightEmitted: 'light emitted', lightAbsorbed: 'light absorbed', friction: 'friction', collision: 'the collision shape', outline: 'the outline' } as const;
   const rowsIn = (value: unknown) => (Array.isArray(value) ? asks(value as { when?: When }[]) : 0);
   return [
     { what: 'row of the look', times: asks(looks.rows) },
     ...byStateTraits.map((trait) => ({ what: `row of ${words[trait]}`, times: rowsIn(traits[trait]) })),
     ...byStateShapes.map((shape) => ({ what: `row of ${words[shape]}`, times: rowsIn(shapes?.[shape]) })),
-    { what: 'lot', times: typeof loot === 'object' ? loot.draws.flatMap((draw) => draw.lots).filter((lot) => lot.keeps?.includes(property) || conditionsIn(lot.when).some(({ when }) => when.state && property in when.state)).length : 0 },
+    { what: 'lot', times: typeof loot === 'object' ? loot.draws.flatMap((draw) => draw.lots).filter((lot) => lot.keeps?.includes(property) || conditionsIn(lot.when).some(({ when }) => when.state && Object.hasOwn(when.state, property))).length : 0 },
     { what: 'rule of placing', times: (states.placing ?? []).filter((rule) => rule.set === property).length },
   ].filter(({ times }) => times > 0);
 }
@@ -117,7 +117,7 @@ function placingAfter(placing: readonly Placing[], before: Property, after: Prop
  * @example changeProperty(mod, 'tide_lantern', 1, { name: 'glowing', kind: 'toggle', default: false })
  */
 export function changeProperty(mod: Mod, name: string, at: number, after: Property | undefined): Change[] {
-  const block = mod.blocks[name]!;
+  const block = lookUp(mod.blocks, name)!;
   const { properties, placing } = block.states;
   const before: Property | undefined = properties[at];
   const next = (before ? properties.flatMap((one, i) => (i === at ? (after ? [after] : []) : [one])) : [...properties, after!]) as Block['states']['properties'];
@@ -130,7 +130,7 @@ export function changeProperty(mod: Mod, name: string, at: number, after: Proper
 
 /** The changes that put a block's properties into another order. Saved worlds keep their codes. */
 export function orderProperties(mod: Mod, name: string, order: readonly number[]): Change[] {
-  const block = mod.blocks[name]!;
+  const block = lookUp(mod.blocks, name)!;
   const properties = order.map((at) => block.states.properties[at]!);
   return [{ path: pointer(['blocks', name, 'states', 'properties']), before: block.states.properties, after: properties }, ...codeChanges(mod, name, properties, (codes) => codes)];
 }
@@ -143,7 +143,7 @@ function codeChanges(mod: Mod, name: string, properties: readonly Property[], re
   const at = mod.ledger.entries.findIndex((entry) => entry.kind === 'block' && entry.name === name);
   const entry = mod.ledger.entries[at];
   if (!entry) return [];
-  const then = mod.blocks[name]!.states.properties;
+  const then = lookUp(mod.blocks, name)!.states.properties;
   const before = new StateSpace(renamed ? then.map((one) => (properties.some(({ name: now }) => now === one.name) ? one : renamed)) : then);
   const after = new StateSpace(properties);
   const settled = settleCodes(rename(codesOf(mod.ledger, name, new StateSpace(then))), before, after);

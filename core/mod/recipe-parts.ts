@@ -1,10 +1,11 @@
+import { lookUp } from '../json/index.ts';
 import type { Recipe } from './recipe.schema.ts';
 
 /** The ingredients of a recipe, each as often as it is taken: ids, and with a leading # tags. */
 export function ingredientsOf(recipe: Recipe): string[] {
   if (recipe.kind === 'mix') return recipe.takes;
   if (recipe.kind !== 'pattern') return [recipe.takes];
-  return recipe.pattern.flatMap((row) => [...row].flatMap((letter) => (Object.hasOwn(recipe.keys, letter) ? [recipe.keys[letter]!] : [])));
+  return recipe.pattern.flatMap((row) => [...row].flatMap((letter) => (Object.hasOwn(recipe.keys, letter) ? [lookUp(recipe.keys, letter)!] : [])));
 }
 
 /** What a recipe can give, each with its number: several where the player chooses. */

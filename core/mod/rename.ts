@@ -1,4 +1,4 @@
-import { pointer } from '../json/index.ts';
+import { lookUp, pointer } from '../json/index.ts';
 import { applyChanges, type Change } from './edit.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
@@ -49,7 +49,7 @@ export function namingsOf(mod: Mod, kind: RenamedKind, name: string): Naming[] {
       } else if (step === '*') {
         if (Array.isArray(value)) value.forEach((item, i) => walk(item, rest, [...path, i]));
         else if (typeof value === 'object' && value !== null) for (const [key, item] of Object.entries(value)) walk(item, rest, [...path, key]);
-      } else if (typeof value === 'object' && value !== null && step in value) walk((value as Record<string, unknown>)[step], rest, [...path, step]);
+      } else if (typeof value === 'object' && value !== null && Object.hasOwn(value, step)) walk(lookUp((value as Record<string, unknown>), step), rest, [...path, step]);
     };
     walk(mod, at.split('/'), []);
     return found;
@@ -88,6 +88,6 @@ export function renameEntry(mod: Mod, kind: RenamedKind, from: string, to: strin
   });
   if (kind === 'groups') return [...changes, { path: `/header/groups/${group}/name`, before: from, after: to }];
   // What it names of itself has changed too, so the entry moves as the changes leave it.
-  const entry = (applyChanges(mod, changes)[kind] as Record<string, unknown>)[from];
+  const entry = lookUp((applyChanges(mod, changes)[kind] as Record<string, unknown>), from);
   return [...changes, { path: pointer([kind, from]), before: entry }, { path: pointer([kind, to]), after: entry }];
 }

@@ -1,3 +1,4 @@
+import { lookUp } from '../json/index.ts';
 import { toRows, StateSpace, type Rows } from '../states/index.ts';
 import type { Block, Candidate, Shape } from './block.schema.ts';
 import type { Draw } from './loot.schema.ts';
@@ -67,11 +68,11 @@ export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
   const { blocks, header: { namespace } } = mod;
   const before = lists.get(blocks);
   if (before?.namespace === namespace) return before.list;
-  const list = Object.keys(blocks).sort().map((name) => resolveBlock(mod, name, blocks[name]!));
+  const list = Object.keys(blocks).sort().map((name) => resolveBlock(mod, name, lookUp(blocks, name)!));
   lists.set(blocks, { namespace, list });
   return list;
 }
 
 /** The display name of a block: in the mod's first language, else any, else its id's name with spaces. */
 export const titleOf = (mod: Pick<Mod, 'header'>, name: string, names: Record<string, string> | undefined): string =>
-  names?.[mod.header.languages[0] ?? 'en'] ?? Object.values(names ?? {})[0] ?? name.replaceAll('_', ' ');
+  lookUp(names, mod.header.languages[0] ?? 'en') ?? Object.values(names ?? {})[0] ?? name.replaceAll('_', ' ');

@@ -1,4 +1,4 @@
-import { pointer } from '../json/index.ts';
+import { lookUp, pointer } from '../json/index.ts';
 import { valuesOf, type Value } from '../states/index.ts';
 import { applyChanges, type Change } from './edit.ts';
 import { nextNumber } from './ledger.ts';
@@ -13,24 +13,24 @@ import { changeProperty } from './properties.ts';
  * @example splitBlock(mod, 'tide_lantern', 'lit') // tide_lantern (unlit) and tide_lantern_lit
  */
 export function splitBlock(mod: Mod, name: string, property: string): Change[] {
-  const at = mod.blocks[name]!.states.properties.findIndex((one) => one.name === property);
-  const moved = mod.blocks[name]!.states.properties[at]!;
+  const at = lookUp(mod.blocks, name)!.states.properties.findIndex((one) => one.name === property);
+  const moved = lookUp(mod.blocks, name)!.states.properties[at]!;
   const changes: Change[] = [];
   let now = mod;
   const apply = (more: Change[]) => {
     now = applyChanges(now, more);
     changes.push(...more);
   };
-  const withDefault = (value: Value) => ({ ...mod.blocks[name]!, states: { ...mod.blocks[name]!.states, properties: mod.blocks[name]!.states.properties.map((one) => (one === moved ? { ...one, default: value } as typeof one : one)) } });
+  const withDefault = (value: Value) => ({ ...lookUp(mod.blocks, name)!, states: { ...lookUp(mod.blocks, name)!.states, properties: lookUp(mod.blocks, name)!.states.properties.map((one) => (one === moved ? { ...one, default: value } as typeof one : one)) } });
   for (const value of valuesOf(moved)) {
     if (value === moved.default) continue;
     const other = `${name}_${value === true ? property : value === false ? `not_${property}` : typeof value === 'number' ? `${property}_${String(value).replace('-', 'minus_')}` : value}`;
-    if (mod.blocks[other]) throw new RangeError(`There is already a block called ${other}.`);
+    if (lookUp(mod.blocks, other)) throw new RangeError(`There is already a block called ${other}.`);
     apply([{ path: pointer(['blocks', other]), after: withDefault(value) }]);
     apply(changeProperty(now, other, at, undefined));
     apply([{ path: '/ledger/entries', before: now.ledger.entries, after: [...now.ledger.entries, { number: nextNumber(now.ledger), kind: 'block', name: other }] }]);
-    const names = Object.fromEntries(Object.entries(mod.blocks[name]!.names).map(([language, title]) => [language, `${title} (${property}: ${String(value)})`]));
-    apply([{ path: pointer(['blocks', other, 'names']), before: now.blocks[other]!.names, after: names }]);
+    const names = Object.fromEntries(Object.entries(lookUp(mod.blocks, name)!.names).map(([language, title]) => [language, `${title} (${property}: ${String(value)})`]));
+    apply([{ path: pointer(['blocks', other, 'names']), before: lookUp(now.blocks, other)!.names, after: names }]);
   }
   apply(changeProperty(now, name, at, undefined));
   return changes;

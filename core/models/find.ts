@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import type { Mod } from '../mod/mod.schema.ts';
 import { ownName } from '../mod/names.ts';
 import type { Model, Texture } from '../mod/entries.schema.ts';
@@ -11,7 +12,7 @@ type Own = Pick<Mod, 'header' | 'models' | 'textures'>;
 /** The mod's own model of that id. */
 export function ownModel(mod: Pick<Mod, 'header' | 'models'>, id: string): Model | undefined {
   const name = ownName(mod.header.namespace, id);
-  return name === undefined ? undefined : mod.models[name];
+  return name === undefined ? undefined : lookUp(mod.models, name);
 }
 
 /** The mod's own model of that id, or a built-in template as a model. */
@@ -27,7 +28,7 @@ export function resolvedModelOf(mod: Pick<Mod, 'header' | 'models'>, id: string)
 /** The mod's own texture of that id. */
 export function textureOf(mod: Pick<Mod, 'header' | 'textures'>, id: string): Texture | undefined {
   const name = ownName(mod.header.namespace, id);
-  return name === undefined ? undefined : mod.textures[name];
+  return name === undefined ? undefined : lookUp(mod.textures, name);
 }
 
 /** The frame sizes of the mod's textures. */

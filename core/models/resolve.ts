@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import type { Box, Model } from '../mod/entries.schema.ts';
 import type { Vec3 } from '../space/index.ts';
 import { templateNamed, type Template } from './templates.ts';
@@ -34,7 +35,7 @@ export function resolveModel(model: Model, find: FindModel, texels: number): Res
   let missing: string | undefined;
   let circle: string[] | undefined;
   for (let at: Model | undefined = model; at; ) {
-    for (const [slot, texture] of Object.entries(at.slots ?? {})) slots[slot] ??= texture;
+    for (const [slot, texture] of Object.entries(at.slots ?? {})) if (!Object.hasOwn(slots, slot)) slots[slot] = texture;
     boxes ??= at.boxes;
     const id: string | undefined = at.template;
     if (id === undefined) break;
@@ -52,8 +53,8 @@ export function resolveModel(model: Model, find: FindModel, texels: number): Res
   const textured = (boxes ?? []).map((box): TexturedBox => ({
     ...box,
     sides: Object.fromEntries(Object.entries(box.sides).map(([side, made]) => {
-      used.set(made.slot, slots[made.slot]);
-      return [side, { ...made, texture: slots[made.slot] }];
+      used.set(made.slot, lookUp(slots, made.slot));
+      return [side, { ...made, texture: lookUp(slots, made.slot) }];
     })),
   }));
   return { boxes: textured, slots: used, unusedSlots: Object.keys(slots).filter((slot) => !used.has(slot)), missing, circle };

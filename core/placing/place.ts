@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import type { Placing } from '../mod/index.ts';
 import { axisOf, directions, headings, opposite, type Direction } from '../space/index.ts';
 import { hasValue, type Property, type StateSpace, type Value } from '../states/index.ts';
@@ -35,7 +36,7 @@ export function valueGiven(rule: Placing, property: Property, situation: Situati
   const chosen = (yes: boolean) => fitting(yes ? rule.value ?? (property.kind === 'toggle' ? true : undefined) : rule.otherwise ?? (property.kind === 'toggle' ? false : undefined));
   const looked = property.kind === 'direction' ? lookOf(situation) : situation.looks;
   switch (rule.to) {
-    case 'from the item': return fitting(situation.carried?.[rule.set]);
+    case 'from the item': return fitting(lookUp(situation.carried, rule.set));
     case 'fixed': return fitting(rule.value);
     case 'toward the player': return fitting(opposite(looked));
     case 'away from the player': return fitting(looked);

@@ -1,4 +1,4 @@
-import { idOf, ingredientsOf, ownName, resultsOf } from '../mod/index.ts';
+import { lookUp, idOf, ingredientsOf, ownName, resultsOf } from '../mod/index.ts';
 import { diggingsOf, yieldsOf, type Makings } from './diggings.ts';
 import { isBroughtAlong, type Accepts } from './parts.ts';
 
@@ -100,7 +100,7 @@ function waysIn(mod: Makings, ingredientOf: (name: string) => Ingredient): Waiti
     if (item.found) add(id, { how: 'found', count: 1 });
     if (!item.bucket) continue;
     const pool = ownName(namespace, item.bucket.of);
-    if (pool === undefined || mod.makings[pool]?.identity.found) add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
+    if (pool === undefined || lookUp(mod.makings, pool)?.identity.found) add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
   }
   for (const [name, making] of Object.entries(mod.makings)) {
     const id = idOf(namespace, name);

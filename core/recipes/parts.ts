@@ -1,4 +1,4 @@
-import { idOf, splitId, type Mod, type Recipe } from '../mod/index.ts';
+import { lookUp, idOf, splitId, type Mod, type Recipe } from '../mod/index.ts';
 import { membersOf, type Tagging } from '../tags/index.ts';
 
 /** The items that an ingredient stands for: itself, or all that is in its tag. A tag that the mod does not know stands for itself, with its #. */
@@ -29,7 +29,7 @@ export interface Laid { wide: number; high: number; cells: (string | undefined)[
 
 /** Lays a pattern out. Letters without a key, and what is missing of ragged rows, count as empty. */
 export function laid({ pattern, keys }: Extract<Recipe, { kind: 'pattern' }>): Laid {
-  const grid = pattern.map((row) => [...row].map((letter) => (letter !== ' ' && Object.hasOwn(keys, letter) ? keys[letter] : undefined)));
+  const grid = pattern.map((row) => [...row].map((letter) => (letter !== ' ' && Object.hasOwn(keys, letter) ? lookUp(keys, letter) : undefined)));
   const filled = (cells: readonly (string | undefined)[]) => cells.some((cell) => cell !== undefined);
   const rows = grid.map(filled);
   const width = Math.max(0, ...grid.map((row) => row.length));
@@ -49,5 +49,5 @@ export const isBroughtAlong = (id: string, namespace: string): boolean => splitI
 
 /** The ids of everything in a mod that can be held: its items, and its blocks that have an item form. */
 export const heldIds = (mod: { header: Mod['header']; items: Readonly<Record<string, unknown>>; blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>> }): string[] => [
-  ...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (mod.blocks[name]!.identity.item ?? 'none') !== 'none'),
+  ...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none'),
 ].map((name) => idOf(mod.header.namespace, name));

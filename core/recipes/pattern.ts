@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import type { Recipe } from '../mod/index.ts';
 
 export type Pattern = Extract<Recipe, { kind: 'pattern' }>;
@@ -6,7 +7,7 @@ export type Pattern = Extract<Recipe, { kind: 'pattern' }>;
 export function gridOf({ pattern, keys }: Pattern): (string | undefined)[][] {
   const wide = Math.max(1, ...pattern.map((row) => row.length));
   const rows = pattern.length ? pattern : [''];
-  return rows.map((row) => Array.from({ length: wide }, (_, x) => (row[x] !== undefined && row[x] !== ' ' && Object.hasOwn(keys, row[x]) ? keys[row[x]] : undefined)));
+  return rows.map((row) => Array.from({ length: wide }, (_, x) => (row[x] !== undefined && row[x] !== ' ' && Object.hasOwn(keys, row[x]) ? lookUp(keys, row[x]) : undefined)));
 }
 
 /**
@@ -20,7 +21,7 @@ export function patternOf(grid: readonly (readonly (string | undefined)[])[], be
   const keys: Record<string, string> = {};
   const letterOf = (ingredient: string): string => {
     const name = ingredient.slice(ingredient.indexOf(':') + 1);
-    const wanted = [letters.get(ingredient), ...name.replaceAll(/[^a-z]/g, ''), ...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => letter !== undefined && (keys[letter] === undefined || keys[letter] === ingredient) && (before[letter] === undefined || before[letter] === ingredient || !grid.some((row) => row.includes(before[letter]))))!;
+    const wanted = [letters.get(ingredient), ...name.replaceAll(/[^a-z]/g, ''), ...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => letter !== undefined && (lookUp(keys, letter) === undefined || lookUp(keys, letter) === ingredient) && (lookUp(before, letter) === undefined || lookUp(before, letter) === ingredient || !grid.some((row) => row.includes(lookUp(before, letter)))))!;
     letters.set(ingredient, wanted);
     keys[wanted] = ingredient;
     return wanted;

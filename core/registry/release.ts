@@ -1,4 +1,4 @@
-import { codesOf, Version, type Change, type Mod, type Release } from '../mod/index.ts';
+import { lookUp, codesOf, Version, type Change, type Mod, type Release } from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
 import { countsOf, lastRelease } from './since.ts';
 
@@ -43,7 +43,7 @@ export function release(mod: Mod, version: string, on: string): Change[] {
   const frozen: Release = {
     version, on, counts: countsOf(entries),
     entries: entries.map(({ number, kind, name }) => {
-      const declared = kind === 'block' ? mod.blocks[name] : undefined;
+      const declared = kind === 'block' ? lookUp(mod.blocks, name) : undefined;
       const space = declared && new StateSpace(declared.states.properties);
       return { number, kind, name, ...(space && space.properties.length && !space.tooLarge ? { codes: codesOf(mod.ledger, name, space) } : {}) };
     }),

@@ -1,4 +1,4 @@
-import { codesOf, registered, sameData, type Ledger, type Mod, type Registered, type Release } from '../mod/index.ts';
+import { lookUp, codesOf, registered, sameData, type Ledger, type Mod, type Registered, type Release } from '../mod/index.ts';
 import { decoderOf, encoderOf, listValues, StateSpace, type CodeLayout, type Property, type Value } from '../states/index.ts';
 
 /** What became of a block's state codes since they were released. */
@@ -62,7 +62,7 @@ export function sinceRelease(mod: Mod): Since {
 
 /** How the codes of a block's states drifted from a layout that was released; undefined when every old code means what it meant. */
 function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefined {
-  const declared = mod.blocks[block];
+  const declared = lookUp(mod.blocks, block);
   if (!declared) return undefined;
   const space = new StateSpace(declared.states.properties);
   const layout = codesOf(mod.ledger, block, space);
@@ -79,7 +79,7 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
     const is = back === undefined ? undefined : space.decode(back);
     const differs = is && Object.entries(was).some(([name, value]: [string, Value]) => {
       const at = space.indexOf(name);
-      return at >= 0 && space.values[at]!.includes(value) && is[name] !== value;
+      return at >= 0 && space.values[at]!.includes(value) && lookUp(is, name) !== value;
     });
     if (is && !differs) return;
     if (is) drift.moved += 1;

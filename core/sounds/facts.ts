@@ -1,4 +1,5 @@
 /** Why a file was refused as a sound, in one sentence. */
+import { lookUp } from '../mod/index.ts';
 export class SoundProblem extends Error {
   override name = 'SoundProblem';
 }
@@ -66,7 +67,7 @@ function wavFacts(view: DataView, from: number, size: number, { kind, channels, 
     '3 32': (at) => view.getFloat32(at, true),
     '3 64': (at) => view.getFloat64(at, true),
   };
-  const sample = read[`${kind} ${bits}`];
+  const sample = lookUp(read, `${kind} ${bits}`);
   if (!sample) throw new SoundProblem(`The WAV file holds samples of kind ${kind} with ${bits} bits; whole numbers of 8 to 32 bits and fractions of 32 or 64 bits can be read.`);
   if (channels === 0 || rate === 0) throw new SoundProblem('The WAV file says that it has no channels or no rate.');
   const frames = Math.floor(size / (wide * channels));

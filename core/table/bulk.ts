@@ -1,5 +1,5 @@
 import { pointer } from '../json/index.ts';
-import { resolveBlock, sameData, stockNamed, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
+import { lookUp, resolveBlock, sameData, stockNamed, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
 import { traitOf } from './columns.ts';
 
 /** What is done to one trait of many blocks at once. */
@@ -26,7 +26,7 @@ function tidy(trait: TraitName, value: number): number {
 export function bulkChange(mod: Mod, blocks: readonly string[], trait: TraitName, act: BulkAct): BulkPlan {
   const plan: BulkPlan = { changed: [], left: [], changes: [] };
   for (const name of blocks) {
-    const declared = mod.blocks[name];
+    const declared = lookUp(mod.blocks, name);
     if (!declared) continue;
     const before = traitOf(resolveBlock(mod, name, declared), trait);
     const leave = (why: string) => plan.left.push({ block: name, why });

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { pointer } from '../json/index.ts';
-import { resolveBlock, resolveBlocks, sameData, TraitsSchema, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
+import { lookUp, resolveBlock, resolveBlocks, sameData, TraitsSchema, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 import { columns, traitOf } from './columns.ts';
 
@@ -55,7 +55,7 @@ export function readCsv(mod: Mod, text: string): CsvPlan {
 }
 
 function readLine(mod: Mod, plan: CsvPlan, { line, name, cells }: { line: number; name: string; cells: [TraitName, string][] }, seen: Map<string, number>): void {
-  const declared = mod.blocks[name];
+  const declared = lookUp(mod.blocks, name);
   const say = (message: string) => plan.problems.push({ line, message });
   if (!declared) return void say(`There is no block called ${name || 'nothing'}.${didYouMean(closest(name, Object.keys(mod.blocks)))}`);
   if (seen.has(name)) return void say(`${name} is already on line ${seen.get(name)}.`);

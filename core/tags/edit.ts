@@ -1,5 +1,5 @@
 import { pointer } from '../json/index.ts';
-import { idOf, ownName, type Change, type Mod, type TagKind } from '../mod/index.ts';
+import { lookUp, idOf, ownName, type Change, type Mod, type TagKind } from '../mod/index.ts';
 import { circleProblem, directMembers } from './members.ts';
 
 /** What can be put into a tag: a block, an item, or another tag of the mod. */
@@ -14,7 +14,7 @@ export interface Who { what: 'blocks' | 'items' | 'tag'; name: string }
 export function toggleMember(mod: Mod, kind: TagKind, { what, name }: Who, tag: string): Change[] {
   const id = idOf(mod.header.namespace, name);
   const own = ownName(mod.header.namespace, tag);
-  const entry = own === undefined ? undefined : mod[kind][own];
+  const entry = own === undefined ? undefined : lookUp(mod[kind], own);
   const member = what === 'tag' ? `#${id}` : id;
   const inIt = directMembers(mod, kind).get(tag)?.has(member) ?? false;
   if (what === 'tag') {
@@ -25,7 +25,7 @@ export function toggleMember(mod: Mod, kind: TagKind, { what, name }: Who, tag: 
     return [{ path: pointer([kind, own, 'members']), before: entry.members, after: toggled(entry.members, member, inIt) }];
   }
   const key = what === 'items' ? 'tags' : kind === 'blockTags' ? 'tags' : 'itemTags';
-  const said = what === 'items' ? mod.items[name]!.tags : mod.blocks[name]![key as 'tags' | 'itemTags'];
+  const said = what === 'items' ? lookUp(mod.items, name)!.tags : lookUp(mod.blocks, name)![key as 'tags' | 'itemTags'];
   const change: Change = { path: pointer([what, name, key]), before: said, after: toggled(said, tag, inIt) };
   // It may stand in the tag's own list as well.
   const listed = inIt && entry?.members?.includes(id) ? [{ path: pointer([kind, own!, 'members']), before: entry.members, after: toggled(entry.members, id, true) }] : [];

@@ -1,3 +1,4 @@
+import { lookUp } from '../mod/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Change, Mod } from '../mod/index.ts';
 import { listed } from '../words/index.ts';
@@ -18,13 +19,22 @@ export const ownedKey = /^(group|block|item)\.(.*)$/;
  */
 export function textEntries({ header, blocks, items, words }: Texts): TextEntry[] {
   const owned = (what: 'block' | 'item', of: Readonly<Record<string, { names: Record<string, string> }>>) =>
-    Object.keys(of).sort().map((name): TextEntry => ({ key: `${what}.${name}`, what, name, texts: of[name]!.names }));
+    Object.keys(of).sort().map((name): TextEntry => ({ key: `${what}.${name}`, what, name, texts: lookUp(of, name)!.names }));
   const others = [...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts)))].sort();
   return [
     ...header.groups.map(({ name, names }): TextEntry => ({ key: `group.${name}`, what: 'group', name, texts: names })),
     ...owned('block', blocks), ...owned('item', items),
-    ...others.map((key): TextEntry => ({ key, what: 'text', name: key, texts: Object.fromEntries(Object.entries(words).flatMap(([language, { texts }]) => (texts[key] === undefined ? [] : [[language, texts[key]]]))) })),
+    ...others.map((key): TextEntry => ({ key, what: 'text', name: key, texts: textsOf(words, key) })),
   ];
+}
+
+/** One text of the language files in all languages. */
+function textsOf(words: Texts['words'], key: string): Record<string, string> {
+  const found = Object.entries(words).flatMap(([language, { texts }]) => {
+    const text = lookUp(texts, key);
+    return text === undefined ? [] : [[language, text] as const];
+  });
+  return Object.fromEntries(found);
 }
 
 /** The changes that put a text; undefined takes it away. A language file that is not there yet is begun. */
@@ -33,12 +43,12 @@ export function changeText(mod: Texts, entry: Pick<TextEntry, 'what' | 'name'>, 
   const put = (steps: (string | number)[], before: string | undefined): Change[] => (before === text ? [] : [{ path: pointer(steps), before, after: text }]);
   if (what === 'group') {
     const at = mod.header.groups.findIndex((group) => group.name === name);
-    return put(['header', 'groups', at, 'names', language], mod.header.groups[at]!.names[language]);
+    return put(['header', 'groups', at, 'names', language], lookUp(mod.header.groups[at]!.names, language));
   }
-  if (what === 'block') return put(['blocks', name, 'names', language], mod.blocks[name]!.names[language]);
-  if (what === 'item') return put(['items', name, 'names', language], mod.items[name]!.names[language]);
-  const words = mod.words[language];
-  if (words) return put(['words', language, 'texts', name], words.texts[name]);
+  if (what === 'block') return put(['blocks', name, 'names', language], lookUp(lookUp(mod.blocks, name)!.names, language));
+  if (what === 'item') return put(['items', name, 'names', language], lookUp(lookUp(mod.items, name)!.names, language));
+  const words = lookUp(mod.words, language);
+  if (words) return put(['words', language, 'texts', name], lookUp(words.texts, name));
   return text === undefined ? [] : [{ path: pointer(['words', language]), after: { texts: { [name]: text } } }];
 }
 
@@ -55,6 +65,6 @@ export function placeholderProblem(text: string, original: string): string | und
 
 /** The first language of the mod in which a text is there: what the others translate. */
 export function originalOf({ texts }: TextEntry, languages: readonly string[]): { language: string; text: string } | undefined {
-  const language = languages.find((one) => texts[one]?.trim());
-  return language === undefined ? undefined : { language, text: texts[language]! };
+  const language = languages.find((one) => lookUp(texts, one)?.trim());
+  return language === undefined ? undefined : { language, text: lookUp(texts, language)! };
 }

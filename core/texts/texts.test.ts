@@ -4,6 +4,8 @@ import { sampleMod } from '../inspect/sample.ts';
 import { applyChanges, ModSchema, type Mod } from '../mod/index.ts';
 import { changeText, placeholderProblem, placeholders, readTexts, textEntries, writePo, writeWordsJson } from './index.ts';
 
+const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+
 const bilingual = (): Mod => {
   const mod = sampleMod();
   return { ...mod, header: { ...mod.header, languages: ['en', 'de', 'pt-BR'] }, words: { en: { texts: { 'ui.full': 'Holds {count} of {what}.' } } } };
@@ -18,7 +20,7 @@ test.each(['po', 'json'])('what is written as %s in one language reads back into
   const entries = textEntries(mod).slice(0, 3);
   entries.forEach((entry, i) => { mod = applyChanges(mod, changeText(mod, entry, 'de', texts[i])); });
   const file = ending === 'po' ? writePo(mod, 'de') : writeWordsJson(mod, 'de');
-  const plan = readTexts(bilingual(), `de.${ending}`, file);
+  const plan = readTexts(bilingual(), `de.${ending}`, bytes(file));
   expect(plan.problems).toEqual([]);
   const taken = applyChanges(bilingual(), plan.changes);
   expect(textEntries(taken).map((entry) => entry.texts['de'])).toEqual([...texts, undefined]);
@@ -40,10 +42,10 @@ test('taking in: unknown keys, unsure texts, texts of another original and lost 
     'msgctxt "ui.full"', 'msgid "Holds {count} of {what}."', 'msgstr "Fasst {zahl}."', '',
     'msgid "Shore"', 'msgstr "Strand"', '',
   ].join('\n');
-  const plan = readTexts(bilingual(), 'de.po', po);
+  const plan = readTexts(bilingual(), 'de.po', bytes(po));
   expect(plan.changed).toEqual([{ key: 'block.lamp', before: undefined, after: 'Laterne' }]);
   expect(plan.problems).toEqual([
-    '1 text is marked as unsure and left out.', 'block.lamp was translated from “Lantern”, which now reads “Lamp”.', '“Shore” does not say which text it is: its context is missing.',
+    '1 text is marked as unsure and left out.', 'block.lamp was translated from “Lantern”, which now reads “Lamp”.', 'Line 22: “Shore” does not say which text it is: its context is missing.',
     'There is no text block.lmap in the mod. Did you mean block.lamp?', 'ui.full is not taken: {count} and {what} are missing.',
   ]);
 });
@@ -56,14 +58,14 @@ test.each([
   ['words.json', '{ "language": "fr", "texts": {} }', 'fr is not a language of this mod: en, de, pt-BR. Add it first.'],
   ['words.json', '{ "language": "de", "texts": { "block.lamp": 4 } }', 'block.lamp is not a text.'],
 ])('%s %s is told what is wrong with it', (name, source, problem) => {
-  const { problems, changes } = readTexts(bilingual(), name, source);
+  const { problems, changes } = readTexts(bilingual(), name, bytes(source));
   expect(problems.some((one) => one.startsWith(problem))).toBe(true);
   if (!problem.startsWith('Line')) expect(changes).toEqual([]);
 });
 
 test('several texts for a language without a file begin it once', () => {
   const mod: Mod = { ...bilingual(), words: { en: { texts: { 'ui.full': 'Full.', 'ui.empty': 'Empty.' } } } };
-  const plan = readTexts(mod, 'de.json', '{ "language": "de", "texts": { "ui.full": "Voll.", "ui.empty": "Leer." } }');
+  const plan = readTexts(mod, 'de.json', bytes('{ "language": "de", "texts": { "ui.full": "Voll.", "ui.empty": "Leer." } }'));
   expect(applyChanges(mod, plan.changes).words['de']).toEqual({ texts: { 'ui.full': 'Voll.', 'ui.empty': 'Leer.' } });
 });
 
@@ -88,7 +90,7 @@ test('a text that is written stands where it belongs, whatever it belongs to, an
 })));
 
 test('whatever a file holds, it is told and never thrown', () => fc.assert(fc.property(fc.constantFrom('a.po', 'a.json'), fc.oneof(fc.string({ maxLength: 200 }), fc.array(fc.constantFrom('msgid "', 'msgctxt "block.lamp"', 'msgstr', '"', '\n', '\\', '"Language: de\\n"', '#, fuzzy', 'msgid_plural "x"', 'msgstr[1] "y"', '{ "language": "de", "texts": ', '{}', '[1]', '}'), { maxLength: 14 }).map((parts) => parts.join('\n'))), (name, source) => {
-  const { problems, changes } = readTexts(bilingual(), name, source);
+  const { problems, changes } = readTexts(bilingual(), name, bytes(source));
   expect(problems.every((problem) => /[.?]$/.test(problem))).toBe(true);
   expect(ModSchema.safeParse(applyChanges(bilingual(), changes)).success).toBe(true);
 }), { numRuns: 400 }));

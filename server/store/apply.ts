@@ -1,5 +1,5 @@
 import { pointer, whyNotPlain } from '../../core/json/index.ts';
-import { applyChanges, EditConflict, entryOf, entrySchemas, namePatternOf, own, schemaProblems, type Change, type EntryKind, type Mod } from '../../core/mod/index.ts';
+import { applyChanges, EditConflict, entryOf, entrySchemas, namePatternOf, lookUp, schemaProblems, type Change, type EntryKind, type Mod } from '../../core/mod/index.ts';
 import { Problem } from '../problem.ts';
 import type { HeldMod } from './held.ts';
 
@@ -18,7 +18,7 @@ export function touchedEntries(changes: readonly Change[]): { kind: string; name
 
 /** An entry of a mod; undefined when it is not there. */
 export const entryIn = (mod: Mod, { kind, name }: { kind: string; name: string }): unknown =>
-  (name ? own(mod[kind as EntryKind] as Record<string, unknown>, name) : mod[kind as 'header' | 'ledger']);
+  (name ? lookUp(mod[kind as EntryKind] as Record<string, unknown>, name) : mod[kind as 'header' | 'ledger']);
 
 /** Throws a 422 {@link Problem} for changes that cannot be kept, or that have no place in the mod. Asked before anything else goes through them. */
 export function checkChanges({ unfit }: HeldMod, changes: readonly Change[]): void {

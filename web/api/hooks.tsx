@@ -1,6 +1,6 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { Finding } from '../../core/inspect/index.ts';
-import { resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
+import { lookUp, resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
 import { candidatesIn } from '../../core/draw/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
@@ -90,7 +90,7 @@ export function useBlock(name: string): BlockEditor | undefined {
   const session = useSession();
   const mod = useMod();
   const findings = useFindingsByBlock().get(name);
-  const declared = Object.hasOwn(mod.blocks, name) ? mod.blocks[name] : undefined;
+  const declared = Object.hasOwn(mod.blocks, name) ? lookUp(mod.blocks, name) : undefined;
   return useMemo(() => declared && {
     name, declared, block: resolveBlock(mod, name, declared), findings: findings ?? [],
     set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
@@ -107,7 +107,7 @@ const drawings = new Map<string, Drawing>();
 export function useDrawing(block: string, state: number, size: number, pick = 0): Drawing {
   const inspector = useInspector();
   const mod = useMod();
-  const declared = mod.blocks[block];
+  const declared = lookUp(mod.blocks, block);
   // What the state shows, not the whole look: painting one cell of a matrix draws that cell alone.
   const key = declared ? [block, state, pick, size, JSON.stringify(candidatesIn(resolveBlock(mod, block, declared), state)), declared.looks.mode, ...[declared.states.properties, declared.traits, mod.models, mod.textures].map(versionOf)].join(' ') : '';
   const [drawing, setDrawing] = useState<Drawing>(drawings.get(key));

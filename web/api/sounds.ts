@@ -1,5 +1,5 @@
 import { pointer } from '../../core/json/index.ts';
-import { ownName, type Mod, type Sound, type SoundSet } from '../../core/mod/index.ts';
+import { lookUp, ownName, type Mod, type Sound, type SoundSet } from '../../core/mod/index.ts';
 import type { Played } from '../../core/sounds/index.ts';
 import { ask } from './client.ts';
 import type { Session } from './session.ts';
@@ -10,7 +10,7 @@ export const stockSet = (id: string): SoundSet => Object.fromEntries((['place', 
 /** Where the bytes of a sound are: of the mod by their digest, of the stock as files beside the page. Undefined when there is no such sound. */
 export function addressOf(mod: Mod, id: string): string | undefined {
   if (id.startsWith('obrank:')) return `/stock/${id.slice('obrank:'.length)}.wav`;
-  const sound = mod.sounds[ownName(mod.header.namespace, id) ?? ''];
+  const sound = lookUp(mod.sounds, ownName(mod.header.namespace, id) ?? '');
   return sound && `/api/blobs/${sound.sha256}`;
 }
 
@@ -49,7 +49,7 @@ export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<
 export async function uploadSound(session: Session, name: string, file: Blob): Promise<void> {
   const answer = await ask('/api/sounds', { method: 'POST', body: file, headers: { 'Content-Type': file.type || 'application/octet-stream' } });
   const sound = (await answer.json()) as Sound;
-  const before = session.view.mod.sounds[name];
+  const before = lookUp(session.view.mod.sounds, name);
   session.edit(before ? `Replace the sound ${name}` : `Import the sound ${name}`, [{ path: pointer(['sounds', name]), before, after: sound }]);
 }
 

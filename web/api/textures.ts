@@ -1,3 +1,4 @@
+import { lookUp } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import type { Picture } from '../../core/mod/index.ts';
 import { ask } from './client.ts';
@@ -7,6 +8,6 @@ import type { Session } from './session.ts';
 export async function uploadTexture(session: Session, name: string, file: Blob): Promise<void> {
   const answer = await ask('/api/pictures', { method: 'POST', body: file, headers: { 'Content-Type': 'image/png' } });
   const picture = (await answer.json()) as Picture;
-  const before = session.view.mod.textures[name];
+  const before = lookUp(session.view.mod.textures, name);
   session.edit(before ? `Replace the texture ${name}` : `Import the texture ${name}`, [{ path: pointer(['textures', name]), before, after: { ...before, picture } }]);
 }

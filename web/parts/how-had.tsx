@@ -1,6 +1,6 @@
 import './how-had.css';
 import { Link } from 'react-router';
-import { ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
+import { lookUp, ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
 import type { Had } from '../../core/recipes/index.ts';
 import { listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
@@ -53,7 +53,7 @@ function shortly(mod: Mod, { how, by, takes, count: many }: Had['way']): string 
   for (const one of takes) tally.set(one, (tally.get(one) ?? 0) + 1);
   const from = listed([...tally].map(([one, times]) => `${times} ${itemTitle(mod, one)}`));
   if (how === 'dipped') return `is dipped from ${itemTitle(mod, by!)} with ${from}`;
-  const recipe = mod.recipes[by!];
+  const recipe = lookUp(mod.recipes, by!);
   return `${many === 1 ? '' : `× ${many} `}${recipe?.kind === 'fire' ? 'in the fire' : recipe?.kind === 'cut' ? 'cut' : 'made'} from ${from}`;
 }
 

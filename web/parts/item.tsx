@@ -1,6 +1,6 @@
 import { Select, type SelectProps } from '@mantine/core';
 import { useMemo } from 'react';
-import { idOf, splitId, stockNamed, stocks, titleOf, type Mod } from '../../core/mod/index.ts';
+import { lookUp, idOf, splitId, stockNamed, stocks, titleOf, type Mod } from '../../core/mod/index.ts';
 import { useMod } from '../api/hooks.tsx';
 import { defaultStateOf } from '../places/blocks/default-state.ts';
 import { Rendering } from './rendering.tsx';
@@ -10,7 +10,7 @@ export function itemTitle(mod: Mod, id: string): string {
   if (id.startsWith('#')) return id;
   const { namespace, name } = splitId(id);
   if (namespace === 'obrank') return stockNamed(name)?.title ?? id;
-  const own = namespace === mod.header.namespace ? mod.items[name] ?? mod.blocks[name] : undefined;
+  const own = namespace === mod.header.namespace ? lookUp(mod.items, name) ?? lookUp(mod.blocks, name) : undefined;
   return own ? titleOf(mod, name, own.names) : id;
 }
 
@@ -19,9 +19,9 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
   const mod = useMod();
   const { namespace, name } = splitId(id);
   const own = namespace === mod.header.namespace;
-  const item = own ? mod.items[name] : undefined;
-  const block = own && !item ? mod.blocks[name] : undefined;
-  const texture = item?.texture && splitId(item.texture).namespace === mod.header.namespace ? mod.textures[splitId(item.texture).name] : undefined;
+  const item = own ? lookUp(mod.items, name) : undefined;
+  const block = own && !item ? lookUp(mod.blocks, name) : undefined;
+  const texture = item?.texture && splitId(item.texture).namespace === mod.header.namespace ? lookUp(mod.textures, splitId(item.texture).name) : undefined;
   const label = { role: title ? 'img' : undefined, 'aria-label': title, 'aria-hidden': title ? undefined : true } as const;
   if (block) return <Rendering block={name} state={defaultStateOf(mod, name)} size={size} title={title} />;
   if (texture) return <span {...label} className="item-icon crisp" style={{ width: size, height: size, backgroundImage: `url(/api/blobs/${texture.picture.sha256})` }} />;

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
-import { ownName } from '../../core/mod/index.ts';
+import { lookUp, ownName } from '../../core/mod/index.ts';
 import { useMod } from '../api/hooks.tsx';
 import { addressOf, samplesAt } from '../api/sounds.ts';
 
 /** What a file holds: length, channels, rate, peak, and whether its top is cut off. Of Ogg the browser tells the peak. */
 export function SoundFacts({ id }: { id: string }) {
   const mod = useMod();
-  const sound = mod.sounds[ownName(mod.header.namespace, id) ?? ''];
+  const sound = lookUp(mod.sounds, ownName(mod.header.namespace, id) ?? '');
   const address = addressOf(mod, id);
   const [peak, setPeak] = useState<{ address: string; peak: number; seconds: number; channels: number; rate: number }>();
   useEffect(() => {

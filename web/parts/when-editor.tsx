@@ -1,3 +1,4 @@
+import { lookUp } from '../../core/mod/index.ts';
 import './when-editor.css';
 import { valuesOf, type Property, type Value, type When } from '../../core/states/index.ts';
 
@@ -13,7 +14,7 @@ export function WhenEditor({ properties, when = {}, onWhen }: { properties: read
   return (
     <span className="when">
       {properties.map((property) => {
-        const chosen = [when[property.name] ?? []].flat();
+        const chosen = [lookUp(when, property.name) ?? []].flat();
         const values = valuesOf(property);
         return (
           <span key={property.name} className="set" role="group" aria-label={property.name}>

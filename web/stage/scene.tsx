@@ -1,3 +1,4 @@
+import { lookUp } from '../../core/mod/index.ts';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
@@ -89,7 +90,7 @@ function Cell({ mod, models, cell, hidden, shade, among, ambient }: { mod: Mod; 
 
 function PartMesh({ mod, part, ambient }: { mod: Mod; part: Part; ambient: [number, number, number] }) {
   const texture = useStageTexture(mod, part.texture);
-  const strip = part.texture === undefined ? undefined : mod.textures[part.texture.slice(part.texture.indexOf(':') + 1)]?.strip;
+  const strip = part.texture === undefined ? undefined : lookUp(mod.textures, part.texture.slice(part.texture.indexOf(':') + 1))?.strip;
   const frames = Math.round(1 / texture.repeat.y);
   useFrame(({ clock, invalidate }) => {
     if (!strip || frames < 2) return;

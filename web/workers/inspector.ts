@@ -5,7 +5,7 @@ import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
-import { applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
+import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
 import { drawer } from '../../core/space/index.ts';
 import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
 import { craterSteps } from '../../core/traits/index.ts';
@@ -39,7 +39,7 @@ const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** Draws one sheet a few pictures at a time. Undefined when it was cancelled. */
 async function drawn(of: Mod, cells: (SheetCell | undefined)[], columns: number, { id, size, tick }: { id: number; size: number; tick: number }): Promise<Pixels | undefined> {
-  const models = cells.flatMap((cell) => (cell ? drawnModels(of, resolveBlock(of, cell.block, of.blocks[cell.block]!), cell.state) : []));
+  const models = cells.flatMap((cell) => (cell ? drawnModels(of, resolveBlock(of, cell.block, lookUp(of.blocks, cell.block)!), cell.state) : []));
   await Promise.all(neededTextures(models).map((texture) => textureOf(of, texture)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
   const steps = sheetSteps(of, cells, { size, columns, pixelsOf: texturePixels(of, (sha256) => loaded.get(sha256), decoded, tick) });
   let since = performance.now();
@@ -107,7 +107,7 @@ async function blastOf({ id, rating, strengths, distances, samples, seed }: ToWo
 
 /** Breaks a block again and again. Undefined when it was cancelled or the block is gone. */
 async function breaksOf({ id, block, breaking, breaks, seed }: ToWorker & { kind: 'breaks' }): Promise<BreaksAnswer | undefined> {
-  const declared = mod?.blocks[block];
+  const declared = lookUp(mod?.blocks, block);
   if (!mod || !declared) return undefined;
   const resolved = resolveBlock(mod, block, declared);
   const steps = simulate(resolved.draws, breaking, lootSource(mod, resolved), breaks, drawer(seed));
@@ -129,7 +129,7 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     answer({ kind: 'findings', findings: inspect(mod) });
   } else if (message.kind === 'draw') {
     const at = mod;
-    const block = at?.blocks[message.block];
+    const block = lookUp(at?.blocks, message.block);
     if (!at || !block) return answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
     const models = drawnModels(at, resolveBlock(at, message.block, block), message.state, message.pick);
     await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));

@@ -1,7 +1,7 @@
 import './loot.css';
 import { Button, NumberInput } from '@mantine/core';
 import { lotChances, type Breaking } from '../../../core/loot/index.ts';
-import { idOf, type Count, type Draw, type Lot } from '../../../core/mod/index.ts';
+import { lookUp, idOf, type Count, type Draw, type Lot } from '../../../core/mod/index.ts';
 import type { StateSpace } from '../../../core/states/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, useItemOptions } from '../item.tsx';
@@ -53,7 +53,7 @@ function LotCard({ at, lot, space, options, table, chance, onLot, onUp }: { at: 
   const tables = Object.keys(lootTables).map((name) => idOf(header.namespace, name)).filter((id) => id !== table);
   const kind = lot.give !== undefined ? 'item' : lot.table !== undefined ? 'table' : 'blank';
   const become = (next: string) => onLot(put(lot, { give: next === 'item' ? options[0]?.value : undefined, table: next === 'table' ? tables[0] : undefined, keeps: undefined, ...(next === 'blank' ? { count: undefined } : {}) }));
-  const block = lot.give !== undefined ? blocks[lot.give.slice(lot.give.indexOf(':') + 1)] : undefined;
+  const block = lot.give !== undefined ? lookUp(blocks, lot.give.slice(lot.give.indexOf(':') + 1)) : undefined;
   const kept = block?.states.properties.filter(({ name }) => (block.states.placing ?? []).some((rule) => rule.set === name && rule.to === 'from the item') || lot.keeps?.includes(name)) ?? [];
   return (
     <div className="lot" role="group" aria-label={`Lot ${at + 1}`}>

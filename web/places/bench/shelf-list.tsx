@@ -1,3 +1,4 @@
+import { lookUp } from '../../../core/mod/index.ts';
 import { TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -51,7 +52,7 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
                 {line.kind === 'group' ? <h4>{line.title}<span>{line.many}</span></h4> : (
                   <Link to={address(line.name)} className={`shelf-row${line.name === current ? ' on' : ''}`} aria-current={line.name === current ? 'page' : undefined} title={line.id}>
                     <Rendering block={line.name} state={defaultStateOf(mod, line.name)} size={34} />
-                    <span><b>{line.title}</b><Pips stations={stationsOf(mod.blocks[line.name]!, findings.get(line.name) ?? [])} /></span>
+                    <span><b>{line.title}</b><Pips stations={stationsOf(lookUp(mod.blocks, line.name)!, findings.get(line.name) ?? [])} /></span>
                   </Link>
                 )}
               </div>

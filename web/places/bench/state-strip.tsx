@@ -1,3 +1,4 @@
+import { lookUp } from '../../../core/mod/index.ts';
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
 import { coverage, valueCount, valuesOf, type Property, type Value } from '../../../core/states/index.ts';
@@ -18,7 +19,7 @@ export function StateStrip({ editor: { block }, state, onState }: { editor: Bloc
   return (
     <div className="strip">
       <div className="props">
-        {space.properties.map((property) => <Choice key={property.name} property={property} value={now[property.name]!} onValue={(value) => onState(space.encode({ ...now, [property.name]: value }))} />)}
+        {space.properties.map((property) => <Choice key={property.name} property={property} value={lookUp(now, property.name)!} onValue={(value) => onState(space.encode({ ...now, [property.name]: value }))} />)}
       </div>
       <div>
         <div className="note" style={{ fontSize: 12 }}>{count(space.size, 'state')} · {bare ? `${bare} without a look` : 'all with a look'}</div>

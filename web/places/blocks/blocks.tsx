@@ -3,7 +3,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
-import { resolveBlock, type Mod } from '../../../core/mod/index.ts';
+import { lookUp, resolveBlock, type Mod } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
@@ -62,7 +62,7 @@ export function Blocks() {
                     <b>{title}</b>
                     <span className="mono" title={id}>{name}</span>
                     <span className="facts">{factsOf(mod, name)}</span>
-                    <Pips stations={stationsOf(mod.blocks[name]!, findings.get(name) ?? [])} />
+                    <Pips stations={stationsOf(lookUp(mod.blocks, name)!, findings.get(name) ?? [])} />
                   </Link>
                 ))}
               </div>
@@ -77,7 +77,7 @@ export function Blocks() {
 
 /** What a block is in a few numbers: seconds to dig, brightest light, states. */
 function factsOf(mod: Mod, name: string): string {
-  const { traits, space } = resolveBlock(mod, name, mod.blocks[name]!);
+  const { traits, space } = resolveBlock(mod, name, lookUp(mod.blocks, name)!);
   const light = Math.max(...traits.lightEmitted.map((row) => row.value));
   return [traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`, ...(light > 0 ? [`light ${light}`] : []), ...(space.trueSize > 1 ? [`${space.trueSize.toLocaleString('en')} states`] : [])].join(' · ');
 }

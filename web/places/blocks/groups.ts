@@ -1,4 +1,4 @@
-import { titleOf, type Mod } from '../../../core/mod/index.ts';
+import { lookUp, titleOf, type Mod } from '../../../core/mod/index.ts';
 
 const collators = new Map<string, Intl.Collator>();
 /** Comparing by the rules of a language; made once, since making one costs more than a thousand comparisons. */
@@ -24,7 +24,7 @@ export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
     if (list) list.push(one);
     else groups.set(group, [one]);
   }
-  const titles = new Map(mod.header.groups.map((group) => [group.name, group.names[language] ?? group.name]));
+  const titles = new Map(mod.header.groups.map((group) => [group.name, lookUp(group.names, language) ?? group.name]));
   return [...groups].filter(([, blocks]) => blocks.length).map(([group, blocks]) => (
     { title: group === undefined ? 'In no group' : titles.get(group) ?? group, blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)) }));
 }

@@ -1,7 +1,7 @@
 import { Button, Group, Modal, SegmentedControl, Select, Stack, Text, TextInput } from '@mantine/core';
 import { useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { newBlock, stockNamed, stocks, titleOf, type Picture } from '../../../core/mod/index.ts';
+import { lookUp, newBlock, stockNamed, stocks, titleOf, type Picture } from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
 import { basePicture, encodePicture } from '../../../core/textures/index.ts';
 import { ask } from '../../api/client.ts';
@@ -37,7 +37,7 @@ function NewBlockForm() {
   const [copyOf, setCopyOf] = useState<string | null>(null);
   const [problem, setProblem] = useState<string>();
   const name = own ?? title.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '');
-  const wrong = !name ? undefined : !namePattern.test(name) ? 'Use lowercase letters, digits and underscores, beginning with a letter.' : mod.blocks[name] ? `There is already a block called ${name}.` : undefined;
+  const wrong = !name ? undefined : !namePattern.test(name) ? 'Use lowercase letters, digits and underscores, beginning with a letter.' : lookUp(mod.blocks, name) ? `There is already a block called ${name}.` : undefined;
   const ready = name !== '' && !wrong && title.trim() !== '' && (from === 'stock' || copyOf !== null);
 
   const declare = async () => {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Button, Popover } from '@mantine/core';
-import { idOf, newGroup, removeGroup, titleOf } from '../../../core/mod/index.ts';
+import { lookUp, idOf, newGroup, removeGroup, titleOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, useItemOptions } from '../../parts/item.tsx';
@@ -47,12 +47,12 @@ export function Groups() {
         {groups.map((group, at) => {
           const there = members.get(group.name) ?? [];
           return (
-            <section key={group.name} className="group-card" aria-label={group.names[languages[0]!] ?? group.name}>
+            <section key={group.name} className="group-card" aria-label={lookUp(group.names, languages[0]!) ?? group.name}>
               <span className="order"><button type="button" className="tiny" aria-label={`Move ${group.name} up`} disabled={at === 0} onClick={() => move(at, at - 1)}>↑</button><span className="mono">{at + 1}</span><button type="button" className="tiny" aria-label={`Move ${group.name} down`} disabled={at === groups.length - 1} onClick={() => move(at, at + 1)}>↓</button></span>
               <ItemIcon id={group.icon ?? ''} size={40} />
               <div className="about">
                 <div className="icon-row">
-                  {languages.map((language) => <TextField key={language} w={150} aria-label={`Name of ${group.name} in ${language}`} placeholder={`group.${group.name}`} leftSection={<span className="note" style={{ fontSize: 11 }}>{language}</span>} text={group.names[language] ?? ''} onText={(text) => session.set(`Name the group in ${language}`, ['header', 'groups', at, 'names', language], text || undefined)} />)}
+                  {languages.map((language) => <TextField key={language} w={150} aria-label={`Name of ${group.name} in ${language}`} placeholder={`group.${group.name}`} leftSection={<span className="note" style={{ fontSize: 11 }}>{language}</span>} text={lookUp(group.names, language) ?? ''} onText={(text) => session.set(`Name the group in ${language}`, ['header', 'groups', at, 'names', language], text || undefined)} />)}
                   <ItemSelect w={170} aria-label={`Icon of ${group.name}`} placeholder="Icon" value={group.icon} options={options} onItem={(icon) => session.set('Change the icon of a group', ['header', 'groups', at, 'icon'], icon)} />
                 </div>
                 <RenameField kind="groups" name={group.name} id={group.name} note={`Players find ${count(there.length, 'thing')} here.`} onRenamed={() => undefined} />

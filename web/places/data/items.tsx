@@ -2,7 +2,7 @@ import { Button, Checkbox, FileButton, NumberInput, Select, TagsInput, TextInput
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
-import { Id, idOf, newItem, removeItem, titleOf, toolKinds, usualStack, type Item, type ToolKind } from '../../../core/mod/index.ts';
+import { lookUp, Id, idOf, newItem, removeItem, titleOf, toolKinds, usualStack, type Item, type ToolKind } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { uploadTexture } from '../../api/textures.ts';
@@ -29,10 +29,10 @@ export function Items() {
     const list = Object.entries(mod.items).map(([name, item]) => ({ name, item, title: titleOf(mod, name, item.names) })).filter(({ name, title }) => name.includes(wanted) || title.toLowerCase().includes(wanted)).sort((a, b) => a.title.localeCompare(b.title, 'en'));
     return groups.map((group) => ({ group, list: list.filter(({ item }) => (groups.includes(item.group) ? item.group : undefined) === group) })).filter((one) => one.list.length);
   }, [mod, filter]);
-  const item = open !== undefined && Object.hasOwn(mod.items, open) ? mod.items[open] : undefined;
+  const item = open !== undefined && Object.hasOwn(mod.items, open) ? lookUp(mod.items, open) : undefined;
   return (
     <div className="data-page">
-      <DataTabs><span className="acts"><NewEntry what="item" hint="Its id; what players read comes later." taken={(name) => (mod.items[name] || mod.blocks[name] ? 'There is already something of that name.' : undefined)} onName={(name) => {
+      <DataTabs><span className="acts"><NewEntry what="item" hint="Its id; what players read comes later." taken={(name) => (lookUp(mod.items, name) || lookUp(mod.blocks, name) ? 'There is already something of that name.' : undefined)} onName={(name) => {
         const spoken = name.replaceAll('_', ' ');
         session.edit(`Add the item ${name}`, newItem(session.view.mod, name, spoken[0]!.toUpperCase() + spoken.slice(1)));
         void navigate(`${home}/${name}`);
@@ -73,7 +73,7 @@ function OneItem({ name, item }: { name: string; item: Item }) {
   const picture = async (file: File | null) => {
     if (!file) return;
     try {
-      const texture = item.texture !== undefined && mod.textures[item.texture.slice(header.namespace.length + 1)] ? item.texture.slice(header.namespace.length + 1) : `item/${name}`;
+      const texture = item.texture !== undefined && lookUp(mod.textures, item.texture.slice(header.namespace.length + 1)) ? item.texture.slice(header.namespace.length + 1) : `item/${name}`;
       await uploadTexture(session, texture, file);
       set(`Show ${texture}`, 'texture', idOf(header.namespace, texture));
       setRefused('');
@@ -95,9 +95,9 @@ function OneItem({ name, item }: { name: string; item: Item }) {
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
       <div className="columns">
         <div>
-          <Field label="Name" value={<TextField w={220} aria-label="Name" text={item.names[language] ?? ''} onText={(text) => session.set(`Name it ${text}`, ['items', name, 'names', language], text || undefined)} />} note={<>In {language}; other languages are in <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.</>} />
+          <Field label="Name" value={<TextField w={220} aria-label="Name" text={lookUp(item.names, language) ?? ''} onText={(text) => session.set(`Name it ${text}`, ['items', name, 'names', language], text || undefined)} />} note={<>In {language}; other languages are in <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.</>} />
           <RenameField kind="items" name={name} id={id} onRenamed={(to) => void navigate(`/m/${session.name}/data/items/${to}`, { replace: true })} />
-          <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" clearable placeholder="In no group" data={header.groups.map((group) => ({ value: group.name, label: group.names[language] ?? group.name }))} value={item.group ?? null} onChange={(group) => set('Change the group', 'group', group ?? undefined)} />} />
+          <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" clearable placeholder="In no group" data={header.groups.map((group) => ({ value: group.name, label: lookUp(group.names, language) ?? group.name }))} value={item.group ?? null} onChange={(group) => set('Change the group', 'group', group ?? undefined)} />} />
           <Field label="Picture" value={<span style={{ display: 'inline-flex', gap: 6 }}><Select w={156} aria-label="Picture" searchable placeholder="None" clearable data={Object.keys(mod.textures).sort().map((texture) => ({ value: idOf(header.namespace, texture), label: texture }))} value={item.texture ?? null} onChange={(texture) => set('Change the picture', 'texture', texture ?? undefined)} /><FileButton accept="image/png" onChange={(file) => void picture(file)}>{(props) => <Button {...props} variant="default">PNG…</Button>}</FileButton></span>} note="Or drop a PNG anywhere here.">{refused && <p className="bad" role="alert">{refused}</p>}</Field>
           <Field label="Stack" value={<NumberInput aria-label="Stack" w={90} min={1} max={9999} value={item.stack ?? usualStack} onChange={(stack) => typeof stack === 'number' && Number.isInteger(stack) && set('Change the stack', 'stack', stack)} />} note="So many lie in one place." />
           <Field label="Tags"><TagsInput aria-label="Item tags" placeholder="Add a tag" data={tags} value={item.tags ?? []} acceptValueOnBlur={false} classNames={{ pill: 'mono', input: 'mono' }} onChange={(list) => {

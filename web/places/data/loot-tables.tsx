@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
 import { drops, lootSource } from '../../../core/loot/index.ts';
-import { idOf, namingsOf, type Mod } from '../../../core/mod/index.ts';
+import { lookUp, idOf, namingsOf, type Mod } from '../../../core/mod/index.ts';
 import { StateSpace } from '../../../core/states/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
@@ -28,10 +28,10 @@ export function LootTables() {
   const [filter, setFilter] = useState('');
   const home = `/m/${session.name}/data/loot`;
   const names = Object.keys(mod.lootTables).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
-  const table = open !== undefined && Object.hasOwn(mod.lootTables, open) ? mod.lootTables[open] : undefined;
+  const table = open !== undefined && Object.hasOwn(mod.lootTables, open) ? lookUp(mod.lootTables, open) : undefined;
   return (
     <div className="data-page">
-      <DataTabs><span className="acts"><NewEntry what="loot table" taken={(name) => (mod.lootTables[name] ? 'There is already a loot table of that name.' : undefined)} onName={(name) => {
+      <DataTabs><span className="acts"><NewEntry what="loot table" taken={(name) => (lookUp(mod.lootTables, name) ? 'There is already a loot table of that name.' : undefined)} onName={(name) => {
         session.edit(`Add the loot table ${name}`, [{ path: pointer(['lootTables', name]), after: { draws: [{ times: 1, lots: [] }] } }]);
         void navigate(`${home}/${name}`);
       }} /></span></DataTabs>

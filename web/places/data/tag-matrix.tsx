@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { circleProblem, directMembers, membersOf, needsOf, toggleMember, type Who } from '../../../core/tags/index.ts';
-import { idOf, ownName, resolveBlocks, titleOf, type Mod, type TagKind } from '../../../core/mod/index.ts';
+import { lookUp, idOf, ownName, resolveBlocks, titleOf, type Mod, type TagKind } from '../../../core/mod/index.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { ItemIcon } from '../../parts/item.tsx';
 
@@ -62,7 +62,7 @@ export function TagMatrix({ mod, kind, tags, filter, open, onOpen }: { mod: Mod;
       ArrowUp: () => go(row - 1, column), ArrowDown: () => go(row + 1, column), ArrowLeft: () => go(row, column - 1), ArrowRight: () => go(row, column + 1),
       PageUp: () => go(row - 12, column), PageDown: () => go(row + 12, column), Home: () => go(row, 0), End: () => go(row, tags.length - 1), ' ': () => toggle(row, column), Enter: () => tags[column] && onOpen(tags[column]),
     };
-    const act = acts[event.key];
+    const act = lookUp(acts, event.key);
     if (!act) return;
     event.preventDefault();
     act();

@@ -2,7 +2,7 @@ import { Button, Popover, SegmentedControl, TagsInput, TextInput } from '@mantin
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { directMembers, membersOf, needsOf } from '../../../core/tags/index.ts';
-import { Id, idOf, ownName, type TagKind } from '../../../core/mod/index.ts';
+import { lookUp, Id, idOf, ownName, type TagKind } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { pointer } from '../../../core/json/index.ts';
 import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
@@ -29,7 +29,7 @@ export function Tags() {
     const { namespace } = mod.header;
     const known = new Set([...directMembers(mod, kind).keys(), ...needsOf(mod, kind).keys()]);
     // A kind of tool that digs nothing of the mod asks for a tag that nobody misses.
-    const there = [...known].filter((tag) => mod[kind][ownName(namespace, tag) ?? ''] || directMembers(mod, kind).has(tag) || kind === 'itemTags');
+    const there = [...known].filter((tag) => lookUp(mod[kind], ownName(namespace, tag) ?? '') || directMembers(mod, kind).has(tag) || kind === 'itemTags');
     return there.sort((a, b) => Number(ownName(namespace, a) === undefined) - Number(ownName(namespace, b) === undefined) || (a < b ? -1 : 1));
   }, [mod, kind]);
   const open = tags.includes(search.get('tag') ?? '') ? search.get('tag')! : undefined;
@@ -44,7 +44,7 @@ export function Tags() {
             <SegmentedControl aria-label="Tags of" value={kind} onChange={(value) => show({ of: value === 'itemTags' ? 'items' : undefined, tag: undefined })} data={[{ value: 'blockTags', label: 'Block tags' }, { value: 'itemTags', label: 'Item tags' }]} />
             <TextInput placeholder="Filter" aria-label="Filter the entries" w={130} value={filter} onChange={(event) => setFilter(event.currentTarget.value)} />
             {missing > 0 && kind === 'blockTags' && <button type="button" className="link" onClick={() => void inspector.fixAll(suggested).then(({ changes, mended }) => changes.length && session.edit(`Add ${count(mended, 'block')} to the tags of their tools`, changes))}>Add the {missing} that tools ask for</button>}
-            <span className="acts"><NewEntry what="tag" taken={(name) => (mod[kind][name] ? 'There is already a tag of that name.' : undefined)} onName={(name) => {
+            <span className="acts"><NewEntry what="tag" taken={(name) => (lookUp(mod[kind], name) ? 'There is already a tag of that name.' : undefined)} onName={(name) => {
               session.edit(`Declare the tag ${name}`, [{ path: pointer([kind, name]), after: {} }]);
               show({ tag: idOf(mod.header.namespace, name) });
             }} /></span>
@@ -99,7 +99,7 @@ function OneTag({ kind, tag, onTag }: { kind: TagKind; tag: string; onTag: (tag:
   const findings = useFindings() ?? [];
   const { namespace } = mod.header;
   const own = ownName(namespace, tag);
-  const entry = own === undefined ? undefined : mod[kind][own];
+  const entry = own === undefined ? undefined : lookUp(mod[kind], own);
   const members = [...membersOf(mod, kind).get(tag) ?? []];
   const needs = needsOf(mod, kind).get(tag) ?? [];
   const foreign = (entry?.members ?? []).filter((member) => ownName(namespace, member.replace('#', '')) === undefined);

@@ -2,7 +2,7 @@ import { Button, FileButton, Menu, Switch, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { idOf } from '../../../core/mod/index.ts';
+import { lookUp, idOf } from '../../../core/mod/index.ts';
 import { languagePattern } from '../../../core/mod/names.ts';
 import { changeText, originalOf, placeholderProblem, readTexts, textEntries, writePo, writeWordsJson, type TextEntry, type TextPlan } from '../../../core/texts/index.ts';
 import { count } from '../../../core/words/index.ts';
@@ -28,7 +28,7 @@ export function TextsTable() {
   const { header } = mod;
   const { languages } = header;
   const entries = useMemo(() => textEntries(mod), [mod]);
-  const lacking = entries.filter(({ texts }) => languages.some((language) => !texts[language]?.trim()));
+  const lacking = entries.filter(({ texts }) => languages.some((language) => !lookUp(texts, language)?.trim()));
   const missing = lacking.length;
   const shown = useMemo(() => {
     const wanted = filter.trim().toLowerCase();
@@ -56,7 +56,7 @@ export function TextsTable() {
               <Menu.Item key={`${language} json`} onClick={() => download(`${language}.json`, writeWordsJson(mod, language), 'application/json')}>{languageName(language)} as JSON</Menu.Item>,
             ])}
           </Menu.Dropdown></Menu>
-          <FileButton accept=".po,.pot,.json,application/json" onChange={(file) => void file?.text().then((text) => setPlan({ name: file.name, plan: readTexts(mod, file.name, text) }))}>{(props) => <Button {...props} variant="default">Import</Button>}</FileButton>
+          <FileButton accept=".po,.pot,.json,application/json" onChange={(file) => void file?.arrayBuffer().then((bytes) => setPlan({ name: file.name, plan: readTexts(mod, file.name, new Uint8Array(bytes)) }))}>{(props) => <Button {...props} variant="default">Import</Button>}</FileButton>
         </span>
       </div>
       <div className="trait-scroll texts" ref={scroller} role="table" aria-label="Texts" aria-rowcount={shown.length + 1}>
@@ -86,7 +86,7 @@ const Line = memo(function Line({ entry, index, top, grid, namespace, languages,
     <div className="text-line" role="row" aria-rowindex={index + 2} style={{ gridTemplateColumns: grid, top }}>
       <span role="rowheader" title={entry.key}>{entry.what === 'block' || entry.what === 'item' ? <ItemIcon id={idOf(namespace, entry.name)} size={24} /> : <i />}<b className="mono">{entry.key}</b></span>
       {languages.map((language) => {
-        const text = entry.texts[language] ?? '';
+        const text = lookUp(entry.texts, language) ?? '';
         const wrong = original && text.trim() && language !== original.language ? placeholderProblem(text, original.text) : undefined;
         return <Cell key={language} label={`${entry.key} in ${language}`} text={text} wrong={wrong} onText={(typed) => put(entry, language, typed)} />;
       })}

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
-import { resolveBlocks, stocks, titleOf, type TraitName } from '../../../core/mod/index.ts';
+import { lookUp, resolveBlocks, stocks, titleOf, type TraitName } from '../../../core/mod/index.ts';
 import { bulkChange, cellText, columns, readCsv, sortKey, traitOf, writeCsv, type BulkAct, type CsvPlan } from '../../../core/table/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
@@ -45,7 +45,7 @@ export function TraitTable() {
     });
   }, [subjects, filter, sort]);
   const rows = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => rowHeight, overscan: 6, scrollPaddingStart: 34 });
-  const blocksChosen = [...chosen].filter((key) => mod.blocks[key]);
+  const blocksChosen = [...chosen].filter((key) => lookUp(mod.blocks, key));
   const plan = planned && blocksChosen.length ? bulkChange(mod, blocksChosen, planned.trait, planned.act) : undefined;
   const becomes = new Map(plan?.changed.map(({ block, after }) => [block, after]));
   const comparing = (search.get('compare') ?? '').split(',').flatMap((key) => {
@@ -82,7 +82,7 @@ export function TraitTable() {
       Home: () => go(0, event.shiftKey), End: () => go(shown.length - 1, event.shiftKey), ' ': () => choose(cursor, true, false), Escape: () => setChosen(new Set()),
       ...(event.ctrlKey || event.metaKey ? { a: () => setChosen(new Set(shown.map((one) => one.key))) } : {}),
     };
-    const act = acts[event.key];
+    const act = lookUp(acts, event.key);
     if (!act) return;
     event.preventDefault();
     act();

@@ -1,7 +1,7 @@
 import './library.css';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useState, type DragEvent } from 'react';
-import { idOf } from '../../../core/mod/index.ts';
+import { lookUp, idOf } from '../../../core/mod/index.ts';
 import { frameCount } from '../../../core/textures/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { soundNameOf, uploadSound } from '../../api/sounds.ts';
@@ -29,12 +29,12 @@ export function Library() {
     for (const file of files) {
       if (/\.(wav|ogg)$/i.test(file.name)) {
         const sound = soundNameOf(file.name);
-        if (mod.sounds[sound]) wrong.push(`${file.name}: there is a sound ${sound} already. Rename the file, or remove that sound first.`);
+        if (lookUp(mod.sounds, sound)) wrong.push(`${file.name}: there is a sound ${sound} already. Rename the file, or remove that sound first.`);
         else await uploadSound(session, sound, file).catch((error: Error) => wrong.push(`${file.name}: ${error.message}`));
         continue;
       }
       const name = file.name.replace(/\.png$/i, '').toLowerCase().replaceAll(/[^a-z0-9_]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '') || 'texture';
-      if (mod.textures[name]) wrong.push(`${file.name}: there is a texture ${name} already. Replace it where it is shown, or rename the file.`);
+      if (lookUp(mod.textures, name)) wrong.push(`${file.name}: there is a texture ${name} already. Replace it where it is shown, or rename the file.`);
       else await uploadTexture(session, name, file).catch((error: Error) => wrong.push(`${file.name}: ${error.message}`));
     }
     setProblems(wrong);
@@ -57,7 +57,7 @@ export function Library() {
       {names.length === 0 && <div className="empty"><h2>{Object.keys(mod.textures).length ? `No texture matches “${filter}”` : 'No texture yet'}</h2><p>A texture is a PNG, as wide as a block has texels ({mod.header.texels} here). Models show it on their sides.</p></div>}
       <div className="texture-grid">
         {names.map((name) => {
-          const texture = mod.textures[name]!;
+          const texture = lookUp(mod.textures, name)!;
           const used = uses.get(idOf(mod.header.namespace, name)) ?? [];
           const wrong = findings.filter((finding) => finding.at === `/textures/${name.replaceAll('/', '~1')}` || finding.at?.startsWith(`/textures/${name.replaceAll('/', '~1')}/`));
           return (

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { idOf } from '../../../core/mod/index.ts';
+import { lookUp, idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
@@ -22,7 +22,7 @@ export function ModelShelf({ filter }: { filter: string }) {
       {names.length === 0 && <p className="note">{Object.keys(mod.models).length ? `No model matches “${filter}”.` : 'No model yet. A new block brings one along.'}</p>}
       <ul className="plain-list" aria-label="Models">
         {names.map((name) => {
-          const { template, boxes } = mod.models[name]!;
+          const { template, boxes } = lookUp(mod.models, name)!;
           const used = [...uses.get(idOf(namespace, name)) ?? []];
           return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{template ? `from ${template}` : count(boxes?.length ?? 0, 'box', 'boxes')}</span><span className="note" title={used.join(', ')}>{used.length ? used.slice(0, 3).join(', ') + (used.length > 3 ? ` and ${used.length - 3} more` : '') : 'shown by nobody'}</span><RenameButton kind="models" name={name} id={idOf(namespace, name)} /></li>;
         })}

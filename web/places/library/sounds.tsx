@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
-import { idOf } from '../../../core/mod/index.ts';
+import { lookUp, idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { play } from '../../api/sounds.ts';
@@ -37,7 +37,7 @@ export function SoundShelf({ filter }: { filter: string }) {
               <span><SoundFacts id={id} /></span>
               <span className="note">{used.length ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}` : 'in no set'}</span>
               <RenameButton kind="sounds" name={name} id={id} />
-              {used.length === 0 ? <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound ${name}`, [{ path, before: mod.sounds[name] }])}>Remove</button> : <span />}
+              {used.length === 0 ? <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound ${name}`, [{ path, before: lookUp(mod.sounds, name) }])}>Remove</button> : <span />}
               {findings.filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`)).map((finding) => <span key={finding.rule} className={`tag ${finding.severity}`} title={finding.message}>{finding.severity}</span>)}
             </li>
           );
@@ -60,8 +60,8 @@ function SetShelf({ filter }: { filter: string }) {
         {names.map((name) => {
           const id = idOf(mod.header.namespace, name);
           const used = Object.entries(mod.blocks).filter(([, block]) => block.traits.soundSet === id).map(([block]) => block);
-          const plays = Object.entries(mod.soundSets[name]!).map(([event, sounds]) => `${event} ${sounds.length}`).join(', ');
-          return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{plays || 'plays nothing'}</span><span className="note">{used.length ? used.join(', ') : <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound set ${name}`, [{ path: pointer(['soundSets', name]), before: mod.soundSets[name] }])}>No block sounds so: remove it</button>}</span><RenameButton kind="soundSets" name={name} id={id} /></li>;
+          const plays = Object.entries(lookUp(mod.soundSets, name)!).map(([event, sounds]) => `${event} ${sounds.length}`).join(', ');
+          return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{plays || 'plays nothing'}</span><span className="note">{used.length ? used.join(', ') : <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound set ${name}`, [{ path: pointer(['soundSets', name]), before: lookUp(mod.soundSets, name) }])}>No block sounds so: remove it</button>}</span><RenameButton kind="soundSets" name={name} id={id} /></li>;
         })}
       </ul>
     </>

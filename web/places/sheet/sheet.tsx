@@ -3,7 +3,7 @@ import { Button, FileButton, Progress, Select, SegmentedControl, Slider } from '
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { sheetCells, sheetColumns } from '../../../core/draw/index.ts';
-import { resolveBlock, titleOf, type Mod } from '../../../core/mod/index.ts';
+import { lookUp, resolveBlock, titleOf, type Mod } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useBaseline } from '../../api/baseline.ts';
 import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
@@ -16,7 +16,7 @@ type Against = 'nothing' | 'the last build' | 'a PNG';
 
 /** The largest size of a picture at which the whole sheet is seen at once. */
 function sizeFor(mod: Mod, block: string | undefined): number {
-  if (block !== undefined && resolveBlock(mod, block, mod.blocks[block]!).space.tooLarge) return 96;
+  if (block !== undefined && resolveBlock(mod, block, lookUp(mod.blocks, block)!).space.tooLarge) return 96;
   const cells = sheetCells(mod, block);
   const columns = sheetColumns(mod, cells);
   return sizes.findLast((one) => columns * one <= roomAcross && Math.ceil(cells.length / columns) * one <= roomDown) ?? 48;
@@ -85,13 +85,15 @@ export function Sheet() {
   const { pixels, cells = [], columns = 1, differing, marked = [], problem } = sheet ?? {};
   const words = (i: number) => {
     const { block: name, state } = cells[i]!;
-    return block === undefined ? titleOf(mod, name, mod.blocks[name]?.names) : mod.blocks[name] ? resolveBlock(mod, name, mod.blocks[name]).space.describe(state) : name;
+    const declared = lookUp(mod.blocks, name);
+    if (block === undefined) return titleOf(mod, name, declared?.names);
+    return declared ? resolveBlock(mod, name, declared).space.describe(state) : name;
   };
   return (
     <div className="page wide">
       <div className="blocks-head">
         <h1>Contact sheet</h1>
-        <Select aria-label="What is drawn" w={220} allowDeselect={false} searchable data={[{ value: '', label: 'Every block' }, ...Object.keys(mod.blocks).sort().map((name) => ({ value: name, label: `${titleOf(mod, name, mod.blocks[name]!.names)}: every state` }))]} value={block ?? ''} onChange={(value) => put('block', value || undefined)} />
+        <Select aria-label="What is drawn" w={220} allowDeselect={false} searchable data={[{ value: '', label: 'Every block' }, ...Object.keys(mod.blocks).sort().map((name) => ({ value: name, label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state` }))]} value={block ?? ''} onChange={(value) => put('block', value || undefined)} />
         <SegmentedControl aria-label="Size of a picture" data={sizes.map(String)} value={String(size)} onChange={(value) => put('size', value)} />
         <Button onClick={() => void save()} disabled={!pixels}>Export as PNG</Button>
       </div>

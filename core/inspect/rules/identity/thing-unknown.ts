@@ -1,4 +1,4 @@
-import { ownName } from '../../../mod/index.ts';
+import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const thingUnknown = modRule({
@@ -9,7 +9,7 @@ export const thingUnknown = modRule({
   check(mod) {
     const unknown = (id: string | undefined, at: (string | number)[], what: string, held: boolean): ModReport[] => {
       const own = id === undefined ? undefined : ownName(mod.header.namespace, id);
-      return own === undefined || mod.blocks[own] || (held && mod.items[own]) ? [] : [{ at, message: `${what} ${id!}, which does not exist.` }];
+      return own === undefined || lookUp(mod.blocks, own) || (held && lookUp(mod.items, own)) ? [] : [{ at, message: `${what} ${id!}, which does not exist.` }];
     };
     return [
       ...mod.header.groups.flatMap(({ name, icon }, i) => unknown(icon, ['header', 'groups', i, 'icon'], `The icon of the group ${name} is`, true)),

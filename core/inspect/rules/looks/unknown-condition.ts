@@ -25,7 +25,7 @@ export const unknownCondition = blockRule({
       if (!property) {
         const near = closest(key, space.properties.map((one) => one.name));
         const { [key]: moved, ...rest } = when;
-        return [{ at: [...at, key], message: `${name}: ${what} asks for ${key}, which is no property of the block.${didYouMean(near)}`, fix: near && !(near in rest) ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! }) : undefined }];
+        return [{ at: [...at, key], message: `${name}: ${what} asks for ${key}, which is no property of the block.${didYouMean(near)}`, fix: near && !Object.hasOwn(rest, near) ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! }) : undefined }];
       }
       const values = valuesOf(property);
       const odd = (Array.isArray(wanted) ? wanted : [wanted]).find((value) => !values.includes(value));

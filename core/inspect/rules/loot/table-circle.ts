@@ -1,4 +1,4 @@
-import { idOf, ownName } from '../../../mod/index.ts';
+import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableCircle = modRule({
@@ -8,7 +8,7 @@ export const tableCircle = modRule({
   passes: { '/lootTables/a': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:b' }] }] }, '/lootTables/b': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank' }] }] }, '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:a' }] }] } },
   check(mod) {
     const { namespace } = mod.header;
-    const inner = (id: string) => (mod.lootTables[ownName(namespace, id) ?? '']?.draws ?? []).flatMap(({ lots }) => lots.flatMap(({ table }) => table ?? []));
+    const inner = (id: string) => (lookUp(mod.lootTables, ownName(namespace, id) ?? '')?.draws ?? []).flatMap(({ lots }) => lots.flatMap(({ table }) => table ?? []));
     return Object.keys(mod.lootTables).sort().flatMap((name) => {
       const start = idOf(namespace, name);
       // The shortest way back, breadth first; told once, by the first of its tables.

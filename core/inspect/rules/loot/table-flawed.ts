@@ -1,5 +1,5 @@
 import { pointer, valueAt } from '../../../json/index.ts';
-import { idOf, ownName } from '../../../mod/index.ts';
+import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { heldIds } from '../../../recipes/index.ts';
 import { chanceFlaws, countFlaws, unknownGiven } from '../../draws.ts';
 import { modRule } from '../../rule.ts';
@@ -18,7 +18,7 @@ export const tableFlawed = modRule({
       ...[...countFlaws(draws), ...chanceFlaws(draws)].map((flaw) => ({ ...flaw, message: `The loot table ${name}: ${flaw.message}` })),
     ].map(({ at, message, mend }) => {
       const path = pointer(['lootTables', name, ...at]);
-      return { at: ['lootTables', name, ...at], message, fix: mend && { title: mend.title, changes: [{ path, before: valueAt(mod.lootTables[name], pointer(at)), after: mend.after }] } };
+      return { at: ['lootTables', name, ...at], message, fix: mend && { title: mend.title, changes: [{ path, before: valueAt(lookUp(mod.lootTables, name), pointer(at)), after: mend.after }] } };
     }));
   },
 });

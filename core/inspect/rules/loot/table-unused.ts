@@ -1,5 +1,5 @@
 import { tablesIn } from '../../../loot/index.ts';
-import { idOf, ownName } from '../../../mod/index.ts';
+import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableUnused = modRule({
@@ -9,7 +9,7 @@ export const tableUnused = modRule({
   passes: { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] }, '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] } },
   check(mod) {
     const { namespace } = mod.header;
-    const tableOf = (id: string) => mod.lootTables[ownName(namespace, id) ?? '']?.draws;
+    const tableOf = (id: string) => lookUp(mod.lootTables, ownName(namespace, id) ?? '')?.draws;
     const used = new Set(Object.values(mod.makings).flatMap(({ loot }) => (typeof loot === 'object' ? tablesIn(loot.draws, { tableOf }) : [])));
     return Object.keys(mod.lootTables).filter((name) => !used.has(idOf(namespace, name))).map((name) => ({
       at: ['lootTables', name], message: `No block draws from the loot table ${idOf(namespace, name)}.`,

@@ -1,3 +1,4 @@
+import { lookUp } from '../../../mod/index.ts';
 import { textureOf } from '../../../models/index.ts';
 import { frameSize } from '../../../textures/index.ts';
 import { modelId, resolvedModels } from '../../models.ts';
@@ -8,7 +9,7 @@ export const cropOutside = modRule({
   why: 'A side shows a rectangle of its texture. Where the rectangle leaves the picture, another part of the picture or nothing is shown.',
   fails: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 12, 8] },
   passes: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 8, 8] },
-  check: (mod) => [...resolvedModels(mod)].flatMap(([name, { boxes }]) => (mod.models[name]!.boxes ? boxes : []).flatMap((box, i) => Object.entries(box.sides).flatMap(([side, made]) => {
+  check: (mod) => [...resolvedModels(mod)].flatMap(([name, { boxes }]) => (lookUp(mod.models, name)!.boxes ? boxes : []).flatMap((box, i) => Object.entries(box.sides).flatMap(([side, made]) => {
     const texture = made.texture === undefined ? undefined : textureOf(mod, made.texture);
     if (!made.crop || !texture) return [];
     const [left, top, width, height] = made.crop;

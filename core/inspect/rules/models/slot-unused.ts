@@ -1,3 +1,4 @@
+import { lookUp } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modelId, resolvedModels } from '../../models.ts';
@@ -10,10 +11,10 @@ export const slotUnused = modRule({
   passes: {},
   check: (mod) => [...resolvedModels(mod)].flatMap(([name, { unusedSlots, slots, missing, circle }]) => {
     if (missing || circle) return [];
-    return unusedSlots.filter((slot) => mod.models[name]!.slots?.[slot] !== undefined).map((slot) => {
+    return unusedSlots.filter((slot) => lookUp(lookUp(mod.models, name)!.slots, slot) !== undefined).map((slot) => {
       const open = [...slots].filter(([, texture]) => texture === undefined).map(([one]) => one);
       const at = ['models', name, 'slots', slot];
-      return { at, message: `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box uses.${didYouMean(closest(slot, open))}`, fix: { title: `Remove the slot ${slot}`, changes: [{ path: pointer(at), before: mod.models[name]!.slots![slot], after: undefined }] } };
+      return { at, message: `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box uses.${didYouMean(closest(slot, open))}`, fix: { title: `Remove the slot ${slot}`, changes: [{ path: pointer(at), before: lookUp(lookUp(mod.models, name)!.slots!, slot), after: undefined }] } };
     });
   }),
 });

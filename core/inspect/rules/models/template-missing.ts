@@ -1,3 +1,4 @@
+import { lookUp } from '../../../mod/index.ts';
 import { templates } from '../../../models/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
@@ -10,7 +11,7 @@ export const templateMissing = modRule({
   fails: { '/models/bank/template': 'obrank:cub' },
   passes: { '/models/bank/template': 'obrank:cube' },
   check: (mod) => [...resolvedModels(mod)].flatMap(([name, { missing }]) => {
-    if (missing === undefined || mod.models[name]!.template !== missing) return [];
+    if (missing === undefined || lookUp(mod.models, name)!.template !== missing) return [];
     const near = closest(missing, [...templates.map((one) => one.id), ...Object.keys(mod.models).filter((other) => other !== name).map((other) => modelId(mod, other))]);
     const at = ['models', name, 'template'];
     return [{ at, message: `The model ${modelId(mod, name)} starts from the template ${missing}, which does not exist.${didYouMean(near)}`, fix: near ? { title: `Use ${near}`, changes: [{ path: pointer(at), before: missing, after: near }] } : undefined }];

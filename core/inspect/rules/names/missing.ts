@@ -1,3 +1,4 @@
+import { lookUp } from '../../../mod/index.ts';
 import { listed } from '../../../words/index.ts';
 import { changeText, textEntries } from '../../../texts/index.ts';
 import { modRule } from '../../rule.ts';
@@ -12,7 +13,7 @@ export const nameMissing = modRule({
     const { languages } = mod.header;
     return textEntries(textsIn(mod)).flatMap((entry) => {
       const { what, name, texts } = entry;
-      const missing = languages.filter((language) => !texts[language]?.trim());
+      const missing = languages.filter((language) => !lookUp(texts, language)?.trim());
       if (!missing.length) return [];
       const at = what === 'block' ? ['blocks', name, 'names'] : what === 'item' ? ['items', name, 'names'] : what === 'group' ? ['header', 'groups', mod.header.groups.findIndex((group) => group.name === name), 'names'] : ['words'];
       // A machine translates nothing: only a first name is made, from the id.

@@ -1,3 +1,4 @@
+import { lookUp } from '../../../mod/index.ts';
 import { originalOf, placeholderProblem, textEntries } from '../../../texts/index.ts';
 import { modRule } from '../../rule.ts';
 import { textsIn } from '../../view.ts';
@@ -11,7 +12,7 @@ export const placeholdersDiffer = modRule({
     const original = originalOf(entry, mod.header.languages);
     if (!original) return [];
     return mod.header.languages.flatMap((language) => {
-      const text = entry.texts[language];
+      const text = lookUp(entry.texts, language);
       const wrong = language !== original.language && text?.trim() ? placeholderProblem(text, original.text) : undefined;
       return wrong ? [{ at: entry.what === 'text' ? ['words', language, 'texts', entry.name] : entry.what === 'group' ? ['header', 'groups'] : [`${entry.what}s`, entry.name, 'names', language], block: entry.what === 'block' ? entry.name : undefined, message: `The text ${entry.key} in ${language}: ${wrong}.` }] : [];
     });

@@ -1,5 +1,5 @@
 import { acceptsIn, clashes } from '../../../recipes/index.ts';
-import { resultsOf } from '../../../mod/index.ts';
+import { lookUp, resultsOf } from '../../../mod/index.ts';
 import { listed } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 import { acceptingOf } from '../../view.ts';
@@ -10,7 +10,7 @@ export const recipeClash = modRule({
   fails: { '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' }, '/recipes/b': { kind: 'pattern', pattern: ['x'], keys: { x: 'saltmarsh:lamp' }, gives: 'saltmarsh:bank', count: 2 } },
   passes: { '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' }, '/recipes/b': { kind: 'pattern', pattern: ['xx'], keys: { x: 'saltmarsh:lamp' }, gives: 'saltmarsh:bank', count: 2 } },
   check: (mod) => clashes(mod.recipes, acceptsIn(acceptingOf(mod))).map(({ first, second, both }) => {
-    const gives = (name: string) => listed(resultsOf(mod.recipes[name]!).map(({ gives: id, count }) => `${count} ${id}`), 'or');
+    const gives = (name: string) => listed(resultsOf(lookUp(mod.recipes, name)!).map(({ gives: id, count }) => `${count} ${id}`), 'or');
     return { at: ['recipes', second], message: `The recipes ${first} and ${second} both take ${listed(both)}, but one gives ${gives(first)} and the other ${gives(second)}.` };
   }),
 });

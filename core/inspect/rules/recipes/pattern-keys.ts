@@ -9,7 +9,7 @@ export const patternKeys = modRule({
   check: (mod) => Object.entries(mod.recipes).flatMap(([name, recipe]) => {
     if (recipe.kind !== 'pattern') return [];
     const letters = new Set(recipe.pattern.flatMap((row) => [...row]).filter((letter) => letter !== ' '));
-    const unknown = [...letters].filter((letter) => !(letter in recipe.keys));
+    const unknown = [...letters].filter((letter) => !Object.hasOwn(recipe.keys, letter));
     const unused = Object.keys(recipe.keys).filter((key) => !letters.has(key));
     const says = [
       ...(letters.size === 0 ? ['its pattern is empty'] : []),

@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { idsIn, ownName } from '../../../mod/index.ts';
+import { lookUp, idsIn, ownName } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 
@@ -10,7 +10,7 @@ export const unknownThing = modRule({
   passes: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' } },
   check(mod) {
     const { namespace } = mod.header;
-    const held = [...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (mod.blocks[name]!.identity.item ?? 'none') !== 'none')];
+    const held = [...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none')];
     const there = new Set(held);
     return Object.entries(mod.recipes).flatMap(([name, recipe]) => idsIn(recipe).flatMap(({ id, at, what }) => {
       const isTag = id.startsWith('#');
@@ -22,7 +22,7 @@ export const unknownThing = modRule({
       const meant = near && `${namespace}:${near}`;
       const place = ['recipes', name, ...at];
       return [{
-        at: place, message: `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, which ${own !== undefined && mod.blocks[own] ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
+        at: place, message: `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, which ${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
         fix: meant && meant !== id ? { title: `${what === 'result' ? 'Give' : 'Take'} ${meant}`, changes: [{ path: pointer(place), before: id, after: meant }] } : undefined,
       }];
     }));

@@ -1,4 +1,4 @@
-import { idOf, resultsOf } from '../../../mod/index.ts';
+import { lookUp, idOf, resultsOf } from '../../../mod/index.ts';
 import { acceptsIn, heldIds, whatCanBeHad } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
@@ -17,7 +17,7 @@ export const unobtainable = modRule({
     return heldIds(making).flatMap((id): ModReport[] => {
       if (had.has(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
-      const block = mod.makings[name];
+      const block = lookUp(mod.makings, name);
       const given = recipeOf.get(id);
       const at = block ? ['blocks', name, 'identity'] : ['items', name];
       const found = [...at, 'found'];
@@ -25,7 +25,7 @@ export const unobtainable = modRule({
       return [{
         at, block: block && name,
         message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
-        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : mod.things[name]!).found, after: true }] },
+        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : lookUp(mod.things, name)!).found, after: true }] },
       }];
     });
   },

@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { ownName } from '../../../mod/index.ts';
+import { lookUp, ownName } from '../../../mod/index.ts';
 import { tagCircles } from '../../../tags/index.ts';
 import { modRule } from '../../rule.ts';
 
@@ -10,7 +10,7 @@ export const tagCircle = modRule({
   passes: { '/blockTags/shore/members': ['#saltmarsh:spade_dug'] },
   check: (mod) => (['blockTags', 'itemTags'] as const).flatMap((kind) => tagCircles(mod, kind).map((circle) => {
     const last = ownName(mod.header.namespace, circle.at(-1)!)!;
-    const { members = [] } = mod[kind][last]!;
+    const { members = [] } = lookUp(mod[kind], last)!;
     const after = members.filter((member) => member !== `#${circle[0]!}`);
     return {
       at: [kind, last, 'members'], message: `Tags in a circle: ${[...circle, circle[0]!].join(' names ')}.`,

@@ -1,5 +1,5 @@
 import { membersOf, needsOf } from '../../../tags/index.ts';
-import { ownName } from '../../../mod/index.ts';
+import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const emptyTag = modRule({
@@ -12,7 +12,7 @@ export const emptyTag = modRule({
     return [...membersOf(mod, kind)].flatMap(([id, members]): ModReport[] => {
       const name = ownName(mod.header.namespace, id);
       // An empty tag that a recipe asks for is graver, and told by another rule.
-      return name === undefined || members.size || !mod[kind][name] || needs.get(id)?.some(({ what }) => what === 'recipe') ? [] : [{ at: [kind, name], message: `The tag ${id} has no member.` }];
+      return name === undefined || members.size || !lookUp(mod[kind], name) || needs.get(id)?.some(({ what }) => what === 'recipe') ? [] : [{ at: [kind, name], message: `The tag ${id} has no member.` }];
     });
   }),
 });

@@ -1,4 +1,4 @@
-import { ownName, taggedIn } from '../../../mod/index.ts';
+import { lookUp, ownName, taggedIn } from '../../../mod/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
@@ -13,7 +13,7 @@ export const unknownOwnTag = modRule({
     const ofTools = new Set(Object.values(tools.kinds).map((kind) => kind.tag));
     return (['blockTags', 'itemTags'] as const).flatMap((kind) => taggedIn(mod, kind).flatMap(({ name, kind: of, at, tags }) => tags.flatMap((tag, i) => {
       const own = ownName(namespace, tag);
-      if (own === undefined || mod[kind][own] || (kind === 'blockTags' && ofTools.has(tag))) return [];
+      if (own === undefined || lookUp(mod[kind], own) || (kind === 'blockTags' && ofTools.has(tag))) return [];
       const near = closest(own, Object.keys(mod[kind]).filter((one) => !tags.includes(`${namespace}:${one}`)));
       const fix = near === undefined
         ? { title: `Declare ${tag}`, changes: [{ path: pointer([kind, own]), after: {} }] }

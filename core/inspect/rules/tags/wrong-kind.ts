@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { ownName } from '../../../mod/index.ts';
+import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const wrongKind = modRule({
@@ -11,8 +11,8 @@ export const wrongKind = modRule({
     ...(['blockTags', 'itemTags'] as const).flatMap((kind) => Object.entries(mod[kind]).flatMap(([name, { members = [] }]) => members.flatMap((member) => {
       const own = ownName(mod.header.namespace, member);
       if (own === undefined) return [];
-      const block = mod.blocks[own];
-      const wrong = kind === 'blockTags' ? !block && mod.items[own] && 'an item, and this is a tag of blocks' : block && !mod.items[own] && (block.identity.item ?? 'none') === 'none' && 'a block that cannot be held, and this is a tag of items';
+      const block = lookUp(mod.blocks, own);
+      const wrong = kind === 'blockTags' ? !block && lookUp(mod.items, own) && 'an item, and this is a tag of blocks' : block && !lookUp(mod.items, own) && (block.identity.item ?? 'none') === 'none' && 'a block that cannot be held, and this is a tag of items';
       return wrong ? [{
         at: [kind, name, 'members'], message: `The tag ${mod.header.namespace}:${name} names ${member}, which is ${wrong}.`,
         fix: { title: `Take ${own} out of it`, changes: [{ path: pointer([kind, name, 'members']), before: members, after: members.filter((one) => one !== member) }] },

@@ -1,4 +1,4 @@
-import { codesOf, idOf, ownName, registered, usualStack, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { lookUp, codesOf, idOf, ownName, registered, usualStack, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { directMembers } from '../../../tags/index.ts';
 import { edition, formatName, type GroupsDocument, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
 
@@ -42,13 +42,14 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
 
 /** Writes `view/words/<language>.json`: names of groups, blocks and items, and the mod's other texts. */
 export function writeWords(mod: Mod, language: string): WordsDocument {
-  const texts: Record<string, string> = {};
+  const texts = new Map<string, string>();
   const add = (key: string, names: Record<string, string>) => {
-    if (names[language] !== undefined) texts[key] = names[language];
+    const text = lookUp(names, language);
+    if (text !== undefined) texts.set(key, text);
   };
   for (const group of mod.header.groups) add(`group.${group.name}`, group.names);
-  for (const name of Object.keys(mod.blocks).sort()) add(`block.${name}`, mod.blocks[name]!.names);
-  for (const name of Object.keys(mod.items).sort()) add(`item.${name}`, mod.items[name]!.names);
-  Object.assign(texts, mod.words[language]?.texts);
-  return { language, texts };
+  for (const name of Object.keys(mod.blocks).sort()) add(`block.${name}`, lookUp(mod.blocks, name)!.names);
+  for (const name of Object.keys(mod.items).sort()) add(`item.${name}`, lookUp(mod.items, name)!.names);
+  for (const [key, text] of Object.entries(lookUp(mod.words, language)?.texts ?? {})) texts.set(key, text);
+  return { language, texts: Object.fromEntries(texts) };
 }

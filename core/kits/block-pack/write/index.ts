@@ -1,7 +1,7 @@
 import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
 import type { Files } from '../../../bytes/index.ts';
-import { idOf, inOrder, own, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { idOf, inOrder, lookUp, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
@@ -43,7 +43,7 @@ export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: n
   }
   for (const [name, sound] of Object.entries(mod.sounds)) files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
   const sets = Object.keys(mod.soundSets).sort();
-  json(pathInPack('sound sets', 'sets'), Object.fromEntries(sets.map((name) => [idOf(mod.header.namespace, name), mod.soundSets[name]])));
+  json(pathInPack('sound sets', 'sets'), Object.fromEntries(sets.map((name) => [idOf(mod.header.namespace, name), lookUp(mod.soundSets, name)])));
   json(pathInPack('registry', 'registry'), writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))));
   files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
   const paths = [...files.keys()].sort();
@@ -55,7 +55,7 @@ export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: n
 /** The text files that one block brings along: its rules, look, loot and item, the models it shows and the tags it is in. */
 export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
   const mod = inOrder(given);
-  const declared = own(mod.blocks, name);
+  const declared = lookUp(mod.blocks, name);
   if (!declared) return new Map();
   const block = resolveBlock(mod, name, declared);
   const files = blockFiles(mod, block);
@@ -64,7 +64,7 @@ export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
   const models = new Set(block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)));
   for (const id of models) {
     const modelName = ownName(mod.header.namespace, id);
-    const model = modelName === undefined ? undefined : own(mod.models, modelName);
+    const model = modelName === undefined ? undefined : lookUp(mod.models, modelName);
     if (!model) continue;
     files.set(pathInPack('model', modelName!), printJson(model));
     if (model.template) models.add(model.template);

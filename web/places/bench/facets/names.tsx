@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../core/mod/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
@@ -9,7 +10,7 @@ export function NamesFacet({ editor: { name, declared, set } }: FacetProps) {
   return (
     <>
       {header.languages.map((language) => {
-        const text = declared.names[language];
+        const text = lookUp(declared.names, language);
         return (
           <Field key={language} label={<span>{new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language} <span className="mono soft">{language}</span></span>}
             note={text ? undefined : <span style={{ color: 'var(--brass-deep)' }}>Missing: players read <span className="mono">block.{name}</span>.</span>}>

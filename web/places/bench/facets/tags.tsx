@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../core/mod/index.ts';
 import { TagsInput } from '@mantine/core';
 import { Link } from 'react-router';
 import { idPattern } from '../../../../core/mod/names.ts';
@@ -31,7 +32,7 @@ function TagList({ kind, label, tags, id, onTags }: { kind: TagKind; label: stri
   const says = (tag: string) => {
     const who = needs.get(tag)?.map(({ what, name }) => (what === 'tool' ? `every ${name}` : what === 'recipe' ? `the recipe ${name}` : `the tag ${name}`));
     const others = (all.get(tag)?.size ?? 1) - 1;
-    const note = mod[kind][tag.slice(tag.indexOf(':') + 1)]?.note;
+    const note = lookUp(mod[kind], tag.slice(tag.indexOf(':') + 1))?.note;
     return <>{note} {who?.length ? `${who[0]![0]!.toUpperCase()}${who[0]!.slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} looks here. ` : ''}{others ? `${others} other ${others === 1 ? 'member' : 'members'}.` : 'Nothing else is in it.'}</>;
   };
   return (

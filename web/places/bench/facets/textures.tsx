@@ -1,7 +1,7 @@
 import { Button, FileButton, Select } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
 import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
-import { idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
+import { lookUp, idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
@@ -57,7 +57,7 @@ function TextureCard({ slot }: { slot: Slot }) {
     if (!id) return;
     const changes = slot.uses.flatMap(({ model, slot: at }) => {
       const own = ownName(mod.header.namespace, model);
-      const held = own === undefined ? undefined : mod.models[own];
+      const held = own === undefined ? undefined : lookUp(mod.models, own);
       return held ? [{ path: `/models/${own!.replaceAll('/', '~1')}/slots`, before: held.slots, after: { ...held.slots, [at]: id } }] : [];
     });
     session.edit(`Show ${id}`, changes);

@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../core/mod/index.ts';
 import './matrix.css';
 import { useElementSize, useLocalStorage, useMergedRef } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -23,7 +24,7 @@ const [smallest, largest] = [58, 104];
 export function Matrix({ editor, state, onState, onStage }: { editor: BlockEditor; state: number; onState: (state: number) => void; onStage: () => void }) {
   const { block: { space, looks }, name } = editor;
   const [kept, setKept] = useLocalStorage<Record<string, Arrangement>>({ key: 'obrank.matrix', defaultValue: {}, getInitialValueInEffect: false });
-  const arrangement = useMemo(() => fittedArrangement(kept[name], space), [kept, name, space]);
+  const arrangement = useMemo(() => fittedArrangement(lookUp(kept, name), space), [kept, name, space]);
   const { chosen, choose, toBrush, onTheWay } = usePainting();
   const brush = useBrush(editor);
   const fixed = arrangement.tabs.map((tab) => space.digit(state, space.indexOf(tab))).join();
@@ -113,7 +114,7 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
     const letters: Record<string, () => void> = jump ? { a: () => choose(whole([0, lastRow], [0, lastColumn])) } : {
       r: () => choose(whole([at.row, at.row], [0, lastColumn])), c: () => choose(whole([0, lastRow], [at.column, at.column])), s: () => brush.spreadFirst(), m: onStage,
     };
-    const act = moves[event.key] ?? letters[event.key.toLowerCase()];
+    const act = lookUp(moves, event.key) ?? lookUp(letters, event.key.toLowerCase());
     if (!act) return;
     event.preventDefault();
     event.stopPropagation();

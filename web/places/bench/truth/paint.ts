@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { lootSource, paintLoot, quickLoot, shortLoot, type Outcome } from '../../../../core/loot/index.ts';
-import { carried, idOf, type Count, type Mod } from '../../../../core/mod/index.ts';
+import { lookUp, carried, idOf, type Count, type Mod } from '../../../../core/mod/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, type BlockEditor } from '../../../api/hooks.tsx';
 import { itemTitle } from '../../../parts/item.tsx';
@@ -22,7 +22,7 @@ export function usePaintDrops(editor: BlockEditor) {
   const { chosen } = choice;
   const { block, set } = editor;
   const [item, setItem] = useLocalStorage<Record<string, string>>({ key: 'obrank.drop', defaultValue: {}, getInitialValueInEffect: false });
-  const with_ = item[block.id] ?? likelyItem(mod, editor);
+  const with_ = lookUp(item, block.id) ?? likelyItem(mod, editor);
   // A blast has one cell, though the table counts two.
   const whole = !chosen.size || asCells(chosen, choice.truth).count === choice.truth.space.size;
   const source = lootSource(mod, block);

@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../core/mod/index.ts';
 import './truth.css';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type MouseEvent } from 'react';
 import type { Broken } from '../../../../core/loot/index.ts';
@@ -57,7 +58,7 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
       r: () => move(cursor, between(cellAt(row, 0), cellAt(row, columns - 1))), c: () => move(cursor, between(column, cellAt(ways.length - 1, column))),
       i: () => paint.itself(), n: () => paint.nothing(), k: () => paint.itemOrItself(), m: onStage,
     };
-    const act = acts[event.key] ?? letters[event.key.toLowerCase()];
+    const act = lookUp(acts, event.key) ?? lookUp(letters, event.key.toLowerCase());
     if (!act) return;
     event.preventDefault();
     event.stopPropagation();

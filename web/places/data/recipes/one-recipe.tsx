@@ -3,7 +3,7 @@ import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { kitNamed } from '../../../../core/kits/index.ts';
 import { pointer } from '../../../../core/json/index.ts';
-import { resultsOf, type Recipe } from '../../../../core/mod/index.ts';
+import { lookUp, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { gridOf, withCell } from '../../../../core/recipes/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { useAccepts } from '../../../api/making.ts';
@@ -26,7 +26,7 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
   const accepts = useAccepts();
   const [at, setAt] = useState(0);
   const path = pointer(['recipes', name]);
-  const put = (label: string, next: Recipe) => session.edit(label, [{ path, before: session.view.mod.recipes[name], after: next }]);
+  const put = (label: string, next: Recipe) => session.edit(label, [{ path, before: lookUp(session.view.mod.recipes, name), after: next }]);
   const results = resultsOf(recipe);
   const { limits, title } = kitNamed(mod.header.kit);
   const slots: Slot[] = recipe.kind === 'pattern' ? gridOf(recipe).flat().map((ingredient) => ({ ingredient }))

@@ -3,7 +3,7 @@ import { Menu, Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { pointer } from '../../../../core/json/index.ts';
-import { idOf, recipeKinds, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
+import { lookUp, idOf, recipeKinds, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { ItemIcon, itemTitle, useItemOptions } from '../../../parts/item.tsx';
 import { DataTabs } from '../data-tabs.tsx';
@@ -38,7 +38,7 @@ export function Recipes() {
     session.edit(`Add the recipe ${name}`, [{ path: pointer(['recipes', name]), after: fresh }]);
     void navigate(`${home}/${name}`);
   };
-  const recipe = open !== undefined && Object.hasOwn(mod.recipes, open) ? mod.recipes[open] : undefined;
+  const recipe = open !== undefined && Object.hasOwn(mod.recipes, open) ? lookUp(mod.recipes, open) : undefined;
   return (
     <div className="data-page">
       <DataTabs><span className="acts"><Menu position="bottom-end" shadow="sm"><Menu.Target><Button variant="default" disabled={!options.length}>New recipe</Button></Menu.Target><Menu.Dropdown>

@@ -1,5 +1,5 @@
 import { useMemo, type DragEvent, type KeyboardEvent } from 'react';
-import { idOf } from '../../../../core/mod/index.ts';
+import { lookUp, idOf } from '../../../../core/mod/index.ts';
 import { directMembers } from '../../../../core/tags/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { useAccepts } from '../../../api/making.ts';
@@ -36,7 +36,7 @@ export function Slots({ slots, wide, cursor, onCursor, onFill, onDrop, label }: 
       ArrowLeft: () => go(cursor - 1), ArrowRight: () => go(cursor + 1), ArrowUp: () => cursor >= wide && go(cursor - wide), ArrowDown: () => cursor + wide < slots.length && go(cursor + wide),
       Delete: () => onFill(cursor, undefined), Backspace: () => onFill(cursor, undefined), Enter: type, ' ': type,
     };
-    const act = acts[event.key];
+    const act = lookUp(acts, event.key);
     if (act) {
       event.preventDefault();
       act();

@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../../core/mod/index.ts';
 import { Select } from '@mantine/core';
 import { useMemo } from 'react';
 import { turningFlaw, turningOf } from '../../../../../core/placing/index.ts';
@@ -46,7 +47,7 @@ export function TurningPart({ editor: { block, declared, name, set }, state, onS
               {property.values.map((value) => (
                 <tr key={value}>
                   <td className="mono">{value}</td>
-                  {(['turned', 'mirrored'] as const).map((key) => <td key={key}><Select aria-label={`${value} ${key} becomes`} allowDeselect={false} data={[...property.values]} value={property[key]?.[value] ?? value} onChange={(to) => to && change(i, key, value, to)} /></td>)}
+                  {(['turned', 'mirrored'] as const).map((key) => <td key={key}><Select aria-label={`${value} ${key} becomes`} allowDeselect={false} data={[...property.values]} value={lookUp(property[key], value) ?? value} onChange={(to) => to && change(i, key, value, to)} /></td>)}
                 </tr>
               ))}
             </tbody>
@@ -59,4 +60,4 @@ export function TurningPart({ editor: { block, declared, name, set }, state, onS
 
 /** What differs between two states, as `heading east`. */
 const changed = (before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>): string =>
-  Object.entries(after).filter(([name, value]) => before[name] !== value).map(([name, value]) => `${name} ${String(value)}`).join(', ');
+  Object.entries(after).filter(([name, value]) => lookUp(before, name) !== value).map(([name, value]) => `${name} ${String(value)}`).join(', ');

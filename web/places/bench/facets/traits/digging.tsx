@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { kitNamed } from '../../../../../core/kits/index.ts';
 import { broken, lootSource, waysOf } from '../../../../../core/loot/index.ts';
-import { titleOf, toolKinds, type Header, type Mod, type ResolvedBlock, type Traits } from '../../../../../core/mod/index.ts';
+import { lookUp, titleOf, toolKinds, type Header, type Mod, type ResolvedBlock, type Traits } from '../../../../../core/mod/index.ts';
 import { digTime, firstBearable, toolName } from '../../../../../core/traits/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
@@ -53,7 +53,7 @@ function dropWords(mod: Mod, block: ResolvedBlock, found: ReturnType<typeof brok
   if (typeof found === 'string') return found === 'gated' ? 'nothing' : found;
   return found.map(({ give, mean }) => {
     const name = give.slice(give.indexOf(':') + 1);
-    return `${Number(mean.toFixed(2))} ${give === block.id ? 'itself' : titleOf(mod, name, (mod.items[name] ?? mod.blocks[name])?.names)}`;
+    return `${Number(mean.toFixed(2))} ${give === block.id ? 'itself' : titleOf(mod, name, (lookUp(mod.items, name) ?? lookUp(mod.blocks, name))?.names)}`;
   }).join(', ') || 'nothing';
 }
 

@@ -1,7 +1,7 @@
 import { Button, FileButton, Select } from '@mantine/core';
 import { useState } from 'react';
 import { pointer } from '../../../../../core/json/index.ts';
-import { idOf, ownName, soundEvents, stockSoundSets, type SoundSet } from '../../../../../core/mod/index.ts';
+import { lookUp, idOf, ownName, soundEvents, stockSoundSets, type SoundSet } from '../../../../../core/mod/index.ts';
 import { playedFor, type Played } from '../../../../../core/sounds/index.ts';
 import { count } from '../../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
@@ -34,7 +34,7 @@ function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: s
   const [heard, setHeard] = useState<{ event: string; played: Played }>();
   const [editing, setEditing] = useState(false);
   const name = ownName(mod.header.namespace, id);
-  const own = name !== undefined ? mod.soundSets[name] : undefined;
+  const own = name !== undefined ? lookUp(mod.soundSets, name) : undefined;
   const set = own ?? (stockSoundSets.includes(id) ? stockSet(id) : undefined);
   if (!set) return <p className="bad">There is no sound set called {id}: the block would be silent.</p>;
   const hear = (event: keyof SoundSet) => {
@@ -51,7 +51,7 @@ function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: s
   };
   const fresh = () => {
     let free = name !== undefined && own ? `${name}_2` : id.slice(id.indexOf(':') + 1);
-    while (mod.soundSets[free]) free += '_2';
+    while (lookUp(mod.soundSets, free)) free += '_2';
     session.edit('Make a sound set of its own', [{ path: pointer(['soundSets', free]), after: own ?? {} }]);
     onUse(idOf(mod.header.namespace, free));
     setEditing(true);

@@ -1,2 +1,0 @@
-/** Stands for the file system in the page, where there is none. */
-export default {};
