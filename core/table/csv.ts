@@ -21,7 +21,7 @@ export interface CsvPlan {
 }
 
 /** Larger files are no table of traits. */
-const mostLength = 8_000_000;
+const maxLength = 8_000_000;
 
 /**
  * Reads a table of traits. Only cells that differ from what the block has become changes; a column that is not there and an empty cell
@@ -29,19 +29,23 @@ const mostLength = 8_000_000;
  *
  * @example readCsv(mod, 'block,hardness\r\nsalt_crust,2\r\n').changed // [{ line: 2, block: 'salt_crust', trait: 'hardness', before: 1.2, after: 2 }]
  */
-export function readCsv(mod: Mod, text: string): CsvPlan {
+export function readCsv(mod: Mod, file: Uint8Array | string): CsvPlan {
   const plan: CsvPlan = { changed: [], problems: [], changes: [] };
-  if (text.length > mostLength) return { ...plan, problems: [{ line: 1, message: 'The file is too large to be a table of traits.' }] };
-  const whole = text.replace(/^\uFEFF/, '');
-  const lines = linesOf(whole);
+  const refused = (message: string): CsvPlan => ({ ...plan, problems: [{ line: 1, message }] });
+  if (file.length > maxLength) return refused('The file is too large to be a table of traits.');
+  const text = typeof file === 'string' ? file.replace(/^\uFEFF/, '') : csvText(file);
+  if (text === undefined) return refused('The file is neither UTF-8 nor UTF-16 text. Save it as CSV in UTF-8.');
+  const delimiter = delimiterOf(text);
+  const all = linesOf(text, delimiter);
+  const lines = separatorLine.test(text) ? all.slice(1) : all;
   const head = lines[0];
   if (!head || head.cells.every((cell) => cell.trim() === '')) return { ...plan, problems: [{ line: 1, message: 'The file is empty. Its first line must name the columns: block, hardness and so on.' }] };
-  const traits = head.cells.map((cell) => cell.trim());
+  const traits = head.cells.map((cell) => columnNamed(cell.trim()));
   const at = traits.indexOf('block');
-  if (at < 0) plan.problems.push({ line: 1, message: 'No column is called block, so nobody knows which line is which block.' });
+  if (at < 0) plan.problems.push({ line: head.line, message: 'No column is called block, so nobody knows which line is which block.' });
   traits.forEach((trait, i) => {
-    if (trait === 'block' ? traits.indexOf('block') !== i : traits.indexOf(trait) !== i) plan.problems.push({ line: 1, message: `The column ${trait} is there twice.` });
-    else if (trait !== 'block' && !columns.some((column) => column.trait === trait)) plan.problems.push({ line: 1, message: `There is no trait called ${trait || 'nothing'}.${didYouMean(closest(trait, columns.map((column) => column.trait)))}` });
+    if (trait === 'block' ? traits.indexOf('block') !== i : traits.indexOf(trait) !== i) plan.problems.push({ line: head.line, message: `The column ${trait} is there twice.` });
+    else if (trait !== 'block' && !columns.some((column) => column.trait === trait)) plan.problems.push({ line: head.line, message: `There is no trait called ${trait || 'nothing'}.${didYouMean(closest(trait, columns.map((column) => column.trait)))}` });
   });
   if (plan.problems.length) return plan;
   const seen = new Map<string, number>();
@@ -49,7 +53,7 @@ export function readCsv(mod: Mod, text: string): CsvPlan {
     if (problem) plan.problems.push({ line, message: problem });
     else if (cells.length === 1 && cells[0]!.trim() === '') continue;
     else if (cells.length !== traits.length) plan.problems.push({ line, message: `It has ${cells.length} cells, the first line has ${traits.length}.` });
-    else readLine(mod, plan, { line, name: cells[at]!.trim(), cells: cells.flatMap((cell, i): [TraitName, string][] => (i === at || cell.trim() === '' ? [] : [[traits[i] as TraitName, cell.trim()]])) }, seen);
+    else readLine(mod, plan, { line, name: cells[at]!.trim(), cells: cells.flatMap((cell, i): [TraitName, string][] => (i === at || cell.trim() === '' ? [] : [[traits[i] as TraitName, decimal(cell.trim(), delimiter)]])) }, seen);
   }
   return plan;
 }
@@ -87,11 +91,11 @@ function valueIn(trait: TraitName, cell: string): unknown {
 }
 
 /** The lines of a CSV file with the number of the line on which each begins; quoted cells may go over several. */
-function linesOf(text: string): { cells: string[]; line: number; problem?: string }[] {
+function linesOf(text: string, delimiter: string): { cells: string[]; line: number; problem?: string }[] {
   const found: { cells: string[]; line: number; problem?: string }[] = [];
   let [line, from] = [1, 0];
   Papa.parse<string[]>(text, {
-    delimiter: delimiterOf(text),
+    delimiter,
     step({ data, errors, meta }) {
       const quote = errors.find((error) => error.type === 'Quotes');
       found.push({ cells: data, line, ...(quote && { problem: 'A quoted cell is not closed, or something stands after its closing quote.' }) });
@@ -102,8 +106,32 @@ function linesOf(text: string): { cells: string[]; line: number; problem?: strin
   return found;
 }
 
-/** Commas by the standard; semicolons and tabs as spreadsheets of other countries write them. */
+/** What some spreadsheets put first, so that others know what stands between the cells. */
+const separatorLine = /^"?sep=(.)"?[ \t]*(?=\r?\n|$)/i;
+
+/** Commas by the standard; semicolons and tabs as spreadsheets of other countries write them, or what the file says itself. */
 function delimiterOf(text: string): string {
+  const said = separatorLine.exec(text)?.[1];
+  if (said !== undefined) return said;
   const head = text.slice(0, Math.max(0, text.search(/[\r\n]|$/)));
   return [',', ';', '\t'].reduce((best, one) => (head.split(one).length > head.split(best).length ? one : best), ',');
+}
+
+/** A number with a decimal comma, where commas do not stand between the cells. Rows are JSON and stay as they are. */
+const decimal = (cell: string, delimiter: string): string => (delimiter !== ',' && /^[+-]?\d*,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
+
+/** The column that a head means, whatever its capitals. */
+const columnNamed = (head: string): string =>
+  ['block', ...columns.map(({ trait }) => trait)].find((name) => name.toLowerCase() === head.toLowerCase()) ?? head;
+
+/** The text of a file in UTF-8 or UTF-16, by its first bytes. Undefined when it is neither. */
+function csvText(bytes: Uint8Array): string | undefined {
+  const [first, second] = bytes;
+  const isLittle = (first === 0xff && second === 0xfe) || (first !== 0 && second === 0);
+  const isBig = (first === 0xfe && second === 0xff) || (first === 0 && second !== 0 && second !== undefined);
+  try {
+    return new TextDecoder(isLittle ? 'utf-16le' : isBig ? 'utf-16be' : 'utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return undefined;
+  }
 }

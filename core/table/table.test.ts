@@ -76,3 +76,28 @@ test('columns: every trait once, in words; cells and what they are sorted by', (
   expect(traitOf(lamp, 'lightEmitted')).toEqual(rows);
   expect(traitOf(lamp, 'friction')).toBe(0.6);
 });
+
+const utf16 = (text: string, isBig: boolean): Uint8Array => {
+  const bytes = Buffer.from(`\ufeff${text}`, 'utf16le');
+  return isBig ? bytes.swap16() : bytes;
+};
+
+test.each<[string, string | Uint8Array]>([
+  ['decimal commas between semicolons', 'block;hardness;lightEmitted\r\nlamp;2,5;3\r\n'],
+  ['a line that says what stands between the cells', 'sep=;\r\nblock;hardness;lightEmitted\r\nlamp;2,5;3\r\n'],
+  ['the same in quotation marks', '"sep=\t"\nblock\thardness\tlightEmitted\nlamp\t2,5\t3\n'],
+  ['capitals in the heads', 'Block,Hardness,LIGHTEMITTED\nlamp,2.5,3\n'],
+  ['UTF-16 as a spreadsheet saves it', utf16('block\thardness\tlightEmitted\r\nlamp\t2,5\t3\r\n', false)],
+  ['UTF-16 the other way round', utf16('block,hardness,lightEmitted\nlamp,2.5,3\n', true)],
+  ['UTF-8 with a mark before it', new TextEncoder().encode('\ufeffblock,hardness,lightEmitted\nlamp,2.5,3\n')],
+])('a table with %s is read', (_, file) => {
+  const plan = readCsv(sampleMod(), file);
+  expect(plan.problems).toEqual([]);
+  expect(plan.changed.map(({ block, trait, after }) => [block, trait, after])).toEqual([['lamp', 'hardness', 2.5], ['lamp', 'lightEmitted', 3]]);
+});
+
+test('a table in another charset is refused by name, and lines count from the first one', () => {
+  expect(readCsv(sampleMod(), Uint8Array.of(...new TextEncoder().encode('block,note\nlamp,'), 0xe4)).problems[0]!.message).toMatch(/neither UTF-8 nor UTF-16/);
+  expect(readCsv(sampleMod(), 'sep=;\nblock;hardness\nlmap;2\n').problems).toEqual([{ line: 3, message: 'There is no block called lmap. Did you mean lamp?' }]);
+  expect(readCsv(sampleMod(), 'block,hardness\nlamp,"2,5"\n').problems[0]!.message).toMatch(/2,5 is no hardness/);
+});

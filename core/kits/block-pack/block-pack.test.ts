@@ -1,10 +1,12 @@
 import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import ts from 'typescript';
 import { readFolder } from '../../../disk/index.ts';
 import { digestOf, writeZip } from '../../bytes/index.ts';
 import { inspectPack } from '../../inspect/index.ts';
-import { readModFolder } from '../../folder/index.ts';
-import type { Mod } from '../../mod/index.ts';
+import { readModFolder, writeModFolder } from '../../folder/index.ts';
+import { pointer, valueAt } from '../../json/index.ts';
+import { applyChanges, invertChanges, type Change, type Mod } from '../../mod/index.ts';
 import { coverage, StateSpace } from '../../states/index.ts';
 import { placeInPack } from './format/index.ts';
 import { blockPack, smallBlockPack } from './index.ts';
@@ -60,6 +62,10 @@ test('the files beside the editor are the files of the build', async () => {
   expect(blockPack.writeBlock(mod, 'nothing').size).toBe(0);
 });
 
+/** The places of all members of objects in a value: what an edit can take away. */
+const pointersIn = (value: unknown, steps: (string | number)[]): string[] => (typeof value !== 'object' || value === null ? [] : Object.entries(value).flatMap(([key, member]) =>
+  [...(Array.isArray(value) ? [] : [pointer([...steps, key])]), ...pointersIn(member, [...steps, key])]));
+
 /** What the TypeScript compiler says of the ids together with the code of a mod, under strict rules. */
 function compile(ids: string, code: string): string[] {
   const sources: Record<string, string> = { '/ids.ts': ids, '/mod.ts': `import { blockIds, blockTagIds, defaultStates, itemIds, itemTagIds, type StatesByBlock, type BlockId, type PropertyOf, type TextKey, type ValueOf } from './ids.ts';\n${code}` };
@@ -84,6 +90,37 @@ test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type 
   expect(compile(ids, "export const key: TextKey = 'block.tide_lantren';").join()).toMatch(/tide_lantren/);
   expect(compile(ids, 'export const id = blockIds.tide_lantren;').join()).toMatch(/tide_lantren/);
 }, 60_000);
+
+test('keys and titles with quotes, backslashes and every kind of line break are texts in the code, never code', async () => {
+  const { mod, blobOf } = await load();
+  const odd = ["it's", 'back\\slash', 'line\u2028break', 'line\u2029break', 'line\nbreak', 'tab\t', '${x}', '`', '*/', 'zero\u200bwidth', 'bell\u0007', '\u{1f30a} wave'];
+  const texts = Object.fromEntries(odd.map((key) => [key, 'x']));
+  const title = `Salt\u2028export const broken: number = 'x';\u2029*/ \r\nexport const also: number = 'x'; //`;
+  const files = blockPack.write({ ...mod, header: { ...mod.header, title }, words: { ...mod.words, en: { texts } } }, blobOf);
+  const ids = new TextDecoder().decode(files.get('code/ids.ts'));
+  const uses = odd.map((key, i) => `export const k${i}: TextKey = ${JSON.stringify(key)};`).join('\n');
+  expect(compile(ids, `${uses}\nexport const id: BlockId = blockIds.tide_lantern;`)).toEqual([]);
+  expect(compile(ids, "export const key: TextKey = 'its';").join()).toMatch(/its/);
+  expect(ids).not.toMatch(/^export const (broken|also)/m);
+});
+
+test('an edit and its undo leave the built pack as it was, whatever they put or took away', async () => {
+  const { mod, blobOf } = await load();
+  const before = digestOf(writeZip(blockPack.write(mod, blobOf)));
+  const places = Object.entries(mod).flatMap(([kind, entries]) => pointersIn(entries, [kind]));
+  const folderBefore = digestOf(writeZip(writeModFolder(mod, blobOf)));
+  fc.assert(fc.property(fc.array(fc.nat(places.length - 1), { minLength: 1, maxLength: 4 }), (picks) => {
+    let at: Mod = mod;
+    for (const pick of picks) {
+      const path = places[pick]!;
+      const changes: Change[] = [{ path, before: valueAt(at, path), after: undefined }];
+      if (changes[0]!.before === undefined) continue;
+      at = applyChanges(applyChanges(at, changes), invertChanges(changes));
+    }
+    expect(digestOf(writeZip(writeModFolder(at, blobOf)))).toBe(folderBefore);
+    expect(digestOf(writeZip(blockPack.write(at, blobOf)))).toBe(before);
+  }), { numRuns: 12 });
+});
 
 test('the kit of four bits writes the same files and holds sixteen states', async () => {
   const { mod, blobOf } = await load();

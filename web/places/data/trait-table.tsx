@@ -97,7 +97,7 @@ export function TraitTable() {
         <Switch label="With stock" checked={withStock} onChange={(event) => setWithStock(event.currentTarget.checked)} />
         <span className="acts">
           <Button variant="default" onClick={() => download(`${mod.header.namespace}-traits.csv`, writeCsv(mod), 'text/csv')}>Export CSV</Button>
-          <FileButton accept=".csv,text/csv" onChange={(file) => void file?.text().then((text) => setCsv({ name: file.name, plan: readCsv(mod, text) }))}>{(props) => <Button {...props} variant="default">Import CSV</Button>}</FileButton>
+          <FileButton accept=".csv,text/csv" onChange={(file) => void file?.arrayBuffer().then((bytes) => setCsv({ name: file.name, plan: readCsv(mod, new Uint8Array(bytes)) }))}>{(props) => <Button {...props} variant="default">Import CSV</Button>}</FileButton>
         </span>
       </DataTabs>
       {comparing.length > 1 ? <SideBySide subjects={comparing} onSubjects={compare} /> : (
