@@ -3,14 +3,14 @@ import { defineConfig } from '@playwright/test';
 /** The real server in a data folder of its own, and Debian's Chromium. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  expect: { timeout: 40_000 },
   fullyParallel: false,
   workers: 1,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 40_000,
     // Tracing takes as long as the tests themselves. OBRANK_TRACE=1 keeps a trace of what fails.
     trace: process.env['OBRANK_TRACE'] ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',

@@ -134,7 +134,6 @@ export function unsafePath(path: string): string | undefined {
   if (path === '' || path.length > 200) return 'a path that is empty or longer than 200 characters';
   if (path.startsWith('/') || /^[A-Za-z]:/.test(path)) return 'a path that begins at the root of a disk';
   if (path.includes('\\')) return 'a path with a backslash';
-  // eslint-disable-next-line no-control-regex -- control characters are what is refused
   if (/[\u0000-\u001f<>:"|?*]/.test(path)) return 'a path with characters that some systems cannot hold';
   for (const part of path.split('/')) {
     if (part === '..') return 'a path that leaves the pack';

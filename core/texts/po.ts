@@ -150,7 +150,6 @@ const escapes: Readonly<Record<string, string>> = { '\n': '\\n', '\t': '\\t', '\
 
 /** A text in quotation marks; one of several lines begins on a line of its own. */
 function quoted(text: string): string {
-  // eslint-disable-next-line no-control-regex -- control characters are what has to be escaped
   const safe = (part: string) => part.replaceAll(/["\\\u0000-\u001f\u007f]/g, (sign) => escapes[sign] ?? `\\${sign.charCodeAt(0).toString(8).padStart(3, '0')}`);
   const lines = text.split(/(?<=\n)/);
   return lines.length < 2 ? `"${safe(text)}"` : ['""', ...lines.map((line) => `"${safe(line)}"`)].join('\n');

@@ -1,9 +1,9 @@
-import { Select, type SelectProps } from '@mantine/core';
 import { useMemo } from 'react';
 import { lookUp, idOf, splitId, stockNamed, stocks, titleOf, type Mod } from '../../core/mod/index.ts';
 import { useMod } from '../api/hooks.tsx';
 import { defaultStateOf } from '../places/blocks/default-state.ts';
 import { Rendering } from './rendering.tsx';
+import { Choice, type ChoiceProps } from './choice/index.tsx';
 
 /** The name that players read for an item, whatever brings it; of an unknown one its id. */
 export function itemTitle(mod: Mod, id: string): string {
@@ -42,10 +42,10 @@ export function useItemOptions(withStock = true): { value: string; label: string
 }
 
 /** A field in which an item is chosen by typing its name. */
-export function ItemSelect({ value, onItem, options, ...rest }: { value: string | undefined; onItem: (id: string) => void; options: { value: string; label: string }[] } & Omit<SelectProps, 'value' | 'onChange' | 'data'>) {
+export function ItemSelect({ value, onItem, options, ...rest }: { value: string | undefined; onItem: (id: string) => void; options: { value: string; label: string }[] } & Omit<ChoiceProps, 'value' | 'onTake' | 'data'>) {
   const known = value === undefined || options.some((one) => one.value === value);
   return (
-    <Select searchable allowDeselect={false} {...rest} data={known ? options : [{ value, label: value }, ...options]} value={value ?? null} error={!known} onOptionSubmit={onItem} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()}
+    <Choice {...rest} data={known ? options : [{ value, label: value }, ...options]} value={value ?? null} error={!known} onTake={onItem}
       maxDropdownHeight={280} limit={80} renderOption={({ option }) => <span className="item-option"><ItemIcon id={option.value} size={22} />{option.label}<em>{option.value}</em></span>} comboboxProps={{ width: 300, position: 'bottom-start' }} />
   );
 }

@@ -1,4 +1,4 @@
-import { Button, Group, Modal, SegmentedControl, Select, Stack, Text, TextInput } from '@mantine/core';
+import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
 import { useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { lookUp, newBlock, stockNamed, stocks, titleOf, type Picture } from '../../../core/mod/index.ts';
@@ -6,6 +6,7 @@ import { namePattern } from '../../../core/mod/names.ts';
 import { basePicture, encodePicture } from '../../../core/textures/index.ts';
 import { ask } from '../../api/client.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
+import { Choice } from '../../parts/choice/index.tsx';
 
 const dialog = { open: false, listeners: new Set<() => void>() };
 const show = (open: boolean) => {
@@ -65,8 +66,8 @@ function NewBlockForm() {
         <TextInput label="Id" value={name} onChange={(event) => setOwn(event.currentTarget.value)} leftSection={<span className="mono soft">{mod.header.namespace}:</span>} leftSectionWidth={mod.header.namespace.length * 7.3 + 16} classNames={{ input: 'mono' }} error={wrong} />
         <SegmentedControl value={from} onChange={(value) => setFrom(value as 'stock' | 'block')} data={[{ value: 'stock', label: 'From stock' }, { value: 'block', label: 'From another block', disabled: !Object.keys(mod.blocks).length }]} aria-label="Start from" />
         {from === 'stock'
-          ? <Select label="Stock material" data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={stock} onChange={(value) => value && setStock(value)} allowDeselect={false} searchable />
-          : <Select label="Block" data={Object.entries(mod.blocks).map(([value, block]) => ({ value, label: titleOf(mod, value, block.names) }))} value={copyOf} onChange={setCopyOf} searchable placeholder="Choose a block" />}
+          ? <Choice label="Stock material" data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={stock} onTake={setStock} />
+          : <Choice label="Block" data={Object.entries(mod.blocks).map(([value, block]) => ({ value, label: titleOf(mod, value, block.names) }))} value={copyOf} onTake={setCopyOf} placeholder="Choose a block" />}
         <Text size="xs" c="dimmed">{from === 'stock' ? 'It starts as a cube with the traits of the material, a plain texture of its own, a tag for its tool and a number in the registry.' : 'It starts as a copy under its own name and number.'}</Text>
         {problem && <Text size="xs" c="var(--brick)" role="alert">{problem}</Text>}
         <Group justify="flex-end"><Button type="submit" disabled={!ready}>Declare the block</Button></Group>

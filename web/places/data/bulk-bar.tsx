@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/index.ts';
 import { columns, type BulkAct, type BulkPlan } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
+import { Choice } from '../../parts/choice/index.tsx';
 
 interface Props { chosen: readonly string[]; many: number; plan: BulkPlan | undefined; onPlan: (plan: { trait: TraitName; act: BulkAct } | undefined) => void; onApply: (label: string) => void; onCompare: (() => void) | undefined; onClear: () => void }
 
@@ -35,7 +36,7 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
       <b>{count(many, 'line')} chosen</b>
       {chosen.length > 0 && (
         <>
-          <Select aria-label="Trait to change" w={150} searchable allowDeselect={false} data={columns.map((one) => ({ value: one.trait, label: one.words }))} value={trait} onChange={(value) => { setTrait(value as TraitName); setWord(''); }} />
+          <Choice aria-label="Trait to change" w={150} data={columns.map((one) => ({ value: one.trait, label: one.words }))} value={trait} onTake={(value) => { setTrait(value as TraitName); setWord(''); }} />
           <Select aria-label="How to change it" w={150} allowDeselect={false} data={offered.map(([value, text]) => ({ value, label: text }))} value={doing} onChange={(value) => setAct(value as typeof act)} />
           {(doing === 'multiply' || doing === 'add') && <NumberInput aria-label="By how much" w={76} hideControls step={0.1} value={by} onChange={(value) => typeof value === 'number' && setBy(value)} />}
           {doing === 'set' && (choices ? <Select aria-label="New value" w={120} allowDeselect={false} data={choices} value={word || null} onChange={(value) => setWord(value ?? '')} /> : <TextInput aria-label="New value" w={130} value={word} error={word.trim() !== '' && !parsed.success} onChange={(event) => setWord(event.currentTarget.value)} />)}

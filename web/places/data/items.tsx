@@ -14,6 +14,7 @@ import { DataTabs } from './data-tabs.tsx';
 import { Found } from './found.tsx';
 import { HowHad } from '../../parts/how-had.tsx';
 import { NewEntry } from './new-entry.tsx';
+import { Choice } from '../../parts/choice/index.tsx';
 
 /** The items that are not blocks: plain ones, tools of the ladder, buckets. */
 export function Items() {
@@ -98,7 +99,7 @@ function OneItem({ name, item }: { name: string; item: Item }) {
           <Field label="Name" value={<TextField w={220} aria-label="Name" text={lookUp(item.names, language) ?? ''} onText={(text) => session.set(`Name it ${text}`, ['items', name, 'names', language], text || undefined)} />} note={<>In {language}; other languages are in <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.</>} />
           <RenameField kind="items" name={name} id={id} onRenamed={(to) => void navigate(`/m/${session.name}/data/items/${to}`, { replace: true })} />
           <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" clearable placeholder="In no group" data={header.groups.map((group) => ({ value: group.name, label: lookUp(group.names, language) ?? group.name }))} value={item.group ?? null} onChange={(group) => set('Change the group', 'group', group ?? undefined)} />} />
-          <Field label="Picture" value={<span style={{ display: 'inline-flex', gap: 6 }}><Select w={156} aria-label="Picture" searchable placeholder="None" clearable data={Object.keys(mod.textures).sort().map((texture) => ({ value: idOf(header.namespace, texture), label: texture }))} value={item.texture ?? null} onChange={(texture) => set('Change the picture', 'texture', texture ?? undefined)} /><FileButton accept="image/png" onChange={(file) => void picture(file)}>{(props) => <Button {...props} variant="default">PNG…</Button>}</FileButton></span>} note="Or drop a PNG anywhere here.">{refused && <p className="bad" role="alert">{refused}</p>}</Field>
+          <Field label="Picture" value={<span style={{ display: 'inline-flex', gap: 6 }}><Choice w={156} aria-label="Picture" placeholder="None" clearable data={Object.keys(mod.textures).sort().map((texture) => ({ value: idOf(header.namespace, texture), label: texture }))} value={item.texture ?? null} onTake={(texture) => set('Change the picture', 'texture', texture)} onClear={() => set('Change the picture', 'texture', undefined)} /><FileButton accept="image/png" onChange={(file) => void picture(file)}>{(props) => <Button {...props} variant="default">PNG…</Button>}</FileButton></span>} note="Or drop a PNG anywhere here.">{refused && <p className="bad" role="alert">{refused}</p>}</Field>
           <Field label="Stack" value={<NumberInput aria-label="Stack" w={90} min={1} max={9999} value={item.stack ?? usualStack} onChange={(stack) => typeof stack === 'number' && Number.isInteger(stack) && set('Change the stack', 'stack', stack)} />} note="So many lie in one place." />
           <Field label="Tags"><TagsInput aria-label="Item tags" placeholder="Add a tag" data={tags} value={item.tags ?? []} acceptValueOnBlur={false} classNames={{ pill: 'mono', input: 'mono' }} onChange={(list) => {
             const next = [...new Set(list.map((tag) => (tag.includes(':') ? tag.trim() : `${header.namespace}:${tag.trim().toLowerCase().replaceAll(' ', '_')}`)))].filter((tag) => Id.safeParse(tag).success);

@@ -1,4 +1,4 @@
-import { Button, Select, Switch } from '@mantine/core';
+import { Button, Switch } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Link } from 'react-router';
 import { sameData, stocks, titleOf, type Header, type ResolvedBlock, type Traits } from '../../../core/mod/index.ts';
@@ -6,6 +6,7 @@ import { cellText, columns } from '../../../core/table/index.ts';
 import { charges, digTime, oddsInTheOpen, slide, toolName, toolsOf } from '../../../core/traits/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
+import { Choice } from '../../parts/choice/index.tsx';
 
 /** A block of the mod or a stock material, with its traits as a table shows them. */
 export interface Subject { key: string; title: string; traits: Traits; block?: ResolvedBlock }
@@ -47,7 +48,7 @@ export function SideBySide({ subjects, onSubjects }: { subjects: Subject[]; onSu
     <div className="beside">
       <div className="beside-bar">
         <Button variant="default" onClick={() => onSubjects([])}>Back to the table</Button>
-        {keys.length < mostSubjects && <Select aria-label="Add to the comparison" placeholder="Add a block or stock" searchable w={200} data={more} value={null} onChange={(key) => key && onSubjects([...keys, key])} />}
+        {keys.length < mostSubjects && <Choice aria-label="Add to the comparison" placeholder="Add a block or stock" w={200} data={more} value={null} onTake={(key) => onSubjects([...keys, key])} />}
         <Switch label="Only what differs" checked={only} onChange={(event) => setOnly(event.currentTarget.checked)} />
         <span className="note">{differing} of {rows.length} traits differ.</span>
       </div>

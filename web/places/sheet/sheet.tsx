@@ -1,5 +1,5 @@
 import './sheet.css';
-import { Button, FileButton, Progress, Select, SegmentedControl, Slider } from '@mantine/core';
+import { Button, FileButton, Progress, SegmentedControl, Slider } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { sheetCells, sheetColumns } from '../../../core/draw/index.ts';
@@ -8,6 +8,7 @@ import { count } from '../../../core/words/index.ts';
 import { useBaseline } from '../../api/baseline.ts';
 import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import type { SheetAnswer, SheetBefore } from '../../workers/protocol.ts';
+import { Choice } from '../../parts/choice/index.tsx';
 
 const sizes = [48, 64, 96, 128, 192];
 /** Where a sheet fits without scrolling. */
@@ -93,7 +94,7 @@ export function Sheet() {
     <div className="page wide">
       <div className="blocks-head">
         <h1>Contact sheet</h1>
-        <Select aria-label="What is drawn" w={220} allowDeselect={false} searchable data={[{ value: '', label: 'Every block' }, ...Object.keys(mod.blocks).sort().map((name) => ({ value: name, label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state` }))]} value={block ?? ''} onChange={(value) => put('block', value || undefined)} />
+        <Choice aria-label="What is drawn" w={220} data={[{ value: '', label: 'Every block' }, ...Object.keys(mod.blocks).sort().map((name) => ({ value: name, label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state` }))]} value={block ?? ''} onTake={(value) => put('block', value || undefined)} />
         <SegmentedControl aria-label="Size of a picture" data={sizes.map(String)} value={String(size)} onChange={(value) => put('size', value)} />
         <Button onClick={() => void save()} disabled={!pixels}>Export as PNG</Button>
       </div>

@@ -1,9 +1,10 @@
-import { Checkbox, NumberInput, Select } from '@mantine/core';
+import { Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { withOrientation, type Candidate } from '../../../../core/mod/index.ts';
 import { isOrientation, usualTop, type Orientation } from '../../../../core/space/index.ts';
 import { OrientationPicker } from '../../../parts/orientation-picker.tsx';
 import { Rendering } from '../../../parts/rendering.tsx';
+import { Choice } from '../../../parts/choice/index.tsx';
 
 interface Props {
   use: readonly Candidate[];
@@ -60,7 +61,7 @@ function ModelSelect({ models, model, onModel, open }: { models: string[]; model
   const [choosing, setChoosing] = useState(false);
   const known = model === undefined || models.includes(model);
   if (!open && !choosing && model !== undefined) return <button type="button" className={`model-name${known ? '' : ' unknown'}`} aria-label={`Model: ${model}. Choose another`} title={model} onClick={() => setChoosing(true)} onFocus={(event) => event.currentTarget.matches(':focus-visible') && setChoosing(true)}>{model}</button>;
-  return <Select aria-label="Model" searchable allowDeselect={false} placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} autoFocus={choosing} onBlur={() => setChoosing(false)} onChange={(next) => next && onModel(next)} title={model} selectFirstOptionOnChange onFocus={(event) => event.currentTarget.select()} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
+  return <Choice aria-label="Model" placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} autoFocus={choosing} onBlur={() => setChoosing(false)} onTake={onModel} title={model} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
 }
 
 function Turning({ candidate, onCandidate }: { candidate: Candidate; onCandidate: (next: Candidate) => void }) {

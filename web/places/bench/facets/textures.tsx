@@ -1,4 +1,4 @@
-import { Button, FileButton, Select } from '@mantine/core';
+import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
 import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
 import { lookUp, idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
@@ -6,6 +6,7 @@ import { frameCount } from '../../../../core/textures/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
+import { Choice } from '../../../parts/choice/index.tsx';
 
 interface Slot { texture: string; uses: { model: string; slot: string }[] }
 
@@ -68,7 +69,7 @@ function TextureCard({ slot }: { slot: Slot }) {
         ? <div className="crisp" role="img" aria-label={slot.texture} style={{ width: 84, height: 84, background: `url(/api/blobs/${texture.picture.sha256}) top / 100% auto, repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%) 0 0 / 14px 14px` }} />
         : <div style={{ width: 84, height: 84, background: 'repeating-linear-gradient(45deg, #b0720f 0 4px, #f0d8aa 4px 10px)', display: 'grid', placeContent: 'center' }}><span className="tag error">missing</span></div>}
       <div style={{ minWidth: 0 }}>
-        <Select aria-label="Texture" searchable allowDeselect={false} data={[...new Set([slot.texture, ...Object.keys(mod.textures).map((one) => idOf(mod.header.namespace, one))])].filter(Boolean)} value={slot.texture || null} onChange={choose} placeholder="Choose a texture" classNames={{ input: 'mono' }} />
+        <Choice aria-label="Texture" data={[...new Set([slot.texture, ...Object.keys(mod.textures).map((one) => idOf(mod.header.namespace, one))])].filter(Boolean)} value={slot.texture || null} onTake={choose} placeholder="Choose a texture" classNames={{ input: 'mono' }} />
         {texture && <p className="note" style={{ margin: '4px 0' }}>{texture.picture.width} × {texture.picture.height} texels{texture.strip ? `, ${frameCount(texture)} frames` : ''} · {{ none: 'no transparency', holes: 'with holes', partial: 'with partial alpha' }[texture.picture.alpha]} · <span style={{ display: 'inline-block', width: 10, height: 10, background: texture.picture.mean, verticalAlign: -1, borderRadius: 2 }} /> <span className="mono">{texture.picture.mean}</span></p>}
         <p className="note" style={{ margin: '0 0 6px' }}>{[...new Set(slot.uses.map((use) => use.slot))].join(', ')} of {[...new Set(slot.uses.map((use) => (modelOf(mod, use.model) ? use.model.slice(use.model.indexOf(':') + 1) : use.model)))].join(', ')}</p>
         <FileButton accept="image/png" onChange={(file) => void replace(file)}>{(props) => <Button {...props} variant="default" disabled={name === undefined}>{texture ? 'Replace with a PNG' : 'Import a PNG'}</Button>}</FileButton>

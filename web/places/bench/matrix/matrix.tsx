@@ -25,7 +25,7 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
   const { block: { space, looks }, name } = editor;
   const [kept, setKept] = useLocalStorage<Record<string, Arrangement>>({ key: 'obrank.matrix', defaultValue: {}, getInitialValueInEffect: false });
   const arrangement = useMemo(() => fittedArrangement(lookUp(kept, name), space), [kept, name, space]);
-  const { chosen, choose, toBrush, onTheWay } = usePainting();
+  const { chosen, choose, toBrush } = usePainting();
   const brush = useBrush(editor);
   const fixed = arrangement.tabs.map((tab) => space.digit(state, space.indexOf(tab))).join();
   // Only what the tabs stand for moves the plane, not every step of the cursor.
@@ -97,11 +97,6 @@ export function Matrix({ editor, state, onState, onStage }: { editor: BlockEdito
     choose(event.ctrlKey || event.metaKey ? toggled(one) : [one]);
   };
   const onKey = (event: KeyboardEvent) => {
-    if (onTheWay()) {
-      event.preventDefault();
-      event.stopPropagation();
-      return;
-    }
     const at = plane.cellOf(cursor()) ?? { row: 0, column: 0 };
     const jump = event.ctrlKey || event.metaKey;
     const moves: Record<string, () => void> = {

@@ -1,4 +1,5 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { focusSoon } from '../../../parts/focus-soon.ts';
 import { BitSet, type StateSpace } from '../../../../core/states/index.ts';
 
 /** Which states are chosen to be painted together. */
@@ -9,27 +10,16 @@ export interface Painting {
   toMatrix(): void;
   /** Goes on to the brush: what the chosen states shall show. */
   toBrush(): void;
-  /** True while the cursor is on its way to the brush, so that what is typed already is not taken for keys of the matrix. */
-  onTheWay(): boolean;
 }
 
 const Shared = createContext<Painting | undefined>(undefined);
-
-let waiting = 0;
-/** Puts the cursor into a field that may be drawn only a few frames from now. */
-function focusSoon(selector: string, frames = 30): void {
-  const field = document.querySelector<HTMLElement>(selector);
-  waiting = field ? 0 : frames;
-  if (field) field.focus();
-  else if (frames > 0) requestAnimationFrame(() => focusSoon(selector, frames - 1));
-}
 
 export function PaintingOf({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const painting = useMemo((): Painting => ({
     chosen, choose: (states) => setChosen(new Set(states)),
     toMatrix: () => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus(),
-    toBrush: () => focusSoon('.brush input'), onTheWay: () => waiting > 0,
+    toBrush: () => focusSoon('.brush input'),
   }), [chosen]);
   return <Shared value={painting}>{children}</Shared>;
 }

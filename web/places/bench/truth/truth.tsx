@@ -8,6 +8,7 @@ import { count } from '../../../../core/words/index.ts';
 import { ItemIcon, itemTitle } from '../../../parts/item.tsx';
 import { useDropChoice } from './choice.tsx';
 import { usePaintDrops } from './paint.ts';
+import { focusSoon } from '../../../parts/focus-soon.ts';
 
 const number = (value: number): string => String(Number(value.toFixed(value < 0.1 ? 3 : 2)));
 
@@ -52,7 +53,7 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
       ArrowLeft: () => go(row, jump ? 0 : column - 1, event.shiftKey), ArrowRight: () => go(row, jump ? columns - 1 : column + 1, event.shiftKey),
       Home: () => go(row, 0, event.shiftKey), End: () => go(row, columns - 1, event.shiftKey), Escape: () => move(cursor, []),
       ' ': () => move(cursor, chosen.has(cursor) ? [...chosen].filter((one) => one !== cursor) : [...chosen, cursor]),
-      Enter: () => document.querySelector<HTMLElement>('.drop-brush input')?.focus(),
+      Enter: () => focusSoon('.drop-brush input'),
     };
     const letters: Record<string, () => void> = jump ? { a: () => move(cursor, all()) } : {
       r: () => move(cursor, between(cellAt(row, 0), cellAt(row, columns - 1))), c: () => move(cursor, between(column, cellAt(ways.length - 1, column))),

@@ -1,8 +1,9 @@
-import { NumberInput, Select } from '@mantine/core';
+import { NumberInput } from '@mantine/core';
 import { idOf, soundEvents, type SoundSet } from '../../../../../core/mod/index.ts';
 import type { Played } from '../../../../../core/sounds/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
 import { SoundFacts } from '../../../../parts/sound-facts.tsx';
+import { Choice } from '../../../../parts/choice/index.tsx';
 
 type Entry = NonNullable<SoundSet['place']>[number];
 type Range = [number, number];
@@ -26,7 +27,7 @@ export function SoundEntries({ set, onSet, onPlay }: { set: SoundSet; onSet: (la
             <div className="kv"><b>{event}</b>{ids.length > 0 && <button type="button" className="tiny" onClick={() => put(event, `Add a sound for ${event}`, [...entries, { sound: entries.at(-1)?.sound ?? ids[0]! }])}>Add a file</button>}</div>
             {entries.map((entry, i) => (
               <div key={i} className="entry">
-                <Select aria-label={`File ${i + 1} for ${event}`} searchable allowDeselect={false} data={ids.includes(entry.sound) ? ids : [entry.sound, ...ids]} error={!ids.includes(entry.sound)} value={entry.sound} onChange={(sound) => sound && change(i, { sound })} />
+                <Choice aria-label={`File ${i + 1} for ${event}`} data={ids.includes(entry.sound) ? ids : [entry.sound, ...ids]} error={!ids.includes(entry.sound)} value={entry.sound} onTake={(sound) => change(i, { sound })} />
                 <button type="button" className="tiny" aria-label={`Play file ${i + 1} for ${event}`} onClick={() => onPlay({ sound: entry.sound, volume: entry.volume?.[1] ?? 1, pitch: 1 })}>Play</button>
                 <button type="button" className="tiny" aria-label={`Remove file ${i + 1} for ${event}`} onClick={() => put(event, `Remove a sound for ${event}`, entries.filter((_, other) => other !== i))}>×</button>
                 <span className="ranges">

@@ -1,4 +1,4 @@
-import { Button, FileButton, Select } from '@mantine/core';
+import { Button, FileButton } from '@mantine/core';
 import { useState } from 'react';
 import { pointer } from '../../../../../core/json/index.ts';
 import { lookUp, idOf, ownName, soundEvents, stockSoundSets, type SoundSet } from '../../../../../core/mod/index.ts';
@@ -11,6 +11,7 @@ import { Still } from '../../../../parts/still.tsx';
 import { SoundFacts } from '../../../../parts/sound-facts.tsx';
 import { SoundEntries } from './sound-entries.tsx';
 import type { TraitEditor } from './trait-editor.ts';
+import { Choice } from '../../../../parts/choice/index.tsx';
 
 /** The sound set: which one, every event to be heard as the game plays it, and for a set of the mod its files. */
 export function Sounds({ traits, put, own, seen }: TraitEditor) {
@@ -19,7 +20,7 @@ export function Sounds({ traits, put, own, seen }: TraitEditor) {
   return (
     <Still of={[...seen('soundSet'), soundSets, sounds]}>
       {() => (
-        <Field label="Sound set" {...own('soundSet')} value={<Select aria-label="Sound set" w={168} searchable allowDeselect={false} data={sets.includes(traits.soundSet) ? sets : [traits.soundSet, ...sets]} error={!sets.includes(traits.soundSet)} value={traits.soundSet} onChange={(value) => value && put('soundSet', value)} classNames={{ input: 'mono' }} />}>
+        <Field label="Sound set" {...own('soundSet')} value={<Choice aria-label="Sound set" w={168} data={sets.includes(traits.soundSet) ? sets : [traits.soundSet, ...sets]} error={!sets.includes(traits.soundSet)} value={traits.soundSet} onTake={(value) => put('soundSet', value)} classNames={{ input: 'mono' }} />}>
           <OneSet id={traits.soundSet} users={Object.values(blocks).filter((block) => block.traits.soundSet === traits.soundSet).length} onUse={(id) => put('soundSet', id)} />
         </Field>
       )}

@@ -1,0 +1,55 @@
+import { Select, type SelectProps } from '@mantine/core';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { asOption, firstMatch, type OptionLike } from './match.ts';
+
+export type ChoiceProps = Omit<SelectProps, 'data' | 'onChange' | 'onOptionSubmit' | 'value' | 'searchable' | 'dropdownOpened'> & {
+  data: readonly OptionLike[];
+  value: string | null;
+  /** Hears of what was taken, also when it is what was chosen already. */
+  onTake: (value: string) => void;
+};
+
+/**
+ * A field in which one of many is chosen by typing. Enter takes the first match of what is typed at that moment: it goes by the text itself
+ * and not by the list, which is drawn a little later than people type.
+ */
+export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
+  const [isOpen, setOpen] = useState(false);
+  const labelNow = data.map(asOption).find((option) => option.value === value)?.label ?? '';
+  const [search, setSearch] = useState(labelNow);
+  // True from the first letter that is typed until an arrow goes through the list.
+  const isTyped = useRef(false);
+
+  const takeTyped = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key.startsWith('Arrow')) isTyped.current = false;
+    if (event.key !== 'Enter' || event.nativeEvent.isComposing || !isTyped.current) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const found = firstMatch(event.currentTarget.value, data);
+    if (!found) return;
+    setOpen(false);
+    take(found.value);
+  };
+  const take = (taken: string) => {
+    isTyped.current = false;
+    // Where the choice stays as it was, what was typed gives way to it.
+    setSearch(labelNow);
+    onTake(taken);
+  };
+
+  return (
+    <Select
+      searchable allowDeselect={false} selectFirstOptionOnChange nothingFoundMessage="Nothing is called so"
+      {...rest}
+      data={[...data]} value={value} onOptionSubmit={take} searchValue={search} onSearchChange={setSearch}
+      dropdownOpened={isOpen} onDropdownOpen={() => setOpen(true)} onDropdownClose={() => setOpen(false)}
+      onInput={() => { isTyped.current = true; }}
+      onFocus={(event) => {
+        isTyped.current = false;
+        event.currentTarget.select();
+        rest.onFocus?.(event);
+      }}
+      onKeyDownCapture={takeTyped}
+    />
+  );
+}
