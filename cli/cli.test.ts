@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { spawn, spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
@@ -177,3 +177,53 @@ test('a data folder that another server uses is one clear sentence, and so is on
 });
 
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));
+
+test('names that are no text, line breaks and escapes in names, pipes, links and files that are too large: one clear line each, and the rest is checked', () => {
+  const mod = path.join(folder, 'strange');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  writeFileSync(path.join(mod, 'blocks/two\nlines.json'), '{}');
+  writeFileSync(path.join(mod, 'blocks/\u001b[31mred\u202e.json'), '{}');
+  writeFileSync(Buffer.concat([Buffer.from(path.join(mod, 'items/')), Buffer.from([0x73, 0xe4, 0x2e]), Buffer.from('json')]), '{}');
+  writeFileSync(path.join(mod, 'recipes/large.json'), `{ "a": "${'x'.repeat(9_000_000)}" }`);
+  spawnSync('mkfifo', [path.join(mod, 'textures/pipe.png')]);
+  symlinkSync('/etc/hostname', path.join(mod, 'words/fr.json'));
+  writeFileSync(path.join(mod, 'blocks/salt_crust.json'), '{ "identity": {}, }');
+  const { status, lines, stdout } = obrank('check', mod);
+  expect(status).toBe(1);
+  expect(stdout).not.toMatch(/[\u0000-\u0009\u000b-\u001f\u007f\u202e]/);
+  const told = lines.map((line) => line.slice(line.indexOf('strange/') + 8));
+  const line = (start: string) => told.filter((one) => one.startsWith(start));
+  for (const [start, words] of [
+    ['blocks/two\\u{a}lines.json:1:1', 'is not allowed'], ['blocks/\\u{1b}[31mred\\u{202e}.json:1:1', 'is not allowed'], ['items/s', 'not text in UTF-8'],
+    ['recipes/large.json:1:1 error', 'larger than 8 MB'], ['textures/pipe.png:1:1 error', 'neither a file nor a folder'], ['words/fr.json:1:1 error', 'It is a link'],
+    ['blocks/salt_crust.json:1:19 error', 'comma after the last entry'],
+  ] as const) {
+    expect([start, line(start).length]).toEqual([start, 1]);
+    expect(line(start)[0]).toContain(words);
+  }
+  expect(obrank('build', mod, '--out', path.join(folder, 'never')).status).toBe(1);
+});
+
+test('an empty argument, a pipe and a device are each told in one line', () => {
+  const pipe = path.join(folder, 'pipe');
+  spawnSync('mkfifo', [pipe]);
+  for (const [args, words] of [
+    [['check', ''], /^Name a mod folder, a pack folder or an \.obpack file\.$/], [['check', pipe], /not an ordinary file/], [['check', '/dev/zero'], /not an ordinary file/],
+    [['build', '', '--out', path.join(folder, 'x')], /^Name a mod folder/], [['build', 'demo/saltmarsh', '--out', ''], /^Name a folder, or a file/],
+    [['build', 'demo/saltmarsh', '--out', '/dev/null'], /not a place for a pack/], [['sheet', 'demo/saltmarsh', '--out', path.join(folder, 's.png'), '--against', pipe], /not an ordinary file/],
+  ] as const) {
+    const { status, stderr, stdout } = obrank(...args);
+    expect([args, status, stdout]).toEqual([args, 2, '']);
+    expect(stderr.trim().split('\n')).toEqual([expect.stringMatching(words)]);
+  }
+});
+
+test('a data folder with a damaged, a newer or another program\'s database: one sentence, exit 2, and not a byte is changed', () => {
+  const data = path.join(folder, 'damaged');
+  mkdirSync(data);
+  const file = path.join(data, 'obrank.sqlite');
+  writeFileSync(file, 'This was a database once.'.repeat(100));
+  const { status, stderr } = obrank('serve', '--data', data, '--port', '0');
+  expect([status, readFileSync(file, 'utf8')]).toEqual([2, 'This was a database once.'.repeat(100)]);
+  expect(stderr.trim().split('\n')).toEqual([expect.stringMatching(/is damaged: file is not a database\. It was left as it is/)]);
+});

@@ -1,9 +1,9 @@
 import { Command, CommanderError, Option } from 'commander';
-import { DiskProblem } from '../disk/index.ts';
+import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
-import { serve, type ServeOptions } from './commands/serve.ts';
+import type { ServeOptions } from './commands/serve.ts';
 
 const program = new Command('obrank')
   .description('Declare custom blocks for voxel games and prove them consistent before the game is started.')
@@ -37,6 +37,8 @@ program.command('serve').description('Start the application on this machine.')
   .option('--port <number>', 'port (or OBRANK_PORT)')
   .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
   .action(async (options: ServeOptions) => {
+    // The server brings the database and much else along, which no other command waits for.
+    const { serve } = await import('./commands/serve.ts');
     process.exitCode = await serve(options);
   });
 
@@ -49,6 +51,11 @@ export async function main(args: readonly string[]): Promise<void> {
     else if (error instanceof DiskProblem) {
       console.error(error.message);
       process.exitCode = 2;
-    } else throw error;
+    } else {
+      const { message = String(error) } = error as Error;
+      console.error(`Obrank failed for a reason that nobody foresaw: ${shown(message)}. OBRANK_LOG=debug shows where.`);
+      if (process.env['OBRANK_LOG'] === 'debug') console.error((error as Error).stack);
+      process.exitCode = 2;
+    }
   }
 }

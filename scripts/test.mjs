@@ -6,23 +6,34 @@ import { ready, run, stop } from './ready.mjs';
 const browsers = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome', '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome'];
 const findBrowser = () => [process.env.OBRANK_CHROMIUM, ...browsers].find((path) => path && existsSync(path));
 
-/** Debian's Chromium, installed when it is missing and we may. */
-function browser() {
-  const found = findBrowser();
-  if (found) return found;
-  const root = process.getuid?.() === 0;
-  const apt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
-  if (!root || !apt) stop('The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name one in OBRANK_CHROMIUM.');
-  console.log('Installing Chromium for the browser tests.');
+const works = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
+
+/** Debian's packages, installed where we may. Says whether that went well. */
+function installed(packages) {
+  if (process.getuid?.() !== 0 || !works('apt-get', '--version')) return false;
+  console.log(`Installing ${packages.join(' and ')} for the tests.`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env });
-  if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env }) !== 0) stop('Chromium could not be installed. See the lines above.');
-  return findBrowser() ?? stop('Chromium was installed but cannot be found.');
+  return run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env }) === 0;
+}
+
+/** Debian's Chromium, installed when it is missing and we may. */
+function browser() {
+  const found = findBrowser() ?? (installed(['chromium']) ? findBrowser() : undefined);
+  return found ?? stop('The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name one in OBRANK_CHROMIUM.');
+}
+
+/** Programs of others that read and write the same formats: what they make of our files is part of the tests. */
+const witnesses = [{ command: 'msgfmt', package: 'gettext' }, { command: 'python3', package: 'python3' }];
+function callWitnesses() {
+  const missing = witnesses.filter(({ command }) => !works(command, '--version')).map((witness) => witness.package);
+  if (missing.length && !installed(missing)) stop(`The unit tests need ${missing.join(' and ')}. Install them (on Debian: apt-get install ${missing.join(' ')}).`);
 }
 
 const only = process.argv[2];
 await ready();
 const chromium = only && only !== 'e2e' ? undefined : browser();
+if (!only || only === 'unit') callWitnesses();
 const node = process.execPath;
 const steps = [
   ['types', node, ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.json']],
