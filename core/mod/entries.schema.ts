@@ -68,7 +68,7 @@ export const WordsSchema = z.strictObject({ texts: recordOf(z.string().max(200),
 
 export const soundEvents = ['place', 'step', 'dig', 'break', 'land'] as const;
 /** Facts of a sound, read when it comes in; `problem` says why it cannot be read. */
-const SoundSchema = z.strictObject({
+export const SoundSchema = z.strictObject({
   sha256: Sha256, bytes: z.number().int().min(0), format: z.enum(['wav', 'ogg']),
   seconds: amount.min(0).optional(), channels: z.number().int().min(1).optional(), rate: z.number().int().min(1).optional(),
   peak: amount.min(0).max(1).optional().meta({ description: 'The loudest sample, 0 to 1 of full scale.' }),
@@ -100,4 +100,4 @@ export type Header = z.output<typeof HeaderSchema>;
 
 const named = <S extends z.ZodType>(schema: S) => recordOf(Name, schema);
 const foldered = <S extends z.ZodType>(schema: S) => recordOf(PathName, schema);
-export { foldered, named, SoundSchema };
+export { foldered, named };

@@ -3,6 +3,7 @@ import { request as ask, type IncomingHttpHeaders } from 'node:http';
 import os from 'node:os';
 import path from 'node:path';
 import { startServer } from '../serve.ts';
+import { holdAgainstDescription } from './described.ts';
 
 export interface Answer { status: number; headers: IncomingHttpHeaders; body: string; json: unknown }
 
@@ -11,7 +12,7 @@ export async function testServer() {
   const data = mkdtempSync(path.join(os.tmpdir(), 'obrank-test-'));
   const server = await startServer({ port: 0, data, demo: 'demo/saltmarsh' });
   const port = Number(new URL(server.address).port);
-  /** One request with exactly these headers: unlike fetch it also sends a foreign Host. */
+  /** One request with exactly these headers: unlike fetch it also sends a foreign Host. Every answer is held against the description of the API. */
   const send = (method: string, address: string, { headers = {}, body }: { headers?: Record<string, string>; body?: string | Uint8Array } = {}) =>
     new Promise<Answer>((resolve, reject) => {
       const length = body === undefined ? {} : { 'content-length': String(Buffer.byteLength(body)) };
@@ -21,7 +22,13 @@ export async function testServer() {
         response.on('end', () => {
           const text = Buffer.concat(parts).toString();
           const isJson = /json/.test(response.headers['content-type'] ?? '');
-          resolve({ status: response.statusCode ?? 0, headers: response.headers, body: text, json: isJson ? JSON.parse(text) : undefined });
+          const answer = { status: response.statusCode ?? 0, headers: response.headers, body: text, json: isJson ? (JSON.parse(text) as unknown) : undefined };
+          try {
+            holdAgainstDescription(method, address, answer);
+            resolve(answer);
+          } catch (error) {
+            reject(error as Error);
+          }
         });
       });
       request.on('error', reject);
