@@ -49,9 +49,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   const target = path.join(server.folder, 'pack');
   await page.getByRole('link', { name: 'Build', exact: true }).click();
   await page.getByLabel(/Folder on this machine/).fill(target);
-  await expect(page.getByText('187 new')).toBeVisible();
+  await expect(page.getByText('188 new')).toBeVisible();
   await page.getByRole('button', { name: 'Build the pack' }).click();
-  await expect(page.getByText('187 the same')).toBeVisible();
+  await expect(page.getByText('188 the same')).toBeVisible();
   expect(JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8'))).toMatchObject({ hardness: 6.4 });
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the .obpack' }).click();
@@ -71,9 +71,9 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
   const build = page.getByRole('button', { name: /Build/ });
-  await expect(page.getByText('187 new')).toBeVisible();
+  await expect(page.getByText('188 new')).toBeVisible();
   await build.click();
-  await expect(page.getByText('187 the same')).toBeVisible();
+  await expect(page.getByText('188 the same')).toBeVisible();
   const file = path.join(target, 'rules/loot/salt_crust.json');
   writeFileSync(file, '{ "mine": true }');
   await page.reload();
@@ -83,10 +83,10 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await expect(page.locator('.less')).toContainText('"mine": true');
   await page.getByLabel('Build all the same').check();
   await build.click();
-  await expect(page.getByText('187 the same')).toBeVisible();
+  await expect(page.getByText('188 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
-  await expect(page.getByText('/dev/null is a file. Choose a folder, or a name that ends in .obpack.')).toBeVisible();
+  await expect(page.getByText('/dev/null is not a place for a pack. Choose a folder of its own.')).toBeVisible();
 });
 
 test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({ page, server }) => {

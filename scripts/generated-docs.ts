@@ -3,21 +3,39 @@ import { z } from 'zod';
 import { rules } from '../core/inspect/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
+import { StripSchema } from '../core/mod/entries.schema.ts';
 import { entrySchemas } from '../core/mod/index.ts';
+import { titleOfKey, withWords } from './schema-words.ts';
 
 /** Every document that is made from the code, by its path. */
 export function generatedDocs(): Map<string, string> {
   const docs = new Map<string, string>([['docs/rules.md', rulesDoc()], ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))]]);
-  for (const [kind, schema] of Object.entries(entrySchemas)) docs.set(`docs/schemas/mod/${kind}.schema.json`, schemaText(schema, true));
-  for (const { kind, schema } of layout) if (schema) docs.set(`docs/schemas/pack/${kind.replaceAll(' ', '-')}.schema.json`, schemaText(schema, false));
+  for (const [name, text] of schemaDocs().texts) docs.set(`docs/schemas/${name}.schema.json`, text);
   return docs;
 }
 
-/** A JSON Schema (draft 2020-12) that a text editor can use. In a mod folder a file may name its schema. */
-function schemaText(schema: z.ZodType, named: boolean): string {
-  const made = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as { properties?: Record<string, unknown> };
-  if (named && made.properties) made.properties = { $schema: { type: 'string' }, ...made.properties };
-  return printJson(made);
+/** The JSON Schemas of the files of a mod folder and of a pack by their names, and the words that they needed. */
+export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
+  const used = new Set<string>();
+  const texts = new Map<string, string>();
+  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema })) texts.set(`mod/${kind}`, schemaText(schema, `A file of a mod folder: ${titleOfKey(kind).toLowerCase()}`, used));
+  for (const { kind, schema, note } of layout) if (schema) texts.set(`pack/${kind.replaceAll(' ', '-')}`, schemaText(schema, `A file of a Block Pack: ${kind}`, used, note));
+  return { texts, used };
+}
+
+/** A JSON Schema (draft 2020-12) that a text editor can use. Every file may name its schema. */
+function schemaText(schema: z.ZodType, title: string, used: Set<string>, description?: string): string {
+  const { $schema, ...made } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Record<string, unknown>;
+  return printJson({ $schema, title, ...(description === undefined ? {} : { description }), ...(withWords(mayNameSchema(made), used) as object) });
+}
+
+/** A schema of a whole file that also takes the key $schema, whatever form the file has. */
+function mayNameSchema(made: Record<string, unknown>): Record<string, unknown> {
+  const branches = ['oneOf', 'anyOf'].find((key) => Array.isArray(made[key]));
+  if (branches) return { ...made, [branches]: (made[branches] as Record<string, unknown>[]).map(mayNameSchema) };
+  const properties = { $schema: { type: 'string' }, ...(made['properties'] as object | undefined) };
+  const { propertyNames, ...rest } = made;
+  return { ...rest, properties, ...(propertyNames === undefined ? {} : { propertyNames: { anyOf: [{ const: '$schema' }, propertyNames] } }) };
 }
 
 function rulesDoc(): string {

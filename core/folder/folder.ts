@@ -1,5 +1,5 @@
 import { digestOf, type Files } from '../bytes/index.ts';
-import { parseJson, pointer, printJson, type JsonText, type Place } from '../json/index.ts';
+import { parseJson, pointer, printJson, withoutSchema, type JsonText, type Place } from '../json/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
 import { readSound, SoundProblem } from '../sounds/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
@@ -40,9 +40,7 @@ export function readModFolder(files: Files): ModFolder {
     for (const problem of text.problems) report(file, problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice', problem.message, problem.at);
     if (text.value === undefined) return undefined;
     texts.set(at, { file, text });
-    const document = typeof text.value === 'object' && text.value !== null && !Array.isArray(text.value) ? { ...(text.value as Record<string, unknown>) } : text.value;
-    if (typeof document === 'object' && document !== null) delete (document as Record<string, unknown>)['$schema'];
-    const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
+    const fits = entrySchemas[kind].safeParse(withoutSchema(text.value), { reportInput: true });
     if (fits.success) return fits.data;
     for (const { path, message } of schemaProblems(fits.error)) report(file, 'files/does-not-fit', path.length ? `${pointer(path)}: ${message}` : message, text.placeOf(pointer(path)));
     return undefined;
@@ -100,7 +98,7 @@ export function readModFolder(files: Files): ModFolder {
       if (files.has(stripFile)) {
         const text = parseJson(new TextDecoder().decode(files.get(stripFile)));
         for (const problem of text.problems) report(stripFile, problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice', problem.message, problem.at);
-        texture['strip'] = text.value;
+        texture['strip'] = withoutSchema(text.value);
       }
       const fits = entrySchemas.textures.safeParse(texture, { reportInput: true });
       if (fits.success) put('textures', name, fits.data);

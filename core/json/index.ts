@@ -2,4 +2,4 @@
 export { pointer, pointerSteps, valueAt } from './pointer.ts';
 export { parseJson, type JsonProblem, type JsonText, type Place } from './parse.ts';
 export { printJson } from './print.ts';
-export { lookUp, maxDepth, whyNotPlain } from './plain.ts';
+export { lookUp, maxDepth, whyNotPlain, withoutSchema } from './plain.ts';

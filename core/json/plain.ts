@@ -23,3 +23,10 @@ export function whyNotPlain(value: unknown, depth = 0): string | undefined {
 /** A member of a record by its own name. Names such as `constructor`, which every object inherits, give undefined unless they are there. */
 export const lookUp = <T>(record: Readonly<Record<string, T>> | undefined, name: string): T | undefined =>
   (record !== undefined && Object.hasOwn(record, name) ? record[name] : undefined);
+
+/** The value without the name of its JSON Schema, which a text editor reads and nobody else. */
+export function withoutSchema(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  const { $schema: _, ...rest } = value as Record<string, unknown>;
+  return rest;
+}

@@ -1,7 +1,7 @@
 import type { ReadFile } from '../../../kits/block-pack/read/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { templateNamed } from '../../../models/index.ts';
-import { idsIn, splitId } from '../../../mod/index.ts';
+import { idsIn, splitId, stockNamed, stocks } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { packRule, type PackReport } from '../../rule.ts';
 
@@ -15,7 +15,13 @@ export const referenceMissing = packRule({
     const reports: PackReport[] = [];
     const need = (from: ReadFile<unknown>, at: (string | number)[], id: string, kind: string, list: { has(name: string): boolean; keys(): Iterable<string> }) => {
       const { namespace, name } = splitId(id);
-      // What another mod brings cannot be judged from this pack; what Obrank brings is known by the callers.
+      if (namespace === 'obrank') {
+        // Of what Obrank brings along the items are looked at here; templates and sound sets are known by those who ask.
+        if (kind !== 'item' || stockNamed(name)) return;
+        const near = closest(name, stocks.map((stock) => stock.name));
+        return void reports.push({ file: from.file, place: from.placeOf(pointer(at)), message: `${id} is no stock item of Obrank.${didYouMean(near && `obrank:${near}`)}` });
+      }
+      // What another mod brings cannot be judged from this pack.
       if ((own !== undefined && namespace !== own) || list.has(name)) return;
       const near = closest(name, list.keys());
       reports.push({ file: from.file, place: from.placeOf(pointer(at)), message: `The ${kind} ${id} is not in the pack.${didYouMean(near && `${namespace}:${near}`)}` });

@@ -1,9 +1,9 @@
 import type { z } from 'zod';
 import { namePattern, pathPattern } from '../../../mod/names.ts';
-import { BlockFile, GroupsFile, ItemFile, LookFile, LootFile, LootTableFile, ModelFile, PackFile, RecipeFile, RegistryFile, SoundSetsFile, StripFile, TagFile, WordsFile } from './schemas.ts';
+import { BlockFile, GroupsFile, ItemFile, LookFile, LootFile, LootTableFile, ModelFile, PackFile, RecipeFile, RegistryFile, SoundSetsFile, StripFile, TagFile, ToolsFile, WordsFile } from './schemas.ts';
 
 /** The kinds of files in a pack. */
-export type FileKind = 'pack' | 'registry' | 'block' | 'loot' | 'loot table' | 'groups' | 'block tag' | 'item tag' | 'recipe' | 'look' | 'model' | 'item' | 'texture' | 'strip' | 'sound sets' | 'sound' | 'words' | 'code';
+export type FileKind = 'pack' | 'registry' | 'tools' | 'block' | 'loot' | 'loot table' | 'groups' | 'block tag' | 'item tag' | 'recipe' | 'look' | 'model' | 'item' | 'texture' | 'strip' | 'sound sets' | 'sound' | 'words' | 'code';
 
 /** One kind of file: where it lies, what it is called, and for JSON its schema. */
 export interface FileRule { kind: FileKind; folder: string; ending: string; named: RegExp | string; schema?: z.ZodType; note: string }
@@ -14,6 +14,7 @@ const language = /^[A-Za-z]{2,3}(-[A-Za-z0-9]+)*$/;
 export const layout: readonly FileRule[] = [
   { kind: 'pack', folder: '', ending: '.json', named: 'pack', schema: PackFile, note: 'What the pack is, and the digest of every other file.' },
   { kind: 'registry', folder: '', ending: '.json', named: 'registry', schema: RegistryFile, note: 'The ledger: numbers, states and how state codes are laid out.' },
+  { kind: 'tools', folder: 'rules/', ending: '.json', named: 'tools', schema: ToolsFile, note: 'The tool ladder: kinds with the tag of what they dig, grades with their paces.' },
   { kind: 'block', folder: 'rules/blocks/', ending: '.json', named: namePattern, schema: BlockFile, note: 'What the simulation needs of a block.' },
   { kind: 'loot', folder: 'rules/loot/', ending: '.json', named: namePattern, schema: LootFile, note: 'What a block drops.' },
   { kind: 'loot table', folder: 'rules/loot/tables/', ending: '.json', named: namePattern, schema: LootTableFile, note: 'A loot table that lots of several blocks draw from.' },

@@ -3,7 +3,7 @@ import { Triple } from '../../../mod/block.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
 import { BoxSchema, ModelSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
-import { Id, Language, Name, Sha256, Version } from '../../../mod/names.ts';
+import { Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from '../../../mod/names.ts';
 import { CodeLayoutSchema, DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
 import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
 
@@ -20,7 +20,7 @@ export const PackFile = z.strictObject({
   namespace: Name, title: z.string(), version: Version, authors: z.array(z.string()), license: z.string(),
   needs: z.array(Name).optional(),
   texels: whole.min(4).max(256), tickRate: whole.min(1), languages: z.array(Language),
-  files: z.record(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })),
+  files: recordOf(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })).optional(),
 });
 
 export const RegistryFile = z.strictObject({
@@ -33,6 +33,13 @@ export const RegistryFile = z.strictObject({
   retired: z.array(z.strictObject({ number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id, successor: Id.optional() })),
 });
 
+/** The tool ladder: what the dig times of the reference physics need beside the blocks. */
+export const ToolsFile = z.strictObject({
+  kinds: partRecordOf(toolKinds, z.strictObject({ tag: Id })),
+  grades: z.array(z.strictObject({ name: Name, pace: amount.min(0) })).max(32),
+});
+export type ToolsDocument = z.output<typeof ToolsFile>;
+
 const boxes = z.array(z.strictObject({ at: Triple, size: Triple }));
 export const BlockFile = z.strictObject({
   id: Id,
@@ -40,7 +47,7 @@ export const BlockFile = z.strictObject({
   blastRating: amount.min(0),
   tool: z.strictObject({ kind: z.enum(toolKinds), leastGrade: whole.min(0) }).optional(),
   gated: z.boolean(),
-  lightEmitted: rowsOf(level), lightAbsorbed: rowsOf(level), friction: rowsOf(amount),
+  lightEmitted: rowsOf(level), lightAbsorbed: rowsOf(level), friction: rowsOf(amount.min(0).max(1)),
   bounce: amount.min(0).max(1).optional(), speedOnTop: amount.min(0).optional(),
   catchesFire: amount.min(0).max(1), burnsAway: amount.min(0).max(1),
   properties: z.array(PropertySchema),
@@ -74,8 +81,8 @@ export const ItemFile = z.strictObject({
   bucket: z.strictObject({ of: Id, empty: Id }).optional(),
 });
 export const StripFile = StripSchema;
-export const SoundSetsFile = z.record(Id, SoundSetSchema);
-export const WordsFile = z.strictObject({ language: Language, texts: z.record(z.string(), z.string()) });
+export const SoundSetsFile = recordOf(Id, SoundSetSchema);
+export const WordsFile = z.strictObject({ language: Language, texts: recordOf(z.string(), z.string()) });
 
 export type PackDocument = z.output<typeof PackFile>;
 export type RegistryDocument = z.output<typeof RegistryFile>;

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { parseJson, pointer, type JsonText, type Place } from '../../../json/index.ts';
+import { parseJson, pointer, withoutSchema, type JsonText, type Place } from '../../../json/index.ts';
 import type { Model } from '../../../mod/entries.schema.ts';
 import { schemaProblems } from '../../../mod/issues.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../../../textures/png.ts';
@@ -7,7 +7,7 @@ import { unsafePath, type Files } from '../../../bytes/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import {
   edition, formatName, layout, placeInPack, type BlockDocument, type FileKind, type GroupsDocument, type ItemDocument, type LookDocument, type LootDocument, type LootTableDocument,
-  type PackDocument, type RecipeFile, type RegistryDocument, type SoundSetsFile, type StripFile, type TagDocument, type WordsDocument,
+  type PackDocument, type RecipeFile, type RegistryDocument, type SoundSetsFile, type StripFile, type TagDocument, type ToolsDocument, type WordsDocument,
 } from '../format/index.ts';
 
 /** Something that the reader could not take: under which rule inspection reports it, where, and in words. */
@@ -29,6 +29,7 @@ export interface ReadPack {
   loot: Map<string, ReadFile<LootDocument>>;
   lootTables: Map<string, ReadFile<LootTableDocument>>;
   groups?: ReadFile<GroupsDocument>;
+  tools?: ReadFile<ToolsDocument>;
   models: Map<string, ReadFile<Model>>;
   items: Map<string, ReadFile<ItemDocument>>;
   recipes: Map<string, ReadFile<z.output<typeof RecipeFile>>>;
@@ -78,6 +79,7 @@ function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
     if (list) (pack[list] as Map<string, ReadFile<unknown>>).set(name, { file, name, value, placeOf });
     else if (rule.kind === 'pack') pack.pack = { file, name, value: value as PackDocument, placeOf };
     else if (rule.kind === 'registry') pack.registry = { file, name, value: value as RegistryDocument, placeOf };
+    else if (rule.kind === 'tools') pack.tools = { file, name, value: value as ToolsDocument, placeOf };
     else if (rule.kind === 'groups') pack.groups = { file, name, value: value as GroupsDocument, placeOf };
     else if (rule.kind === 'sound sets') pack.soundSets = { file, name, value: value as z.output<typeof SoundSetsFile>, placeOf };
   };
@@ -96,7 +98,7 @@ function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
   } else if (rule.schema) {
     const text = readJson(bytes, problem);
     if (!text) return;
-    const fits = rule.schema.safeParse(text.value, { reportInput: true });
+    const fits = rule.schema.safeParse(withoutSchema(text.value), { reportInput: true });
     if (fits.success) put(fits.data, text.placeOf);
     else if (rule.kind === 'pack' && (text.value as { format?: unknown } | null)?.format !== formatName) problem('pack/wrong-edition', `This is not the pack.json of a Block Pack: its "format" is not "${formatName}".`);
     else for (const { path, message } of schemaProblems(fits.error)) problem('files/does-not-fit', path.length ? `${pointer(path)}: ${message}` : message, text.placeOf(pointer(path)));

@@ -1,6 +1,6 @@
 import { lookUp, codesOf, idOf, ownName, registered, usualStack, type Header, type Ledger, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { directMembers } from '../../../tags/index.ts';
-import { edition, formatName, type GroupsDocument, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type WordsDocument } from '../format/index.ts';
+import { edition, formatName, type GroupsDocument, type ItemDocument, type PackDocument, type RegistryDocument, type TagDocument, type ToolsDocument, type WordsDocument } from '../format/index.ts';
 
 /** Writes `pack.json`; `files` holds the digest of every other file. */
 export const writePack = (header: Header, files: PackDocument['files']): PackDocument => ({
@@ -25,6 +25,9 @@ export function writeTags(mod: Mod, kind: 'blockTags' | 'itemTags'): Map<string,
   const fileOf = (id: string) => ownName(mod.header.namespace, id) ?? id.replace(':', '/');
   return new Map([...directMembers(mod, kind)].map(([id, members]): [string, TagDocument] => [fileOf(id), { id, members: [...members] }]).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
+
+/** Writes `rules/tools.json`: the tool ladder. */
+export const writeTools = ({ tools: { kinds, grades } }: Header): ToolsDocument => ({ kinds, grades });
 
 /** Writes `view/groups.json`: the catalogue groups in their order. */
 export const writeGroups = ({ namespace, groups }: Header): GroupsDocument => ({ groups: groups.map(({ name, icon }) => ({ id: idOf(namespace, name), icon })) });

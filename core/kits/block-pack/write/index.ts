@@ -6,7 +6,7 @@ import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
 import { writeCode } from './code.ts';
-import { writeGroups, writeItems, writePack, writeRegistry, writeTags, writeWords } from './entries.ts';
+import { writeGroups, writeItems, writePack, writeRegistry, writeTags, writeTools, writeWords } from './entries.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
@@ -32,6 +32,7 @@ export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: n
   for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
   for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
   for (const [name, { draws }] of Object.entries(mod.lootTables)) json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
+  json(pathInPack('tools', 'tools'), writeTools(mod.header));
   json(pathInPack('groups', 'groups'), writeGroups(mod.header));
   for (const [name, recipe] of Object.entries(mod.recipes)) json(pathInPack('recipe', name), recipe);
   for (const [name, model] of Object.entries(mod.models)) json(pathInPack('model', name), model);
@@ -47,7 +48,7 @@ export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: n
   json(pathInPack('registry', 'registry'), writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))));
   files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
   const paths = [...files.keys()].sort();
-  const digests: PackDocument['files'] = Object.fromEntries(paths.map((path) => [path, { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) }]));
+  const digests: NonNullable<PackDocument['files']> = Object.fromEntries(paths.map((path) => [path, { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) }]));
   json(pathInPack('pack', 'pack'), writePack(mod.header, digests));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
