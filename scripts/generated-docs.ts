@@ -4,7 +4,8 @@ import { rules } from '../core/inspect/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
 import { StripSchema } from '../core/mod/entries.schema.ts';
-import { entrySchemas } from '../core/mod/index.ts';
+import { templates } from '../core/models/index.ts';
+import { entrySchemas, stocks, stockSoundSets, type Box } from '../core/mod/index.ts';
 import { titleOfKey, withWords } from './schema-words.ts';
 
 /** Every document that is made from the code, by its path. */
@@ -53,9 +54,52 @@ function rulesDoc(): string {
 
 const clip = (text: string): string => (text.length > 220 ? `${text.slice(0, 217)}…` : text);
 
-/** The hand-written text with the table of files between its two marks made anew. */
+/** The hand-written text with the parts between its marks made anew: files, templates, stock and numbers. */
 function packDoc(text: string): string {
   const rows = layout.map(({ folder, named, ending, note, schema, kind }) => `| \`${folder}${typeof named === 'string' ? named : kind === 'words' ? '<language>' : /model|texture|strip|sound/.test(kind) ? '<path>' : '<name>'}${ending}\` | ${note} | ${schema ? `[schema](schemas/pack/${kind.replaceAll(' ', '-')}.schema.json)` : ''} |`);
-  const table = `<!-- files -->\n| file | what it is | |\n|---|---|---|\n${rows.join('\n')}\n<!-- end of files -->`;
-  return text.replace(/<!-- files -->[\s\S]*<!-- end of files -->/, () => table);
+  const parts: Record<string, string> = {
+    files: table(['file', 'what it is', ''], rows), templates: templatesPart(), stock: stockPart(), numbers: numbersPart(),
+  };
+  return Object.entries(parts).reduce((at, [name, part]) => at.replace(new RegExp(`<!-- ${name} -->[\\s\\S]*<!-- end of ${name} -->`), () => `<!-- ${name} -->\n${part}\n<!-- end of ${name} -->`), text);
+}
+
+const table = (heads: string[], rows: string[]): string => [`| ${heads.join(' | ')} |`, `|${heads.map(() => '---').join('|')}|`, ...rows].join('\n');
+
+/** The built-in templates: their slots, and their boxes in sixteenths of a block. */
+function templatesPart(): string {
+  const boxWords = ({ at, size, spin, sides }: Box) => {
+    const slots = new Map<string, string[]>();
+    for (const [side, made] of Object.entries(sides)) if (made) slots.set(made.slot, [...(slots.get(made.slot) ?? []), side]);
+    const shown = [...slots].map(([slot, names]) => `${names.length === 6 ? 'all sides' : names.join(', ')}: ${slot}`).join('; ');
+    return `\`[${at.join(', ')}]\` + \`[${size.join(', ')}]\`${spin ? ` spun about ${spin.about} by ${spin.by}° through \`[${spin.pivot.join(', ')}]\`` : ''} (${shown})`;
+  };
+  return table(['template', 'slots', 'boxes, `at` + `size` in sixteenths of a block'], templates.map(({ id, slots, model }) => `| \`${id}\` | ${slots.join(', ')} | ${(model.boxes ?? []).map(boxWords).join('<br>')} |`));
+}
+
+/** The stock materials and sound sets that every engine brings along. */
+function stockPart(): string {
+  const rows = stocks.map(({ name, traits }) => `| \`obrank:${name}\` | ${String(traits.hardness)} | ${traits.blastRating} | ${traits.toolKind} | ${traits.leastGrade} | ${traits.gated ? 'yes' : 'no'} | \`${traits.soundSet}\` | \`${traits.mapColour}\` |`);
+  return `${table(['stock material', 'hardness', 'blast rating', 'tool', 'least grade', 'gated', 'sound set', 'map colour'], rows)}\n\nStock sound sets: ${stockSoundSets.map((set) => `\`${set}\``).join(', ')}, each with a sound for place, step, dig, break and land.`;
+}
+
+interface NumberSchema { type?: string; minimum?: number; maximum?: number; default?: unknown; properties?: Record<string, NumberSchema>; items?: NumberSchema; additionalProperties?: NumberSchema | boolean; anyOf?: NumberSchema[]; oneOf?: NumberSchema[]; prefixItems?: NumberSchema[] }
+
+/** The ranges of all numbers in the files of a pack, from their schemas. */
+function numbersPart(): string {
+  const rows = new Map<string, string>();
+  const note = (where: string, { type, minimum, maximum, default: usual }: NumberSchema) => {
+    const most = maximum === undefined || maximum >= Number.MAX_SAFE_INTEGER ? '' : String(maximum);
+    const least = minimum === undefined || minimum <= Number.MIN_SAFE_INTEGER ? '' : String(minimum);
+    if (!least && !most) return;
+    const range = least && most ? `${least} to ${most}` : least ? `${least} or more` : `${most} or less`;
+    rows.set(where, `| ${where} | ${type === 'integer' ? 'whole, ' : ''}${range} | ${usual === undefined ? '' : JSON.stringify(usual)} |`);
+  };
+  const walk = (file: string, schema: NumberSchema, key: string): void => {
+    if (schema.type === 'integer' || schema.type === 'number') note(`${file}: \`${key}\``, schema);
+    for (const [name, inner] of Object.entries(schema.properties ?? {})) walk(file, { default: inner.default, ...inner }, key ? `${key}.${name}` : name);
+    const others = [schema.items, schema.additionalProperties, ...(schema.anyOf ?? []), ...(schema.oneOf ?? []), ...(schema.prefixItems ?? [])];
+    for (const inner of others) if (typeof inner === 'object') walk(file, { default: schema.default, ...inner }, key);
+  };
+  for (const [name, text] of schemaDocs().texts) if (name.startsWith('pack/')) walk(name.slice('pack/'.length).replaceAll('-', ' '), JSON.parse(text) as NumberSchema, '');
+  return table(['file and key', 'range', 'when left out'], [...rows.values()]);
 }

@@ -27,7 +27,7 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
   by: { description: 'By how many degrees, by the right-hand rule.' },
   bytes: { description: 'The length of the file in bytes.' },
   careful: { description: 'Whether it is dug carefully, a way of digging that yields the block itself.' },
-  catchesFire: { description: 'Chance 0 to 1 a second of catching fire for each burning neighbour.' },
+  catchesFire: { description: 'Chance 0 to 1 a second of catching fire while one of its six neighbours burns.' },
   chance: { description: 'How likely each try is, 0 to 1.' },
   channels: { description: '1 for mono, 2 for stereo.' },
   clipped: { description: 'Whether the tops of the waves are cut off.', default: false },

@@ -40,7 +40,7 @@ export function Scene({ mod, block, state, options, outline, colours }: { mod: M
       {options.arrangement === 'Ground' && <Earth block={block} models={drawnModels(mod, block, state)} texels={mod.header.texels} ambient={ambient} />}
       {options.arrangement === 'Patch'
         ? <Patch mod={mod} block={block} state={state} at={at} ambient={ambient} />
-        : at.map((cell) => <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={options.arrangement === 'Ground' ? inEarth : hiddenSides(mod, block, state, cell, at)} shade={block.traits.shadedCorners ? shadeAmong(cell, options.arrangement === 'Ground' ? earthCells : options.arrangement === 'Alone' ? [] : at) : undefined} among={options.arrangement} ambient={ambient} />)}
+        : at.map((cell) => <Cell key={cell.join()} mod={mod} models={drawnModels(mod, block, state, options.arrangement === 'Alone' ? 0 : cell)} cell={cell} hidden={options.arrangement === 'Ground' ? inEarth : hiddenSides(mod, block, state, cell, at)} shade={block.traits.shadedCorners ? shadeAmong(cell, options.arrangement === 'Ground' ? earthCells : options.arrangement === 'Alone' || block.traits.hidesNeighbours === 'never' ? [] : at) : undefined} among={options.arrangement} ambient={ambient} />)}
       {options.outline && outline.map((box, i) => <OutlineBox key={i} box={box} texels={mod.header.texels} colour={colours.tide} />)}
       {first && options.arrangement === 'Alone' && block.looks.rows.length > 0 && <FrontArrow model={first} colour={colours.tide} />}
     </>

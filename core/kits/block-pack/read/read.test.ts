@@ -69,3 +69,10 @@ test('paths and places are each other\'s inverse for every kind of file', () => 
   expect(placeInPack('view/models/lantern/lit.json')).toMatchObject({ name: 'lantern/lit', rule: { kind: 'model' } });
   for (const nowhere of ['', 'pack', 'rules/blocks/.json', 'rules/blocks/a/b.json', 'view/models/a//b.json', 'view/models/A.json']) expect(placeInPack(nowhere)).toBeUndefined();
 });
+
+test('a pack that was written by hand needs no digests, no state codes and no files that it does not use', () => {
+  const files = samplePack({ 'pack.json#/files': null, 'registry.json#/entries/2/states': null, 'registry.json#/entries/2/codes': null, 'rules/tools.json': null, 'view/groups.json': null, 'code/ids.ts': null, 'view/sounds/sets.json': null });
+  expect(inspectPack(readPack(files)).map(({ rule, message }) => `${rule} ${message}`)).toEqual([]);
+  const broken = samplePack({ 'pack.json': '{', 'rules/recipes/a.json': '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }' });
+  expect(inspectPack(readPack(broken)).filter(({ rule }) => rule === 'pack/reference-missing').map(({ message }) => message)).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
+});
