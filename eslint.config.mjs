@@ -18,7 +18,7 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
-  { files: ['cli/**', 'scripts/**', 'demo/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+  { files: ['cli/**', 'attacks/**', 'scripts/**', 'demo/**', 'e2e/**'], rules: { 'no-console': 'off' } },
   {
     // The computation knows neither the interface nor the machine.
     files: ['core/**/*.ts'],

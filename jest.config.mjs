@@ -1,7 +1,7 @@
 /** Unit tests of core, server and cli: TypeScript through SWC, ES modules as they are. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk', '<rootDir>/demo'],
+  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk', '<rootDir>/demo', '<rootDir>/attacks'],
   // A busy machine is no failure.
   testTimeout: 60_000,
   testMatch: ['**/*.test.ts'],
