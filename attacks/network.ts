@@ -1,7 +1,10 @@
 /** Attacks on the server from this machine: readers that do not read, bodies that do not end, connections that do nothing, bodies of every shape. */
 import { connect, type Socket } from 'node:net';
 import fc from 'fast-check';
-import { hardness, heldMod, inFolder, sendEdit, startServer, type Outcome, type Server } from './program.ts';
+import { bigMod } from '../scripts/big-mod.ts';
+import { openDatabase } from '../server/store/database.ts';
+import { Store } from '../server/store/store.ts';
+import { heldMod, inFolder, sendEdit, startServer, type Outcome, type Server } from './program.ts';
 
 /** More memory than this is a loss. */
 const maxMb = 900;
@@ -21,10 +24,10 @@ function openSockets(server: Server, count: number, first: string): Promise<Sock
 const host = (server: Server) => `Host: 127.0.0.1:${portOf(server)}\r\n`;
 
 /** True when the server still answers an ordinary question and takes an ordinary edit. */
-async function isAlive(server: Server): Promise<boolean> {
+async function isAlive(server: Server, block = 'tide_lantern'): Promise<boolean> {
   const held = await heldMod(server.address);
-  const value = held.mod.blocks['tide_lantern']?.traits.hardness;
-  return (await sendEdit(server.address, held.revision, [{ path: hardness, before: value, after: (value ?? 0) + 1 }])) === 201;
+  const value = held.mod.blocks[block]?.traits.hardness;
+  return (await sendEdit(server.address, held.revision, [{ path: `/blocks/${block}/traits/hardness`, before: value, after: (value ?? 0) + 1 }])) === 201;
 }
 
 /** Streams of events that nobody reads, while large edits are made. */
@@ -108,4 +111,36 @@ export const fuzzedBodies = (tries: number): Promise<Outcome> => inFolder(async 
   const peakMb = again.peakMb();
   await again.stop();
   return { attack: 'fuzzed bodies', tries, lost, refused, peakMb };
+});
+
+/** Packs of a large mod, five at once, while others ask and one of them is given up: nobody waits for somebody else's pack. */
+export const largePacks = (blocks: number): Promise<Outcome> => inFolder(async (folder) => {
+  const { mod, blobs } = bigMod(blocks);
+  const store = new Store(await openDatabase(folder));
+  await store.addMod(mod, blobs);
+  await store.close();
+  const server = await startServer(folder);
+  await (await fetch(`${server.address}/api/mods/saltmarsh`)).arrayBuffer();
+  let [isMaking, longest, asked] = [true, 0, 0];
+  const stop = new AbortController();
+  const began = performance.now();
+  const packs = Array.from({ length: 5 }, async () => (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer());
+  const given = fetch(`${server.address}/api/mods/saltmarsh/folder.zip`, { signal: stop.signal }).then((answer) => answer.arrayBuffer(), () => undefined);
+  const others = (async () => {
+    for (; isMaking; asked += 1) {
+      const from = performance.now();
+      await (await fetch(`${server.address}/api/mods`)).arrayBuffer();
+      longest = Math.max(longest, performance.now() - from);
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
+  })();
+  stop.abort();
+  const sizes = (await Promise.all(packs)).map((pack) => pack.byteLength);
+  const took = performance.now() - began;
+  isMaking = false;
+  await Promise.all([given, others]);
+  const lost = new Set(sizes).size === 1 && (sizes[0] ?? 0) > blocks * 1000 && (await isAlive(server, 'bank_0000')) ? 0 : 1;
+  const peakMb = server.peakMb();
+  await server.stop();
+  return { attack: `five packs of ${blocks} blocks at once`, tries: 5, lost, refused: 0, peakMb, note: `made in ${(took / 1000).toFixed(1)} s; of ${asked} others who asked meanwhile the one who waited longest waited ${longest.toFixed(0)} ms` };
 });

@@ -2,14 +2,14 @@
 import { buildsAtOnce, killedBuilds, savedMeanwhile, thingsInTheWay } from './builds.ts';
 import { fullDisk, kills, writers } from './data.ts';
 import { hostileFiles } from './files.ts';
-import { fuzzedBodies, idleConnections, unfinishedBodies, unreadStreams } from './network.ts';
+import { fuzzedBodies, idleConnections, largePacks, unfinishedBodies, unreadStreams } from './network.ts';
 import type { Outcome } from './program.ts';
 
 const attacks: (() => Promise<Outcome>)[] = [
   () => kills(30), () => fullDisk(6), () => writers(25),
   () => killedBuilds(20), () => savedMeanwhile(60), () => buildsAtOnce(15), thingsInTheWay,
   hostileFiles,
-  () => unreadStreams(60), () => unfinishedBodies(150), () => idleConnections(3000), () => fuzzedBodies(4000),
+  () => unreadStreams(60), () => unfinishedBodies(150), () => idleConnections(3000), () => fuzzedBodies(4000), () => largePacks(4000),
 ];
 
 const heads = ['attack', 'tries', 'lost', 'refused', 'peak memory', 'time'];

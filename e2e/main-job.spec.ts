@@ -126,6 +126,21 @@ test('the server is killed and comes back: what was marked as saved is there, an
   await expect(hardness).toHaveValue('7');
 });
 
+test('the disk is full: the page says so, keeps what was typed, and saves it by itself once there is room', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  const problem = { type: 'about:blank', title: 'Disk full', status: 507, detail: 'The disk that holds the mods is full, so nothing of this was saved.' };
+  await page.route('**/edits', (route) => route.fulfill({ status: 507, contentType: 'application/problem+json', body: JSON.stringify(problem) }));
+  const hardness = page.getByLabel('Hardness', { exact: true });
+  await hardness.fill('7');
+  await expect(page.getByText('Not saved: the disk cannot take it')).toBeVisible();
+  await expect(page.getByText('The disk that holds the mods is full, so nothing of this was saved.')).toBeVisible();
+  await hardness.fill('8');
+  await page.unroute('**/edits');
+  await saved(page);
+  await page.reload();
+  await expect(hardness).toHaveValue('8');
+});
+
 test('two windows: other places are merged, the same place is asked about and no text is lost', async ({ page, server, context }) => {
   const address = `${server.address}/m/saltmarsh/blocks/tide_lantern`;
   const other = await context.newPage();

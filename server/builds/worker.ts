@@ -15,6 +15,7 @@ const { stop: stopMaking } = workerData as { stop: Int32Array };
 
 let mod: Mod = emptyMod('unnamed', 'Unnamed');
 let pack: Files | undefined;
+let archive: Uint8Array | undefined;
 const blobs = new Map<string, Uint8Array>();
 const going = new Map<number, AbortController>();
 const say = (message: FromBuilder, transfer: ArrayBuffer[] = []) => port.postMessage(message, transfer);
@@ -24,6 +25,12 @@ const blobOf = (sha256: string): Uint8Array => {
   if (!bytes) throw new Error(`the picture or sound ${sha256} was not given`);
   return bytes;
 };
+
+/** What was made follows from the mod: a change makes it worthless. */
+function forget(): void {
+  pack = undefined;
+  archive = undefined;
+}
 
 /** The pack of the mod as it is, made once. */
 function packFor(id: number): Files {
@@ -48,7 +55,7 @@ function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | un
     case 'plan': return planBuild(task.target, packFor(id));
     case 'compare': return compare(task, packFor(id));
     case 'build': return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
-    case 'pack zip': return writeZip(packFor(id));
+    case 'pack zip': return (archive ??= writeZip(packFor(id)));
     case 'folder zip': return writeZip(writeModFolder(mod, blobOf));
   }
 }
@@ -58,7 +65,8 @@ async function work(id: number, task: Task): Promise<void> {
   going.set(id, stop);
   try {
     const result = await run(id, task, stop.signal);
-    say({ say: 'done', id, result }, result instanceof Uint8Array ? [result.buffer as ArrayBuffer] : []);
+    // The archive stays here for whoever asks next; others are handed over.
+    say({ say: 'done', id, result }, result instanceof Uint8Array && result !== archive ? [result.buffer as ArrayBuffer] : []);
   } catch (error) {
     const { message, stack } = error as Error;
     say({ say: 'failed', id, message, isForeseen: error instanceof DiskProblem, stack });
@@ -71,7 +79,7 @@ port.on('message', (message: ToBuilder) => {
   switch (message.say) {
     case 'header':
       mod = { ...mod, header: message.header, ledger: message.ledger };
-      pack = undefined;
+      forget();
       break;
     case 'entries': {
       const kinds = mod as unknown as Record<string, Record<string, unknown>>;
@@ -79,7 +87,7 @@ port.on('message', (message: ToBuilder) => {
         if (document === undefined) delete kinds[kind]?.[name];
         else Object.assign(kinds[kind] ?? {}, { [name]: document });
       }
-      pack = undefined;
+      forget();
       break;
     }
     case 'blobs':

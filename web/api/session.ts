@@ -18,6 +18,8 @@ export interface View {
   redo?: string;
   saving: 'saved' | 'saving' | 'offline';
   savedAt?: Date;
+  /** While it is offline: why nothing is saved, in a few words. */
+  notSaved?: string;
   conflict?: Conflict;
   /** What the server refused last, in words. */
   refused?: string;
@@ -186,8 +188,7 @@ export class Session {
       this.heard = [];
       if (await this.meet((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.send();
     } else if (error.status === 0 || error.status >= 500) {
-      this.update({ saving: 'offline', refused: error.message });
-      this.flushSoon(retryMs);
+      this.goOffline(error);
     } else {
       // The server will never take this step: it is taken back here, and said.
       this.pending.shift();
@@ -207,9 +208,15 @@ export class Session {
     if (this.view.revision !== before) return true;
     await this.loadAgain();
     if (this.view.revision !== before) return true;
-    this.update({ saving: 'offline', refused: 'The server does not take what was changed at the revision that it names itself. It is tried again.' });
-    this.flushSoon(retryMs);
+    this.goOffline(new Refused(500, 'Not taken', 'The server does not take what was changed at the revision that it names itself. It is tried again.'));
     return false;
+  }
+
+  /** What waits stays here, and is sent again in a moment. */
+  private goOffline({ status, message }: Refused): void {
+    const notSaved = { 0: 'the server does not answer', 507: 'the disk cannot take it' }[status] ?? 'the server could not';
+    this.update({ saving: 'offline', notSaved, refused: message });
+    this.flushSoon(retryMs);
   }
 
   /** Takes the mod as the server has it, when no edits lead there: its data was put back to an earlier day. What waits here goes on top. */
@@ -251,8 +258,7 @@ export class Session {
       }
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
-      this.update({ saving: 'offline', refused: error.message });
-      this.flushSoon(retryMs);
+      this.goOffline(error);
       return false;
     }
   }

@@ -89,7 +89,8 @@ function ModMenu({ title, version }: { title: string; version: string }) {
 
 /** The quiet mark that says whether everything is saved. */
 export function SavedMark() {
-  const { saving, savedAt } = useView();
-  const words = saving === 'saved' ? (savedAt ? `Saved at ${savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : 'Saved') : saving === 'saving' ? 'Saving…' : 'Not saved: the server does not answer';
-  return <span role="status" data-saving={saving} style={saving === 'offline' ? { color: 'var(--brick)', fontWeight: 600 } : undefined}>{words}</span>;
+  const { saving, savedAt, notSaved = 'the server does not answer' } = useView();
+  const at = savedAt?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const words = { saved: at === undefined ? 'Saved' : `Saved at ${at}`, saving: 'Saving…', offline: `Not saved: ${notSaved}` }[saving];
+  return <span role="status" data-saving={saving} className={saving === 'offline' ? 'not-saved' : undefined}>{words}</span>;
 }

@@ -28,6 +28,10 @@ export function Build() {
   const stop = useRef<AbortController>(undefined);
   const isAgreed = plan !== undefined && agreedTo === plan.id;
 
+  const goTo = (next: string) => {
+    setTarget(next);
+    setOutcome((old) => (old?.state === 'running' ? old : undefined));
+  };
   const build = () => {
     stop.current = new AbortController();
     const onProgress = (done: number, total: number) => setOutcome({ state: 'running', going: { done, total } });
@@ -48,8 +52,8 @@ export function Build() {
     <div className="page build-place">
       <Head />
       <div className="target">
-        <TextInput label="Folder on this machine, or a file that ends in .obpack" value={target} onChange={(event) => setTarget(event.currentTarget.value)} classNames={{ input: 'mono' }} style={{ flex: 1 }} error={problem} />
-        <Button size="sm" color="tide" disabled={!mayBuild} onClick={build}>{writes || !plan ? 'Build the pack' : 'Build it again'}</Button>
+        <TextInput label="Folder on this machine, or a file that ends in .obpack" value={target} onChange={(event) => goTo(event.currentTarget.value)} classNames={{ input: 'mono' }} style={{ flex: 1 }} error={problem} />
+        <Button color="tide" disabled={!mayBuild} onClick={build}>{writes || !plan ? 'Build the pack' : 'Build it again'}</Button>
       </div>
       <Errors />
       {plan?.ask && <div className="ask"><p>{plan.ask}</p><Checkbox label="Build all the same" checked={isAgreed} onChange={(event) => setAgreedTo(event.currentTarget.checked ? plan.id : undefined)} /></div>}
