@@ -110,6 +110,32 @@ test('a block is declared from stock and is complete; a picture that is none is 
   await expect(page.getByRole('alert')).toHaveText('This is not a PNG: its first bytes are those of another kind of file.');
 });
 
+test('in a searchable choice Enter takes what was typed, at once and without the mouse; what is called nothing is not taken', async ({ page, server }) => {
+  await page.goto(server.address);
+  await page.getByRole('button', { name: 'New block' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Mussel brick');
+  const stock = page.getByRole('combobox', { name: 'Stock material' });
+  await stock.focus();
+  await page.keyboard.type('bri');
+  await page.keyboard.press('Enter');
+  await expect(stock).toHaveValue('Brick');
+  await stock.focus();
+  await page.keyboard.type('zzz');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing is called so')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).focus();
+  await expect(stock).toHaveValue('Brick');
+  // An arrow goes through the list, and Enter takes where it stands.
+  await stock.focus();
+  await page.keyboard.type('gr');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(stock).toHaveValue('Granite');
+  await page.getByRole('button', { name: 'Declare the block' }).click();
+  await expect(page).toHaveURL(/blocks\/mussel_brick\/traits/);
+  await expect(page.getByText('stock: granite')).toBeVisible();
+});
+
 test('the server is killed and comes back: what was marked as saved is there, and what was not is sent again', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
   const hardness = page.getByLabel('Hardness', { exact: true });
