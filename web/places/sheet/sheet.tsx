@@ -44,6 +44,7 @@ export function Sheet() {
   const canvas = useRef<HTMLCanvasElement>(null);
   const before: SheetBefore | undefined = against === 'a PNG' ? file && { png: file.png } : against === 'the last build' ? baseline && { mod: baseline.mod } : undefined;
 
+  const laidOn = against === 'the last build' ? baseline : undefined;
   useEffect(() => {
     let current = true;
     setStopped(false);
@@ -60,7 +61,7 @@ export function Sheet() {
     };
     // The sheet follows the mod; what it is laid on changes only with these.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inspector, mod, block, size, tick, against, file, against === 'the last build' ? baseline : undefined]);
+  }, [inspector, mod, block, size, tick, against, file, laidOn]);
   useEffect(() => {
     const pixels = sheet?.pixels;
     const context = canvas.current?.getContext('2d');
