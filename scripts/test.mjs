@@ -37,6 +37,7 @@ if (!only || only === 'unit') callWitnesses();
 const node = process.execPath;
 const steps = [
   ['types', node, ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.json']],
+  ['format', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
   ['unit', node, ['--disable-warning=ExperimentalWarning', '--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--silent=false']],
   ['e2e', node, ['node_modules/@playwright/test/cli.js', 'test']],
