@@ -1,11 +1,32 @@
 /** Unit tests of core, server and cli: TypeScript through SWC, ES modules as they are. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts', '<rootDir>/disk', '<rootDir>/demo', '<rootDir>/attacks'],
+  roots: [
+    '<rootDir>/core',
+    '<rootDir>/server',
+    '<rootDir>/cli',
+    '<rootDir>/web',
+    '<rootDir>/scripts',
+    '<rootDir>/disk',
+    '<rootDir>/demo',
+    '<rootDir>/attacks',
+  ],
   // A busy machine is no failure.
   testTimeout: 60_000,
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/'],
 };

@@ -16,7 +16,12 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['OBRANK_CHROMIUM'] ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-background-networking', '--disable-sync', '--disable-component-update'],
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-sync',
+        '--disable-component-update',
+      ],
     },
   },
 });

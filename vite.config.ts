@@ -7,5 +7,15 @@ export default defineConfig({
   publicDir: 'web/public',
   build: { outDir: 'dist/web', emptyOutDir: true, chunkSizeWarningLimit: 2000, target: 'es2022' },
   worker: { format: 'es' },
-  server: { port: 4181, host: '127.0.0.1', proxy: { '/api': { target: 'http://127.0.0.1:4180', changeOrigin: true, headers: { origin: 'http://127.0.0.1:4180' } } } },
+  server: {
+    port: 4181,
+    host: '127.0.0.1',
+    proxy: {
+      '/api': {
+        target: 'http://127.0.0.1:4180',
+        changeOrigin: true,
+        headers: { origin: 'http://127.0.0.1:4180' },
+      },
+    },
+  },
 });

@@ -1,6 +1,14 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { spawn, spawnSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
@@ -14,7 +22,9 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** Runs the command line as a program of its own. */
 const obrank = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/obrank.mjs', ...args], { encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/obrank.mjs', ...args], {
+    encoding: 'utf8',
+  });
   return { status, lines: stdout.split('\n').filter(Boolean), stdout, stderr };
 };
 
@@ -45,40 +55,73 @@ test('what is wrong in recipes, loot tables, tags and the ledger is told at the 
   const { status, lines } = obrank('check', mod);
   expect(status).toBe(1);
   const told = lines.map((line) => line.slice(line.indexOf('odd/') + 4));
-  expect(told).toEqual(expect.arrayContaining([
-    expect.stringMatching(/^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/),
-    expect.stringMatching(/^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives saltmarsh:seam_find, which is no loot table of the mod\. Did you mean saltmarsh:seam_finds\?$/),
-    expect.stringMatching(/^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/),
-    expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
-  ]));
-  expect(told.some((line) => line.startsWith('loot/seam_finds.json') && line.includes('saltmarsh:slat'))).toBe(true);
+  expect(told).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(
+        /^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/,
+      ),
+      expect.stringMatching(
+        /^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives saltmarsh:seam_find, which is no loot table of the mod\. Did you mean saltmarsh:seam_finds\?$/,
+      ),
+      expect.stringMatching(
+        /^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/,
+      ),
+      expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
+    ]),
+  );
+  expect(
+    told.some((line) => line.startsWith('loot/seam_finds.json') && line.includes('saltmarsh:slat')),
+  ).toBe(true);
 });
 
 test('findings stand on standard output, one a line, as path:line:column severity rule message; exit 1', () => {
   const mod = path.join(folder, 'broken');
   cpSync('demo/saltmarsh', mod, { recursive: true });
   const file = path.join(mod, 'blocks/salt_crust.json');
-  writeFileSync(file, readFileSync(file, 'utf8').replace('"spade", "sound', '"spade", "leastGrade": 9, "sound').replace('"identity": {', '"identity": {,'));
+  writeFileSync(
+    file,
+    readFileSync(file, 'utf8')
+      .replace('"spade", "sound', '"spade", "leastGrade": 9, "sound')
+      .replace('"identity": {', '"identity": {,'),
+  );
   const malformed = obrank('check', mod);
   expect(malformed.status).toBe(1);
-  expect(malformed.lines).toContainEqual(expect.stringMatching(/salt_crust\.json:3:16 error files\/malformed-json /));
-  for (const line of malformed.lines) expect(line).toMatch(/^\S+:\d+:\d+ (error|warning|hint) [a-z]+\/[a-z-]+ .+[.?]$/);
+  expect(malformed.lines).toContainEqual(
+    expect.stringMatching(/salt_crust\.json:3:16 error files\/malformed-json /),
+  );
+  for (const line of malformed.lines)
+    expect(line).toMatch(/^\S+:\d+:\d+ (error|warning|hint) [a-z]+\/[a-z-]+ .+[.?]$/);
   writeFileSync(file, readFileSync(file, 'utf8').replace('{,', '{'));
-  expect(obrank('check', mod).lines).toEqual([expect.stringMatching(/salt_crust\.json:4:\d+ error traits\/grade-out-of-reach salt_crust asks for grade 9, but the tool ladder has 3 grades \(0 to 2\)\.$/)]);
-  const json = JSON.parse(obrank('check', mod, '--format', 'json').stdout) as { tally: object; findings: { rule: string }[] };
+  expect(obrank('check', mod).lines).toEqual([
+    expect.stringMatching(
+      /salt_crust\.json:4:\d+ error traits\/grade-out-of-reach salt_crust asks for grade 9, but the tool ladder has 3 grades \(0 to 2\)\.$/,
+    ),
+  ]);
+  const json = JSON.parse(obrank('check', mod, '--format', 'json').stdout) as {
+    tally: object;
+    findings: { rule: string }[];
+  };
   expect(json.tally).toEqual({ error: 1, warning: 0, hint: 0 });
-  expect(obrank('build', mod, '--out', path.join(folder, 'never'))).toMatchObject({ status: 1, lines: [] });
+  expect(obrank('build', mod, '--out', path.join(folder, 'never'))).toMatchObject({
+    status: 1,
+    lines: [],
+  });
 });
 
 test('a pack that was edited by hand is told so, with a near miss', () => {
   const pack = path.join(folder, 'edited');
   expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
   const look = path.join(pack, 'view/looks/tide_lantern.json');
-  writeFileSync(look, readFileSync(look, 'utf8').replace('saltmarsh:lantern/dark', 'saltmarsh:lantern/drak'));
+  writeFileSync(
+    look,
+    readFileSync(look, 'utf8').replace('saltmarsh:lantern/dark', 'saltmarsh:lantern/drak'),
+  );
   const { status, lines } = obrank('check', pack);
   expect(status).toBe(1);
   expect(lines).toEqual([
-    expect.stringMatching(/tide_lantern\.json:\d+:\d+ error pack\/reference-missing .*Did you mean saltmarsh:lantern\/dark\?$/),
+    expect.stringMatching(
+      /tide_lantern\.json:\d+:\d+ error pack\/reference-missing .*Did you mean saltmarsh:lantern\/dark\?$/,
+    ),
     expect.stringMatching(/tide_lantern\.json:1:1 warning pack\/digest-differs /),
   ]);
   const again = obrank('build', 'demo/saltmarsh', '--out', pack);
@@ -91,19 +134,83 @@ test('a sheet of every state is drawn, laid on an earlier one, and refuses what 
   const mod = path.join(folder, 'sheet-mod');
   cpSync('demo/saltmarsh', mod, { recursive: true });
   const out = (name: string) => path.join(folder, `${name}.png`);
-  const first = obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--size', '32');
-  expect(first).toMatchObject({ status: 0, stdout: `${out('gate')}: 12 states in 12 columns, 384 × 32 pixels.\n` });
+  const first = obrank(
+    'sheet',
+    mod,
+    '--block',
+    'sluice_gate',
+    '--out',
+    out('gate'),
+    '--size',
+    '32',
+  );
+  expect(first).toMatchObject({
+    status: 0,
+    stdout: `${out('gate')}: 12 states in 12 columns, 384 × 32 pixels.\n`,
+  });
   expect([...readFileSync(out('gate')).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
-  expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(/13 blocks in 6 columns, 384 × 192 pixels/);
-  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('same'), '--size', '32', '--against', out('gate'))).toMatchObject({ status: 0, stdout: expect.stringMatching(/the same as/) });
+  expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(
+    /13 blocks in 6 columns, 384 × 192 pixels/,
+  );
+  expect(
+    obrank(
+      'sheet',
+      mod,
+      '--block',
+      'sluice_gate',
+      '--out',
+      out('same'),
+      '--size',
+      '32',
+      '--against',
+      out('gate'),
+    ),
+  ).toMatchObject({ status: 0, stdout: expect.stringMatching(/the same as/) });
   const gate = path.join(mod, 'blocks/sluice_gate.json');
-  writeFileSync(gate, readFileSync(gate, 'utf8').replace('"saltmarsh:gate/open", "front": "up"', '"saltmarsh:gate/shut", "front": "up"'));
-  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('marked'), '--size', '32', '--against', out('gate'))).toMatchObject({ status: 1, stdout: expect.stringMatching(/pixels in 1 picture of 12 states in 12 columns differ from .*: row 1, column 10\./) });
+  writeFileSync(
+    gate,
+    readFileSync(gate, 'utf8').replace(
+      '"saltmarsh:gate/open", "front": "up"',
+      '"saltmarsh:gate/shut", "front": "up"',
+    ),
+  );
+  expect(
+    obrank(
+      'sheet',
+      mod,
+      '--block',
+      'sluice_gate',
+      '--out',
+      out('marked'),
+      '--size',
+      '32',
+      '--against',
+      out('gate'),
+    ),
+  ).toMatchObject({
+    status: 1,
+    stdout: expect.stringMatching(
+      /pixels in 1 picture of 12 states in 12 columns differ from .*: row 1, column 10\./,
+    ),
+  });
   for (const [args, why] of [
-    [['--out', out('gate')], /is there already.*--overwrite/], [['--out', 'x.jpg'], /must end in \.png/], [['--out', out('no'), '--block', 'brine'], /no block called brine/], [['--out', out('no'), '--size', '4'], /--size must be a whole number from 8 to 512/],
-    [['--out', out('no'), '--against', out('missing')], /does not exist/], [['--out', out('no'), '--against', gate], /not a PNG/], [['--out', out('no'), '--against', out('gate')], /differ in size/], [['--out', path.join(folder, 'no', 'where.png')], /does not exist/],
-  ] as const) expect(obrank('sheet', mod, ...args)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(why) });
-  expect(obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--overwrite').status).toBe(0);
+    [['--out', out('gate')], /is there already.*--overwrite/],
+    [['--out', 'x.jpg'], /must end in \.png/],
+    [['--out', out('no'), '--block', 'brine'], /no block called brine/],
+    [['--out', out('no'), '--size', '4'], /--size must be a whole number from 8 to 512/],
+    [['--out', out('no'), '--against', out('missing')], /does not exist/],
+    [['--out', out('no'), '--against', gate], /not a PNG/],
+    [['--out', out('no'), '--against', out('gate')], /differ in size/],
+    [['--out', path.join(folder, 'no', 'where.png')], /does not exist/],
+  ] as const)
+    expect(obrank('sheet', mod, ...args)).toMatchObject({
+      status: 2,
+      stdout: '',
+      stderr: expect.stringMatching(why),
+    });
+  expect(
+    obrank('sheet', mod, '--block', 'sluice_gate', '--out', out('gate'), '--overwrite').status,
+  ).toBe(0);
 });
 
 test('a million states, rows that contradict, values that are none, templates in a circle: clear findings, in little memory', () => {
@@ -115,15 +222,60 @@ test('a million states, rows that contradict, values that are none, templates in
     change(declared);
     writeFileSync(file, JSON.stringify(declared));
   };
-  const number = (name: string, max: number) => ({ name, kind: 'number', min: 0, max, default: 0, byCode: true });
-  const rows = (many: number, name: string) => Array.from({ length: many }, (_, i) => ({ when: { [name]: i % 900 }, use: [{ model: 'saltmarsh:gate/shut' }] }));
-  block('tide_gauge', (declared) => Object.assign(declared, { states: { properties: [number('level', 999), number('again', 999)] }, looks: { mode: 'one-of', rows: rows(2000, 'level') } }));
+  const number = (name: string, max: number) => ({
+    name,
+    kind: 'number',
+    min: 0,
+    max,
+    default: 0,
+    byCode: true,
+  });
+  const rows = (many: number, name: string) =>
+    Array.from({ length: many }, (_, i) => ({
+      when: { [name]: i % 900 },
+      use: [{ model: 'saltmarsh:gate/shut' }],
+    }));
+  block('tide_gauge', (declared) =>
+    Object.assign(declared, {
+      states: { properties: [number('level', 999), number('again', 999)] },
+      looks: { mode: 'one-of', rows: rows(2000, 'level') },
+    }),
+  );
   // As many states as there may be at all, with thousands of rows of which most are covered.
-  block('sluice_gate', (declared) => Object.assign(declared, { states: { properties: [number('a', 255), number('b', 255)] }, looks: { mode: 'one-of', rows: rows(3000, 'a') } }));
-  block('tide_lantern', (declared) => Object.assign(declared, { looks: { mode: 'one-of', rows: [{ when: { lit: [] }, use: [{ model: 'saltmarsh:lantern/lit' }] }, { when: { lit: 'perhaps', moon: 3 }, use: [{ model: 'saltmarsh:lantern/lit' }] }, { use: [{ model: 'saltmarsh:lantern/lit' }] }] } }));
-  writeFileSync(path.join(mod, 'models/reed_thatch.json'), '{ "template": "saltmarsh:reed_thatch" }');
-  const watch = "--import=data:text/javascript,process.on('exit',()=>console.error('rss',process.resourceUsage().maxRSS))";
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/obrank.mjs', 'check', mod], { encoding: 'utf8', timeout: 60_000, maxBuffer: 2 ** 26, env: { ...process.env, NODE_OPTIONS: watch } });
+  block('sluice_gate', (declared) =>
+    Object.assign(declared, {
+      states: { properties: [number('a', 255), number('b', 255)] },
+      looks: { mode: 'one-of', rows: rows(3000, 'a') },
+    }),
+  );
+  block('tide_lantern', (declared) =>
+    Object.assign(declared, {
+      looks: {
+        mode: 'one-of',
+        rows: [
+          { when: { lit: [] }, use: [{ model: 'saltmarsh:lantern/lit' }] },
+          { when: { lit: 'perhaps', moon: 3 }, use: [{ model: 'saltmarsh:lantern/lit' }] },
+          { use: [{ model: 'saltmarsh:lantern/lit' }] },
+        ],
+      },
+    }),
+  );
+  writeFileSync(
+    path.join(mod, 'models/reed_thatch.json'),
+    '{ "template": "saltmarsh:reed_thatch" }',
+  );
+  const watch =
+    "--import=data:text/javascript,process.on('exit',()=>console.error('rss',process.resourceUsage().maxRSS))";
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['scripts/obrank.mjs', 'check', mod],
+    {
+      encoding: 'utf8',
+      timeout: 60_000,
+      maxBuffer: 2 ** 26,
+      env: { ...process.env, NODE_OPTIONS: watch },
+    },
+  );
   expect(status).toBe(1);
   for (const message of [
     'states/too-many-states tide_gauge has 1,000,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 1,000.',
@@ -134,14 +286,24 @@ test('a million states, rows that contradict, values that are none, templates in
     'looks/unknown-condition tide_lantern: row 2 of the look asks for moon, which is no property of the block.',
     'looks/unknown-condition tide_lantern: row 2 of the look asks for lit = perhaps, but lit has no such value.',
     'models/template-circle The model saltmarsh:reed_thatch starts from templates that go in a circle: saltmarsh:reed_thatch then saltmarsh:reed_thatch.',
-  ]) expect(stdout).toContain(message);
+  ])
+    expect(stdout).toContain(message);
   // The last line is the command's own; before it a build of the program may have said how much it took.
   const most = Number([...stderr.matchAll(/rss (\d+)/g)].at(-1)![1]);
   expect(most).toBeGreaterThan(10_000);
   expect(most).toBeLessThan(500 * 1024);
 }, 90_000);
 
-test.each([[['check', 'no/such/place']], [['check']], [['conquer', 'x']], [['build', 'demo/saltmarsh']], [['check', 'demo/art']], [['check', 'demo/saltmarsh', '--format', 'xml']], [['serve', '--port', 'high']], [['sheet', 'demo/saltmarsh']]])('wrong use %j exits 2 with a sentence', (args) => {
+test.each([
+  [['check', 'no/such/place']],
+  [['check']],
+  [['conquer', 'x']],
+  [['build', 'demo/saltmarsh']],
+  [['check', 'demo/art']],
+  [['check', 'demo/saltmarsh', '--format', 'xml']],
+  [['serve', '--port', 'high']],
+  [['sheet', 'demo/saltmarsh']],
+])('wrong use %j exits 2 with a sentence', (args) => {
   const { status, stdout, stderr } = obrank(...args);
   expect(status).toBe(2);
   expect(stdout).toBe('');
@@ -154,26 +316,46 @@ test('a taken port is one clear sentence', async () => {
     const made = createServer().listen(0, '127.0.0.1', () => resolve(made));
   });
   const { port } = server.address() as { port: number };
-  const { status, stderr } = obrank('serve', '--port', String(port), '--data', path.join(folder, 'data'));
+  const { status, stderr } = obrank(
+    'serve',
+    '--port',
+    String(port),
+    '--data',
+    path.join(folder, 'data'),
+  );
   server.close();
   expect(status).toBe(2);
-  expect(stderr.trim()).toBe(`Port ${port} is taken by another program. Choose another with --port, or stop that program.`);
+  expect(stderr.trim()).toBe(
+    `Port ${port} is taken by another program. Choose another with --port, or stop that program.`,
+  );
 });
 
 test('a data folder that another server uses is one clear sentence, and so is one that is no folder', async () => {
   const data = path.join(folder, 'shared');
   const first = await startServer({ port: 0, data });
   const second = await new Promise<{ status: number | null; stderr: string }>((resolve) => {
-    const child = spawn(process.execPath, ['scripts/obrank.mjs', 'serve', '--port', '0', '--data', data], { stdio: ['ignore', 'ignore', 'pipe'] });
+    const child = spawn(
+      process.execPath,
+      ['scripts/obrank.mjs', 'serve', '--port', '0', '--data', data],
+      { stdio: ['ignore', 'ignore', 'pipe'] },
+    );
     let stderr = '';
-    child.stderr.on('data', (text: Buffer) => { stderr += text.toString(); });
+    child.stderr.on('data', (text: Buffer) => {
+      stderr += text.toString();
+    });
     child.once('exit', (status) => resolve({ status, stderr }));
   });
   await first.close();
-  expect(second).toEqual({ status: 2, stderr: `The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.\n` });
+  expect(second).toEqual({
+    status: 2,
+    stderr: `The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.\n`,
+  });
   const file = path.join(folder, 'a-file');
   writeFileSync(file, '');
-  expect(obrank('serve', '--port', '0', '--data', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/cannot be opened/) });
+  expect(obrank('serve', '--port', '0', '--data', file)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/cannot be opened/),
+  });
 });
 
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));
@@ -183,7 +365,14 @@ test('names that are no text, line breaks and escapes in names, pipes, links and
   cpSync('demo/saltmarsh', mod, { recursive: true });
   writeFileSync(path.join(mod, 'blocks/two\nlines.json'), '{}');
   writeFileSync(path.join(mod, 'blocks/\u001b[31mred\u202e.json'), '{}');
-  writeFileSync(Buffer.concat([Buffer.from(path.join(mod, 'items/')), Buffer.from([0x73, 0xe4, 0x2e]), Buffer.from('json')]), '{}');
+  writeFileSync(
+    Buffer.concat([
+      Buffer.from(path.join(mod, 'items/')),
+      Buffer.from([0x73, 0xe4, 0x2e]),
+      Buffer.from('json'),
+    ]),
+    '{}',
+  );
   writeFileSync(path.join(mod, 'recipes/large.json'), `{ "a": "${'x'.repeat(9_000_000)}" }`);
   spawnSync('mkfifo', [path.join(mod, 'textures/pipe.png')]);
   symlinkSync('/etc/hostname', path.join(mod, 'words/fr.json'));
@@ -194,8 +383,12 @@ test('names that are no text, line breaks and escapes in names, pipes, links and
   const told = lines.map((line) => line.slice(line.indexOf('strange/') + 8));
   const line = (start: string) => told.filter((one) => one.startsWith(start));
   for (const [start, words] of [
-    ['blocks/two\\u{a}lines.json:1:1', 'is not allowed'], ['blocks/\\u{1b}[31mred\\u{202e}.json:1:1', 'is not allowed'], ['items/s', 'not text in UTF-8'],
-    ['recipes/large.json:1:1 error', 'larger than 8 MB'], ['textures/pipe.png:1:1 error', 'neither a file nor a folder'], ['words/fr.json:1:1 error', 'It is a link'],
+    ['blocks/two\\u{a}lines.json:1:1', 'is not allowed'],
+    ['blocks/\\u{1b}[31mred\\u{202e}.json:1:1', 'is not allowed'],
+    ['items/s', 'not text in UTF-8'],
+    ['recipes/large.json:1:1 error', 'larger than 8 MB'],
+    ['textures/pipe.png:1:1 error', 'neither a file nor a folder'],
+    ['words/fr.json:1:1 error', 'It is a link'],
     ['blocks/salt_crust.json:1:19 error', 'comma after the last entry'],
   ] as const) {
     expect([start, line(start).length]).toEqual([start, 1]);
@@ -208,9 +401,16 @@ test('an empty argument, a pipe and a device are each told in one line', () => {
   const pipe = path.join(folder, 'pipe');
   spawnSync('mkfifo', [pipe]);
   for (const [args, words] of [
-    [['check', ''], /^Name a mod folder, a pack folder or an \.obpack file\.$/], [['check', pipe], /not an ordinary file/], [['check', '/dev/zero'], /not an ordinary file/],
-    [['build', '', '--out', path.join(folder, 'x')], /^Name a mod folder/], [['build', 'demo/saltmarsh', '--out', ''], /^Name a folder, or a file/],
-    [['build', 'demo/saltmarsh', '--out', '/dev/null'], /not a place for a pack/], [['sheet', 'demo/saltmarsh', '--out', path.join(folder, 's.png'), '--against', pipe], /not an ordinary file/],
+    [['check', ''], /^Name a mod folder, a pack folder or an \.obpack file\.$/],
+    [['check', pipe], /not an ordinary file/],
+    [['check', '/dev/zero'], /not an ordinary file/],
+    [['build', '', '--out', path.join(folder, 'x')], /^Name a mod folder/],
+    [['build', 'demo/saltmarsh', '--out', ''], /^Name a folder, or a file/],
+    [['build', 'demo/saltmarsh', '--out', '/dev/null'], /not a place for a pack/],
+    [
+      ['sheet', 'demo/saltmarsh', '--out', path.join(folder, 's.png'), '--against', pipe],
+      /not an ordinary file/,
+    ],
   ] as const) {
     const { status, stderr, stdout } = obrank(...args);
     expect([args, status, stdout]).toEqual([args, 2, '']);
@@ -218,12 +418,17 @@ test('an empty argument, a pipe and a device are each told in one line', () => {
   }
 });
 
-test('a data folder with a damaged, a newer or another program\'s database: one sentence, exit 2, and not a byte is changed', () => {
+test("a data folder with a damaged, a newer or another program's database: one sentence, exit 2, and not a byte is changed", () => {
   const data = path.join(folder, 'damaged');
   mkdirSync(data);
   const file = path.join(data, 'obrank.sqlite');
   writeFileSync(file, 'This was a database once.'.repeat(100));
   const { status, stderr } = obrank('serve', '--data', data, '--port', '0');
-  expect([status, readFileSync(file, 'utf8')]).toEqual([2, 'This was a database once.'.repeat(100)]);
-  expect(stderr.trim().split('\n')).toEqual([expect.stringMatching(/is damaged: file is not a database\. It was left as it is/)]);
+  expect([status, readFileSync(file, 'utf8')]).toEqual([
+    2,
+    'This was a database once.'.repeat(100),
+  ]);
+  expect(stderr.trim().split('\n')).toEqual([
+    expect.stringMatching(/is damaged: file is not a database\. It was left as it is/),
+  ]);
 });

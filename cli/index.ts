@@ -6,24 +6,38 @@ import { sheet, type SheetOptions } from './commands/sheet.ts';
 import type { ServeOptions } from './commands/serve.ts';
 
 const program = new Command('obrank')
-  .description('Declare custom blocks for voxel games and prove them consistent before the game is started.')
+  .description(
+    'Declare custom blocks for voxel games and prove them consistent before the game is started.',
+  )
   .exitOverride()
   .showHelpAfterError('(obrank --help lists the commands)');
 
-const run = <O>(command: (target: string, options: O) => Promise<number>) => async (target: string, options: O) => {
-  process.exitCode = await command(target, options);
-};
+const run =
+  <O>(command: (target: string, options: O) => Promise<number>) =>
+  async (target: string, options: O) => {
+    process.exitCode = await command(target, options);
+  };
 
-program.command('check').description('Check a mod folder, a pack folder or an .obpack file.')
+program
+  .command('check')
+  .description('Check a mod folder, a pack folder or an .obpack file.')
   .argument('<path>', 'mod folder, pack folder or .obpack')
-  .addOption(new Option('--format <format>', 'how findings are printed').choices(['text', 'json']).default('text'))
+  .addOption(
+    new Option('--format <format>', 'how findings are printed')
+      .choices(['text', 'json'])
+      .default('text'),
+  )
   .action(run<CheckOptions>(check));
-program.command('build').description('Build a mod folder into a pack.')
+program
+  .command('build')
+  .description('Build a mod folder into a pack.')
   .argument('<mod>', 'mod folder')
   .requiredOption('--out <path>', 'folder, or file that ends in .obpack')
   .option('--overwrite', 'overwrite files that Obrank did not write')
   .action(run<BuildCommandOptions>(build));
-program.command('sheet').description('Draw every state of a block, or every block of a mod, as one PNG.')
+program
+  .command('sheet')
+  .description('Draw every state of a block, or every block of a mod, as one PNG.')
   .argument('<mod>', 'mod folder')
   .requiredOption('--out <file>', 'file that ends in .png')
   .option('--block <name>', 'one block: all of its states')
@@ -33,7 +47,9 @@ program.command('sheet').description('Draw every state of a block, or every bloc
   .option('--against <file>', 'an earlier sheet: mark what differs, exit with 1 if anything does')
   .option('--overwrite', 'replace the file if it is there')
   .action(run<SheetOptions>(sheet));
-program.command('serve').description('Start the application on this machine.')
+program
+  .command('serve')
+  .description('Start the application on this machine.')
   .option('--port <number>', 'port (or OBRANK_PORT)')
   .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
   .action(async (options: ServeOptions) => {
@@ -53,7 +69,9 @@ export async function main(args: readonly string[]): Promise<void> {
       process.exitCode = 2;
     } else {
       const { message = String(error) } = error as Error;
-      console.error(`Obrank failed for a reason that nobody foresaw: ${shown(message)}. OBRANK_LOG=debug shows where.`);
+      console.error(
+        `Obrank failed for a reason that nobody foresaw: ${shown(message)}. OBRANK_LOG=debug shows where.`,
+      );
       if (process.env['OBRANK_LOG'] === 'debug') console.error((error as Error).stack);
       process.exitCode = 2;
     }

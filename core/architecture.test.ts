@@ -4,41 +4,94 @@ import path from 'node:path';
 
 /** What each room may import from. A room may always import from itself. */
 const arrows: Record<string, string[]> = {
-  'core/space': [], 'core/json': [], 'core/words': [], 'core/bytes': [],
+  'core/space': [],
+  'core/json': [],
+  'core/words': [],
+  'core/bytes': [],
   'core/states': ['core/space'],
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
-  'core/folder': ['core/mod', 'core/json', 'core/words', 'core/bytes', 'core/textures', 'core/sounds'],
-  'core/textures': ['core/mod', 'core/space', 'core/bytes'], 'core/sounds': ['core/mod'], 'core/table': ['core/mod', 'core/json', 'core/words'],
+  'core/folder': [
+    'core/mod',
+    'core/json',
+    'core/words',
+    'core/bytes',
+    'core/textures',
+    'core/sounds',
+  ],
+  'core/textures': ['core/mod', 'core/space', 'core/bytes'],
+  'core/sounds': ['core/mod'],
+  'core/table': ['core/mod', 'core/json', 'core/words'],
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
-  'core/traits': ['core/mod', 'core/states', 'core/space'], 'core/loot': ['core/mod', 'core/states', 'core/traits', 'core/space'],
-  'core/tags': ['core/mod', 'core/json'], 'core/texts': ['core/mod', 'core/json', 'core/words'], 'core/registry': ['core/mod', 'core/states'],
+  'core/traits': ['core/mod', 'core/states', 'core/space'],
+  'core/loot': ['core/mod', 'core/states', 'core/traits', 'core/space'],
+  'core/tags': ['core/mod', 'core/json'],
+  'core/texts': ['core/mod', 'core/json', 'core/words'],
+  'core/registry': ['core/mod', 'core/states'],
   'core/recipes': ['core/mod', 'core/tags', 'core/loot', 'core/placing', 'core/states'],
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits/block-pack/format': ['core/mod'],
-  'core/kits/block-pack/read': ['core/kits/block-pack/format', 'core/json', 'core/mod', 'core/textures', 'core/sounds', 'core/bytes', 'core/words'],
-  'core/kits/block-pack/write': ['core/kits', 'core/json', 'core/mod', 'core/tags', 'core/texts', 'core/models', 'core/space', 'core/states', 'core/bytes'],
-  'core/kits/block-pack': ['core/kits', 'core/kits/block-pack/write'], 'core/kits': ['core/mod', 'core/bytes', 'core/kits/block-pack'],
-  'core/inspect': ['core'], 'disk': ['core'], 'server': ['core', 'disk'], 'cli': ['core', 'disk', 'server'], 'web': ['core'],
+  'core/kits/block-pack/read': [
+    'core/kits/block-pack/format',
+    'core/json',
+    'core/mod',
+    'core/textures',
+    'core/sounds',
+    'core/bytes',
+    'core/words',
+  ],
+  'core/kits/block-pack/write': [
+    'core/kits',
+    'core/json',
+    'core/mod',
+    'core/tags',
+    'core/texts',
+    'core/models',
+    'core/space',
+    'core/states',
+    'core/bytes',
+  ],
+  'core/kits/block-pack': ['core/kits', 'core/kits/block-pack/write'],
+  'core/kits': ['core/mod', 'core/bytes', 'core/kits/block-pack'],
+  'core/inspect': ['core'],
+  disk: ['core'],
+  server: ['core', 'disk'],
+  cli: ['core', 'disk', 'server'],
+  web: ['core'],
 };
 const rooms = Object.keys(arrows).sort((a, b) => b.length - a.length);
 const roomOf = (file: string) => rooms.find((room) => file.startsWith(`${room}/`));
 
-const sources = (folder: string): string[] => readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-  const file = `${folder}/${entry.name}`;
-  return entry.isDirectory() ? sources(file) : /\.tsx?$/.test(file) && !/\.test\.ts$/.test(file) ? [file] : [];
-});
-const importsOf = (file: string): string[] => [...readFileSync(file, 'utf8').matchAll(/(?:from|import) '(\.[^']+)'/g)].map((found) => path.posix.join(path.posix.dirname(file), found[1]!));
+const sources = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const file = `${folder}/${entry.name}`;
+    return entry.isDirectory()
+      ? sources(file)
+      : /\.tsx?$/.test(file) && !/\.test\.ts$/.test(file)
+        ? [file]
+        : [];
+  });
+const importsOf = (file: string): string[] =>
+  [...readFileSync(file, 'utf8').matchAll(/(?:from|import) '(\.[^']+)'/g)].map((found) =>
+    path.posix.join(path.posix.dirname(file), found[1]!),
+  );
 
 test('every file imports only along the arrows', () => {
   const wrong: string[] = [];
   for (const file of ['core', 'disk', 'server', 'cli', 'web'].flatMap(sources)) {
     const room = roomOf(file);
     if (!room) wrong.push(`${file} is in no room`);
-    else for (const target of importsOf(file)) {
-      const there = roomOf(target);
-      if (there !== room && !arrows[room]!.some((allowed) => target.startsWith(`${allowed}/`) || target.startsWith(`${allowed}.`))) wrong.push(`${file} imports ${target}`);
-    }
+    else
+      for (const target of importsOf(file)) {
+        const there = roomOf(target);
+        if (
+          there !== room &&
+          !arrows[room]!.some(
+            (allowed) => target.startsWith(`${allowed}/`) || target.startsWith(`${allowed}.`),
+          )
+        )
+          wrong.push(`${file} imports ${target}`);
+      }
   }
   expect(wrong).toEqual([]);
 });
@@ -51,9 +104,12 @@ test('the reader never imports what writes', () => {
     importsOf(file).forEach(walk);
   };
   walk('core/kits/block-pack/read/index.ts');
-  expect([...reached].filter((file) => /\/write\/|core\/models|core\/families|mod\/resolve/.test(file))).toEqual([]);
+  expect(
+    [...reached].filter((file) => /\/write\/|core\/models|core\/families|mod\/resolve/.test(file)),
+  ).toEqual([]);
 });
 
 test('core knows no interface and no machine', () => {
-  for (const file of sources('core')) expect(readFileSync(file, 'utf8')).not.toMatch(/from '(node:|react|express|typeorm|three)/);
+  for (const file of sources('core'))
+    expect(readFileSync(file, 'utf8')).not.toMatch(/from '(node:|react|express|typeorm|three)/);
 });

@@ -1,6 +1,21 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { once } from 'node:events';
-import { chmodSync, existsSync, linkSync, lstatSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, renameSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  linkSync,
+  lstatSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  readlinkSync,
+  renameSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { spawn, spawnSync } from 'node:child_process';
 import os from 'node:os';
@@ -23,8 +38,14 @@ beforeEach(async () => {
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
 const read = (file: string) => readFileSync(path.join(target, file), 'utf8');
-const fates = async (files = built) => Object.fromEntries((await planBuild(target, files)).files.filter((file) => file.fate !== 'same').map((file) => [file.path, file.fate]));
-const changed = (path_: string, text: string): Files => new Map([...built, [path_, new TextEncoder().encode(text)]]);
+const fates = async (files = built) =>
+  Object.fromEntries(
+    (await planBuild(target, files)).files
+      .filter((file) => file.fate !== 'same')
+      .map((file) => [file.path, file.fate]),
+  );
+const changed = (path_: string, text: string): Files =>
+  new Map([...built, [path_, new TextEncoder().encode(text)]]);
 const without = (gone: string): Files => new Map([...built].filter(([file]) => file !== gone));
 
 test('a first build writes everything, a second one finds everything the same', async () => {
@@ -41,7 +62,10 @@ test('changed and gone files of our own need no question', async () => {
   await writeBuild(target, built);
   const next = changed('rules/recipes/new.json', '{}');
   next.delete('rules/recipes/salt_crust.json');
-  expect(await fates(next)).toEqual({ 'rules/recipes/new.json': 'new', 'rules/recipes/salt_crust.json': 'gone' });
+  expect(await fates(next)).toEqual({
+    'rules/recipes/new.json': 'new',
+    'rules/recipes/salt_crust.json': 'gone',
+  });
   await writeBuild(target, next);
   expect(existsSync(path.join(target, 'rules/recipes/salt_crust.json'))).toBe(false);
 });
@@ -62,7 +86,9 @@ test('a file that was edited by hand is shown, and overwritten only when that wa
 test('the same holds for an edited file that would be removed', async () => {
   await writeBuild(target, built);
   writeFileSync(path.join(target, 'rules/recipes/salt_crust.json'), '{ "mine": true }');
-  await expect(writeBuild(target, without('rules/recipes/salt_crust.json'))).rejects.toThrow(/by hand/);
+  await expect(writeBuild(target, without('rules/recipes/salt_crust.json'))).rejects.toThrow(
+    /by hand/,
+  );
 });
 
 test('files of others stay, and one in the way is asked about', async () => {
@@ -72,9 +98,15 @@ test('files of others stay, and one in the way is asked about', async () => {
   mkdirSync(path.join(target, 'view/models/own'), { recursive: true });
   writeFileSync(path.join(target, 'view/models/own/x.json'), '{}');
   await writeBuild(target, changed('rules/recipes/new.json', '{}'));
-  expect([read('NOTES.md'), read('.hidden'), read('view/models/own/x.json')]).toEqual(['mine', 'mine too', '{}']);
+  expect([read('NOTES.md'), read('.hidden'), read('view/models/own/x.json')]).toEqual([
+    'mine',
+    'mine too',
+    '{}',
+  ]);
   const inTheWay = changed('view/models/own/x.json', '{ "slots": {} }');
-  await expect(writeBuild(target, inTheWay)).rejects.toThrow(/did not write.*view\/models\/own\/x\.json/);
+  await expect(writeBuild(target, inTheWay)).rejects.toThrow(
+    /did not write.*view\/models\/own\/x\.json/,
+  );
   await writeBuild(target, inTheWay, { overwrite: true });
   expect(read('view/models/own/x.json')).toBe('{ "slots": {} }');
 });
@@ -96,7 +128,10 @@ test('hidden files and folders, links and empty folders at any depth come throug
   symlinkSync('/nowhere/at/all', path.join(target, 'rules/dangling'));
   await writeBuild(target, changed('rules/recipes/new.json', '{}'));
   expect([read('.history/deep/log'), read('view/models/.draft')]).toEqual(['mine', 'mine too']);
-  expect([readlinkSync(path.join(target, 'view/models/alias.json')), readlinkSync(path.join(target, 'rules/dangling'))]).toEqual(['salt_crust_a.json', '/nowhere/at/all']);
+  expect([
+    readlinkSync(path.join(target, 'view/models/alias.json')),
+    readlinkSync(path.join(target, 'rules/dangling')),
+  ]).toEqual(['salt_crust_a.json', '/nowhere/at/all']);
   expect(readdirSync(path.join(target, 'view/empty'))).toEqual([]);
   expect(read('rules/recipes/new.json')).toBe('{}');
 });
@@ -105,7 +140,9 @@ test('what cannot be carried over stops the build before anything is touched', a
   await writeBuild(target, built);
   const server = createServer().listen(path.join(target, 'rules/socket'));
   await once(server, 'listening');
-  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'))).rejects.toThrow(/neither a file nor a folder/);
+  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'))).rejects.toThrow(
+    /neither a file nor a folder/,
+  );
   server.close();
   expect(existsSync(path.join(target, 'rules/recipes/new.json'))).toBe(false);
   expect(readdirSync(folder)).toEqual(['pack']);
@@ -126,7 +163,9 @@ test('a folder keeps its permissions, a new one is as open as others, and a link
 test('a target that is a file, a root, or below one: one sentence, nothing touched', async () => {
   writeFileSync(target, 'a file');
   await expect(writeBuild(target, built)).rejects.toThrow(/is a file/);
-  await expect(writeBuild(path.join(target, 'inside'), built)).rejects.toThrow(/is a file, not a folder/);
+  await expect(writeBuild(path.join(target, 'inside'), built)).rejects.toThrow(
+    /is a file, not a folder/,
+  );
   await expect(planBuild('/', built)).rejects.toThrow(/not a place/);
   await expect(planBuild('~', built)).rejects.toThrow(/not a place/);
   await expect(planBuild('  ', built)).rejects.toThrow(DiskProblem);
@@ -135,7 +174,9 @@ test('a target that is a file, a root, or below one: one sentence, nothing touch
 });
 
 test('names that would leave the folder are refused before anything is written', async () => {
-  await expect(writeBuild(target, changed('../outside.json', '{}'))).rejects.toThrow(/leaves the pack/);
+  await expect(writeBuild(target, changed('../outside.json', '{}'))).rejects.toThrow(
+    /leaves the pack/,
+  );
   expect(readdirSync(folder)).toEqual([]);
 });
 
@@ -144,7 +185,18 @@ function deadWork(parts: Record<string, string>): string {
   const { pid } = spawnSync(process.execPath, ['-e', '']);
   const work = `${target}.obrank-work`;
   mkdirSync(work);
-  writeFileSync(path.join(work, 'build.json'), JSON.stringify({ made: 'by Obrank, for a build', target, host: os.hostname(), pid, thread: 0, started: '', token: 'x' }));
+  writeFileSync(
+    path.join(work, 'build.json'),
+    JSON.stringify({
+      made: 'by Obrank, for a build',
+      target,
+      host: os.hostname(),
+      pid,
+      thread: 0,
+      started: '',
+      token: 'x',
+    }),
+  );
   for (const [name, text] of Object.entries(parts)) {
     mkdirSync(path.join(work, name));
     writeFileSync(path.join(work, name, 'own.txt'), text);
@@ -181,16 +233,25 @@ test('what only looks like a leftover of ours is never touched', async () => {
     mkdirSync(path.join(folder, name));
     writeFileSync(path.join(folder, name, 'thesis.txt'), 'mine');
   }
-  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'))).rejects.toThrow(/in the way and was not made by Obrank/);
+  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'))).rejects.toThrow(
+    /in the way and was not made by Obrank/,
+  );
   renameSync(`${target}.obrank-work`, path.join(folder, 'other'));
   await writeBuild(target, changed('rules/recipes/new.json', '{}'));
-  for (const name of ['pack.obrank-old', 'pack.obrank-work-mine', 'other']) expect(readFileSync(path.join(folder, name, 'thesis.txt'), 'utf8')).toBe('mine');
+  for (const name of ['pack.obrank-old', 'pack.obrank-work-mine', 'other'])
+    expect(readFileSync(path.join(folder, name, 'thesis.txt'), 'utf8')).toBe('mine');
 });
 
 test('eight builds at once into one target: each is done or says why in one sentence, and the target is whole', async () => {
-  const builds = await Promise.allSettled(Array.from({ length: 8 }, (_, i) => writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ i })))));
+  const builds = await Promise.allSettled(
+    Array.from({ length: 8 }, (_, i) =>
+      writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ i }))),
+    ),
+  );
   expect(builds.some((one) => one.status === 'fulfilled')).toBe(true);
-  for (const one of builds) if (one.status === 'rejected') expect((one.reason as DiskProblem).message).toMatch(/Another build into .* is going on/);
+  for (const one of builds)
+    if (one.status === 'rejected')
+      expect((one.reason as DiskProblem).message).toMatch(/Another build into .* is going on/);
   expect((await readFolder(target)).size).toBe(built.size + 1);
   expect(readdirSync(folder)).toEqual(['pack']);
 });
@@ -203,12 +264,19 @@ test('a link in the target is asked about and replaced, never written through; o
     rmSync(path.join(target, file));
     symlinkSync(outside, path.join(target, file));
   }
-  await expect(writeBuild(target, built)).rejects.toThrow(/2 that Obrank did not write, such as registry.json, a link/);
+  await expect(writeBuild(target, built)).rejects.toThrow(
+    /2 that Obrank did not write, such as registry.json, a link/,
+  );
   await writeBuild(target, built, { overwrite: true });
-  expect([readFileSync(outside, 'utf8'), lstatSync(path.join(target, 'registry.json')).isFile()]).toEqual(['mine', true]);
+  expect([
+    readFileSync(outside, 'utf8'),
+    lstatSync(path.join(target, 'registry.json')).isFile(),
+  ]).toEqual(['mine', true]);
   renameSync(path.join(target, 'view'), path.join(folder, 'elsewhere'));
   symlinkSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
-  await expect(writeBuild(target, built, { overwrite: true })).rejects.toThrow(/view is a link where a folder of the pack belongs/);
+  await expect(writeBuild(target, built, { overwrite: true })).rejects.toThrow(
+    /view is a link where a folder of the pack belongs/,
+  );
   // Two names of one file: the pack gets a file of its own.
   rmSync(path.join(target, 'view'));
   renameSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
@@ -221,11 +289,17 @@ test('a file that is saved into the target while builds run is never lost', asyn
   await writeBuild(target, built);
   for (let round = 0; round < 12; round += 1) {
     const saved = path.join(target, `notes-${round}.txt`);
-    const build = writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ round }))).catch((error: unknown) => error);
+    const build = writeBuild(
+      target,
+      changed('rules/recipes/new.json', JSON.stringify({ round })),
+    ).catch((error: unknown) => error);
     let isDone = false;
-    void build.then(() => { isDone = true; });
+    void build.then(() => {
+      isDone = true;
+    });
     // Saves as soon as it can, a little later in every round.
-    for (let turn = 0; turn < round * 40 && !isDone; turn += 1) await new Promise((resolve) => setImmediate(resolve));
+    for (let turn = 0; turn < round * 40 && !isDone; turn += 1)
+      await new Promise((resolve) => setImmediate(resolve));
     let isSaved = false;
     while (!isSaved) {
       try {
@@ -244,8 +318,13 @@ test('a file that is saved into the target while builds run is never lost', asyn
 test('builds that are killed leave the old or the new pack whole, and nothing beside it after the next build', async () => {
   await writeBuild(target, built);
   const work = `${target}.obrank-work`;
-  const slow = spawn(process.execPath, ['scripts/obrank.mjs', 'build', 'demo/saltmarsh', '--out', target], { stdio: 'ignore' });
-  while (!existsSync(work) && slow.exitCode === null) await new Promise((resolve) => setImmediate(resolve));
+  const slow = spawn(
+    process.execPath,
+    ['scripts/obrank.mjs', 'build', 'demo/saltmarsh', '--out', target],
+    { stdio: 'ignore' },
+  );
+  while (!existsSync(work) && slow.exitCode === null)
+    await new Promise((resolve) => setImmediate(resolve));
   slow.kill('SIGKILL');
   if (slow.exitCode === null && slow.signalCode === null) await once(slow, 'exit');
   await writeBuild(target, built);
@@ -253,13 +332,19 @@ test('builds that are killed leave the old or the new pack whole, and nothing be
   expect(readdirSync(folder)).toEqual(['pack']);
 });
 
-test.each(['relative/pack', './pack', 'pack.obpack'])('the place %s is not a whole path, so nobody guesses from where', async (given) => {
-  await expect(planBuild(given, built)).rejects.toThrow(/not a whole path/);
-});
+test.each(['relative/pack', './pack', 'pack.obpack'])(
+  'the place %s is not a whole path, so nobody guesses from where',
+  async (given) => {
+    await expect(planBuild(given, built)).rejects.toThrow(/not a whole path/);
+  },
+);
 
-test.each(['/dev', '/dev/null', '/proc/self', '/sys'])('%s is no place for a pack', async (given) => {
-  await expect(planBuild(given, built)).rejects.toThrow(/not a place for a pack/);
-});
+test.each(['/dev', '/dev/null', '/proc/self', '/sys'])(
+  '%s is no place for a pack',
+  async (given) => {
+    await expect(planBuild(given, built)).rejects.toThrow(/not a place for a pack/);
+  },
+);
 
 test('pipes and devices are told at once, wherever they stand', async () => {
   const pipe = path.join(folder, 'pipe.obpack');
@@ -270,7 +355,9 @@ test('pipes and devices are told at once, wherever they stand', async () => {
   await writeBuild(target, built);
   spawnSync('mkfifo', [path.join(target, 'rules/pipe')]);
   await expect(planBuild(target, built)).rejects.toThrow(/neither a file nor a folder/);
-  expect((await readModOrPack(target)).unread).toEqual([{ path: 'rules/pipe', message: 'It is neither a file nor a folder, so it is not read.' }]);
+  expect((await readModOrPack(target)).unread).toEqual([
+    { path: 'rules/pipe', message: 'It is neither a file nor a folder, so it is not read.' },
+  ]);
 });
 
 test('a link that leads nowhere is said to, and other links in the target are counted', async () => {
@@ -285,7 +372,9 @@ test('a cancelled build leaves the old pack whole and nothing beside it', async 
   await writeBuild(target, built);
   const stop = new AbortController();
   stop.abort();
-  await expect(writeBuild(target, changed('rules/recipes/new.json', '{}'), { signal: stop.signal })).rejects.toThrow(/cancelled/);
+  await expect(
+    writeBuild(target, changed('rules/recipes/new.json', '{}'), { signal: stop.signal }),
+  ).rejects.toThrow(/cancelled/);
   expect(await readFolder(target)).toEqual(built);
   expect(readdirSync(folder)).toEqual(['pack']);
 });
@@ -310,6 +399,13 @@ test('what lies at a path is told apart, and neither is said to be neither', asy
   await expect(readModOrPack('package.json')).rejects.toThrow(/not a whole ZIP/);
 });
 
-test.each([['ENOSPC', /disk is full.*untouched/], ['EROFS', /only be read/], ['EACCES', /may not be written/], ['EXYZ', /could not be used/]])('the system\'s error %s becomes a sentence', (code, words) => {
-  expect((inWords(Object.assign(new Error('system'), { code }), '/out') as Error).message).toMatch(words);
+test.each([
+  ['ENOSPC', /disk is full.*untouched/],
+  ['EROFS', /only be read/],
+  ['EACCES', /may not be written/],
+  ['EXYZ', /could not be used/],
+])("the system's error %s becomes a sentence", (code, words) => {
+  expect((inWords(Object.assign(new Error('system'), { code }), '/out') as Error).message).toMatch(
+    words,
+  );
 });

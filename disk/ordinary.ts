@@ -12,12 +12,17 @@ const { O_RDONLY, O_NOFOLLOW = 0, O_NONBLOCK = 0 } = constants;
  *
  * @example await readOrdinary('/home/ada/pack/pack.json', 1_000_000)
  */
-export async function readOrdinary(file: string, maxBytes: number, { followLink = false } = {}): Promise<Buffer> {
+export async function readOrdinary(
+  file: string,
+  maxBytes: number,
+  { followLink = false } = {},
+): Promise<Buffer> {
   let handle;
   try {
     handle = await open(file, O_RDONLY | O_NONBLOCK | (followLink ? 0 : O_NOFOLLOW));
     const found = await handle.stat();
-    if (!found.isFile()) throw new DiskProblem(`${shown(file)} is not an ordinary file, so it is not read.`);
+    if (!found.isFile())
+      throw new DiskProblem(`${shown(file)} is not an ordinary file, so it is not read.`);
     if (found.size > maxBytes) throw new DiskProblem(tooLarge(file, maxBytes));
     const bytes = Buffer.alloc(found.size);
     let length = 0;

@@ -14,7 +14,11 @@ import { targetOf, type Target } from './target.ts';
  * kept: somebody else's file that is not in the way, stays.
  */
 export type FileFate = 'new' | 'changed' | 'same' | 'gone' | 'edited' | 'foreign' | 'kept';
-export interface PlannedFile { path: string; fate: FileFate; bytes: number }
+export interface PlannedFile {
+  path: string;
+  fate: FileFate;
+  bytes: number;
+}
 export interface BuildPlan {
   /** The folder or file, as an absolute path. */
   target: string;
@@ -27,7 +31,11 @@ export interface BuildPlan {
 }
 
 /** What stands at a target: the pack's files, everything there is, and when it was looked at. */
-export interface Standing { files: Files; scan: Scan; lookedAtMs: number }
+export interface Standing {
+  files: Files;
+  scan: Scan;
+  lookedAtMs: number;
+}
 
 /** A folder with more strange files than this is surely not meant as the place of a pack. */
 const maxForeign = 2000;
@@ -39,11 +47,19 @@ export async function standingAt(target: Target): Promise<Standing> {
   const lookedAtMs = Date.now();
   const scan = await scanTarget(target);
   const own = scan.get(selfPath);
-  if (target.kind === 'file') return { scan, lookedAtMs, files: own ? await packIn(target.path, Number(own.size)) : new Map<string, Uint8Array>() };
+  if (target.kind === 'file')
+    return {
+      scan,
+      lookedAtMs,
+      files: own ? await packIn(target.path, Number(own.size)) : new Map<string, Uint8Array>(),
+    };
   if (!own) return { scan, lookedAtMs, files: new Map() };
   const tree = await readTree(target.path);
   const hindered = tree.unread.find(({ path: at }) => scan.get(at)?.kind !== 'link');
-  if (hindered) throw new DiskProblem(`${shown(path.join(target.path, hindered.path))}: ${hindered.message} Choose a folder of its own for the pack.`);
+  if (hindered)
+    throw new DiskProblem(
+      `${shown(path.join(target.path, hindered.path))}: ${hindered.message} Choose a folder of its own for the pack.`,
+    );
   return { scan, lookedAtMs, files: tree.files };
 }
 
@@ -74,25 +90,47 @@ export async function planBuild(given: string, built: Files): Promise<BuildPlan>
 }
 
 /** The plan over what stands at the target. Throws a {@link DiskProblem} when something there cannot stay and cannot be replaced. */
-export function planOver(target: Target, built: Files, { files: there, scan }: Standing): BuildPlan {
+export function planOver(
+  target: Target,
+  built: Files,
+  { files: there, scan }: Standing,
+): BuildPlan {
   const recorded = recordedDigests(there);
   const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));
   if (target.kind === 'folder') refuseWrongKinds(target.path, built, scan);
   const files: PlannedFile[] = [];
-  for (const [file, bytes] of built) files.push({ path: file, fate: links.has(file) ? 'foreign' : fateOf(file, bytes, there.get(file), recorded), bytes: bytes.length });
+  for (const [file, bytes] of built)
+    files.push({
+      path: file,
+      fate: links.has(file) ? 'foreign' : fateOf(file, bytes, there.get(file), recorded),
+      bytes: bytes.length,
+    });
   for (const [file, bytes] of there) {
     if (built.has(file)) continue;
     const digest = recorded?.get(file);
-    files.push({ path: file, fate: digest === undefined ? 'kept' : digest === digestOf(bytes) ? 'gone' : 'edited', bytes: bytes.length });
+    files.push({
+      path: file,
+      fate: digest === undefined ? 'kept' : digest === digestOf(bytes) ? 'gone' : 'edited',
+      bytes: bytes.length,
+    });
   }
   for (const at of links) if (!built.has(at)) files.push({ path: at, fate: 'kept', bytes: 0 });
   files.sort((a, b) => (a.path < b.path ? -1 : 1));
-  const lines = [target.path, files.map((file) => [file.path, file.fate, file.bytes]), [...there].map(([file, bytes]) => [file, digestOf(bytes)])];
+  const lines = [
+    target.path,
+    files.map((file) => [file.path, file.fate, file.bytes]),
+    [...there].map(([file, bytes]) => [file, digestOf(bytes)]),
+  ];
   const id = digestOf(new TextEncoder().encode(JSON.stringify(lines)));
   return { target: target.path, kind: target.kind, files, id, ask: question(target, files, links) };
 }
 
-function fateOf(file: string, bytes: Uint8Array, old: Uint8Array | undefined, recorded: ReadonlyMap<string, string> | undefined): FileFate {
+function fateOf(
+  file: string,
+  bytes: Uint8Array,
+  old: Uint8Array | undefined,
+  recorded: ReadonlyMap<string, string> | undefined,
+): FileFate {
   if (!old) return 'new';
   if (Buffer.compare(old, bytes) === 0) return 'same';
   if (file === 'pack.json' && recorded) return 'changed';
@@ -103,28 +141,53 @@ function fateOf(file: string, bytes: Uint8Array, old: Uint8Array | undefined, re
 /** A folder where a file belongs, anything but a folder where one belongs: nothing is built over or through these. */
 function refuseWrongKinds(target: string, built: Files, scan: Scan): void {
   const folders = new Set<string>();
-  for (const file of built.keys()) for (let at = path.posix.dirname(file); at !== '.'; at = path.posix.dirname(at)) folders.add(at);
+  for (const file of built.keys())
+    for (let at = path.posix.dirname(file); at !== '.'; at = path.posix.dirname(at))
+      folders.add(at);
   for (const [at, { kind }] of scan) {
     const place = shown(path.join(target, at));
-    if (kind === 'other') throw new DiskProblem(`${place} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`);
-    if (kind === 'folder' && built.has(at)) throw new DiskProblem(`${place} is a folder where a file of the pack belongs. Move it away first.`);
-    if (kind !== 'folder' && folders.has(at)) throw new DiskProblem(`${place} is a ${kind} where a folder of the pack belongs. Move it away first.`);
+    if (kind === 'other')
+      throw new DiskProblem(
+        `${place} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`,
+      );
+    if (kind === 'folder' && built.has(at))
+      throw new DiskProblem(
+        `${place} is a folder where a file of the pack belongs. Move it away first.`,
+      );
+    if (kind !== 'folder' && folders.has(at))
+      throw new DiskProblem(
+        `${place} is a ${kind} where a folder of the pack belongs. Move it away first.`,
+      );
   }
 }
 
-function question({ path: target, kind }: Target, files: PlannedFile[], links: ReadonlySet<string>): string | undefined {
+function question(
+  { path: target, kind }: Target,
+  files: PlannedFile[],
+  links: ReadonlySet<string>,
+): string | undefined {
   const withFate = (fate: FileFate) => files.filter((file) => file.fate === fate);
   const [edited, foreign, kept] = [withFate('edited'), withFate('foreign'), withFate('kept')];
-  if (kind === 'folder' && kept.length > maxForeign) throw new DiskProblem(`${shown(target)} holds ${kept.length} files that are no part of a pack. Choose a folder of its own.`);
-  if (kind === 'file' && kept.length) return `${shown(target)} is not a pack that Obrank built. Building would replace it.`;
-  const such = ([first]: PlannedFile[]) => `such as ${shown(first?.path ?? '')}${first && links.has(first.path) ? ', a link' : ''}`;
+  if (kind === 'folder' && kept.length > maxForeign)
+    throw new DiskProblem(
+      `${shown(target)} holds ${kept.length} files that are no part of a pack. Choose a folder of its own.`,
+    );
+  if (kind === 'file' && kept.length)
+    return `${shown(target)} is not a pack that Obrank built. Building would replace it.`;
+  const such = ([first]: PlannedFile[]) =>
+    `such as ${shown(first?.path ?? '')}${first && links.has(first.path) ? ', a link' : ''}`;
   const says = [
-    ...(edited.length ? [`${edited.length} changed by hand since the last build, ${such(edited)}`] : []),
+    ...(edited.length
+      ? [`${edited.length} changed by hand since the last build, ${such(edited)}`]
+      : []),
     ...(foreign.length ? [`${foreign.length} that Obrank did not write, ${such(foreign)}`] : []),
   ];
-  if (says.length) return `Building would overwrite files in ${shown(target)}: ${says.join('; and ')}.`;
+  if (says.length)
+    return `Building would overwrite files in ${shown(target)}: ${says.join('; and ')}.`;
   const isForeignFolder = kept.length > 0 && kept.length === files.length - withFate('new').length;
-  return isForeignFolder ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.` : undefined;
+  return isForeignFolder
+    ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.`
+    : undefined;
 }
 
 /** The digests that the pack at the target was built with; undefined when there is no pack of ours. */

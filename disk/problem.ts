@@ -9,16 +9,23 @@ export class DiskProblem extends Error {
  * @example shown('a\u001b[31mb') // 'a\\u{1b}[31mb'
  */
 export const shown = (path: string): string =>
-  path.replaceAll(/[\p{Cc}\p{Cf}\p{Cs}\u2028\u2029]/gu, (sign) => `\\u{${(sign.codePointAt(0) ?? 0).toString(16)}}`);
+  path.replaceAll(
+    /[\p{Cc}\p{Cf}\p{Cs}\u2028\u2029]/gu,
+    (sign) => `\\u{${(sign.codePointAt(0) ?? 0).toString(16)}}`,
+  );
 
 const sentences: Record<string, (path: string) => string> = {
   ENOENT: (path) => `${path} does not exist.`,
   ENOTDIR: (path) => `A part of the path ${path} is a file, not a folder.`,
-  EACCES: (path) => `${path} may not be written or read by this user. Choose another place or change its permissions.`,
-  EPERM: (path) => `${path} may not be changed by this user. Choose another place or change its permissions.`,
+  EACCES: (path) =>
+    `${path} may not be written or read by this user. Choose another place or change its permissions.`,
+  EPERM: (path) =>
+    `${path} may not be changed by this user. Choose another place or change its permissions.`,
   EROFS: (path) => `${path} lies on a disk that can only be read. Choose another place.`,
-  ENOSPC: (path) => `The disk is full: ${path} could not be written. What was there before is untouched.`,
-  EDQUOT: (path) => `The space allowed on the disk is used up: ${path} could not be written. What was there before is untouched.`,
+  ENOSPC: (path) =>
+    `The disk is full: ${path} could not be written. What was there before is untouched.`,
+  EDQUOT: (path) =>
+    `The space allowed on the disk is used up: ${path} could not be written. What was there before is untouched.`,
   ENAMETOOLONG: (path) => `The path ${path.slice(0, 80)}… is too long for this system.`,
   ENXIO: (path) => `${path} is not an ordinary file, so it is not read.`,
   EISDIR: (path) => `${path} is a folder, not a file.`,

@@ -17,10 +17,16 @@ const maxDepth = 32;
 class Overfull extends DiskProblem {}
 
 /** Something below a folder that was not read, and why: the rest is read all the same. */
-export interface Unread { path: string; message: string }
+export interface Unread {
+  path: string;
+  message: string;
+}
 
 /** The ordinary files below a folder in order, and what was passed over. Hidden files and folders are left out without a word. */
-export interface Tree { files: Files; unread: Unread[] }
+export interface Tree {
+  files: Files;
+  unread: Unread[];
+}
 
 /** Everything below a folder that can be read. Throws a {@link DiskProblem} when the folder itself cannot be read or is larger than a mod can be. */
 export async function readTree(folder: string): Promise<Tree> {
@@ -29,7 +35,9 @@ export async function readTree(folder: string): Promise<Tree> {
   const count = (size: number): void => {
     total += size;
     if (tree.files.size < maxFiles && total <= maxBytes) return;
-    throw new Overfull(`${shown(folder)} holds more than ${maxFiles} files or ${maxBytes / mebibyte} MB, so it is no mod or pack.`);
+    throw new Overfull(
+      `${shown(folder)} holds more than ${maxFiles} files or ${maxBytes / mebibyte} MB, so it is no mod or pack.`,
+    );
   };
   const readOne = async (at: string): Promise<void> => {
     const full = path.join(folder, at);
@@ -44,15 +52,19 @@ export async function readTree(folder: string): Promise<Tree> {
       if (name.startsWith('.')) continue;
       const at = below ? `${below}/${name}` : name;
       const skip = (message: string) => tree.unread.push({ path: shown(at), message });
-      if (!name.isWellFormed() || name.includes('\uFFFD')) skip('The name is not text in UTF-8, so the file cannot be read everywhere. Rename it.');
-      else if (kind === 'link') skip('It is a link. Links are not followed; put the file itself here.');
+      if (!name.isWellFormed() || name.includes('\uFFFD'))
+        skip('The name is not text in UTF-8, so the file cannot be read everywhere. Rename it.');
+      else if (kind === 'link')
+        skip('It is a link. Links are not followed; put the file itself here.');
       else if (kind === 'other') skip('It is neither a file nor a folder, so it is not read.');
-      else if (depth > maxDepth) skip(`It lies deeper than ${maxDepth} folders, so it is not read.`);
-      else await (kind === 'folder' ? walk(at, depth + 1) : readOne(at)).catch((error: unknown) => {
-        const problem = inWords(error, at);
-        if (!(problem instanceof DiskProblem) || problem instanceof Overfull) throw problem;
-        skip(problem.message);
-      });
+      else if (depth > maxDepth)
+        skip(`It lies deeper than ${maxDepth} folders, so it is not read.`);
+      else
+        await (kind === 'folder' ? walk(at, depth + 1) : readOne(at)).catch((error: unknown) => {
+          const problem = inWords(error, at);
+          if (!(problem instanceof DiskProblem) || problem instanceof Overfull) throw problem;
+          skip(problem.message);
+        });
     }
   };
   try {
@@ -63,12 +75,22 @@ export async function readTree(folder: string): Promise<Tree> {
   return tree;
 }
 
-async function entriesIn(folder: string): Promise<{ name: string; kind: 'file' | 'folder' | 'link' | 'other' }[]> {
+async function entriesIn(
+  folder: string,
+): Promise<{ name: string; kind: 'file' | 'folder' | 'link' | 'other' }[]> {
   const entries = await readdir(folder, { withFileTypes: true });
-  return entries.sort((a, b) => (a.name < b.name ? -1 : 1)).map((entry) => ({
-    name: entry.name,
-    kind: entry.isFile() ? 'file' : entry.isDirectory() ? 'folder' : entry.isSymbolicLink() ? 'link' : 'other',
-  }));
+  return entries
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .map((entry) => ({
+      name: entry.name,
+      kind: entry.isFile()
+        ? 'file'
+        : entry.isDirectory()
+          ? 'folder'
+          : entry.isSymbolicLink()
+            ? 'link'
+            : 'other',
+    }));
 }
 
 /** All ordinary files below a folder, by path with forward slashes, in order. Throws a {@link DiskProblem} like {@link readTree}. */
@@ -76,23 +98,32 @@ export const readFolder = async (folder: string): Promise<Files> => (await readT
 
 /** What lies at a path: the files of a folder or of an `.obpack`, and which of the two kinds it is. Throws a {@link DiskProblem}. */
 export async function readModOrPack(target: string): Promise<Tree & { kind: 'mod' | 'pack' }> {
-  if (target.trim() === '') throw new DiskProblem('Name a mod folder, a pack folder or an .obpack file.');
+  if (target.trim() === '')
+    throw new DiskProblem('Name a mod folder, a pack folder or an .obpack file.');
   const tree = await readTarget(target);
   const { files } = tree;
   if (files.has('pack.json') || files.has('registry.json')) return { kind: 'pack', ...tree };
   if (files.has('mod.json') || files.has('ledger.json')) return { kind: 'mod', ...tree };
   // A pack whose pack.json is missing or misnamed is still a pack when its two rooms are there.
-  if ([...files.keys()].some((file) => file.startsWith('rules/') || file.startsWith('view/'))) return { kind: 'pack', ...tree };
+  if ([...files.keys()].some((file) => file.startsWith('rules/') || file.startsWith('view/')))
+    return { kind: 'pack', ...tree };
   const [hindered] = tree.unread;
   const why = hindered ? ` ${hindered.path}: ${hindered.message}` : '';
-  throw new DiskProblem(`${shown(target)} is neither a mod (it has no mod.json) nor a Block Pack (it has no pack.json).${why}`);
+  throw new DiskProblem(
+    `${shown(target)} is neither a mod (it has no mod.json) nor a Block Pack (it has no pack.json).${why}`,
+  );
 }
 
 async function readTarget(target: string): Promise<Tree> {
   try {
     if ((await stat(target)).isDirectory()) return await readTree(target);
-    return { files: readZip(await readOrdinary(target, maxBytes, { followLink: true })), unread: [] };
+    return {
+      files: readZip(await readOrdinary(target, maxBytes, { followLink: true })),
+      unread: [],
+    };
   } catch (error) {
-    throw error instanceof ZipProblem ? new DiskProblem(`${shown(target)}: ${error.message}`) : inWords(error, target);
+    throw error instanceof ZipProblem
+      ? new DiskProblem(`${shown(target)}: ${error.message}`)
+      : inWords(error, target);
   }
 }

@@ -3,7 +3,12 @@ import path from 'node:path';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 /** One thing below a folder, as far as it can be told without opening it. Times in nanoseconds. */
-export interface Seen { kind: 'file' | 'folder' | 'link' | 'other'; size: bigint; changed: bigint; inode: bigint }
+export interface Seen {
+  kind: 'file' | 'folder' | 'link' | 'other';
+  size: bigint;
+  changed: bigint;
+  inode: bigint;
+}
 
 /** Everything below a folder by its path, hidden things too. */
 export type Scan = Map<string, Seen>;
@@ -15,7 +20,13 @@ const maxEntries = 200_000;
 export async function scanOne(full: string): Promise<Seen | undefined> {
   try {
     const seen = await lstat(full, { bigint: true });
-    const kind = seen.isFile() ? 'file' : seen.isDirectory() ? 'folder' : seen.isSymbolicLink() ? 'link' : 'other';
+    const kind = seen.isFile()
+      ? 'file'
+      : seen.isDirectory()
+        ? 'folder'
+        : seen.isSymbolicLink()
+          ? 'link'
+          : 'other';
     return { kind, size: seen.size, changed: seen.mtimeNs, inode: seen.ino };
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
@@ -29,7 +40,10 @@ export async function scanFolder(folder: string): Promise<Scan> {
   const walk = async (below: string): Promise<void> => {
     const names = await readdir(path.join(folder, below));
     for (const name of names.sort()) {
-      if (found.size >= maxEntries) throw new DiskProblem(`${shown(folder)} holds more than ${maxEntries} files. Choose a folder of its own.`);
+      if (found.size >= maxEntries)
+        throw new DiskProblem(
+          `${shown(folder)} holds more than ${maxEntries} files. Choose a folder of its own.`,
+        );
       const at = below ? `${below}/${name}` : name;
       const seen = await scanOne(path.join(folder, at));
       if (!seen) continue;
@@ -50,7 +64,11 @@ export function firstDifference(before: Scan, after: Scan): string | undefined {
   for (const [at, seen] of after) {
     const old = before.get(at);
     if (!old || old.kind !== seen.kind) return at;
-    if (seen.kind !== 'folder' && (old.size !== seen.size || old.changed !== seen.changed || old.inode !== seen.inode)) return at;
+    if (
+      seen.kind !== 'folder' &&
+      (old.size !== seen.size || old.changed !== seen.changed || old.inode !== seen.inode)
+    )
+      return at;
   }
   return [...before.keys()].find((at) => !after.has(at));
 }
@@ -60,4 +78,9 @@ const coarse = 2_000_000_000n;
 
 /** The files whose content must be compared as well, since they had only just been changed when the folder was looked at. */
 export const freshFiles = (scan: Scan, lookedAtMs: number): string[] =>
-  [...scan].filter(([, seen]) => seen.kind === 'file' && seen.changed > BigInt(Math.floor(lookedAtMs)) * 1_000_000n - coarse).map(([at]) => at);
+  [...scan]
+    .filter(
+      ([, seen]) =>
+        seen.kind === 'file' && seen.changed > BigInt(Math.floor(lookedAtMs)) * 1_000_000n - coarse,
+    )
+    .map(([at]) => at);

@@ -4,7 +4,10 @@ import path from 'node:path';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 /** Where a pack is built: an absolute path, as a folder or as one file. */
-export interface Target { path: string; kind: 'folder' | 'file' }
+export interface Target {
+  path: string;
+  kind: 'folder' | 'file';
+}
 
 const ending = '.obpack';
 /** Places of the system that look like folders and hold no files. */
@@ -17,12 +20,19 @@ const notDisks = ['/dev', '/proc', '/sys'];
  * @example await targetOf('~/packs/saltmarsh') // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
  */
 export async function targetOf(given: string): Promise<Target> {
-  if (given.trim() === '' || given.includes('\0')) throw new DiskProblem(`Name a folder, or a file that ends in ${ending}.`);
+  if (given.trim() === '' || given.includes('\0'))
+    throw new DiskProblem(`Name a folder, or a file that ends in ${ending}.`);
   const whole = /^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given;
-  if (!path.isAbsolute(whole)) throw new DiskProblem(`${shown(given)} is not a whole path. Name it from the root of the disk, or from your home folder with ~/.`);
+  if (!path.isAbsolute(whole))
+    throw new DiskProblem(
+      `${shown(given)} is not a whole path. Name it from the root of the disk, or from your home folder with ~/.`,
+    );
   const target = await followed(path.resolve(whole));
   const isSystem = notDisks.some((place) => target === place || target.startsWith(`${place}/`));
-  if (isSystem || target === path.parse(target).root || target === os.homedir()) throw new DiskProblem(`${shown(target)} is not a place for a pack. Choose a folder of its own.`);
+  if (isSystem || target === path.parse(target).root || target === os.homedir())
+    throw new DiskProblem(
+      `${shown(target)} is not a place for a pack. Choose a folder of its own.`,
+    );
   const kind = target.endsWith(ending) ? 'file' : 'folder';
   await refuseOtherKind(target, kind);
   return { path: target, kind };
@@ -32,7 +42,15 @@ export async function targetOf(given: string): Promise<Target> {
 async function followed(target: string): Promise<string> {
   const real = await realpath(target).catch(() => undefined);
   if (real !== undefined) return real;
-  if (await lstat(target).then((found) => found.isSymbolicLink(), () => false)) throw new DiskProblem(`${shown(target)} is a link that leads nowhere. Remove it, or name the place itself.`);
+  if (
+    await lstat(target).then(
+      (found) => found.isSymbolicLink(),
+      () => false,
+    )
+  )
+    throw new DiskProblem(
+      `${shown(target)} is a link that leads nowhere. Remove it, or name the place itself.`,
+    );
   const above = path.dirname(target);
   return above === target ? target : path.join(await followed(above), path.basename(target));
 }
@@ -45,7 +63,16 @@ async function refuseOtherKind(target: string, kind: Target['kind']): Promise<vo
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return;
     throw inWords(error, target);
   }
-  if (!found.isFile() && !found.isDirectory()) throw new DiskProblem(`${shown(target)} is neither a file nor a folder, so nothing is built there.`);
-  if (kind === 'folder' && !found.isDirectory()) throw new DiskProblem(`${shown(target)} is a file. Choose a folder, or a name that ends in ${ending}.`);
-  if (kind === 'file' && !found.isFile()) throw new DiskProblem(`${shown(target)} is a folder. Choose a file name that ends in ${ending}, or a folder without that ending.`);
+  if (!found.isFile() && !found.isDirectory())
+    throw new DiskProblem(
+      `${shown(target)} is neither a file nor a folder, so nothing is built there.`,
+    );
+  if (kind === 'folder' && !found.isDirectory())
+    throw new DiskProblem(
+      `${shown(target)} is a file. Choose a folder, or a name that ends in ${ending}.`,
+    );
+  if (kind === 'file' && !found.isFile())
+    throw new DiskProblem(
+      `${shown(target)} is a folder. Choose a file name that ends in ${ending}, or a folder without that ending.`,
+    );
 }

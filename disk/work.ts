@@ -13,12 +13,24 @@ import { scanOne } from './scan.ts';
  * The folder in which one build works, beside its target: `new` is what will stand there, `old` what stood there. Its being there is the
  * lock of the target, and `build.json` in it is the proof that it is ours: what has no such proof is never touched.
  */
-export interface Work { folder: string; new: string; old: string }
+export interface Work {
+  folder: string;
+  new: string;
+  old: string;
+}
 
 const ending = '.obrank-work';
 const proofName = 'build.json';
 
-const Proof = z.object({ made: z.literal('by Obrank, for a build'), target: z.string(), host: z.string(), pid: z.number(), thread: z.number(), started: z.string(), token: z.string() });
+const Proof = z.object({
+  made: z.literal('by Obrank, for a build'),
+  target: z.string(),
+  host: z.string(),
+  pid: z.number(),
+  thread: z.number(),
+  started: z.string(),
+  token: z.string(),
+});
 type Proof = z.output<typeof Proof>;
 
 /** The builds of this thread that are going on. */
@@ -37,7 +49,8 @@ function startOf(pid: number): string {
 function isAlive({ host, pid, thread, started, token }: Proof): boolean {
   if (host !== os.hostname()) return true;
   // Other threads of this process keep their own list.
-  if (pid === process.pid && started === startOf(pid)) return thread !== threadId || going.has(token);
+  if (pid === process.pid && started === startOf(pid))
+    return thread !== threadId || going.has(token);
   try {
     process.kill(pid, 0);
   } catch (error) {
@@ -48,7 +61,9 @@ function isAlive({ host, pid, thread, started, token }: Proof): boolean {
 
 async function proofIn(folder: string, target: string): Promise<Proof | undefined> {
   try {
-    const proof = Proof.parse(JSON.parse((await readOrdinary(path.join(folder, proofName), 10_000)).toString()));
+    const proof = Proof.parse(
+      JSON.parse((await readOrdinary(path.join(folder, proofName), 10_000)).toString()),
+    );
     return proof.target === target ? proof : undefined;
   } catch {
     return undefined;
@@ -59,11 +74,21 @@ async function proofIn(folder: string, target: string): Promise<Proof | undefine
  * Begins a build into a target: takes its lock, and puts right what builds that died left behind. Gives the folder to work in and how to
  * leave it. Throws a {@link DiskProblem} when another build is at it, or when something that is not ours stands in the way.
  */
-export async function enterWork(target: string): Promise<{ work: Work; leave: () => Promise<void> }> {
+export async function enterWork(
+  target: string,
+): Promise<{ work: Work; leave: () => Promise<void> }> {
   await sweep(target);
   const folder = `${target}${ending}`;
   const token = randomUUID();
-  const proof: Proof = { made: 'by Obrank, for a build', target, host: os.hostname(), pid: process.pid, thread: threadId, started: startOf(process.pid), token };
+  const proof: Proof = {
+    made: 'by Obrank, for a build',
+    target,
+    host: os.hostname(),
+    pid: process.pid,
+    thread: threadId,
+    started: startOf(process.pid),
+    token,
+  };
   const made = await mkdtemp(`${folder}-`);
   going.add(token);
   try {
@@ -85,25 +110,38 @@ export async function enterWork(target: string): Promise<{ work: Work; leave: ()
 
 async function whyNotEntered(error: unknown, folder: string, target: string): Promise<unknown> {
   const { code } = error as NodeJS.ErrnoException;
-  if (code !== 'ENOTEMPTY' && code !== 'EEXIST' && code !== 'ENOTDIR' && code !== 'EPERM') return inWords(error, target);
+  if (code !== 'ENOTEMPTY' && code !== 'EEXIST' && code !== 'ENOTDIR' && code !== 'EPERM')
+    return inWords(error, target);
   const isOurs = (await proofIn(folder, target)) !== undefined;
-  return new DiskProblem(isOurs
-    ? `Another build into ${shown(target)} is going on. Wait until it is done, then build again. If there is none, remove ${shown(folder)}.`
-    : `${shown(folder)} is in the way and was not made by Obrank. Rename it, then build again.`);
+  return new DiskProblem(
+    isOurs
+      ? `Another build into ${shown(target)} is going on. Wait until it is done, then build again. If there is none, remove ${shown(folder)}.`
+      : `${shown(folder)} is in the way and was not made by Obrank. Rename it, then build again.`,
+  );
 }
 
 /** Puts right what builds into this target left that are no more: they were killed, or their machine stopped. */
 async function sweep(target: string): Promise<void> {
   const parent = path.dirname(target);
   const mark = `${path.basename(target)}${ending}`;
-  const names = (await readdir(parent)).filter((name) => name === mark || (name.startsWith(`${mark}-`) && /^-[A-Za-z0-9-]+$/.test(name.slice(mark.length))));
+  const names = (await readdir(parent)).filter(
+    (name) =>
+      name === mark ||
+      (name.startsWith(`${mark}-`) && /^-[A-Za-z0-9-]+$/.test(name.slice(mark.length))),
+  );
   for (const name of names) {
     const folder = path.join(parent, name);
     const proof = await proofIn(folder, target);
     if (proof && !isAlive(proof)) {
       // Whoever renames it first puts it right; for others it is gone.
       const mine = `${target}${ending}-${randomUUID()}`;
-      if (await rename(folder, mine).then(() => true, () => false)) await settle(mine, target);
+      if (
+        await rename(folder, mine).then(
+          () => true,
+          () => false,
+        )
+      )
+        await settle(mine, target);
     } else if (!proof && name !== mark) await rmdir(folder).catch(() => undefined);
   }
 }

@@ -1,4 +1,15 @@
-import { chmod, copyFile, link, mkdir, readdir, readlink, rename, stat, symlink, writeFile } from 'node:fs/promises';
+import {
+  chmod,
+  copyFile,
+  link,
+  mkdir,
+  readdir,
+  readlink,
+  rename,
+  stat,
+  symlink,
+  writeFile,
+} from 'node:fs/promises';
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
@@ -27,9 +38,16 @@ const writers = 8;
  * build that dies leaves the old pack whole. Files that are not the pack's stay; what is saved into the target meanwhile is noticed, and the
  * build begins again. Throws a {@link DiskProblem} when the plan asks something that was not agreed to, or another build is going on.
  */
-export async function writeBuild(given: string, built: Files, options: BuildOptions = {}): Promise<BuildPlan> {
+export async function writeBuild(
+  given: string,
+  built: Files,
+  options: BuildOptions = {},
+): Promise<BuildPlan> {
   const unsafe = [...built.keys()].find((file) => unsafePath(file) !== undefined);
-  if (unsafe !== undefined) throw new DiskProblem(`"${shown(unsafe)}" is ${unsafePath(unsafe) ?? 'no path'}. Nothing was written.`);
+  if (unsafe !== undefined)
+    throw new DiskProblem(
+      `"${shown(unsafe)}" is ${unsafePath(unsafe) ?? 'no path'}. Nothing was written.`,
+    );
   const target = await targetOf(given);
   try {
     if (!(await scanOne(path.dirname(target.path)))) await makeFolders(path.dirname(target.path));
@@ -40,22 +58,34 @@ export async function writeBuild(given: string, built: Files, options: BuildOpti
       await leave();
     }
   } catch (error) {
-    if (options.signal?.aborted) throw new DiskProblem('The build was cancelled. What was there before is untouched.');
+    if (options.signal?.aborted)
+      throw new DiskProblem('The build was cancelled. What was there before is untouched.');
     throw inWords(error, target.path);
   }
 }
 
-async function writeIn(work: Work, target: Target, built: Files, options: BuildOptions): Promise<BuildPlan> {
+async function writeIn(
+  work: Work,
+  target: Target,
+  built: Files,
+  options: BuildOptions,
+): Promise<BuildPlan> {
   for (let turn = 1; ; turn += 1) {
     const standing = await standingAt(target);
     const plan = planOver(target, built, standing);
-    if (plan.ask && !options.overwrite && options.agreed !== plan.id) throw new DiskProblem(`${plan.ask} Nothing was written.`);
-    await (target.kind === 'file' ? writeFile(work.new, writeZip(built), { flag: turn === 1 ? 'wx' : 'w' }) : fill(work.new, plan, built, options));
+    if (plan.ask && !options.overwrite && options.agreed !== plan.id)
+      throw new DiskProblem(`${plan.ask} Nothing was written.`);
+    await (target.kind === 'file'
+      ? writeFile(work.new, writeZip(built), { flag: turn === 1 ? 'wx' : 'w' })
+      : fill(work.new, plan, built, options));
     options.signal?.throwIfAborted();
     const disturbed = await swap(work, target, standing);
     options.onProgress?.(built.size, built.size);
     if (disturbed === undefined) return plan;
-    if (turn === maxTries) throw new DiskProblem(`${shown(disturbed)} is being changed while the build runs. Nothing was written; build again once it is quiet.`);
+    if (turn === maxTries)
+      throw new DiskProblem(
+        `${shown(disturbed)} is being changed while the build runs. Nothing was written; build again once it is quiet.`,
+      );
     await clear(work);
   }
 }
@@ -74,13 +104,19 @@ async function clear(work: Work): Promise<void> {
 }
 
 /** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */
-async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, signal }: BuildOptions): Promise<void> {
+async function fill(
+  made: string,
+  plan: BuildPlan,
+  built: Files,
+  { onProgress, signal }: BuildOptions,
+): Promise<void> {
   const old = await stat(plan.target).catch(() => undefined);
   await mkdir(made, { mode: 0o700 });
   const kept = plan.files.filter((file) => file.fate === 'kept').map((file) => file.path);
   const folders = new Set([...built.keys()].map((file) => path.posix.dirname(file)));
   for (const folder of folders) await mkdir(path.join(made, folder), { recursive: true });
-  if (old) await carryOver(plan.target, made, { all: false, below: '', built, kept: new Set(kept) });
+  if (old)
+    await carryOver(plan.target, made, { all: false, below: '', built, kept: new Set(kept) });
   // A folder that is being made is for its owner alone; the pack is as open as the folder that it replaces, or as any new folder.
   await chmod(made, old ? old.mode & 0o7777 : 0o777 & ~process.umask());
   let done = 0;
@@ -97,13 +133,22 @@ async function fill(made: string, plan: BuildPlan, built: Files, { onProgress, s
   await Promise.all(Array.from({ length: writers }, worker));
 }
 
-interface Carrying { all: boolean; below: string; built: Files; kept: ReadonlySet<string> }
+interface Carrying {
+  all: boolean;
+  below: string;
+  built: Files;
+  kept: ReadonlySet<string>;
+}
 
 /**
  * Takes over what is no part of the pack, at every depth: other people's files, hidden files and folders whole, links as links, folders
  * that are empty. In a hidden folder (`all`) that is everything. What the pack writes itself, or no longer has, is left.
  */
-async function carryOver(from: string, to: string, { all, below, built, kept }: Carrying): Promise<void> {
+async function carryOver(
+  from: string,
+  to: string,
+  { all, below, built, kept }: Carrying,
+): Promise<void> {
   for (const entry of await readdir(from, { withFileTypes: true })) {
     const at = below ? `${below}/${entry.name}` : entry.name;
     const [here, there] = [path.join(from, entry.name), path.join(to, entry.name)];
@@ -139,7 +184,9 @@ async function swap(work: Work, target: Target, standing: Standing): Promise<str
     if (!had || !(await scanOne(target.path))) throw error;
     const aside = await keepAside(target.path);
     await rename(work.old, aside);
-    throw new DiskProblem(`Somebody made ${shown(target.path)} anew while the build ran. What stood there before is kept as ${shown(aside)}; nothing was built.`);
+    throw new DiskProblem(
+      `Somebody made ${shown(target.path)} anew while the build ran. What stood there before is kept as ${shown(aside)}; nothing was built.`,
+    );
   }
   // A program that had a file open may have written to it until now: then the old one stays beside.
   const late = firstDifference(before, await scanTarget(old));
@@ -148,11 +195,18 @@ async function swap(work: Work, target: Target, standing: Standing): Promise<str
 }
 
 /** The first file with another content than when the build was planned, of those whose time alone would not tell. */
-async function firstRewritten(old: Target, { scan, files, lookedAtMs }: Standing): Promise<string | undefined> {
+async function firstRewritten(
+  old: Target,
+  { scan, files, lookedAtMs }: Standing,
+): Promise<string | undefined> {
   if (old.kind === 'file') return undefined;
   for (const at of freshFiles(scan, lookedAtMs)) {
     const known = files.get(at);
-    if (known && Buffer.compare(await readOrdinary(path.join(old.path, at), known.length), known) !== 0) return at;
+    if (
+      known &&
+      Buffer.compare(await readOrdinary(path.join(old.path, at), known.length), known) !== 0
+    )
+      return at;
   }
   return undefined;
 }

@@ -4,7 +4,10 @@ import { expect, saved, test } from './testing/server.ts';
 
 const passes = 'Every rule passes for this block.';
 
-test('from a block that drops nothing to a right truth table, with keys alone', async ({ page, server }) => {
+test('from a block that drops nothing to a right truth table, with keys alone', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/oyster_brick/loot`);
   const grid = page.getByRole('grid', { name: 'What would drop' });
   const cell = (name: string) => grid.getByRole('gridcell', { name, exact: true });
@@ -13,10 +16,20 @@ test('from a block that drops nothing to a right truth table, with keys alone', 
   await expect(cell('flint pick: nothing')).toBeVisible();
   // With a flint pick shells, with a better one the brick itself, whatever is careful itself, a blast leaves a shell.
   await grid.focus();
-  for (const key of ['ArrowDown', 'ArrowDown', 'Shift+ArrowDown', 'i', 'ArrowUp', 'ArrowUp', 'ArrowUp']) await page.keyboard.press(key);
+  for (const key of [
+    'ArrowDown',
+    'ArrowDown',
+    'Shift+ArrowDown',
+    'i',
+    'ArrowUp',
+    'ArrowUp',
+    'ArrowUp',
+  ])
+    await page.keyboard.press(key);
   await expect(cell('steel pick: 1 Oyster brick (itself)')).toBeVisible();
   await expect(cell('flint pick: nothing')).toBeVisible();
-  for (const key of ['ArrowRight', 'c', 'i', 'ArrowLeft', 'ArrowDown', 'Enter']) await page.keyboard.press(key);
+  for (const key of ['ArrowRight', 'c', 'i', 'ArrowLeft', 'ArrowDown', 'Enter'])
+    await page.keyboard.press(key);
   await page.keyboard.type('oyster shell');
   await expect(page.getByRole('option', { name: /Oyster shell/ })).toBeVisible();
   await page.keyboard.press('Enter');
@@ -33,9 +46,13 @@ test('from a block that drops nothing to a right truth table, with keys alone', 
   await expect(cell('flint pick: 1 Oyster brick (itself)')).toBeVisible();
 });
 
-test('loot: draws, shares, conditions and tables; the exact odds lie in the band of a hundred thousand breaks', async ({ page, server }) => {
+test('loot: draws, shares, conditions and tables; the exact odds lie in the band of a hundred thousand breaks', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/samphire/loot`);
-  const cell = (name: RegExp | string) => page.getByRole('grid', { name: 'What would drop' }).getByRole('gridcell', { name });
+  const cell = (name: RegExp | string) =>
+    page.getByRole('grid', { name: 'What would drop' }).getByRole('gridcell', { name });
   await expect(cell(/^bare hands: 0.9 Samphire seeds, 58.8 times in 100$/)).toBeVisible();
   // Three tries at 40 in 100 by three shares in four; luck of one makes it four in five.
   await page.getByLabel('Luck of the player').fill('1');
@@ -62,12 +79,20 @@ test('loot: draws, shares, conditions and tables; the exact odds lie in the band
   await lot.getByLabel('Least grade', { exact: true }).selectOption('');
   await expect(cell(/^flint sickle: 0.75 Oyster shell/)).toBeVisible();
   // A count that is upside down is found and mended.
-  await page.getByRole('group', { name: 'Lot 1' }).getByLabel('How of it is counted').selectOption('from');
+  await page
+    .getByRole('group', { name: 'Lot 1' })
+    .getByLabel('How of it is counted')
+    .selectOption('from');
   await page.getByRole('group', { name: 'Lot 1' }).getByLabel('Least of it').fill('4');
-  await expect(page.getByRole('group', { name: 'Lot 1' }).getByLabel('Most of it')).toHaveValue('4');
+  await expect(page.getByRole('group', { name: 'Lot 1' }).getByLabel('Most of it')).toHaveValue(
+    '4',
+  );
 });
 
-test('three blocks are missing in the tags of their tools: all three are mended at once', async ({ page, server }) => {
+test('three blocks are missing in the tags of their tools: all three are mended at once', async ({
+  page,
+  server,
+}) => {
   for (const block of ['salt_crust', 'tide_lantern', 'reed_thatch']) {
     await page.goto(`${server.address}/m/saltmarsh/blocks/${block}/tags`);
     const tags = page.getByRole('region', { name: 'Tags' }).getByLabel('Tags', { exact: true });
@@ -77,17 +102,25 @@ test('three blocks are missing in the tags of their tools: all three are mended 
     await saved(page);
   }
   await page.goto(`${server.address}/m/saltmarsh/data/tags`);
-  await expect(page.getByRole('gridcell', { name: 'Salt crust and saltmarsh:spade_dug: a trait asks for it' })).toBeVisible();
+  await expect(
+    page.getByRole('gridcell', { name: 'Salt crust and saltmarsh:spade_dug: a trait asks for it' }),
+  ).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
   await page.getByRole('button', { name: 'Fix all 3' }).click();
   await expect(page.getByText(/is not in the tag/)).toHaveCount(0);
   await page.goto(`${server.address}/m/saltmarsh/data/tags`);
-  await expect(page.getByRole('gridcell', { name: 'Salt crust and saltmarsh:spade_dug: in it' })).toBeVisible();
+  await expect(
+    page.getByRole('gridcell', { name: 'Salt crust and saltmarsh:spade_dug: in it' }),
+  ).toBeVisible();
 });
 
-test('tags: a matrix with keys; tags in tags, what would close a circle is refused', async ({ page, server }) => {
+test('tags: a matrix with keys; tags in tags, what would close a circle is refused', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/data/tags`);
-  const cell = (who: string, tag: string, says: string) => page.getByRole('gridcell', { name: `${who} and saltmarsh:${tag}: ${says}`, exact: true });
+  const cell = (who: string, tag: string, says: string) =>
+    page.getByRole('gridcell', { name: `${who} and saltmarsh:${tag}: ${says}`, exact: true });
   await page.getByRole('grid', { name: 'Blocks by tags' }).focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');
@@ -110,7 +143,10 @@ test('tags: a matrix with keys; tags in tags, what would close a circle is refus
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 });
 
-test('recipes: filled by typing and by dragging; a clash is found by what tags stand for; what cannot be had is told', async ({ page, server }) => {
+test('recipes: filled by typing and by dragging; a clash is found by what tags stand for; what cannot be had is told', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/data/recipes/tide_lantern`);
   await expect(page.getByLabel('What one costs')).toContainText('6 Raw brack');
   await page.getByRole('button', { name: 'New recipe' }).click();
@@ -121,27 +157,47 @@ test('recipes: filled by typing and by dragging; a clash is found by what tags s
   await page.keyboard.type('samphire');
   await page.getByRole('option', { name: /^Samphire saltmarsh:samphire$/ }).click();
   await expect(slots.getByRole('gridcell', { name: 'Samphire', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: /^#wicks/ }).dragTo(slots.getByRole('gridcell', { name: 'empty' }));
+  await page
+    .getByRole('button', { name: /^#wicks/ })
+    .dragTo(slots.getByRole('gridcell', { name: 'empty' }));
   await expect(slots.getByRole('gridcell', { name: '#saltmarsh:wicks: any of 2' })).toBeVisible();
   // Another mix of the same things that gives something else.
   await page.getByRole('button', { name: 'New recipe' }).click();
   await page.getByRole('menuitem', { name: /^Pattern/ }).click();
   await page.getByRole('button', { name: 'More wide' }).click();
-  await page.getByRole('button', { name: /^Reed thatch/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Reed thatch/ })
+    .first()
+    .click();
   await page.keyboard.press('Escape');
   await page.getByRole('grid', { name: /takes/ }).getByRole('gridcell', { name: 'empty' }).click();
-  await page.getByRole('button', { name: /^Samphire saltmarsh/ }).or(page.getByTitle('Samphire saltmarsh:samphire')).first().click();
+  await page
+    .getByRole('button', { name: /^Samphire saltmarsh/ })
+    .or(page.getByTitle('Samphire saltmarsh:samphire'))
+    .first()
+    .click();
   await page.getByLabel('How many it gives').fill('5');
   await expect(page.getByText(/both take/)).toBeVisible();
   // The world stops giving seams: what is made of them cannot be had any more.
   await page.goto(`${server.address}/m/saltmarsh/blocks/siltium_seam/identity`);
   await page.getByLabel('The world has it').uncheck();
-  await expect(page.getByText('Nobody can come to have saltmarsh:siltium_seam: the world does not give it, and no recipe does.')).toBeVisible();
+  await expect(
+    page.getByText(
+      'Nobody can come to have saltmarsh:siltium_seam: the world does not give it, and no recipe does.',
+    ),
+  ).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/data/items/siltium_bar`);
-  await expect(page.getByText('Nobody can come to have saltmarsh:siltium_bar: the recipe siltium_bar takes what nobody can have.')).toBeVisible();
+  await expect(
+    page.getByText(
+      'Nobody can come to have saltmarsh:siltium_bar: the recipe siltium_bar takes what nobody can have.',
+    ),
+  ).toBeVisible();
 });
 
-test('names: missing ones marked, written in the table, out as PO and back in with a plan', async ({ page, server }) => {
+test('names: missing ones marked, written in the table, out as PO and back in with a plan', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/data/texts`);
   await expect(page.getByText('Every text is there in every language')).toBeVisible();
   await page.getByRole('button', { name: 'Add a language' }).click();
@@ -156,17 +212,31 @@ test('names: missing ones marked, written in the table, out as PO and back in wi
   const po = readFileSync(await (await download).path(), 'utf8');
   expect(po).toContain('msgctxt "block.salt_crust"\nmsgid "Salt crust"\nmsgstr "Crofen halen"');
   const file = path.join(server.folder, 'cy.po');
-  writeFileSync(file, po.replace('msgctxt "item.salt"\nmsgid "Salt"\nmsgstr ""', 'msgctxt "item.salt"\nmsgid "Salt"\nmsgstr "Halen"').replace('msgctxt "item.raw_brack"', 'msgctxt "item.raw_brakc"').replace('msgid "Raw brack"\nmsgstr ""', 'msgid "Raw brack"\nmsgstr "Brac"'));
+  writeFileSync(
+    file,
+    po
+      .replace(
+        'msgctxt "item.salt"\nmsgid "Salt"\nmsgstr ""',
+        'msgctxt "item.salt"\nmsgid "Salt"\nmsgstr "Halen"',
+      )
+      .replace('msgctxt "item.raw_brack"', 'msgctxt "item.raw_brakc"')
+      .replace('msgid "Raw brack"\nmsgstr ""', 'msgid "Raw brack"\nmsgstr "Brac"'),
+  );
   await page.locator('input[type=file]').setInputFiles(file);
   const dialog = page.getByRole('dialog', { name: 'Take in cy.po' });
   await expect(dialog).toContainText('1 text in cy would change');
-  await expect(dialog).toContainText('There is no text item.raw_brakc in the mod. Did you mean item.raw_brack?');
+  await expect(dialog).toContainText(
+    'There is no text item.raw_brakc in the mod. Did you mean item.raw_brack?',
+  );
   await dialog.getByRole('button', { name: 'Change 1 text' }).click();
   await page.getByLabel('Filter the texts').fill('item.salt');
   await expect(page.getByLabel('item.salt in cy')).toHaveValue('Halen');
 });
 
-test('registry: a release is frozen, a rename survives, a retired block without a successor does not; renaming leaves no finding', async ({ page, server }) => {
+test('registry: a release is frozen, a rename survives, a retired block without a successor does not; renaming leaves no finding', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/data/registry`);
   await page.getByRole('button', { name: 'Release it' }).click();
   await expect(page.getByText('Worlds of that version mean the same now.')).toBeVisible();
@@ -217,18 +287,28 @@ test('items, groups and loot tables are made, shown, and taken away', async ({ p
   await page.getByLabel('Name of the new loot table').fill('flotsam');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: '+ Add a lot' }).click();
-  await expect(page.getByText('No block draws from the loot table saltmarsh:flotsam.')).toBeVisible();
+  await expect(
+    page.getByText('No block draws from the loot table saltmarsh:flotsam.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Remove this table' }).click();
   await expect(page).toHaveURL(/data\/loot$/);
 });
 
-test('renaming in the library: a texture, a model, a sound and a sound set keep everything that names them', async ({ page, server }) => {
+test('renaming in the library: a texture, a model, a sound and a sound set keep everything that names them', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/library`);
   const rename = async (from: string, to: string) => {
-    await page.getByRole('button', { name: `Rename ${from}`, exact: true }).first().click();
+    await page
+      .getByRole('button', { name: `Rename ${from}`, exact: true })
+      .first()
+      .click();
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('New id').fill('Not A Name');
-    await expect(dialog.getByRole('alert')).toHaveText('Use lowercase letters, digits and underscores, beginning with a letter.');
+    await expect(dialog.getByRole('alert')).toHaveText(
+      'Use lowercase letters, digits and underscores, beginning with a letter.',
+    );
     await dialog.getByLabel('New id').fill(to);
     await dialog.getByRole('button', { name: 'Rename', exact: true }).click();
     await expect(dialog).toHaveCount(0);
@@ -237,26 +317,44 @@ test('renaming in the library: a texture, a model, a sound and a sound set keep 
   await rename('lantern/lit', 'lantern/burning');
   await rename('crust', 'salt_crunch');
   await expect(page.getByRole('article', { name: 'lantern/beaten_brass' })).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem', { name: 'lantern/burning' })).toContainText('tide_lantern');
-  await expect(page.getByRole('list', { name: 'Sound sets' }).getByRole('listitem', { name: 'salt_crunch' })).toContainText('salt_crust');
+  await expect(
+    page.getByRole('list', { name: 'Models' }).getByRole('listitem', { name: 'lantern/burning' }),
+  ).toContainText('tide_lantern');
+  await expect(
+    page.getByRole('list', { name: 'Sound sets' }).getByRole('listitem', { name: 'salt_crunch' }),
+  ).toContainText('salt_crust');
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 });
 
-test('what the item carries: a state that does not come back is found, and the drop then keeps it', async ({ page, server }) => {
+test('what the item carries: a state that does not come back is found, and the drop then keeps it', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
   await page.locator('.sheet').getByText('Placing', { exact: true }).click();
   await page.getByRole('button', { name: 'Add a rule' }).click();
   const rule = page.getByRole('group', { name: 'Rule 5' });
   await rule.getByRole('combobox', { name: 'How' }).click();
   await page.getByRole('option', { name: 'what the item carries' }).click();
-  await page.getByRole('navigation', { name: 'Facets' }).getByRole('link', { name: 'Loot' }).click();
-  const cell = (name: RegExp) => page.getByRole('grid', { name: 'What would drop' }).getByRole('gridcell', { name });
+  await page
+    .getByRole('navigation', { name: 'Facets' })
+    .getByRole('link', { name: 'Loot' })
+    .click();
+  const cell = (name: RegExp) =>
+    page.getByRole('grid', { name: 'What would drop' }).getByRole('gridcell', { name });
   // A block that drops itself carries it by itself.
-  await expect(cell(/^flint pick, .*: 1 Tide lantern \(itself\), keeping lit$/).first()).toBeVisible();
+  await expect(
+    cell(/^flint pick, .*: 1 Tide lantern \(itself\), keeping lit$/).first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'As a list of draws' }).click();
-  await expect(page.getByText('tide_lantern: placing takes lit from the item, but lot 1 does not carry it.')).toBeVisible();
-  await page.getByRole('group', { name: 'Lot 1' }).getByRole('button', { name: 'lit', exact: true }).click();
+  await expect(
+    page.getByText('tide_lantern: placing takes lit from the item, but lot 1 does not carry it.'),
+  ).toBeVisible();
+  await page
+    .getByRole('group', { name: 'Lot 1' })
+    .getByRole('button', { name: 'lit', exact: true })
+    .click();
   await expect(page.getByText(passes)).toBeVisible();
   await expect(cell(/^steel pick, .*keeping lit$/).first()).toBeVisible();
 });

@@ -29,7 +29,10 @@ test('keys and the palette lead everywhere', async ({ page, server }) => {
   await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
 });
 
-test('the same mistake in two blocks is fixed at once, and a pack written by hand is checked', async ({ page, server }) => {
+test('the same mistake in two blocks is fixed at once, and a pack written by hand is checked', async ({
+  page,
+  server,
+}) => {
   const address = `${server.address}/m/saltmarsh`;
   for (const block of ['reed_thatch', 'tide_lantern']) {
     await page.goto(`${address}/blocks/${block}/tags`);
@@ -44,7 +47,13 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 
   const file = path.join(mkdtempSync(path.join(server.folder, 'x')), 'mine.obpack');
-  writeFileSync(file, zipSync({ 'pack.json': new TextEncoder().encode('{ "format": "obrank-block-pack", }'), 'view/model/x.json': new TextEncoder().encode('{}') }));
+  writeFileSync(
+    file,
+    zipSync({
+      'pack.json': new TextEncoder().encode('{ "format": "obrank-block-pack", }'),
+      'view/model/x.json': new TextEncoder().encode('{}'),
+    }),
+  );
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Check a pack…' }).click();
   await (await chooser).setFiles(file);
@@ -55,31 +64,92 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   // The report holds what the page shows.
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the report' }).click();
-  const report = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as { of: string; tally: { error: number }; findings: { rule: string }[] };
+  const report = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as {
+    of: string;
+    tally: { error: number };
+    findings: { rule: string }[];
+  };
   expect(report.of).toBe('mine.obpack');
-  expect(report.findings.map((finding) => finding.rule)).toEqual(expect.arrayContaining(['files/malformed-json', 'files/missing', 'files/unknown-file']));
+  expect(report.findings.map((finding) => finding.rule)).toEqual(
+    expect.arrayContaining(['files/malformed-json', 'files/missing', 'files/unknown-file']),
+  );
   await page.getByRole('button', { name: 'Back to this mod' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 });
 
-test('nothing scrolls sideways at 1280 × 800, and every control has a name, by day and by night', async ({ page, server }) => {
+test('nothing scrolls sideways at 1280 × 800, and every control has a name, by day and by night', async ({
+  page,
+  server,
+}) => {
   test.slow();
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme });
-    for (const place of ['blocks', 'library', 'data/traits', 'data/traits?compare=salt_crust,stock/glass', 'data/tools', 'data/items/brack_spade', 'data/loot/seam_finds', 'data/tags?tag=saltmarsh:pick_dug', 'data/tags?of=items', 'data/recipes/tide_lantern', 'data/recipes/brack_bar', 'data/groups', 'data/texts', 'data/registry', 'inspection', 'build', 'sheet', 'sheet?block=tide_lantern', ...['identity', 'traits', 'states', 'looks', 'textures', 'loot', 'tags', 'names', 'registry'].map((facet) => `blocks/tide_lantern/${facet}`)]) {
+    for (const place of [
+      'blocks',
+      'library',
+      'data/traits',
+      'data/traits?compare=salt_crust,stock/glass',
+      'data/tools',
+      'data/items/brack_spade',
+      'data/loot/seam_finds',
+      'data/tags?tag=saltmarsh:pick_dug',
+      'data/tags?of=items',
+      'data/recipes/tide_lantern',
+      'data/recipes/brack_bar',
+      'data/groups',
+      'data/texts',
+      'data/registry',
+      'inspection',
+      'build',
+      'sheet',
+      'sheet?block=tide_lantern',
+      ...[
+        'identity',
+        'traits',
+        'states',
+        'looks',
+        'textures',
+        'loot',
+        'tags',
+        'names',
+        'registry',
+      ].map((facet) => `blocks/tide_lantern/${facet}`),
+    ]) {
       await page.goto(`${server.address}/m/saltmarsh/${place}`);
       await expect(page.locator('.place :is(h1, h2)').first()).toBeVisible();
       const { wide, nameless } = await page.evaluate(() => ({
         wide: document.documentElement.scrollWidth > document.documentElement.clientWidth,
-        nameless: [...document.querySelectorAll('button, input, select, a')].filter((control) => !(control as HTMLElement).hidden && control.checkVisibility() && control.getAttribute('type') !== 'hidden' && (control as HTMLInputElement).type !== 'file'
-          && !(control.getAttribute('aria-label') ?? control.getAttribute('title') ?? control.textContent?.trim()) && !control.getAttribute('aria-hidden') && !(control as HTMLInputElement).labels?.length && !control.getAttribute('placeholder')).map((control) => control.outerHTML.slice(0, 160)),
+        nameless: [...document.querySelectorAll('button, input, select, a')]
+          .filter(
+            (control) =>
+              !(control as HTMLElement).hidden &&
+              control.checkVisibility() &&
+              control.getAttribute('type') !== 'hidden' &&
+              (control as HTMLInputElement).type !== 'file' &&
+              !(
+                control.getAttribute('aria-label') ??
+                control.getAttribute('title') ??
+                control.textContent?.trim()
+              ) &&
+              !control.getAttribute('aria-hidden') &&
+              !(control as HTMLInputElement).labels?.length &&
+              !control.getAttribute('placeholder'),
+          )
+          .map((control) => control.outerHTML.slice(0, 160)),
       }));
-      expect({ place, wide, nameless: nameless.filter((html) => !html.includes('tabindex="-1"')) }).toEqual({ place, wide: false, nameless: [] });
+      expect({
+        place,
+        wide,
+        nameless: nameless.filter((html) => !html.includes('tabindex="-1"')),
+      }).toEqual({ place, wide: false, nameless: [] });
     }
   }
 });
 
-test('a mod begins empty and teaches; an address that leads nowhere says so', async ({ page, server }) => {
+test('a mod begins empty and teaches; an address that leads nowhere says so', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.address);
   await page.getByRole('button', { name: /Change mod/ }).click();
   await page.getByRole('menuitem', { name: 'New mod…' }).click();

@@ -5,7 +5,10 @@ import { inspectPack } from '../core/inspect/index.ts';
 import { readPack } from '../core/kits/block-pack/read/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
-test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({ page, server }) => {
+test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.address);
   await expect(page.getByRole('heading', { name: /Blocks 13/ })).toBeVisible();
   await page.getByRole('link', { name: /Tide lantern/ }).click();
@@ -14,7 +17,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   // Change hardness: the dig times move at once, the file shows the lines that will change.
   const hardness = page.getByLabel('Hardness', { exact: true });
   await hardness.fill('6.4');
-  await expect(page.getByRole('table', { name: 'Seconds to dig' })).toContainText('19.20 s384 ticksnothing');
+  await expect(page.getByRole('table', { name: 'Seconds to dig' })).toContainText(
+    '19.20 s384 ticksnothing',
+  );
   await saved(page);
   await page.getByRole('button', { name: /files/ }).click();
   const files = page.getByLabel('Files of the block');
@@ -25,7 +30,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   // Make an error: two states lose their look. It is found, its state is hatched, the fix mends it.
   await page.getByRole('link', { name: 'Looks' }).click();
   await page.getByLabel('Remove row 8').click();
-  await expect(page.getByText('tide_lantern: the state heading = west, hung = wall, lit = true has no look.')).toBeVisible();
+  await expect(
+    page.getByText('tide_lantern: the state heading = west, hung = wall, lit = true has no look.'),
+  ).toBeVisible();
   await expect(page.getByText('24 states · 1 without a look')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Inspection' })).toContainText('1');
   await page.getByRole('button', { name: 'Copy the look of the nearest state' }).click();
@@ -52,7 +59,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await expect(page.getByText('188 new')).toBeVisible();
   await page.getByRole('button', { name: 'Build the pack' }).click();
   await expect(page.getByText('188 the same')).toBeVisible();
-  expect(JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8'))).toMatchObject({ hardness: 6.4 });
+  expect(
+    JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8')),
+  ).toMatchObject({ hardness: 6.4 });
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the .obpack' }).click();
   const pack = readFileSync(await (await download).path());
@@ -66,7 +75,10 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await expect(hardness).toHaveValue('6.4');
 });
 
-test('a hand edit in the output folder is shown and overwritten only after it was agreed to', async ({ page, server }) => {
+test('a hand edit in the output folder is shown and overwritten only after it was agreed to', async ({
+  page,
+  server,
+}) => {
   const target = path.join(server.folder, 'pack');
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
@@ -86,10 +98,15 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await expect(page.getByText('188 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
-  await expect(page.getByText('/dev/null is not a place for a pack. Choose a folder of its own.')).toBeVisible();
+  await expect(
+    page.getByText('/dev/null is not a place for a pack. Choose a folder of its own.'),
+  ).toBeVisible();
 });
 
-test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({ page, server }) => {
+test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.address);
   await page.getByRole('button', { name: 'New block' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Mussel brick');
@@ -106,11 +123,18 @@ test('a block is declared from stock and is complete; a picture that is none is 
   await page.getByRole('link', { name: 'Textures' }).click();
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Replace with a PNG' }).click();
-  await (await chooser).setFiles({ name: 'brick.png', mimeType: 'image/png', buffer: Buffer.from('GIF89a') });
-  await expect(page.getByRole('alert')).toHaveText('This is not a PNG: its first bytes are those of another kind of file.');
+  await (
+    await chooser
+  ).setFiles({ name: 'brick.png', mimeType: 'image/png', buffer: Buffer.from('GIF89a') });
+  await expect(page.getByRole('alert')).toHaveText(
+    'This is not a PNG: its first bytes are those of another kind of file.',
+  );
 });
 
-test('in a searchable choice Enter takes what was typed, at once and without the mouse; what is called nothing is not taken', async ({ page, server }) => {
+test('in a searchable choice Enter takes what was typed, at once and without the mouse; what is called nothing is not taken', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.address);
   await page.getByRole('button', { name: 'New block' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Mussel brick');
@@ -136,7 +160,10 @@ test('in a searchable choice Enter takes what was typed, at once and without the
   await expect(page.getByText('stock: granite')).toBeVisible();
 });
 
-test('the server is killed and comes back: what was marked as saved is there, and what was not is sent again', async ({ page, server }) => {
+test('the server is killed and comes back: what was marked as saved is there, and what was not is sent again', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
   const hardness = page.getByLabel('Hardness', { exact: true });
   await hardness.fill('7');
@@ -152,14 +179,30 @@ test('the server is killed and comes back: what was marked as saved is there, an
   await expect(hardness).toHaveValue('7');
 });
 
-test('the disk is full: the page says so, keeps what was typed, and saves it by itself once there is room', async ({ page, server }) => {
+test('the disk is full: the page says so, keeps what was typed, and saves it by itself once there is room', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
-  const problem = { type: 'about:blank', title: 'Disk full', status: 507, detail: 'The disk that holds the mods is full, so nothing of this was saved.' };
-  await page.route('**/edits', (route) => route.fulfill({ status: 507, contentType: 'application/problem+json', body: JSON.stringify(problem) }));
+  const problem = {
+    type: 'about:blank',
+    title: 'Disk full',
+    status: 507,
+    detail: 'The disk that holds the mods is full, so nothing of this was saved.',
+  };
+  await page.route('**/edits', (route) =>
+    route.fulfill({
+      status: 507,
+      contentType: 'application/problem+json',
+      body: JSON.stringify(problem),
+    }),
+  );
   const hardness = page.getByLabel('Hardness', { exact: true });
   await hardness.fill('7');
   await expect(page.getByText('Not saved: the disk cannot take it')).toBeVisible();
-  await expect(page.getByText('The disk that holds the mods is full, so nothing of this was saved.')).toBeVisible();
+  await expect(
+    page.getByText('The disk that holds the mods is full, so nothing of this was saved.'),
+  ).toBeVisible();
   await hardness.fill('8');
   await page.unroute('**/edits');
   await saved(page);
@@ -167,12 +210,19 @@ test('the disk is full: the page says so, keeps what was typed, and saves it by 
   await expect(hardness).toHaveValue('8');
 });
 
-test('two windows: other places are merged, the same place is asked about and no text is lost', async ({ page, server, context }) => {
+test('two windows: other places are merged, the same place is asked about and no text is lost', async ({
+  page,
+  server,
+  context,
+}) => {
   const address = `${server.address}/m/saltmarsh/blocks/tide_lantern`;
   const other = await context.newPage();
   await page.goto(`${address}/traits`);
   await other.goto(`${address}/traits`);
-  const [mine, theirs] = [page.getByLabel('blast rating', { exact: true }), other.getByLabel('Hardness', { exact: true })];
+  const [mine, theirs] = [
+    page.getByLabel('blast rating', { exact: true }),
+    other.getByLabel('Hardness', { exact: true }),
+  ];
   await theirs.fill('5');
   await expect(page.getByLabel('Hardness', { exact: true })).toHaveValue('5');
   await mine.fill('9');
@@ -180,10 +230,16 @@ test('two windows: other places are merged, the same place is asked about and no
 
   // The same place at once: the first window is kept from sending until the second has been saved.
   let held: (() => void) | undefined;
-  await page.route('**/edits', async (route) => {
-    await new Promise<void>((resolve) => { held = resolve; });
-    await route.continue();
-  }, { times: 1 });
+  await page.route(
+    '**/edits',
+    async (route) => {
+      await new Promise<void>((resolve) => {
+        held = resolve;
+      });
+      await route.continue();
+    },
+    { times: 1 },
+  );
   await page.getByLabel('Hardness', { exact: true }).fill('11');
   await expect.poll(() => held !== undefined).toBe(true);
   await theirs.fill('12');

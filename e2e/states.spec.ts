@@ -5,13 +5,23 @@ import { expect, saved, test, type Running } from './testing/server.ts';
 
 const passes = 'Every rule passes for this block.';
 /** The mod as the server holds it. */
-const held = async (server: Running): Promise<Mod> => ((await (await fetch(`${server.address}/api/mods/saltmarsh`)).json()) as { mod: Mod }).mod;
+const held = async (server: Running): Promise<Mod> =>
+  ((await (await fetch(`${server.address}/api/mods/saltmarsh`)).json()) as { mod: Mod }).mod;
 const looksOf = (block: Block) => {
   const space = new StateSpace(block.states.properties);
-  return { space, shown: expandRows(block.looks.rows.map(({ when, use }) => ({ when, value: use })), space) };
+  return {
+    space,
+    shown: expandRows(
+      block.looks.rows.map(({ when, use }) => ({ when, value: use })),
+      space,
+    ),
+  };
 };
 
-test('the matrix of the gate is painted from nothing with the keyboard alone', async ({ page, server }) => {
+test('the matrix of the gate is painted from nothing with the keyboard alone', async ({
+  page,
+  server,
+}) => {
   const painted = looksOf((await held(server)).blocks['sluice_gate']!);
   await page.goto(`${server.address}/m/saltmarsh/blocks/sluice_gate/looks?state=0`);
   await expect(page.getByText(passes)).toBeVisible();
@@ -23,7 +33,9 @@ test('the matrix of the gate is painted from nothing with the keyboard alone', a
   const grid = page.getByRole('grid', { name: 'State matrix' });
   await expect(grid).toBeFocused();
   await press('Control+a', 'Delete');
-  await expect(page.getByText('sluice_gate: 12 states have no look; the first is side = north, open = false.')).toBeVisible();
+  await expect(
+    page.getByText('sluice_gate: 12 states have no look; the first is side = north, open = false.'),
+  ).toBeVisible();
   await expect(page.locator('.cell.bare')).toHaveCount(12);
   // All of them are the shut gate, spread along the side that it faces.
   await press('Control+a', 'Enter');
@@ -43,7 +55,9 @@ test('the matrix of the gate is painted from nothing with the keyboard alone', a
   const { blocks } = await held(server);
   const { space, shown } = looksOf(blocks['sluice_gate']!);
   expect(shown.map((use) => use![0]!.model)).toEqual(painted.shown.map((use) => use![0]!.model));
-  expect(shown.map((use) => use![0]!.front ?? 'south')).toEqual(shown.map((_, state) => space.decode(state)['side']));
+  expect(shown.map((use) => use![0]!.front ?? 'south')).toEqual(
+    shown.map((_, state) => space.decode(state)['side']),
+  );
   await expect(page.getByText('12 rows, and no fewer would do')).toBeVisible();
   // One undo for each stroke.
   await press('Control+z');
@@ -51,7 +65,10 @@ test('the matrix of the gate is painted from nothing with the keyboard alone', a
   await expect(page.getByRole('gridcell', { name: 'side = up, open = true' })).toBeVisible();
 });
 
-test('a property is renamed and everything that names it follows; a value likewise; removing says what it touches', async ({ page, server }) => {
+test('a property is renamed and everything that names it follows; a value likewise; removing says what it touches', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
   const before = await held(server);
   const name = page.getByRole('group', { name: 'Property hung' }).getByLabel('Property name');
@@ -65,22 +82,35 @@ test('a property is renamed and everything that names it follows; a value likewi
   await expect(page.getByText(passes)).toBeVisible();
   await saved(page);
   const { blocks } = await held(server);
-  expect(JSON.stringify(blocks['tide_lantern'])).toBe(JSON.stringify(before.blocks['tide_lantern']).replaceAll('"hung"', '"fixed_to"').replaceAll('"wall"', '"bracket"'));
+  expect(JSON.stringify(blocks['tide_lantern'])).toBe(
+    JSON.stringify(before.blocks['tide_lantern'])
+      .replaceAll('"hung"', '"fixed_to"')
+      .replaceAll('"wall"', '"bracket"'),
+  );
   await page.getByLabel('Remove fixed_to').click();
-  await expect(page.getByText('Removing fixed_to touches 12 rows of the look and 2 rules of placing.')).toBeVisible();
+  await expect(
+    page.getByText('Removing fixed_to touches 12 rows of the look and 2 rules of placing.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Remove fixed_to' }).last().click();
   await expect(page.getByText('8 states · all with a look')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('24 states · all with a look')).toBeVisible();
 });
 
-test('coverage is broken, seen in the matrix, and mended; a dead row names what covers it; the rows are made fewer', async ({ page, server }) => {
+test('coverage is broken, seen in the matrix, and mended; a dead row names what covers it; the rows are made fewer', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/looks`);
   await page.getByRole('button', { name: 'Open the matrix' }).click();
   const row = page.getByRole('group', { name: 'Row 9', exact: true });
   await row.getByRole('group', { name: 'lit' }).getByRole('button', { name: 'true' }).click();
   await row.getByRole('group', { name: 'lit' }).getByRole('button', { name: 'false' }).click();
-  await expect(page.getByText('tide_lantern: 4 states have no look; the first is heading = north, hung = floor, lit = false.')).toBeVisible();
+  await expect(
+    page.getByText(
+      'tide_lantern: 4 states have no look; the first is heading = north, hung = floor, lit = false.',
+    ),
+  ).toBeVisible();
   await expect(page.locator('.cell.bare')).toHaveCount(4);
   await expect(page.getByText(/never matches|12 rows/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Copy the nearest look for all of them' }).click();
@@ -90,15 +120,33 @@ test('coverage is broken, seen in the matrix, and mended; a dead row names what 
   const lantern = (await held(server)).blocks['tide_lantern']!;
   await saved(page);
   const { space } = looksOf(lantern);
-  expect(coverage((await held(server)).blocks['tide_lantern']!.looks.rows.map(({ when }) => ({ when, value: 0 })), space).uncovered.isEmpty).toBe(true);
+  expect(
+    coverage(
+      (await held(server)).blocks['tide_lantern']!.looks.rows.map(({ when }) => ({
+        when,
+        value: 0,
+      })),
+      space,
+    ).uncovered.isEmpty,
+  ).toBe(true);
 });
 
-test('a lantern is placed on all six sides: the state and its picture follow, and what placing never gives is told', async ({ page, server }) => {
+test('a lantern is placed on all six sides: the state and its picture follow, and what placing never gives is told', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
   await page.getByText('Placing', { exact: true }).click();
   const tried = page.getByRole('group', { name: 'Try the placing' });
   const cube = tried.getByRole('group', { name: /Click the side/ });
-  const expected = { north: ['north', 'wall'], east: ['east', 'wall'], south: ['south', 'wall'], west: ['west', 'wall'], up: ['south', 'floor'], down: ['south', 'ceiling'] } as const;
+  const expected = {
+    north: ['north', 'wall'],
+    east: ['east', 'wall'],
+    south: ['south', 'wall'],
+    west: ['west', 'wall'],
+    up: ['south', 'floor'],
+    down: ['south', 'ceiling'],
+  } as const;
   for (const [side, [heading, hung]] of Object.entries(expected)) {
     await cube.getByRole('button', { name: new RegExp(`^${side}(,|$)`) }).click();
     await expect(tried.locator('[data-property="hung"]')).toHaveText(`hung = ${hung}`);
@@ -116,18 +164,27 @@ test('a lantern is placed on all six sides: the state and its picture follow, an
   await expect(page.getByText('Each of the 16 states.')).toBeVisible();
 });
 
-test('codes: a small kit says what to drop or to move; fields and tables are proved; a clash is found and mended', async ({ page, server }) => {
+test('codes: a small kit says what to drop or to move; fields and tables are proved; a clash is found and mended', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByRole('combobox', { name: 'Kit' }).click();
   await page.getByRole('option', { name: /four-bit/ }).click();
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
   await page.getByText('Codes', { exact: true }).click();
-  await expect(page.getByText('tide_lantern has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. Without lit there would be 12.')).toBeVisible();
+  await expect(
+    page.getByText(
+      'tide_lantern has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. Without lit there would be 12.',
+    ),
+  ).toBeVisible();
   const advice = page.getByRole('group', { name: 'What to drop or to move' });
   await expect(advice).toContainText('without lit: 12 states');
   await advice.getByRole('button', { name: 'Move it: 2 blocks' }).click();
   await expect(advice).toHaveCount(0);
-  await expect(page.getByText('Proved: each of the 12 states has a code of its own and comes back from it.')).toBeVisible();
+  await expect(
+    page.getByText('Proved: each of the 12 states has a code of its own and comes back from it.'),
+  ).toBeVisible();
   await expect(page.getByRole('link', { name: /Tide lantern \(lit: true\)/ })).toBeVisible();
   await page.getByText('Table by hand', { exact: true }).click();
   await page.getByLabel('Code of heading = north, hung = floor').fill('2');
@@ -135,10 +192,15 @@ test('codes: a small kit says what to drop or to move; fields and tables are pro
   await page.getByRole('button', { name: 'Lay the codes out afresh' }).click();
   await expect(page.getByText('Proved: each of the 12 states')).toBeVisible();
   await page.getByText('Bit fields', { exact: true }).click();
-  await expect(page.getByText('Each property in bits of its own: heading from bit 2, hung from bit 0.')).toBeVisible();
+  await expect(
+    page.getByText('Each property in bits of its own: heading from bit 2, hung from bit 0.'),
+  ).toBeVisible();
 });
 
-test('the contact sheet shows every state, is exported, and marks what changed since', async ({ page, server }) => {
+test('the contact sheet shows every state, is exported, and marks what changed since', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/sheet?block=sluice_gate`);
   await expect(page.getByText('12 states in 12 columns')).toBeVisible();
   const download = page.waitForEvent('download');
@@ -150,29 +212,42 @@ test('the contact sheet shows every state, is exported, and marks what changed s
   await page.keyboard.press('m');
   await expect(page.getByRole('grid', { name: 'State matrix' })).toBeFocused();
   await page.keyboard.press('Delete');
-  await expect(page.getByText('sluice_gate: the state side = up, open = true has no look.')).toBeVisible();
+  await expect(
+    page.getByText('sluice_gate: the state side = up, open = true has no look.'),
+  ).toBeVisible();
   await page.getByRole('link', { name: 'Contact sheet' }).click();
   await page.getByText('the last build', { exact: true }).click();
   await expect(page.getByText(/pixels in 1 picture differ/)).toBeVisible();
   await page.getByText('a PNG', { exact: true }).click();
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose an earlier sheet' }).click();
-  await (await chooser).setFiles({ name: 'before.png', mimeType: 'image/png', buffer: readFileSync(png) });
+  await (
+    await chooser
+  ).setFiles({ name: 'before.png', mimeType: 'image/png', buffer: readFileSync(png) });
   await expect(page.getByText(/pixels in 1 picture differ/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'side = up, open = true, differs' })).toBeVisible();
   const again = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'before.png' }).click();
-  await (await again).setFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await (
+    await again
+  ).setFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByRole('alert')).toContainText('not a PNG');
 });
 
-test('the matrix with the mouse: heads, conditions, ranges, candidates for several, another arrangement that is remembered', async ({ page, server }) => {
+test('the matrix with the mouse: heads, conditions, ranges, candidates for several, another arrangement that is remembered', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/looks`);
   await page.getByRole('button', { name: 'Open the matrix' }).click();
   const chosen = page.getByRole('gridcell', { selected: true });
   await page.getByRole('button', { name: 'Choose all with hung = ceiling' }).click();
   await expect(chosen).toHaveCount(8);
-  await page.locator('.choose-line').getByRole('group', { name: 'lit' }).getByRole('button', { name: 'true' }).click();
+  await page
+    .locator('.choose-line')
+    .getByRole('group', { name: 'lit' })
+    .getByRole('button', { name: 'true' })
+    .click();
   await expect(chosen).toHaveCount(12);
   const cell = (name: string) => page.getByRole('gridcell', { name, exact: true });
   await cell('heading = north, hung = floor, lit = false').click();
@@ -187,9 +262,17 @@ test('the matrix with the mouse: heads, conditions, ranges, candidates for sever
   await expect(brush).toContainText('50%');
   await expect(page.getByText(passes)).toBeVisible();
   // The cube turns what is chosen: front to the west, then the top down.
-  await brush.getByRole('group', { name: 'Pick where the front faces' }).getByRole('button', { name: 'west', exact: true }).click();
-  await brush.getByRole('group', { name: 'Pick where the top points' }).getByRole('button', { name: 'down', exact: true }).click();
-  await expect(brush.getByRole('button', { name: 'front faces west, top points down' })).toBeVisible();
+  await brush
+    .getByRole('group', { name: 'Pick where the front faces' })
+    .getByRole('button', { name: 'west', exact: true })
+    .click();
+  await brush
+    .getByRole('group', { name: 'Pick where the top points' })
+    .getByRole('button', { name: 'down', exact: true })
+    .click();
+  await expect(
+    brush.getByRole('button', { name: 'front faces west, top points down' }),
+  ).toBeVisible();
   await page.getByLabel('lit runs').selectOption('tabs');
   await expect(page.getByRole('gridcell')).toHaveCount(12);
   await page.reload();
@@ -199,7 +282,10 @@ test('the matrix with the mouse: heads, conditions, ranges, candidates for sever
   await expect(cell('heading = north, hung = floor, lit = true')).toBeVisible();
 });
 
-test('a layer is added for the chosen states of a fence; turning shows what becomes of them; a choice that does not come back is found', async ({ page, server }) => {
+test('a layer is added for the chosen states of a fence; turning shows what becomes of them; a choice that does not come back is found', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/reed_fence/looks`);
   await page.getByRole('button', { name: 'Open the matrix' }).click();
   await page.getByRole('button', { name: 'Choose all with north = true' }).click();
@@ -209,19 +295,35 @@ test('a layer is added for the chosen states of a fence; turning shows what beco
   await page.getByRole('option', { name: 'saltmarsh:fence/post' }).click();
   await expect(page.getByRole('group', { name: 'Row 6', exact: true })).toContainText('8 states');
   await saved(page);
-  expect((await held(server)).blocks['reed_fence']!.looks.rows.at(-1)).toEqual({ when: { north: true }, use: [{ model: 'saltmarsh:fence/post' }] });
+  expect((await held(server)).blocks['reed_fence']!.looks.rows.at(-1)).toEqual({
+    when: { north: true },
+    use: [{ model: 'saltmarsh:fence/post' }],
+  });
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states?state=0`);
   await page.getByText('Turning', { exact: true }).click();
-  await expect(page.getByText('Proved for all 24 states: four quarter turns come back, two mirrors come back, and a turn undoes itself between mirrors.')).toBeVisible();
-  await expect(page.getByRole('button', { name: /a quarter/ }).first()).toContainText('heading east');
+  await expect(
+    page.getByText(
+      'Proved for all 24 states: four quarter turns come back, two mirrors come back, and a turn undoes itself between mirrors.',
+    ),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /a quarter/ }).first()).toContainText(
+    'heading east',
+  );
   await page.getByRole('combobox', { name: 'floor turned becomes' }).click();
   await page.getByRole('option', { name: 'wall', exact: true }).click();
-  await expect(page.getByText(/After four quarter turns the state heading = north, hung = floor, lit = false comes back as/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /After four quarter turns the state heading = north, hung = floor, lit = false comes back as/,
+    ),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Let the choices stay as they are' }).click();
   await expect(page.getByText(passes)).toBeVisible();
 });
 
-test('friction and shapes by state have the editor of every row, with what no row covers and what is said twice', async ({ page, server }) => {
+test('friction and shapes by state have the editor of every row, with what no row covers and what is said twice', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=1`);
   await page.getByRole('button', { name: 'Make it depend on the state' }).nth(1).click();
   const friction = page.getByRole('group', { name: 'Rows of friction' });
@@ -237,5 +339,7 @@ test('friction and shapes by state have the editor of every row, with what no ro
   await page.getByRole('button', { name: 'Make it depend on the state' }).last().click();
   const outline = page.getByRole('group', { name: 'Rows of the outline shape' });
   await expect(outline).toContainText('in all other states');
-  await expect(page.getByText('Nothing in this state. The stage shows it under Outline.')).toBeVisible();
+  await expect(
+    page.getByText('Nothing in this state. The stage shows it under Outline.'),
+  ).toBeVisible();
 });

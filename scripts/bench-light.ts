@@ -2,7 +2,10 @@ import { cellAt, darkVolume, floodLight, setLight } from '../core/traits/index.t
 import { chance } from '../demo/art/canvas.ts';
 
 /** Flooding a volume with light, in cells a second and beside a plain sweep over the same typed arrays; and one lamp that comes and goes. */
-export function benchLight(median: (runs: number, work: (run: number) => void) => number, line: (what: string, value: string, note?: string) => void): void {
+export function benchLight(
+  median: (runs: number, work: (run: number) => void) => number,
+  line: (what: string, value: string, note?: string) => void,
+): void {
   const times = [32, 64].map((side) => {
     const volume = darkVolume(side, side, side);
     const random = chance(side);
@@ -12,12 +15,23 @@ export function benchLight(median: (runs: number, work: (run: number) => void) =
     }
     const sweep = new Uint8Array(volume.levels.length);
     const plain = median(7, () => {
-      for (let pass = 0; pass < 6; pass += 1) for (let cell = 1; cell < sweep.length; cell += 1) sweep[cell] = Math.max(volume.emitted[cell]!, sweep[cell - 1]! - Math.max(1, volume.absorbed[cell]!));
+      for (let pass = 0; pass < 6; pass += 1)
+        for (let cell = 1; cell < sweep.length; cell += 1)
+          sweep[cell] = Math.max(
+            volume.emitted[cell]!,
+            sweep[cell - 1]! - Math.max(1, volume.absorbed[cell]!),
+          );
     });
     const flood = median(7, () => floodLight(volume));
     const at = cellAt(volume, side >> 1, side >> 1, side >> 1);
-    const one = median(21, (run) => setLight(volume, at, { emitted: run % 2 ? 0 : 15, absorbed: 0 }));
-    line(`light: flood ${side}³ cells ÷ a plain sweep along six axes`, (flood / plain).toFixed(1), `${flood.toFixed(1)} ms, ${(volume.levels.length / flood / 1000).toFixed(1)} million cells a second; one lamp ${one.toFixed(2)} ms`);
+    const one = median(21, (run) =>
+      setLight(volume, at, { emitted: run % 2 ? 0 : 15, absorbed: 0 }),
+    );
+    line(
+      `light: flood ${side}³ cells ÷ a plain sweep along six axes`,
+      (flood / plain).toFixed(1),
+      `${flood.toFixed(1)} ms, ${(volume.levels.length / flood / 1000).toFixed(1)} million cells a second; one lamp ${one.toFixed(2)} ms`,
+    );
     return flood;
   });
   line('light: × 8 cells', `× ${(times[1]! / times[0]!).toFixed(1)}`);

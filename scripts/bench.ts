@@ -23,7 +23,8 @@ function median(runs: number, work: (run: number) => void): number {
   return times[Math.floor(runs / 2)]!;
 }
 
-const line = (what: string, value: string, note = '') => console.log(`${what.padEnd(58)} ${value.padStart(10)}  ${note}`);
+const line = (what: string, value: string, note = '') =>
+  console.log(`${what.padEnd(58)} ${value.padStart(10)}  ${note}`);
 const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-bench-'));
 
 const { mod, blobs } = bigMod(500);
@@ -38,15 +39,27 @@ const writeTo = (target: string, files: ReadonlyMap<string, Uint8Array>) => {
 
 const files = kit.write(mod, blobOf);
 const fresh = () => structuredClone(mod);
-const build = median(5, (run) => writeTo(path.join(folder, `built-${run}`), kit.write(fresh(), blobOf)));
+const build = median(5, (run) =>
+  writeTo(path.join(folder, `built-${run}`), kit.write(fresh(), blobOf)),
+);
 const plain = median(5, (run) => writeTo(path.join(folder, `plain-${run}`), files));
-line('500 blocks: files', String(files.size), `${([...files.values()].reduce((sum, bytes) => sum + bytes.length, 0) / 1048576).toFixed(1)} MB`);
-line('build and write ÷ write the same bytes', (build / plain).toFixed(2), `${build.toFixed(0)} ms ÷ ${plain.toFixed(0)} ms`);
+line(
+  '500 blocks: files',
+  String(files.size),
+  `${([...files.values()].reduce((sum, bytes) => sum + bytes.length, 0) / 1048576).toFixed(1)} MB`,
+);
+line(
+  'build and write ÷ write the same bytes',
+  (build / plain).toFixed(2),
+  `${build.toFixed(0)} ms ÷ ${plain.toFixed(0)} ms`,
+);
 
 const target = path.join(folder, 'built-0');
 const onDisk = await readFolder(target);
 const check = median(5, () => {
-  const again = new Map([...onDisk.keys()].map((file) => [file, readFileSync(path.join(target, file))]));
+  const again = new Map(
+    [...onDisk.keys()].map((file) => [file, readFileSync(path.join(target, file))]),
+  );
   const found = inspectPack(readPack(again));
   if (found.length) throw new Error(`the bench's own pack has findings: ${found[0]!.message}`);
 });
@@ -56,7 +69,11 @@ const parse = median(5, () => {
     if (file.endsWith('.json')) JSON.parse(bytes.toString());
   }
 });
-line('read and check ÷ read and JSON.parse the same files', (check / parse).toFixed(2), `${check.toFixed(0)} ms ÷ ${parse.toFixed(0)} ms`);
+line(
+  'read and check ÷ read and JSON.parse the same files',
+  (check / parse).toFixed(2),
+  `${check.toFixed(0)} ms ÷ ${parse.toFixed(0)} ms`,
+);
 
 /** One edit of one block, inspected: what a person waits for while typing. */
 function editTime(many: number): { first: number; edit: number } {
@@ -65,7 +82,11 @@ function editTime(many: number): { first: number; edit: number } {
   const name = Object.keys(at.blocks)[many >> 1]!;
   let value = at.blocks[name]!.traits.hardness as number;
   const edit = median(21, () => {
-    at = applyChange<Mod>(at, { path: `/blocks/${name}/traits/hardness`, before: value, after: value + 1 });
+    at = applyChange<Mod>(at, {
+      path: `/blocks/${name}/traits/hardness`,
+      before: value,
+      after: value + 1,
+    });
     value += 1;
     inspect(at);
   });
@@ -74,9 +95,17 @@ function editTime(many: number): { first: number; edit: number } {
 editTime(100);
 const [small, large] = [editTime(500), editTime(2000)];
 line('inspect 500 blocks from nothing', `${small.first.toFixed(0)} ms`);
-line('inspect 2,000 blocks from nothing', `${large.first.toFixed(0)} ms`, `× ${(large.first / small.first).toFixed(1)} for × 4 blocks`);
+line(
+  'inspect 2,000 blocks from nothing',
+  `${large.first.toFixed(0)} ms`,
+  `× ${(large.first / small.first).toFixed(1)} for × 4 blocks`,
+);
 line('one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
-line('one edit among 2,000 blocks, inspected', `${large.edit.toFixed(1)} ms`, `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`);
+line(
+  'one edit among 2,000 blocks, inspected',
+  `${large.edit.toFixed(1)} ms`,
+  `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`,
+);
 rmSync(folder, { recursive: true, force: true });
 benchStates(median, line);
 benchLight(median, line);

@@ -8,5 +8,8 @@ import { root } from './ready.mjs';
 process.chdir(root);
 // Parts carry their digest in their names: old ones would stay for ever.
 rmSync(path.join(root, 'dist/node'), { recursive: true, force: true });
-await bundle({ obrank: path.join(root, 'cli/index.ts'), builder: path.join(root, 'server/builds/worker.ts') }, path.join(root, 'dist/node'));
+await bundle(
+  { obrank: path.join(root, 'cli/index.ts'), builder: path.join(root, 'server/builds/worker.ts') },
+  path.join(root, 'dist/node'),
+);
 await build({ configFile: path.join(root, 'vite.config.ts'), logLevel: 'warn' });

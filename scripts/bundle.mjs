@@ -7,8 +7,16 @@ export async function bundle(entries, out) {
     configFile: false,
     logLevel: 'warn',
     build: {
-      ssr: true, outDir: out, emptyOutDir: false, minify: false, sourcemap: 'inline', target: 'node20',
-      rollupOptions: { input: entries, output: { format: 'esm', entryFileNames: '[name].mjs', chunkFileNames: 'part-[hash].mjs' } },
+      ssr: true,
+      outDir: out,
+      emptyOutDir: false,
+      minify: false,
+      sourcemap: 'inline',
+      target: 'node20',
+      rollupOptions: {
+        input: entries,
+        output: { format: 'esm', entryFileNames: '[name].mjs', chunkFileNames: 'part-[hash].mjs' },
+      },
     },
     ssr: { external: true },
   });

@@ -10,7 +10,10 @@ import { titleOfKey, withWords } from './schema-words.ts';
 
 /** Every document that is made from the code, by its path. */
 export function generatedDocs(): Map<string, string> {
-  const docs = new Map<string, string>([['docs/rules.md', rulesDoc()], ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))]]);
+  const docs = new Map<string, string>([
+    ['docs/rules.md', rulesDoc()],
+    ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))],
+  ]);
   for (const [name, text] of schemaDocs().texts) docs.set(`docs/schemas/${name}.schema.json`, text);
   return docs;
 }
@@ -19,35 +22,73 @@ export function generatedDocs(): Map<string, string> {
 export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
   const used = new Set<string>();
   const texts = new Map<string, string>();
-  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema })) texts.set(`mod/${kind}`, schemaText(schema, `A file of a mod folder: ${titleOfKey(kind).toLowerCase()}`, used));
-  for (const { kind, schema, note } of layout) if (schema) texts.set(`pack/${kind.replaceAll(' ', '-')}`, schemaText(schema, `A file of a Block Pack: ${kind}`, used, note));
+  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema }))
+    texts.set(
+      `mod/${kind}`,
+      schemaText(schema, `A file of a mod folder: ${titleOfKey(kind).toLowerCase()}`, used),
+    );
+  for (const { kind, schema, note } of layout)
+    if (schema)
+      texts.set(
+        `pack/${kind.replaceAll(' ', '-')}`,
+        schemaText(schema, `A file of a Block Pack: ${kind}`, used, note),
+      );
   return { texts, used };
 }
 
 /** A JSON Schema (draft 2020-12) that a text editor can use. Every file may name its schema. */
-function schemaText(schema: z.ZodType, title: string, used: Set<string>, description?: string): string {
-  const { $schema, ...made } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Record<string, unknown>;
-  return printJson({ $schema, title, ...(description === undefined ? {} : { description }), ...(withWords(mayNameSchema(made), used) as object) });
+function schemaText(
+  schema: z.ZodType,
+  title: string,
+  used: Set<string>,
+  description?: string,
+): string {
+  const { $schema, ...made } = z.toJSONSchema(schema, {
+    io: 'input',
+    unrepresentable: 'any',
+  }) as Record<string, unknown>;
+  return printJson({
+    $schema,
+    title,
+    ...(description === undefined ? {} : { description }),
+    ...(withWords(mayNameSchema(made), used) as object),
+  });
 }
 
 /** A schema of a whole file that also takes the key $schema, whatever form the file has. */
 function mayNameSchema(made: Record<string, unknown>): Record<string, unknown> {
   const branches = ['oneOf', 'anyOf'].find((key) => Array.isArray(made[key]));
-  if (branches) return { ...made, [branches]: (made[branches] as Record<string, unknown>[]).map(mayNameSchema) };
+  if (branches)
+    return {
+      ...made,
+      [branches]: (made[branches] as Record<string, unknown>[]).map(mayNameSchema),
+    };
   const properties = { $schema: { type: 'string' }, ...(made['properties'] as object | undefined) };
   const { propertyNames, ...rest } = made;
-  return { ...rest, properties, ...(propertyNames === undefined ? {} : { propertyNames: { anyOf: [{ const: '$schema' }, propertyNames] } }) };
+  return {
+    ...rest,
+    properties,
+    ...(propertyNames === undefined
+      ? {}
+      : { propertyNames: { anyOf: [{ const: '$schema' }, propertyNames] } }),
+  };
 }
 
 function rulesDoc(): string {
-  const parts = ['# What inspection finds', `Made from the rules in \`core/inspect/rules\` by \`npm run docs:make\`. ${rules.length} rules.`];
+  const parts = [
+    '# What inspection finds',
+    `Made from the rules in \`core/inspect/rules\` by \`npm run docs:make\`. ${rules.length} rules.`,
+  ];
   let room = '';
   for (const rule of rules) {
     const facet = rule.id.split('/')[0]!;
     if (facet !== room) parts.push(`## ${facet[0]!.toUpperCase()}${facet.slice(1)}`);
     room = facet;
-    const example = (values: object) => (Object.keys(values).length ? `\`${clip(JSON.stringify(values))}\`` : 'the sample as it is');
-    parts.push(`### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${{ block: 'each block', mod: 'the whole declaration', pack: 'the files of a pack' }[rule.over]})\n\n${rule.why}\n\n- found: ${example(rule.fails)}\n- fine: ${example(rule.passes)}`);
+    const example = (values: object) =>
+      Object.keys(values).length ? `\`${clip(JSON.stringify(values))}\`` : 'the sample as it is';
+    parts.push(
+      `### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${{ block: 'each block', mod: 'the whole declaration', pack: 'the files of a pack' }[rule.over]})\n\n${rule.why}\n\n- found: ${example(rule.fails)}\n- fine: ${example(rule.passes)}`,
+    );
   }
   return `${parts.join('\n\n')}\n`;
 }
@@ -56,50 +97,102 @@ const clip = (text: string): string => (text.length > 220 ? `${text.slice(0, 217
 
 /** The hand-written text with the parts between its marks made anew: files, templates, stock and numbers. */
 function packDoc(text: string): string {
-  const rows = layout.map(({ folder, named, ending, note, schema, kind }) => `| \`${folder}${typeof named === 'string' ? named : kind === 'words' ? '<language>' : /model|texture|strip|sound/.test(kind) ? '<path>' : '<name>'}${ending}\` | ${note} | ${schema ? `[schema](schemas/pack/${kind.replaceAll(' ', '-')}.schema.json)` : ''} |`);
+  const rows = layout.map(
+    ({ folder, named, ending, note, schema, kind }) =>
+      `| \`${folder}${typeof named === 'string' ? named : kind === 'words' ? '<language>' : /model|texture|strip|sound/.test(kind) ? '<path>' : '<name>'}${ending}\` | ${note} | ${schema ? `[schema](schemas/pack/${kind.replaceAll(' ', '-')}.schema.json)` : ''} |`,
+  );
   const parts: Record<string, string> = {
-    files: table(['file', 'what it is', ''], rows), templates: templatesPart(), stock: stockPart(), numbers: numbersPart(),
+    files: table(['file', 'what it is', ''], rows),
+    templates: templatesPart(),
+    stock: stockPart(),
+    numbers: numbersPart(),
   };
-  return Object.entries(parts).reduce((at, [name, part]) => at.replace(new RegExp(`<!-- ${name} -->[\\s\\S]*<!-- end of ${name} -->`), () => `<!-- ${name} -->\n${part}\n<!-- end of ${name} -->`), text);
+  return Object.entries(parts).reduce(
+    (at, [name, part]) =>
+      at.replace(
+        new RegExp(`<!-- ${name} -->[\\s\\S]*<!-- end of ${name} -->`),
+        () => `<!-- ${name} -->\n${part}\n<!-- end of ${name} -->`,
+      ),
+    text,
+  );
 }
 
-const table = (heads: string[], rows: string[]): string => [`| ${heads.join(' | ')} |`, `|${heads.map(() => '---').join('|')}|`, ...rows].join('\n');
+const table = (heads: string[], rows: string[]): string =>
+  [`| ${heads.join(' | ')} |`, `|${heads.map(() => '---').join('|')}|`, ...rows].join('\n');
 
 /** The built-in templates: their slots, and their boxes in sixteenths of a block. */
 function templatesPart(): string {
   const boxWords = ({ at, size, spin, sides }: Box) => {
     const slots = new Map<string, string[]>();
-    for (const [side, made] of Object.entries(sides)) if (made) slots.set(made.slot, [...(slots.get(made.slot) ?? []), side]);
-    const shown = [...slots].map(([slot, names]) => `${names.length === 6 ? 'all sides' : names.join(', ')}: ${slot}`).join('; ');
+    for (const [side, made] of Object.entries(sides))
+      if (made) slots.set(made.slot, [...(slots.get(made.slot) ?? []), side]);
+    const shown = [...slots]
+      .map(([slot, names]) => `${names.length === 6 ? 'all sides' : names.join(', ')}: ${slot}`)
+      .join('; ');
     return `\`[${at.join(', ')}]\` + \`[${size.join(', ')}]\`${spin ? ` spun about ${spin.about} by ${spin.by}° through \`[${spin.pivot.join(', ')}]\`` : ''} (${shown})`;
   };
-  return table(['template', 'slots', 'boxes, `at` + `size` in sixteenths of a block'], templates.map(({ id, slots, model }) => `| \`${id}\` | ${slots.join(', ')} | ${(model.boxes ?? []).map(boxWords).join('<br>')} |`));
+  return table(
+    ['template', 'slots', 'boxes, `at` + `size` in sixteenths of a block'],
+    templates.map(
+      ({ id, slots, model }) =>
+        `| \`${id}\` | ${slots.join(', ')} | ${(model.boxes ?? []).map(boxWords).join('<br>')} |`,
+    ),
+  );
 }
 
 /** The stock materials and sound sets that every engine brings along. */
 function stockPart(): string {
-  const rows = stocks.map(({ name, traits }) => `| \`obrank:${name}\` | ${String(traits.hardness)} | ${traits.blastRating} | ${traits.toolKind} | ${traits.leastGrade} | ${traits.gated ? 'yes' : 'no'} | \`${traits.soundSet}\` | \`${traits.mapColour}\` |`);
+  const rows = stocks.map(
+    ({ name, traits }) =>
+      `| \`obrank:${name}\` | ${String(traits.hardness)} | ${traits.blastRating} | ${traits.toolKind} | ${traits.leastGrade} | ${traits.gated ? 'yes' : 'no'} | \`${traits.soundSet}\` | \`${traits.mapColour}\` |`,
+  );
   return `${table(['stock material', 'hardness', 'blast rating', 'tool', 'least grade', 'gated', 'sound set', 'map colour'], rows)}\n\nStock sound sets: ${stockSoundSets.map((set) => `\`${set}\``).join(', ')}, each with a sound for place, step, dig, break and land.`;
 }
 
-interface NumberSchema { type?: string; minimum?: number; maximum?: number; default?: unknown; properties?: Record<string, NumberSchema>; items?: NumberSchema; additionalProperties?: NumberSchema | boolean; anyOf?: NumberSchema[]; oneOf?: NumberSchema[]; prefixItems?: NumberSchema[] }
+interface NumberSchema {
+  type?: string;
+  minimum?: number;
+  maximum?: number;
+  default?: unknown;
+  properties?: Record<string, NumberSchema>;
+  items?: NumberSchema;
+  additionalProperties?: NumberSchema | boolean;
+  anyOf?: NumberSchema[];
+  oneOf?: NumberSchema[];
+  prefixItems?: NumberSchema[];
+}
 
 /** The ranges of all numbers in the files of a pack, from their schemas. */
 function numbersPart(): string {
   const rows = new Map<string, string>();
   const note = (where: string, { type, minimum, maximum, default: usual }: NumberSchema) => {
     const most = maximum === undefined || maximum >= Number.MAX_SAFE_INTEGER ? '' : String(maximum);
-    const least = minimum === undefined || minimum <= Number.MIN_SAFE_INTEGER ? '' : String(minimum);
+    const least =
+      minimum === undefined || minimum <= Number.MIN_SAFE_INTEGER ? '' : String(minimum);
     if (!least && !most) return;
-    const range = least && most ? `${least} to ${most}` : least ? `${least} or more` : `${most} or less`;
-    rows.set(where, `| ${where} | ${type === 'integer' ? 'whole, ' : ''}${range} | ${usual === undefined ? '' : JSON.stringify(usual)} |`);
+    const range =
+      least && most ? `${least} to ${most}` : least ? `${least} or more` : `${most} or less`;
+    rows.set(
+      where,
+      `| ${where} | ${type === 'integer' ? 'whole, ' : ''}${range} | ${usual === undefined ? '' : JSON.stringify(usual)} |`,
+    );
   };
   const walk = (file: string, schema: NumberSchema, key: string): void => {
     if (schema.type === 'integer' || schema.type === 'number') note(`${file}: \`${key}\``, schema);
-    for (const [name, inner] of Object.entries(schema.properties ?? {})) walk(file, { default: inner.default, ...inner }, key ? `${key}.${name}` : name);
-    const others = [schema.items, schema.additionalProperties, ...(schema.anyOf ?? []), ...(schema.oneOf ?? []), ...(schema.prefixItems ?? [])];
-    for (const inner of others) if (typeof inner === 'object') walk(file, { default: schema.default, ...inner }, key);
+    for (const [name, inner] of Object.entries(schema.properties ?? {}))
+      walk(file, { default: inner.default, ...inner }, key ? `${key}.${name}` : name);
+    const others = [
+      schema.items,
+      schema.additionalProperties,
+      ...(schema.anyOf ?? []),
+      ...(schema.oneOf ?? []),
+      ...(schema.prefixItems ?? []),
+    ];
+    for (const inner of others)
+      if (typeof inner === 'object') walk(file, { default: schema.default, ...inner }, key);
   };
-  for (const [name, text] of schemaDocs().texts) if (name.startsWith('pack/')) walk(name.slice('pack/'.length).replaceAll('-', ' '), JSON.parse(text) as NumberSchema, '');
+  for (const [name, text] of schemaDocs().texts)
+    if (name.startsWith('pack/'))
+      walk(name.slice('pack/'.length).replaceAll('-', ' '), JSON.parse(text) as NumberSchema, '');
   return table(['file and key', 'range', 'when left out'], [...rows.values()]);
 }

@@ -24,7 +24,8 @@ const problemsOf = (schema: string, document: unknown): string => {
   const check = checkOf(schema);
   return check(document) ? '' : ajv.errorsText(check.errors);
 };
-const json = (bytes: Uint8Array | undefined): Schema => JSON.parse(new TextDecoder().decode(bytes)) as Schema;
+const json = (bytes: Uint8Array | undefined): Schema =>
+  JSON.parse(new TextDecoder().decode(bytes)) as Schema;
 
 test('every JSON file of the demo fits the schema that it names, and all of them can name one', async () => {
   const files = await readFolder('demo/saltmarsh');
@@ -32,12 +33,24 @@ test('every JSON file of the demo fits the schema that it names, and all of them
   for (const [file, bytes] of files) {
     if (!file.endsWith('.json')) continue;
     const document = json(bytes);
-    const kind = file === 'mod.json' ? 'header' : file === 'ledger.json' ? 'ledger' : file.endsWith('.strip.json') ? 'strip'
-      : { tags: file.startsWith('tags/blocks/') ? 'blockTags' : 'itemTags', loot: 'lootTables' }[file.split('/')[0]!] ?? file.split('/')[0]!;
+    const kind =
+      file === 'mod.json'
+        ? 'header'
+        : file === 'ledger.json'
+          ? 'ledger'
+          : file.endsWith('.strip.json')
+            ? 'strip'
+            : ({
+                tags: file.startsWith('tags/blocks/') ? 'blockTags' : 'itemTags',
+                loot: 'lootTables',
+              }[file.split('/')[0]!] ?? file.split('/')[0]!);
     const schema = `docs/schemas/mod/${kind}.schema.json`;
     if (typeof document['$schema'] === 'string') {
       named += 1;
-      expect([file, path.join('demo/saltmarsh', path.dirname(file), document['$schema'])]).toEqual([file, schema]);
+      expect([file, path.join('demo/saltmarsh', path.dirname(file), document['$schema'])]).toEqual([
+        file,
+        schema,
+      ]);
     }
     expect([file, problemsOf(schema, document)]).toEqual([file, '']);
     expect([file, problemsOf(schema, { $schema: 'x', ...document })]).toEqual([file, '']);
@@ -54,7 +67,11 @@ test('every JSON file of the built pack fits its published schema, and may name 
     if (!file.endsWith('.json')) continue;
     const schema = `docs/schemas/pack/${placeInPack(file)!.rule.kind.replaceAll(' ', '-')}.schema.json`;
     expect([file, problemsOf(schema, json(bytes))]).toEqual([file, '']);
-    const named = { $schema: '../schemas/x.json', ...json(bytes), ...(file === 'pack.json' ? { files: undefined } : {}) };
+    const named = {
+      $schema: '../schemas/x.json',
+      ...json(bytes),
+      ...(file === 'pack.json' ? { files: undefined } : {}),
+    };
     expect([file, problemsOf(schema, JSON.parse(JSON.stringify(named)))]).toEqual([file, '']);
     naming.set(file, new TextEncoder().encode(JSON.stringify(named)));
   }
@@ -66,7 +83,10 @@ function keysOf(schema: unknown, where: string): [string, Schema][] {
   if (typeof schema !== 'object' || schema === null) return [];
   return Object.entries(schema as Schema).flatMap(([part, value]): [string, Schema][] => {
     if (part !== 'properties') return keysOf(value, `${where}/${part}`);
-    return Object.entries(value as Schema).flatMap(([key, inner]) => [[`${where}/${key}`, inner as Schema], ...keysOf(inner, `${where}/${key}`)]);
+    return Object.entries(value as Schema).flatMap(([key, inner]) => [
+      [`${where}/${key}`, inner as Schema],
+      ...keysOf(inner, `${where}/${key}`),
+    ]);
   });
 }
 
@@ -74,8 +94,16 @@ test('every key has a title and a sentence for text editors, every default fits 
   const { texts, used } = schemaDocs();
   for (const [name, text] of texts) {
     for (const [where, key] of keysOf(JSON.parse(text), name)) {
-      expect([where, key['title'], key['description']]).toEqual([where, expect.stringMatching(/^[A-Z]/), expect.stringMatching(/\.$/)]);
-      if (key['default'] !== undefined && !JSON.stringify(key).includes('$ref')) expect([where, new Ajv2020({ strict: false }).validate(key, key['default'])]).toEqual([where, true]);
+      expect([where, key['title'], key['description']]).toEqual([
+        where,
+        expect.stringMatching(/^[A-Z]/),
+        expect.stringMatching(/\.$/),
+      ]);
+      if (key['default'] !== undefined && !JSON.stringify(key).includes('$ref'))
+        expect([where, new Ajv2020({ strict: false }).validate(key, key['default'])]).toEqual([
+          where,
+          true,
+        ]);
     }
   }
   expect(Object.keys(schemaWords).filter((name) => !used.has(name))).toEqual([]);

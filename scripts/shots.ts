@@ -4,8 +4,18 @@ import type { Browser, Page } from '@playwright/test';
 import { withApplication } from './with-application.ts';
 
 /** Opens a place, does something there, and takes its picture once everything has been drawn. */
-async function shotOf(address: string, browser: Browser, name: string, place: string, scheme: 'light' | 'dark', act: (page: Page) => Promise<void> = async () => undefined): Promise<void> {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
+async function shotOf(
+  address: string,
+  browser: Browser,
+  name: string,
+  place: string,
+  scheme: 'light' | 'dark',
+  act: (page: Page) => Promise<void> = async () => undefined,
+): Promise<void> {
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: scheme,
+  });
   await page.goto(`${address}/m/saltmarsh/${place}`);
   await page.waitForLoadState('networkidle').catch(() => undefined);
   await act(page);
@@ -16,7 +26,12 @@ async function shotOf(address: string, browser: Browser, name: string, place: st
 }
 
 await withApplication(async (address, browser) => {
-  const shot = (name: string, place: string, scheme: 'light' | 'dark', act?: (page: Page) => Promise<void>) => shotOf(address, browser, name, place, scheme, act);
+  const shot = (
+    name: string,
+    place: string,
+    scheme: 'light' | 'dark',
+    act?: (page: Page) => Promise<void>,
+  ) => shotOf(address, browser, name, place, scheme, act);
   await shot('blocks', 'blocks', 'light');
   await shot('bench-traits', 'blocks/tide_lantern/traits', 'light');
   await shot('bench-night', 'blocks/tide_lantern/looks', 'dark', async (page) => {
@@ -31,7 +46,10 @@ await withApplication(async (address, browser) => {
   });
   await shot('bench-placing', 'blocks/tide_lantern/states', 'light', async (page) => {
     await page.locator('.sheet').getByText('Placing', { exact: true }).click();
-    await page.getByRole('group', { name: /Click the side/ }).getByRole('button', { name: /^west/ }).click();
+    await page
+      .getByRole('group', { name: /Click the side/ })
+      .getByRole('button', { name: /^west/ })
+      .click();
   });
   await shot('bench-codes', 'blocks/tide_lantern/states', 'dark', async (page) => {
     await page.locator('.sheet').getByText('Codes', { exact: true }).click();
@@ -43,18 +61,29 @@ await withApplication(async (address, browser) => {
   });
   await shot('bench-blast', 'blocks/salt_crust/traits', 'light', async (page) => {
     await page.getByText('Alone', { exact: true }).click();
-    await page.getByRole('navigation', { name: 'Parts of the traits' }).getByRole('button', { name: /Blast/ }).click();
+    await page
+      .getByRole('navigation', { name: 'Parts of the traits' })
+      .getByRole('button', { name: /Blast/ })
+      .click();
     await page.getByRole('region', { name: 'Blast' }).getByText('In a wall').click();
     await page.getByText(/the band holds/).waitFor();
   });
   await shot('bench-ground', 'blocks/tide_lantern/traits?state=13', 'dark', async (page) => {
     await page.getByText('Ground', { exact: true }).click();
-    await page.getByRole('navigation', { name: 'Parts of the traits' }).getByRole('button', { name: /Light/ }).click();
+    await page
+      .getByRole('navigation', { name: 'Parts of the traits' })
+      .getByRole('button', { name: /Light/ })
+      .click();
   });
   await shot('data-traits', 'data/traits', 'light', async (page) => {
-    for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/]) await page.getByRole('row', { name }).click();
+    for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/])
+      await page.getByRole('row', { name }).click();
   });
-  await shot('data-beside', 'data/traits?compare=salt_crust,tide_lantern,stock/granite,stock/glass', 'light');
+  await shot(
+    'data-beside',
+    'data/traits?compare=salt_crust,tide_lantern,stock/granite,stock/glass',
+    'light',
+  );
   await shot('bench-loot', 'blocks/brack_seam/loot', 'light', async (page) => {
     await page.locator('.truth-grid').focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
@@ -72,12 +101,22 @@ await withApplication(async (address, browser) => {
   await shot('inspection', 'blocks/tide_lantern/looks', 'light', async (page) => {
     await page.getByLabel('Remove row 8').click();
     await page.getByRole('link', { name: 'Tags' }).click();
-    await page.locator('.sheet .mantine-Pill-root').first().getByRole('button', { includeHidden: true }).click();
-    await page.getByRole('link', { name: /Inspection/ }).filter({ hasText: '2' }).click();
+    await page
+      .locator('.sheet .mantine-Pill-root')
+      .first()
+      .getByRole('button', { includeHidden: true })
+      .click();
+    await page
+      .getByRole('link', { name: /Inspection/ })
+      .filter({ hasText: '2' })
+      .click();
   });
   await shot('build', 'build', 'light', async (page) => {
     await page.getByLabel(/Folder on this machine/).fill('/tmp/saltmarsh-pack');
-    await page.getByText(/\d+ new/).first().waitFor();
+    await page
+      .getByText(/\d+ new/)
+      .first()
+      .waitFor();
   });
   await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
     await page.keyboard.press('m');

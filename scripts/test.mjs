@@ -3,8 +3,14 @@ import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { ready, run, stop } from './ready.mjs';
 
-const browsers = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome', '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome'];
-const findBrowser = () => [process.env.OBRANK_CHROMIUM, ...browsers].find((path) => path && existsSync(path));
+const browsers = [
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+  '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
+];
+const findBrowser = () =>
+  [process.env.OBRANK_CHROMIUM, ...browsers].find((path) => path && existsSync(path));
 
 const works = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
 
@@ -14,20 +20,35 @@ function installed(packages) {
   console.log(`Installing ${packages.join(' and ')} for the tests.`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env });
-  return run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env }) === 0;
+  return (
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env }) === 0
+  );
 }
 
 /** Debian's Chromium, installed when it is missing and we may. */
 function browser() {
   const found = findBrowser() ?? (installed(['chromium']) ? findBrowser() : undefined);
-  return found ?? stop('The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name one in OBRANK_CHROMIUM.');
+  return (
+    found ??
+    stop(
+      'The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name one in OBRANK_CHROMIUM.',
+    )
+  );
 }
 
 /** Programs of others that read and write the same formats: what they make of our files is part of the tests. */
-const witnesses = [{ command: 'msgfmt', package: 'gettext' }, { command: 'python3', package: 'python3' }];
+const witnesses = [
+  { command: 'msgfmt', package: 'gettext' },
+  { command: 'python3', package: 'python3' },
+];
 function callWitnesses() {
-  const missing = witnesses.filter(({ command }) => !works(command, '--version')).map((witness) => witness.package);
-  if (missing.length && !installed(missing)) stop(`The unit tests need ${missing.join(' and ')}. Install them (on Debian: apt-get install ${missing.join(' ')}).`);
+  const missing = witnesses
+    .filter(({ command }) => !works(command, '--version'))
+    .map((witness) => witness.package);
+  if (missing.length && !installed(missing))
+    stop(
+      `The unit tests need ${missing.join(' and ')}. Install them (on Debian: apt-get install ${missing.join(' ')}).`,
+    );
 }
 
 const only = process.argv[2];
@@ -37,14 +58,29 @@ if (!only || only === 'unit') callWitnesses();
 const node = process.execPath;
 const steps = [
   ['types', node, ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.json']],
-  ['format', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+  [
+    'format',
+    node,
+    ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'],
+  ],
   ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
-  ['unit', node, ['--disable-warning=ExperimentalWarning', '--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--silent=false']],
+  [
+    'unit',
+    node,
+    [
+      '--disable-warning=ExperimentalWarning',
+      '--experimental-vm-modules',
+      'node_modules/jest/bin/jest.js',
+      '--silent=false',
+    ],
+  ],
   ['e2e', node, ['node_modules/@playwright/test/cli.js', 'test']],
 ];
 for (const [name, command, args] of steps) {
   if (only && only !== name) continue;
   console.log(`\n${name}`);
-  const status = run(command, args, { env: { ...process.env, OBRANK_CHROMIUM: chromium, FORCE_COLOR: '0' } });
+  const status = run(command, args, {
+    env: { ...process.env, OBRANK_CHROMIUM: chromium, FORCE_COLOR: '0' },
+  });
   if (status !== 0) stop(`${name} failed.`, status);
 }

@@ -23,19 +23,36 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
   const asJson = express.json({ limit: maxBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
     if (request.path === '/pictures' || request.path === '/sounds') return next();
-    if (['POST', 'PUT', 'PATCH'].includes(request.method) && Number(request.headers['content-length'] ?? 0) > 0 && !request.is('application/json'))
+    if (
+      ['POST', 'PUT', 'PATCH'].includes(request.method) &&
+      Number(request.headers['content-length'] ?? 0) > 0 &&
+      !request.is('application/json')
+    )
       throw new Problem(415, 'Not JSON', 'Send the body as application/json.');
     asJson(request, response, next);
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
   app.use('/api', modRoutes(store), buildRoutes(store, builders, new Jobs(log)));
   app.use('/api', (request) => {
-    throw new Problem(404, 'No such address', `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. /api/openapi.json lists what there is.`);
+    throw new Problem(
+      404,
+      'No such address',
+      `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. /api/openapi.json lists what there is.`,
+    );
   });
   if (pages && existsSync(pages)) {
-    app.use('/assets', express.static(path.join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+    app.use(
+      '/assets',
+      express.static(path.join(pages, 'assets'), {
+        immutable: true,
+        maxAge: '1y',
+        fallthrough: false,
+      }),
+    );
     app.use(express.static(pages, { index: false }));
-    app.use((_request, response) => response.set('Cache-Control', 'no-cache').sendFile(path.join(pages, 'index.html')));
+    app.use((_request, response) =>
+      response.set('Cache-Control', 'no-cache').sendFile(path.join(pages, 'index.html')),
+    );
   }
   app.use(failed(log));
   return app;

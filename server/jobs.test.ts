@@ -11,7 +11,9 @@ test('a job tells how far it is, and what came of it', async () => {
   let finish: (value: string) => void = () => undefined;
   const { id } = jobs.start((onProgress) => {
     onProgress(3, 10);
-    return new Promise((resolve) => { finish = resolve; });
+    return new Promise((resolve) => {
+      finish = resolve;
+    });
   });
   expect(jobs.get(id)).toMatchObject({ state: 'running', done: 3, total: 10 });
   finish('built');
@@ -30,7 +32,12 @@ test('a failure is told in its own words, one that nobody foresaw without its in
 
 test('a cancelled job stops its work', async () => {
   const jobs = new Jobs();
-  const { id } = jobs.start((_, signal) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new DiskProblem('The build was cancelled.')))));
+  const { id } = jobs.start(
+    (_, signal) =>
+      new Promise((_resolve, reject) =>
+        signal.addEventListener('abort', () => reject(new DiskProblem('The build was cancelled.'))),
+      ),
+  );
   jobs.cancel(id);
   await settle();
   expect(jobs.get(id)).toMatchObject({ state: 'cancelled', problem: 'The build was cancelled.' });
@@ -48,7 +55,12 @@ test('an unknown job is said to be unknown, and old ones are forgotten', async (
 test('who waits for a job is answered when it ends, and not later than asked', async () => {
   const jobs = new Jobs();
   let finish: (value: string) => void = () => undefined;
-  const { id } = jobs.start(() => new Promise((resolve) => { finish = resolve; }));
+  const { id } = jobs.start(
+    () =>
+      new Promise((resolve) => {
+        finish = resolve;
+      }),
+  );
   expect(await jobs.changed(id, 1)).toMatchObject({ state: 'running' });
   const waiting = jobs.changed(id, 60_000);
   finish('planned');
@@ -59,5 +71,17 @@ test('what came of the last ten jobs is kept, of older ones only how they ended'
   const jobs = new Jobs();
   const started = Array.from({ length: 15 }, (_, i) => jobs.start(() => Promise.resolve(i)));
   await settle();
-  expect(started.map(({ id }) => jobs.get(id).result)).toEqual([...Array.from({ length: 5 }, () => undefined), 5, 6, 7, 8, 9, 10, 11, 12, 13, 14]);
+  expect(started.map(({ id }) => jobs.get(id).result)).toEqual([
+    ...Array.from({ length: 5 }, () => undefined),
+    5,
+    6,
+    7,
+    8,
+    9,
+    10,
+    11,
+    12,
+    13,
+    14,
+  ]);
 });

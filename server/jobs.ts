@@ -14,8 +14,15 @@ export interface Job {
   result?: unknown;
 }
 
-type Work = (onProgress: (done: number, total: number) => void, signal: AbortSignal) => Promise<unknown>;
-interface Held { job: Job; stop: AbortController; ended: Promise<void> }
+type Work = (
+  onProgress: (done: number, total: number) => void,
+  signal: AbortSignal,
+) => Promise<unknown>;
+interface Held {
+  job: Job;
+  stop: AbortController;
+  ended: Promise<void>;
+}
 
 /** So many jobs are remembered, and so many with what came of them: a plan of a large mod takes memory. */
 const maxJobs = 100;
@@ -30,17 +37,24 @@ export class Jobs {
   start(work: Work): Job {
     const job: Job = { id: randomUUID(), state: 'running', done: 0, total: 0 };
     const stop = new AbortController();
-    const ended = work((done, total) => Object.assign(job, { done, total }), stop.signal).then(
-      (result) => void Object.assign(job, { state: 'done', result }),
-      (error: unknown) => void Object.assign(job, { state: stop.signal.aborted ? 'cancelled' : 'failed', problem: this.inWords(error) }),
-    ).then(() => this.forgetOld());
+    const ended = work((done, total) => Object.assign(job, { done, total }), stop.signal)
+      .then(
+        (result) => void Object.assign(job, { state: 'done', result }),
+        (error: unknown) =>
+          void Object.assign(job, {
+            state: stop.signal.aborted ? 'cancelled' : 'failed',
+            problem: this.inWords(error),
+          }),
+      )
+      .then(() => this.forgetOld());
     this.jobs.set(job.id, { job, stop, ended });
     this.forgetOld();
     return job;
   }
 
   private inWords(error: unknown): string {
-    const known = error instanceof DiskProblem || error instanceof Problem ? error : storageProblem(error);
+    const known =
+      error instanceof DiskProblem || error instanceof Problem ? error : storageProblem(error);
     if (known) return known.message;
     this.log?.error({ err: error }, 'work failed');
     return 'The work failed for a reason that nobody foresaw. The server’s log says more.';
@@ -48,7 +62,8 @@ export class Jobs {
 
   private forgetOld(): void {
     const ended = [...this.jobs.values()].filter(({ job }) => job.state !== 'running');
-    for (const { job } of ended.slice(0, Math.max(0, this.jobs.size - maxJobs))) this.jobs.delete(job.id);
+    for (const { job } of ended.slice(0, Math.max(0, this.jobs.size - maxJobs)))
+      this.jobs.delete(job.id);
     for (const { job } of ended.slice(0, -maxResults)) delete job.result;
   }
 
@@ -67,7 +82,12 @@ export class Jobs {
     const { job, ended } = this.find(id);
     if (waitMs > 0 && job.state === 'running') {
       let timer: ReturnType<typeof setTimeout> | undefined;
-      await Promise.race([ended, new Promise((resolve) => { timer = setTimeout(resolve, waitMs); })]);
+      await Promise.race([
+        ended,
+        new Promise((resolve) => {
+          timer = setTimeout(resolve, waitMs);
+        }),
+      ]);
       clearTimeout(timer);
     }
     return job;

@@ -2,7 +2,12 @@
 export class Problem extends Error {
   override name = 'Problem';
 
-  constructor(readonly status: number, readonly title: string, readonly detail: string, readonly more: Record<string, unknown> = {}) {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly more: Record<string, unknown> = {},
+  ) {
     super(detail);
   }
 }

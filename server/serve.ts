@@ -34,7 +34,9 @@ async function openStore(data: string, demo: string | undefined): Promise<Store>
   } catch (error) {
     await store.close();
     const storage = storageProblem(error);
-    throw storage ? new DiskProblem(`The data folder ${data} cannot be used. ${storage.message}`) : error;
+    throw storage
+      ? new DiskProblem(`The data folder ${data} cannot be used. ${storage.message}`)
+      : error;
   }
 }
 
@@ -42,11 +44,23 @@ async function openStore(data: string, demo: string | undefined): Promise<Store>
 const bodyPatienceMs = 60_000;
 
 /** Starts the server on this machine alone. Throws a {@link DiskProblem} with one sentence when the port is taken or the data cannot be opened. */
-export async function startServer({ port, data, pages, demo, root = process.cwd() }: ServerOptions): Promise<{ address: string; close: () => Promise<void> }> {
-  const log = pino({ name: 'obrank', level: process.env['OBRANK_LOG'] ?? 'warn' }, destination({ fd: 2, sync: true }));
+export async function startServer({
+  port,
+  data,
+  pages,
+  demo,
+  root = process.cwd(),
+}: ServerOptions): Promise<{ address: string; close: () => Promise<void> }> {
+  const log = pino(
+    { name: 'obrank', level: process.env['OBRANK_LOG'] ?? 'warn' },
+    destination({ fd: 2, sync: true }),
+  );
   const store = await openStore(data, demo);
   const builders = new Builders(store, builderProgram(root));
-  const server = createServer({ requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 }, makeApp(store, builders, log, pages));
+  const server = createServer(
+    { requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 },
+    makeApp(store, builders, log, pages),
+  );
   server.maxConnections = maxConnections;
   try {
     await new Promise<void>((resolve, reject) => {
@@ -56,7 +70,11 @@ export async function startServer({ port, data, pages, demo, root = process.cwd(
   } catch (error) {
     await store.close();
     const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
-    throw new DiskProblem(taken ? `Port ${port} is taken by another program. Choose another with --port, or stop that program.` : `The server could not start on port ${port}: ${(error as Error).message}`);
+    throw new DiskProblem(
+      taken
+        ? `Port ${port} is taken by another program. Choose another with --port, or stop that program.`
+        : `The server could not start on port ${port}: ${(error as Error).message}`,
+    );
   }
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,

@@ -13,15 +13,33 @@ import { Library } from './places/library/library.tsx';
 import { Sheet } from './places/sheet/sheet.tsx';
 import { NewMod } from './places/blocks/new-mod.tsx';
 
-const ToolLadder = lazy(() => import('./places/data/tool-ladder.tsx').then((place) => ({ default: place.ToolLadder })));
-const Tags = lazy(() => import('./places/data/tags.tsx').then((place) => ({ default: place.Tags })));
-const Items = lazy(() => import('./places/data/items.tsx').then((place) => ({ default: place.Items })));
-const Recipes = lazy(() => import('./places/data/recipes/recipes.tsx').then((place) => ({ default: place.Recipes })));
-const LootTables = lazy(() => import('./places/data/loot-tables.tsx').then((place) => ({ default: place.LootTables })));
-const Groups = lazy(() => import('./places/data/groups.tsx').then((place) => ({ default: place.Groups })));
-const TextsTable = lazy(() => import('./places/data/texts.tsx').then((place) => ({ default: place.TextsTable })));
-const Registry = lazy(() => import('./places/data/registry.tsx').then((place) => ({ default: place.Registry })));
-const TraitTable = lazy(() => import('./places/data/trait-table.tsx').then((place) => ({ default: place.TraitTable })));
+const ToolLadder = lazy(() =>
+  import('./places/data/tool-ladder.tsx').then((place) => ({ default: place.ToolLadder })),
+);
+const Tags = lazy(() =>
+  import('./places/data/tags.tsx').then((place) => ({ default: place.Tags })),
+);
+const Items = lazy(() =>
+  import('./places/data/items.tsx').then((place) => ({ default: place.Items })),
+);
+const Recipes = lazy(() =>
+  import('./places/data/recipes/recipes.tsx').then((place) => ({ default: place.Recipes })),
+);
+const LootTables = lazy(() =>
+  import('./places/data/loot-tables.tsx').then((place) => ({ default: place.LootTables })),
+);
+const Groups = lazy(() =>
+  import('./places/data/groups.tsx').then((place) => ({ default: place.Groups })),
+);
+const TextsTable = lazy(() =>
+  import('./places/data/texts.tsx').then((place) => ({ default: place.TextsTable })),
+);
+const Registry = lazy(() =>
+  import('./places/data/registry.tsx').then((place) => ({ default: place.Registry })),
+);
+const TraitTable = lazy(() =>
+  import('./places/data/trait-table.tsx').then((place) => ({ default: place.TraitTable })),
+);
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
 
 /** The places and their addresses. */
@@ -65,12 +83,20 @@ function FirstMod() {
   if (!data) return <Waiting />;
   const last = localStorage.getItem('obrank.mod');
   const mod = data.find((one) => one.name === last) ?? data[0];
-  return mod ? <Navigate to={`/m/${mod.name}/blocks`} replace /> : <NewMod opened onClose={() => undefined} />;
+  return mod ? (
+    <Navigate to={`/m/${mod.name}/blocks`} replace />
+  ) : (
+    <NewMod opened onClose={() => undefined} />
+  );
 }
 
 function ModPlaces() {
   const { mod = '' } = useParams();
-  const { data, error } = useSWR<{ mod: Mod; revision: number }, Error>(`/api/mods/${mod}`, getJson, { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false });
+  const { data, error } = useSWR<{ mod: Mod; revision: number }, Error>(
+    `/api/mods/${mod}`,
+    getJson,
+    { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false },
+  );
   if (error) return <Message title="This mod could not be opened" text={error.message} />;
   if (!data) return <Waiting />;
   localStorage.setItem('obrank.mod', mod);
@@ -83,17 +109,30 @@ function ModPlaces() {
   );
 }
 
-const Waiting = () => <Center h="100vh"><Loader aria-label="Loading" /></Center>;
+const Waiting = () => (
+  <Center h="100vh">
+    <Loader aria-label="Loading" />
+  </Center>
+);
 
-const Nowhere = () => <Message title="There is nothing here" text="The address leads to no place of Obrank. What was here may have been renamed or removed." />;
+const Nowhere = () => (
+  <Message
+    title="There is nothing here"
+    text="The address leads to no place of Obrank. What was here may have been renamed or removed."
+  />
+);
 
 function Message({ title, text }: { title: string; text: string }) {
   return (
     <Center h="80vh">
       <Stack gap="xs" maw={460}>
-        <Title order={2} size="lg">{title}</Title>
+        <Title order={2} size="lg">
+          {title}
+        </Title>
         <Text>{text}</Text>
-        <Button component="a" href="/" w="fit-content">Go to my mods</Button>
+        <Button component="a" href="/" w="fit-content">
+          Go to my mods
+        </Button>
       </Stack>
     </Center>
   );

@@ -4,7 +4,9 @@ import { count } from '../../core/words/index.ts';
 import { readModOrPack, shown } from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
 
-export interface CheckOptions { format: 'text' | 'json' }
+export interface CheckOptions {
+  format: 'text' | 'json';
+}
 
 /** Checks a mod folder, a pack folder or an `.obpack`. Findings go to standard output; the exit code is 1 when there is an error. */
 export async function check(target: string, { format }: CheckOptions): Promise<number> {

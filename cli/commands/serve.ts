@@ -2,17 +2,29 @@ import path from 'node:path';
 import { DiskProblem } from '../../disk/index.ts';
 import { startServer } from '../../server/serve.ts';
 
-export interface ServeOptions { port?: string; data?: string }
+export interface ServeOptions {
+  port?: string;
+  data?: string;
+}
 
 /** Starts the application and runs until it is stopped. Flags win over the environment. */
 export async function serve(options: ServeOptions): Promise<number> {
   const root = process.env['OBRANK_ROOT'] ?? process.cwd();
   const given = options.port ?? process.env['OBRANK_PORT'] ?? '4180';
   const port = Number(given);
-  if (!/^\d+$/.test(given) || port > 65_535) throw new DiskProblem(`"${given}" is no port: use a number from 0 to 65535.`);
+  if (!/^\d+$/.test(given) || port > 65_535)
+    throw new DiskProblem(`"${given}" is no port: use a number from 0 to 65535.`);
   const data = path.resolve(options.data ?? process.env['OBRANK_DATA'] ?? path.join(root, 'data'));
-  const server = await startServer({ port, data, root, pages: path.join(root, 'dist/web'), demo: path.join(root, 'demo/saltmarsh') });
-  console.log(`Obrank is at ${server.address}\nYour mods are kept in ${data}\nStop it with Ctrl C.`);
+  const server = await startServer({
+    port,
+    data,
+    root,
+    pages: path.join(root, 'dist/web'),
+    demo: path.join(root, 'demo/saltmarsh'),
+  });
+  console.log(
+    `Obrank is at ${server.address}\nYour mods are kept in ${data}\nStop it with Ctrl C.`,
+  );
   await new Promise<void>((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => resolve());
   });

@@ -1,11 +1,38 @@
 import { writeFile } from 'node:fs/promises';
-import { compareSheets, drawSheet, sheetCells, sheetColumns, sheetProblem, texturePixels } from '../../core/draw/index.ts';
+import {
+  compareSheets,
+  drawSheet,
+  sheetCells,
+  sheetColumns,
+  sheetProblem,
+  texturePixels,
+} from '../../core/draw/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
-import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
+import {
+  decodePicture,
+  encodePicture,
+  PictureProblem,
+  type Pixels,
+} from '../../core/textures/index.ts';
 import { count } from '../../core/words/index.ts';
-import { DiskProblem, inWords as sayWhy, maxBytes, readModOrPack, readOrdinary, shown } from '../../disk/index.ts';
+import {
+  DiskProblem,
+  inWords as sayWhy,
+  maxBytes,
+  readModOrPack,
+  readOrdinary,
+  shown,
+} from '../../disk/index.ts';
 
-export interface SheetOptions { block?: string; out: string; size: string; columns?: string; tick: string; against?: string; overwrite?: boolean }
+export interface SheetOptions {
+  block?: string;
+  out: string;
+  size: string;
+  columns?: string;
+  tick: string;
+  against?: string;
+  overwrite?: boolean;
+}
 
 /**
  * Draws a contact sheet of a mod folder: every state of one block, or every block. With `against` an earlier sheet is laid over it, the
@@ -13,16 +40,27 @@ export interface SheetOptions { block?: string; out: string; size: string; colum
  */
 export async function sheet(folder: string, options: SheetOptions): Promise<number> {
   const { kind, files } = await readModOrPack(folder);
-  if (kind !== 'mod') throw new DiskProblem(`${shown(folder)} is a pack. Give the folder of a mod, the one with mod.json.`);
-  if (!options.out.endsWith('.png')) throw new DiskProblem(`${shown(options.out)} must end in .png.`);
+  if (kind !== 'mod')
+    throw new DiskProblem(
+      `${shown(folder)} is a pack. Give the folder of a mod, the one with mod.json.`,
+    );
+  if (!options.out.endsWith('.png'))
+    throw new DiskProblem(`${shown(options.out)} must end in .png.`);
   const size = wholeNumber('--size', options.size, 8, 512);
   const tick = wholeNumber('--tick', options.tick, 0, 1_000_000);
   const { mod, blobs } = readModFolder(files);
   const cells = refusing(() => sheetCells(mod, options.block));
-  const columns = options.columns === undefined ? sheetColumns(mod, cells) : wholeNumber('--columns', options.columns, 1, 1024);
+  const columns =
+    options.columns === undefined
+      ? sheetColumns(mod, cells)
+      : wholeNumber('--columns', options.columns, 1, 1024);
   const problem = sheetProblem(cells.length, { size, columns });
   if (problem) throw new DiskProblem(problem);
-  const drawn = drawSheet(mod, cells, { size, columns, pixelsOf: texturePixels(mod, (sha256) => blobs.get(sha256), undefined, tick) });
+  const drawn = drawSheet(mod, cells, {
+    size,
+    columns,
+    pixelsOf: texturePixels(mod, (sha256) => blobs.get(sha256), undefined, tick),
+  });
   const made = `${count(cells.length, options.block === undefined ? 'block' : 'state')} in ${count(columns, 'column')}`;
   if (options.against === undefined) {
     await write(options.out, drawn, options.overwrite);
@@ -32,14 +70,22 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
   const before = await picture(options.against);
   const { pixels, differing, cells: marked } = refusing(() => compareSheets(drawn, before, size));
   await write(options.out, pixels, options.overwrite);
-  const where = marked.slice(0, 8).map((at) => `row ${Math.floor(at / columns) + 1}, column ${(at % columns) + 1}`).join('; ');
-  console.log(differing ? `${shown(options.out)}: ${count(differing, 'pixel')} in ${count(marked.length, 'picture')} of ${made} differ from ${shown(options.against)}: ${where}${marked.length > 8 ? ' and more' : ''}.` : `${shown(options.out)}: ${made}, the same as ${shown(options.against)}.`);
+  const where = marked
+    .slice(0, 8)
+    .map((at) => `row ${Math.floor(at / columns) + 1}, column ${(at % columns) + 1}`)
+    .join('; ');
+  console.log(
+    differing
+      ? `${shown(options.out)}: ${count(differing, 'pixel')} in ${count(marked.length, 'picture')} of ${made} differ from ${shown(options.against)}: ${where}${marked.length > 8 ? ' and more' : ''}.`
+      : `${shown(options.out)}: ${made}, the same as ${shown(options.against)}.`,
+  );
   return differing ? 1 : 0;
 }
 
 function wholeNumber(flag: string, given: string, least: number, most: number): number {
   const value = Number(given);
-  if (!/^\d+$/.test(given) || value < least || value > most) throw new DiskProblem(`${flag} must be a whole number from ${least} to ${most}, not ${given}.`);
+  if (!/^\d+$/.test(given) || value < least || value > most)
+    throw new DiskProblem(`${flag} must be a whole number from ${least} to ${most}, not ${given}.`);
   return value;
 }
 
@@ -57,7 +103,9 @@ async function picture(file: string): Promise<Pixels> {
   try {
     return decodePicture(await readOrdinary(file, maxBytes, { followLink: true }));
   } catch (error) {
-    throw error instanceof PictureProblem ? new DiskProblem(`${shown(file)}: ${error.message}`) : sayWhy(error, file);
+    throw error instanceof PictureProblem
+      ? new DiskProblem(`${shown(file)}: ${error.message}`)
+      : sayWhy(error, file);
   }
 }
 
@@ -65,7 +113,10 @@ async function write(file: string, pixels: Pixels, overwrite = false): Promise<v
   try {
     await writeFile(file, encodePicture(pixels), { flag: overwrite ? 'w' : 'wx' });
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'EEXIST') throw new DiskProblem(`${shown(file)} is there already. Choose another name, or add --overwrite.`);
+    if ((error as NodeJS.ErrnoException).code === 'EEXIST')
+      throw new DiskProblem(
+        `${shown(file)} is there already. Choose another name, or add --overwrite.`,
+      );
     throw sayWhy(error, file);
   }
 }

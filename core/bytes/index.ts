@@ -2,4 +2,12 @@
 export { crc32 } from './crc.ts';
 export { inflateWithin, InflateProblem } from './inflate.ts';
 export { digestOf } from './digest.ts';
-export { readZip, unsafePath, usualBounds, writeZip, ZipProblem, type Files, type ZipBounds } from './zip.ts';
+export {
+  readZip,
+  unsafePath,
+  usualBounds,
+  writeZip,
+  ZipProblem,
+  type Files,
+  type ZipBounds,
+} from './zip.ts';

@@ -25,7 +25,9 @@ export function inflateWithin(parts: Iterable<Uint8Array>, length: number): Uint
     filled += piece.length;
   });
   try {
-    for (const part of parts) for (let at = 0; at < part.length; at += pieceLength) inflate.push(part.slice(at, at + pieceLength));
+    for (const part of parts)
+      for (let at = 0; at < part.length; at += pieceLength)
+        inflate.push(part.slice(at, at + pieceLength));
   } catch (error) {
     throw error instanceof InflateProblem ? error : new InflateProblem('damaged');
   }

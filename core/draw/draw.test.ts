@@ -4,16 +4,54 @@ import { resolveBlock } from '../mod/index.ts';
 import { asMade } from '../space/index.ts';
 import type { Pixels } from '../textures/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
-import { candidatesIn, drawIsometric, drawnModels, neededTextures, texturePixels } from './index.ts';
+import {
+  candidatesIn,
+  drawIsometric,
+  drawnModels,
+  neededTextures,
+  texturePixels,
+} from './index.ts';
 
-const plain = (r: number, g: number, b: number, a = 255): Pixels => ({ width: 1, height: 1, data: new Uint8Array([r, g, b, a]) });
-const cube = (texture: string, size = 16) => modelQuads(resolveModel({ slots: { face: texture }, boxes: templateNamed('obrank:cube')!.model.boxes!.map((box) => ({ ...box, at: [8 - size / 2, 0, 8 - size / 2], size: [size, size, size] })) }, () => undefined, 16), 16, () => undefined);
-const draw = (quads: ReturnType<typeof cube>, alphaMode: 'opaque' | 'mask' | 'blend', pixels: Record<string, Pixels | undefined>) => drawIsometric([{ quads, orientation: asMade, alphaMode }], 16, 64, (id) => pixels[id]);
-const at = ({ width, data }: Pixels, x: number, y: number) => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
+const plain = (r: number, g: number, b: number, a = 255): Pixels => ({
+  width: 1,
+  height: 1,
+  data: new Uint8Array([r, g, b, a]),
+});
+const cube = (texture: string, size = 16) =>
+  modelQuads(
+    resolveModel(
+      {
+        slots: { face: texture },
+        boxes: templateNamed('obrank:cube')!.model.boxes!.map((box) => ({
+          ...box,
+          at: [8 - size / 2, 0, 8 - size / 2],
+          size: [size, size, size],
+        })),
+      },
+      () => undefined,
+      16,
+    ),
+    16,
+    () => undefined,
+  );
+const draw = (
+  quads: ReturnType<typeof cube>,
+  alphaMode: 'opaque' | 'mask' | 'blend',
+  pixels: Record<string, Pixels | undefined>,
+) => drawIsometric([{ quads, orientation: asMade, alphaMode }], 16, 64, (id) => pixels[id]);
+const at = ({ width, data }: Pixels, x: number, y: number) => [
+  ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4),
+];
 
 test('a cube: clear corners, the top brightest, the left side brighter than the right', () => {
   const picture = draw(cube('a'), 'opaque', { a: plain(200, 200, 200) });
-  for (const [x, y] of [[0, 0], [63, 0], [0, 63], [63, 63]] as const) expect(at(picture, x, y)).toEqual([0, 0, 0, 0]);
+  for (const [x, y] of [
+    [0, 0],
+    [63, 0],
+    [0, 63],
+    [63, 63],
+  ] as const)
+    expect(at(picture, x, y)).toEqual([0, 0, 0, 0]);
   const [top, left, right] = [at(picture, 32, 14), at(picture, 18, 40), at(picture, 46, 40)];
   expect(top).toEqual([200, 200, 200, 255]);
   expect(left[0]).toBe(Math.round(200 * 0.84));
@@ -21,9 +59,18 @@ test('a cube: clear corners, the top brightest, the left side brighter than the 
 });
 
 test('what is nearer hides what is farther, whatever the order', () => {
-  const near = cube('near', 8).map((quad) => ({ ...quad, corners: quad.corners.map(([x, y, z]) => [x + 8, y + 9, z + 8]) as unknown as typeof quad.corners }));
+  const near = cube('near', 8).map((quad) => ({
+    ...quad,
+    corners: quad.corners.map(([x, y, z]) => [
+      x + 8,
+      y + 9,
+      z + 8,
+    ]) as unknown as typeof quad.corners,
+  }));
   const pixels = { far: plain(0, 0, 255), near: plain(255, 0, 0) };
-  expect(draw([...near, ...cube('far')], 'opaque', pixels)).toEqual(draw([...cube('far'), ...near], 'opaque', pixels));
+  expect(draw([...near, ...cube('far')], 'opaque', pixels)).toEqual(
+    draw([...cube('far'), ...near], 'opaque', pixels),
+  );
   expect(at(draw([...near, ...cube('far')], 'opaque', pixels), 32, 32)[2]).toBe(0);
 });
 
@@ -32,23 +79,35 @@ test('holes under mask are clear, blended faces let through, a missing texture i
   expect(at(draw(cube('a'), 'blend', { a: plain(9, 9, 9, 128) }), 32, 20)[3]).toBeGreaterThan(100);
   expect(at(draw(cube('a'), 'blend', { a: plain(9, 9, 9, 128) }), 32, 20)[3]).toBeLessThan(255);
   const hatched = draw(cube('a'), 'opaque', {});
-  const ochre = Array.from({ length: 64 * 64 }, (_, i) => at(hatched, i % 64, i >> 6)).filter(([r, , b, a]) => a === 255 && r! - b! > 60).length;
+  const ochre = Array.from({ length: 64 * 64 }, (_, i) => at(hatched, i % 64, i >> 6)).filter(
+    ([r, , b, a]) => a === 255 && r! - b! > 60,
+  ).length;
   expect(ochre).toBeGreaterThan(300);
 });
 
 test('a state without a look is drawn as a cube of the marker, and needs no texture', () => {
   const mod = sampleMod();
-  const bare = resolveBlock(mod, 'lamp', { ...mod.blocks['lamp']!, looks: { mode: 'one-of', rows: [] } });
+  const bare = resolveBlock(mod, 'lamp', {
+    ...mod.blocks['lamp']!,
+    looks: { mode: 'one-of', rows: [] },
+  });
   const models = drawnModels(mod, bare, 0);
   expect(models[0]!.quads).toHaveLength(6);
   expect(neededTextures(models)).toEqual([]);
-  expect(neededTextures(drawnModels(mod, resolveBlock(mod, 'lamp', mod.blocks['lamp']!), 0))).toEqual(['saltmarsh:lamp']);
+  expect(
+    neededTextures(drawnModels(mod, resolveBlock(mod, 'lamp', mod.blocks['lamp']!), 0)),
+  ).toEqual(['saltmarsh:lamp']);
   expect(texturePixels(mod, () => undefined)('saltmarsh:lamp')).toBeUndefined();
 });
 
 test('one-of shows the first row that matches, layered every one', () => {
   const mod = sampleMod();
-  const rows = [{ use: [{ model: 'saltmarsh:lamp' }] }, { when: { lit: true }, use: [{ model: 'saltmarsh:bank' }] }];
-  const of = (mode: 'one-of' | 'layered') => candidatesIn(resolveBlock(mod, 'lamp', { ...mod.blocks['lamp']!, looks: { mode, rows } }), 1).length;
+  const rows = [
+    { use: [{ model: 'saltmarsh:lamp' }] },
+    { when: { lit: true }, use: [{ model: 'saltmarsh:bank' }] },
+  ];
+  const of = (mode: 'one-of' | 'layered') =>
+    candidatesIn(resolveBlock(mod, 'lamp', { ...mod.blocks['lamp']!, looks: { mode, rows } }), 1)
+      .length;
   expect([of('one-of'), of('layered')]).toEqual([1, 2]);
 });

@@ -1,6 +1,23 @@
 /** Software isometric drawing: thumbnails. */
 export { drawIsometric, type DrawnModel, type PixelsOf } from './isometric.ts';
-export { candidatesIn, chosenCandidates, drawnModels, neededTextures, texturePixels, type Pick } from './block.ts';
-export { cellsIn, compareSheets, drawSheet, sheetCells, sheetColumns, sheetProblem, sheetSteps, type SheetCell, type SheetComparison } from './sheet.ts';
+export {
+  candidatesIn,
+  chosenCandidates,
+  drawnModels,
+  neededTextures,
+  texturePixels,
+  type Pick,
+} from './block.ts';
+export {
+  cellsIn,
+  compareSheets,
+  drawSheet,
+  sheetCells,
+  sheetColumns,
+  sheetProblem,
+  sheetSteps,
+  type SheetCell,
+  type SheetComparison,
+} from './sheet.ts';
 export { hardToTell, mapNeighbours, meanFromAbove, type MapNeighbour } from './map-colour.ts';
 export { cornerShade, coveredBy, hiddenBy, isHidden, type Hidden, type Patch } from './culling.ts';

@@ -28,19 +28,52 @@ const samples = 2;
  *
  * @example drawIsometric([{ quads, orientation: asMade, alphaMode: 'opaque' }], 16, 64, pixelsOf)
  */
-export function drawIsometric(models: readonly DrawnModel[], texels: number, size: number, pixelsOf: PixelsOf): Pixels {
+export function drawIsometric(
+  models: readonly DrawnModel[],
+  texels: number,
+  size: number,
+  pixelsOf: PixelsOf,
+): Pixels {
   const side = size * samples;
-  const canvas: Canvas = { side, colour: new Float32Array(side * side * 4), depth: new Float32Array(side * side).fill(-Infinity), scale: (side / texels / 2) * 0.97 };
-  const faces = models.flatMap((model) => model.quads.map((quad) => place(quad, model, texels, canvas)).filter((face) => face.facing > 1e-6));
+  const canvas: Canvas = {
+    side,
+    colour: new Float32Array(side * side * 4),
+    depth: new Float32Array(side * side).fill(-Infinity),
+    scale: (side / texels / 2) * 0.97,
+  };
+  const faces = models.flatMap((model) =>
+    model.quads
+      .map((quad) => place(quad, model, texels, canvas))
+      .filter((face) => face.facing > 1e-6),
+  );
   // Blended faces come after all others, the farthest first.
   const solid = faces.filter((face) => face.model.alphaMode !== 'blend');
-  const blended = faces.filter((face) => face.model.alphaMode === 'blend').sort((a, b) => a.middle - b.middle);
-  for (const face of [...solid, ...blended]) fillFace(canvas, face, face.quad.texture === undefined ? undefined : pixelsOf(face.quad.texture));
+  const blended = faces
+    .filter((face) => face.model.alphaMode === 'blend')
+    .sort((a, b) => a.middle - b.middle);
+  for (const face of [...solid, ...blended])
+    fillFace(
+      canvas,
+      face,
+      face.quad.texture === undefined ? undefined : pixelsOf(face.quad.texture),
+    );
   return shrink(canvas, size);
 }
 
-interface Canvas { side: number; colour: Float32Array; depth: Float32Array; scale: number }
-interface Face { quad: Quad; model: DrawnModel; points: { x: number; y: number; depth: number }[]; facing: number; middle: number; light: number }
+interface Canvas {
+  side: number;
+  colour: Float32Array;
+  depth: Float32Array;
+  scale: number;
+}
+interface Face {
+  quad: Quad;
+  model: DrawnModel;
+  points: { x: number; y: number; depth: number }[];
+  facing: number;
+  middle: number;
+  light: number;
+}
 
 function place(quad: Quad, model: DrawnModel, texels: number, { side, scale }: Canvas): Face {
   const rotation = rotationOf(model.orientation);
@@ -49,26 +82,58 @@ function place(quad: Quad, model: DrawnModel, texels: number, { side, scale }: C
   const points = quad.corners.map((corner) => {
     const [tx, ty, tz] = turn(rotation, [corner[0] - half, corner[1] - half, corner[2] - half]);
     const [x, y, z] = [tx + shiftX, ty + shiftY, tz + shiftZ];
-    return { x: side / 2 + (x - z) * cos30 * scale, y: side / 2 + ((x + z) / 2 - y) * scale, depth: x + y + z };
+    return {
+      x: side / 2 + (x - z) * cos30 * scale,
+      y: side / 2 + ((x + z) / 2 - y) * scale,
+      depth: x + y + z,
+    };
   });
   const normal = turn(rotation, quad.normal);
-  const light = Math.min(1, normal[0] ** 2 * brightness[0] + normal[1] ** 2 * brightness[1] + normal[2] ** 2 * brightness[2]);
-  return { quad, model, points, facing: normal[0] + normal[1] + normal[2], middle: points.reduce((sum, point) => sum + point.depth / 4, 0), light };
+  const light = Math.min(
+    1,
+    normal[0] ** 2 * brightness[0] +
+      normal[1] ** 2 * brightness[1] +
+      normal[2] ** 2 * brightness[2],
+  );
+  return {
+    quad,
+    model,
+    points,
+    facing: normal[0] + normal[1] + normal[2],
+    middle: points.reduce((sum, point) => sum + point.depth / 4, 0),
+    light,
+  };
 }
 
-function fillFace({ side, colour, depth }: Canvas, { quad, model, points, light }: Face, pixels: Pixels = marker): void {
-  const [p0, p1, , p3] = points as [Face['points'][0], Face['points'][0], Face['points'][0], Face['points'][0]];
+function fillFace(
+  { side, colour, depth }: Canvas,
+  { quad, model, points, light }: Face,
+  pixels: Pixels = marker,
+): void {
+  const [p0, p1, , p3] = points as [
+    Face['points'][0],
+    Face['points'][0],
+    Face['points'][0],
+    Face['points'][0],
+  ];
   const [ax, ay, bx, by] = [p3.x - p0.x, p3.y - p0.y, p1.x - p0.x, p1.y - p0.y];
   const area = ax * by - ay * bx;
   if (Math.abs(area) < 1e-9) return;
-  const [uv0, uv1, , uv3] = quad.uv as [readonly [number, number], readonly [number, number], unknown, readonly [number, number]];
+  const [uv0, uv1, , uv3] = quad.uv as [
+    readonly [number, number],
+    readonly [number, number],
+    unknown,
+    readonly [number, number],
+  ];
   const [au, av, bu, bv] = [uv3[0] - uv0[0], uv3[1] - uv0[1], uv1[0] - uv0[0], uv1[1] - uv0[1]];
   const known = pixels !== marker;
-  const [tr, tg, tb] = known ? model.tint ?? [1, 1, 1] : [1, 1, 1];
+  const [tr, tg, tb] = known ? (model.tint ?? [1, 1, 1]) : [1, 1, 1];
   const mode = known ? model.alphaMode : 'opaque';
   const cutoff = (model.alphaCutoff ?? 0.5) * 255;
-  const low = (pick: (p: { x: number; y: number }) => number) => Math.max(0, Math.floor(Math.min(...points.map(pick))));
-  const high = (pick: (p: { x: number; y: number }) => number) => Math.min(side - 1, Math.ceil(Math.max(...points.map(pick))));
+  const low = (pick: (p: { x: number; y: number }) => number) =>
+    Math.max(0, Math.floor(Math.min(...points.map(pick))));
+  const high = (pick: (p: { x: number; y: number }) => number) =>
+    Math.min(side - 1, Math.ceil(Math.max(...points.map(pick))));
   const [x0, x1, y0, y1] = [low((p) => p.x), high((p) => p.x), low((p) => p.y), high((p) => p.y)];
   for (let y = y0; y <= y1; y += 1)
     for (let x = x0; x <= x1; x += 1) {
@@ -79,8 +144,14 @@ function fillFace({ side, colour, depth }: Canvas, { quad, model, points, light 
       const at = y * side + x;
       const z = p0.depth + a * (p3.depth - p0.depth) + b * (p1.depth - p0.depth);
       if (z <= depth[at]!) continue;
-      const u = Math.min(pixels.width - 1, Math.max(0, Math.floor((uv0[0] + a * au + b * bu) * pixels.width)));
-      const v = Math.min(pixels.height - 1, Math.max(0, Math.floor((uv0[1] + a * av + b * bv) * pixels.height)));
+      const u = Math.min(
+        pixels.width - 1,
+        Math.max(0, Math.floor((uv0[0] + a * au + b * bu) * pixels.width)),
+      );
+      const v = Math.min(
+        pixels.height - 1,
+        Math.max(0, Math.floor((uv0[1] + a * av + b * bv) * pixels.height)),
+      );
       const from = (v * pixels.width + u) * 4;
       const alpha = pixels.data[from + 3]!;
       if (mode === 'mask' && alpha < cutoff) continue;
@@ -109,7 +180,8 @@ function shrink({ side, colour }: Canvas, size: number): Pixels {
         }
       const to = (y * size + x) * 4;
       const cover = sum[3]! / (255 * samples * samples);
-      for (let i = 0; i < 3; i += 1) data[to + i] = cover ? Math.min(255, Math.round(sum[i]! / (samples * samples) / cover)) : 0;
+      for (let i = 0; i < 3; i += 1)
+        data[to + i] = cover ? Math.min(255, Math.round(sum[i]! / (samples * samples) / cover)) : 0;
       data[to + 3] = Math.round(cover * 255);
     }
   return { width: size, height: size, data };

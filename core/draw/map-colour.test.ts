@@ -13,7 +13,13 @@ test('seen from above a cube has the mean of its texture, times its tint; a colu
   expect(meanFromAbove(mod, block, 0)).toBe('#8d8d86');
   const tinted = resolved({ '/blocks/bank/traits/tint': '#ff0000' });
   expect(meanFromAbove(tinted.mod, tinted.block, 0)).toBe('#8d0000');
-  const column = resolved({ '/models/bank': { template: 'obrank:column', slots: { side: 'saltmarsh:bank', end: 'saltmarsh:lamp' } }, '/textures/lamp/picture/mean': '#102030' });
+  const column = resolved({
+    '/models/bank': {
+      template: 'obrank:column',
+      slots: { side: 'saltmarsh:bank', end: 'saltmarsh:lamp' },
+    },
+    '/textures/lamp/picture/mean': '#102030',
+  });
   expect(meanFromAbove(column.mod, column.block, 0)).toBe('#102030');
   const bare = resolved({ '/models/bank/slots/face': 'saltmarsh:gone' });
   expect(meanFromAbove(bare.mod, bare.block, 0)).toBeUndefined();
@@ -29,7 +35,14 @@ test('neighbours on the map: the most alike first, each colour once, the block i
 });
 
 test('black and white are 100 apart and have the greatest contrast', () => {
-  const { mod, block } = resolved({ '/blocks/bank/traits/mapColour': '#000000', '/blocks/lamp/traits/mapColour': '#ffffff' });
+  const { mod, block } = resolved({
+    '/blocks/bank/traits/mapColour': '#000000',
+    '/blocks/lamp/traits/mapColour': '#ffffff',
+  });
   const far = mapNeighbours(mod, block, 99).at(-1)!;
-  expect([far.name, Number(far.apart.toFixed(6)), Number(far.contrast.toFixed(6))]).toEqual(['Lamp', 100, 21]);
+  expect([far.name, Number(far.apart.toFixed(6)), Number(far.contrast.toFixed(6))]).toEqual([
+    'Lamp',
+    100,
+    21,
+  ]);
 });

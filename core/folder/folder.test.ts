@@ -4,7 +4,21 @@ import { inspect } from '../inspect/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
 import { basePicture, encodePicture, pictureFacts } from '../textures/index.ts';
 import { readModFolder, writeModFolder } from './index.ts';
-import { applyChanges, BlockSchema, emptyMod, invertChanges, ModSchema, newBlock, nextNumber, removeBlock, resolveBlock, schemaProblems, stocks, titleOf, TraitsSchema } from '../mod/index.ts';
+import {
+  applyChanges,
+  BlockSchema,
+  emptyMod,
+  invertChanges,
+  ModSchema,
+  newBlock,
+  nextNumber,
+  removeBlock,
+  resolveBlock,
+  schemaProblems,
+  stocks,
+  titleOf,
+  TraitsSchema,
+} from '../mod/index.ts';
 
 const text = (words: string) => new TextEncoder().encode(words);
 const demo = () => readFolder('demo/saltmarsh');
@@ -14,7 +28,21 @@ test('the demo mod reads without a problem, fits the schema and has no finding',
   expect(problems).toEqual([]);
   expect(ModSchema.safeParse(mod).error).toBeUndefined();
   expect(inspect(mod)).toEqual([]);
-  expect(Object.keys(mod.blocks)).toEqual(['brack_seam', 'ebbite_seam', 'oyster_brick', 'oyster_tile', 'reed_fence', 'reed_thatch', 'salt_crust', 'samphire', 'siltium_seam', 'sluice_gate', 'tide_gauge', 'tide_lantern', 'wrackel_seam']);
+  expect(Object.keys(mod.blocks)).toEqual([
+    'brack_seam',
+    'ebbite_seam',
+    'oyster_brick',
+    'oyster_tile',
+    'reed_fence',
+    'reed_thatch',
+    'salt_crust',
+    'samphire',
+    'siltium_seam',
+    'sluice_gate',
+    'tide_gauge',
+    'tide_lantern',
+    'wrackel_seam',
+  ]);
 });
 
 test('a mod written as a folder reads back as the same mod', async () => {
@@ -31,21 +59,62 @@ test('a sound that cannot be read is told at its file, whatever its name says, a
   const { mod, placeOf } = readModFolder(files);
   expect(mod.sounds['crust/step']!.problem).toBe('This is neither a WAV nor an Ogg file.');
   expect(mod.sounds['drip']!.problem).toBe('It is named .ogg, but it is a WAV file.');
-  expect(placeOf('/sounds/drip')).toEqual({ file: 'sounds/drip.ogg', place: { line: 1, column: 1 } });
-  expect(inspect(mod).map((finding) => finding.rule)).toEqual(['traits/sound-unreadable', 'traits/sound-unreadable']);
-  expect(mod.sounds['crust/break']).toMatchObject({ format: 'wav', channels: 1, rate: 22_050, clipped: false });
+  expect(placeOf('/sounds/drip')).toEqual({
+    file: 'sounds/drip.ogg',
+    place: { line: 1, column: 1 },
+  });
+  expect(inspect(mod).map((finding) => finding.rule)).toEqual([
+    'traits/sound-unreadable',
+    'traits/sound-unreadable',
+  ]);
+  expect(mod.sounds['crust/break']).toMatchObject({
+    format: 'wav',
+    channels: 1,
+    rate: 22_050,
+    clipped: false,
+  });
 });
 
 test('what is wrong in a folder is told with file, line and column, and the rest is read', async () => {
   const files = await demo();
   files.set('blocks/salt_crust.json', text('{\n  "identity": {},\n}'));
-  files.set('blocks/reed_thatch.json', text(JSON.stringify({ identity: {}, traits: { hardnes: 3 }, states: { properties: [] }, looks: { mode: 'one of', rows: [] }, tags: [], names: {} }, null, 1)));
+  files.set(
+    'blocks/reed_thatch.json',
+    text(
+      JSON.stringify(
+        {
+          identity: {},
+          traits: { hardnes: 3 },
+          states: { properties: [] },
+          looks: { mode: 'one of', rows: [] },
+          tags: [],
+          names: {},
+        },
+        null,
+        1,
+      ),
+    ),
+  );
   files.set('textures/salt.png', text('GIF89a, no PNG'));
   files.set('block/brine.json', text('{}'));
   files.set('blocks/Brine.json', text('{}'));
   const { mod, problems } = readModFolder(files);
-  expect(Object.keys(mod.blocks)).toEqual(['brack_seam', 'ebbite_seam', 'oyster_brick', 'oyster_tile', 'reed_fence', 'samphire', 'siltium_seam', 'sluice_gate', 'tide_gauge', 'tide_lantern', 'wrackel_seam']);
-  const told = problems.map(({ file, rule, place, message }) => `${file}:${place.line}:${place.column} ${rule} ${message}`);
+  expect(Object.keys(mod.blocks)).toEqual([
+    'brack_seam',
+    'ebbite_seam',
+    'oyster_brick',
+    'oyster_tile',
+    'reed_fence',
+    'samphire',
+    'siltium_seam',
+    'sluice_gate',
+    'tide_gauge',
+    'tide_lantern',
+    'wrackel_seam',
+  ]);
+  const told = problems.map(
+    ({ file, rule, place, message }) => `${file}:${place.line}:${place.column} ${rule} ${message}`,
+  );
   expect(told).toEqual([
     'block/brine.json:1:1 files/unknown-file Nothing in a mod folder is kept at this path. Did you mean blocks?',
     'blocks/Brine.json:1:1 files/unknown-file The name "Brine" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.',
@@ -56,10 +125,23 @@ test('what is wrong in a folder is told with file, line and column, and the rest
   ]);
 });
 
-test('a folder without mod.json says that it is no mod', () => expect(readModFolder(new Map()).problems[0]!.message).toMatch(/no mod\.json/));
+test('a folder without mod.json says that it is no mod', () =>
+  expect(readModFolder(new Map()).problems[0]!.message).toMatch(/no mod\.json/));
 
 test('a missing key and a wrong kind of value are named in words', () => {
-  const problems = schemaProblems(BlockSchema.safeParse({ identity: {}, traits: { gated: 'yes', lightEmitted: 'bright' }, states: {}, looks: { mode: 'one-of', rows: [] }, tags: [], names: { EN: 'x' } }, { reportInput: true }).error!);
+  const problems = schemaProblems(
+    BlockSchema.safeParse(
+      {
+        identity: {},
+        traits: { gated: 'yes', lightEmitted: 'bright' },
+        states: {},
+        looks: { mode: 'one-of', rows: [] },
+        tags: [],
+        names: { EN: 'x' },
+      },
+      { reportInput: true },
+    ).error!,
+  );
   expect(problems.map(({ path, message }) => `${path.join('/')}: ${message}`)).toEqual([
     'traits/gated: This must be true or false.',
     'traits/lightEmitted: This must be a number or a list in [ ].',
@@ -105,22 +187,88 @@ test('a block is resolved once for as long as it stays the same', () => {
 
 test('recipes, loot tables, items, tags and releases lie in files of their own, and read back as they were', () => {
   const mod = {
-    ...sampleMod(), textures: {},
-    items: { chisel: { names: { en: 'Chisel' }, tool: { kind: 'pick' as const, grade: 1 }, stack: 1 }, pail: { names: {}, bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' }, found: true, tags: ['saltmarsh:wet'] } },
+    ...sampleMod(),
+    textures: {},
+    items: {
+      chisel: { names: { en: 'Chisel' }, tool: { kind: 'pick' as const, grade: 1 }, stack: 1 },
+      pail: {
+        names: {},
+        bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' },
+        found: true,
+        tags: ['saltmarsh:wet'],
+      },
+    },
     itemTags: { wet: { note: 'Wet.', members: ['driftwood:sponge'] } },
     recipes: {
       bank: { kind: 'mix' as const, takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
-      lamp: { kind: 'pattern' as const, pattern: ['ab', ' a'], keys: { a: 'saltmarsh:bank', b: 'obrank:glass' }, mirrored: false, gives: 'saltmarsh:lamp', count: 2 },
-      ash: { kind: 'fire' as const, takes: 'saltmarsh:bank', gives: 'saltmarsh:lamp', seconds: 2.5, reward: 0.2 },
-      chip: { kind: 'cut' as const, takes: 'saltmarsh:lamp', choices: [{ gives: 'saltmarsh:bank', count: 3 }] },
+      lamp: {
+        kind: 'pattern' as const,
+        pattern: ['ab', ' a'],
+        keys: { a: 'saltmarsh:bank', b: 'obrank:glass' },
+        mirrored: false,
+        gives: 'saltmarsh:lamp',
+        count: 2,
+      },
+      ash: {
+        kind: 'fire' as const,
+        takes: 'saltmarsh:bank',
+        gives: 'saltmarsh:lamp',
+        seconds: 2.5,
+        reward: 0.2,
+      },
+      chip: {
+        kind: 'cut' as const,
+        takes: 'saltmarsh:lamp',
+        choices: [{ gives: 'saltmarsh:bank', count: 3 }],
+      },
     },
-    lootTables: { finds: { note: 'What turns up.', draws: [{ times: { tries: 2, chance: 0.5 }, lots: [{ give: 'saltmarsh:bank', luck: 1, share: 2, when: { not: { all: [{ blast: true }, { chance: 0.1 }] } } }] }] } },
-    ledger: { ...sampleMod().ledger, releases: [{ version: '0.1.0', on: '2026-03-31', counts: { groups: 1, blocks: 2, items: 0 }, entries: [{ number: 1, kind: 'block' as const, name: 'bank' }] }], retired: [{ number: 7, kind: 'item' as const, name: 'oar', lost: true, formerly: ['paddle'] }] },
+    lootTables: {
+      finds: {
+        note: 'What turns up.',
+        draws: [
+          {
+            times: { tries: 2, chance: 0.5 },
+            lots: [
+              {
+                give: 'saltmarsh:bank',
+                luck: 1,
+                share: 2,
+                when: { not: { all: [{ blast: true }, { chance: 0.1 }] } },
+              },
+            ],
+          },
+        ],
+      },
+    },
+    ledger: {
+      ...sampleMod().ledger,
+      releases: [
+        {
+          version: '0.1.0',
+          on: '2026-03-31',
+          counts: { groups: 1, blocks: 2, items: 0 },
+          entries: [{ number: 1, kind: 'block' as const, name: 'bank' }],
+        },
+      ],
+      retired: [
+        { number: 7, kind: 'item' as const, name: 'oar', lost: true, formerly: ['paddle'] },
+      ],
+    },
   };
   const files = writeModFolder(mod, () => new Uint8Array());
-  expect([...files.keys()]).toEqual(expect.arrayContaining(['items/chisel.json', 'loot/finds.json', 'recipes/chip.json', 'tags/items/wet.json', 'ledger.json']));
+  expect([...files.keys()]).toEqual(
+    expect.arrayContaining([
+      'items/chisel.json',
+      'loot/finds.json',
+      'recipes/chip.json',
+      'tags/items/wet.json',
+      'ledger.json',
+    ]),
+  );
   const { mod: back, problems, placeOf } = readModFolder(files);
   expect(problems).toEqual([]);
   expect(back).toEqual(mod);
-  expect(placeOf('/lootTables/finds/draws/0/lots/0/when')).toMatchObject({ file: 'loot/finds.json' });
+  expect(placeOf('/lootTables/finds/draws/0/lots/0/when')).toMatchObject({
+    file: 'loot/finds.json',
+  });
 });

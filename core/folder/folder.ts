@@ -1,12 +1,40 @@
 import { digestOf, type Files } from '../bytes/index.ts';
-import { parseJson, pointer, printJson, withoutSchema, type JsonText, type Place } from '../json/index.ts';
+import {
+  parseJson,
+  pointer,
+  printJson,
+  withoutSchema,
+  type JsonText,
+  type Place,
+} from '../json/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
 import { readSound, SoundProblem } from '../sounds/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
-import { emptyMod, entrySchemas, inOrder, namePatternOf, pathPattern, schemaProblems, type EntryKind, type Mod, type Sound } from '../mod/index.ts';
+import {
+  emptyMod,
+  entrySchemas,
+  inOrder,
+  namePatternOf,
+  pathPattern,
+  schemaProblems,
+  type EntryKind,
+  type Mod,
+  type Sound,
+} from '../mod/index.ts';
 
 /** Something wrong with a file as such: its place, and the rule under which inspection reports it. */
-export interface FileProblem { file: string; place: Place; rule: 'files/malformed-json' | 'files/key-twice' | 'files/does-not-fit' | 'files/unknown-file' | 'textures/unreadable' | 'files/missing'; message: string }
+export interface FileProblem {
+  file: string;
+  place: Place;
+  rule:
+    | 'files/malformed-json'
+    | 'files/key-twice'
+    | 'files/does-not-fit'
+    | 'files/unknown-file'
+    | 'textures/unreadable'
+    | 'files/missing';
+  message: string;
+}
 
 export interface ModFolder {
   mod: Mod;
@@ -19,7 +47,15 @@ export interface ModFolder {
 
 /** Where the JSON files of each kind lie. */
 const folders: Partial<Record<EntryKind, string>> = {
-  blocks: 'blocks', items: 'items', models: 'models', blockTags: 'tags/blocks', itemTags: 'tags/items', recipes: 'recipes', lootTables: 'loot', words: 'words', soundSets: 'soundSets',
+  blocks: 'blocks',
+  items: 'items',
+  models: 'models',
+  blockTags: 'tags/blocks',
+  itemTags: 'tags/items',
+  recipes: 'recipes',
+  lootTables: 'loot',
+  words: 'words',
+  soundSets: 'soundSets',
 };
 const jsonKinds = Object.entries(folders) as [EntryKind, string][];
 const start: Place = { line: 1, column: 1 };
@@ -33,52 +69,112 @@ export function readModFolder(files: Files): ModFolder {
   const problems: FileProblem[] = [];
   const blobs = new Map<string, Uint8Array>();
   const texts = new Map<string, { file: string; text: JsonText }>();
-  const report = (file: string, rule: FileProblem['rule'], message: string, place = start) => problems.push({ file, rule, message, place });
+  const report = (file: string, rule: FileProblem['rule'], message: string, place = start) =>
+    problems.push({ file, rule, message, place });
 
   const readJson = (file: string, kind: keyof typeof entrySchemas, at: string): unknown => {
     const text = parseJson(new TextDecoder().decode(files.get(file)));
-    for (const problem of text.problems) report(file, problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice', problem.message, problem.at);
+    for (const problem of text.problems)
+      report(
+        file,
+        problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
+        problem.message,
+        problem.at,
+      );
     if (text.value === undefined) return undefined;
     texts.set(at, { file, text });
     const fits = entrySchemas[kind].safeParse(withoutSchema(text.value), { reportInput: true });
     if (fits.success) return fits.data;
-    for (const { path, message } of schemaProblems(fits.error)) report(file, 'files/does-not-fit', path.length ? `${pointer(path)}: ${message}` : message, text.placeOf(pointer(path)));
+    for (const { path, message } of schemaProblems(fits.error))
+      report(
+        file,
+        'files/does-not-fit',
+        path.length ? `${pointer(path)}: ${message}` : message,
+        text.placeOf(pointer(path)),
+      );
     return undefined;
   };
   const put = (kind: EntryKind, name: string, document: unknown) => {
     if (document !== undefined) (mod[kind] as Record<string, unknown>)[name] = document;
   };
 
-  if (!files.has('mod.json')) report('mod.json', 'files/missing', 'The folder has no mod.json, so it is not a mod: mod.json names the namespace, title and version.');
+  if (!files.has('mod.json'))
+    report(
+      'mod.json',
+      'files/missing',
+      'The folder has no mod.json, so it is not a mod: mod.json names the namespace, title and version.',
+    );
   for (const file of [...files.keys()].sort()) {
     const dot = file.lastIndexOf('.');
     const stem = file.slice(0, Math.max(0, dot));
     const ending = file.slice(dot + 1);
     const kind = jsonKinds.find(([, folder]) => file.startsWith(`${folder}/`));
-    if (file === 'mod.json') mod.header = (readJson(file, 'header', '/header') as Mod['header'] | undefined) ?? mod.header;
-    else if (file === 'ledger.json') mod.ledger = (readJson(file, 'ledger', '/ledger') as Mod['ledger'] | undefined) ?? mod.ledger;
+    if (file === 'mod.json')
+      mod.header = (readJson(file, 'header', '/header') as Mod['header'] | undefined) ?? mod.header;
+    else if (file === 'ledger.json')
+      mod.ledger = (readJson(file, 'ledger', '/ledger') as Mod['ledger'] | undefined) ?? mod.ledger;
     else if (kind && ending === 'json') {
       const name = stem.slice(kind[1].length + 1);
       const pattern = namePatternOf(kind[0]);
-      if (!pattern.test(name)) report(file, 'files/unknown-file', `The name "${name}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`);
+      if (!pattern.test(name))
+        report(
+          file,
+          'files/unknown-file',
+          `The name "${name}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`,
+        );
       else put(kind[0], name, readJson(file, kind[0], pointer([kind[0], name])));
     } else if (stem.startsWith('textures/') && ending === 'png') {
-      if (!pathPattern.test(stem.slice(9))) report(file, 'files/unknown-file', `The name "${stem.slice(9)}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`);
+      if (!pathPattern.test(stem.slice(9)))
+        report(
+          file,
+          'files/unknown-file',
+          `The name "${stem.slice(9)}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`,
+        );
       else readTexture(file, stem.slice(9));
-    } else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg') && pathPattern.test(stem.slice(7))) {
+    } else if (
+      stem.startsWith('sounds/') &&
+      (ending === 'wav' || ending === 'ogg') &&
+      pathPattern.test(stem.slice(7))
+    ) {
       const bytes = files.get(file)!;
-      put('sounds', stem.slice(7), { sha256: keep(bytes), bytes: bytes.length, ...soundEntry(bytes, ending) });
-      texts.set(pointer(['sounds', stem.slice(7)]), { file, text: { value: undefined, problems: [], placeOf: () => start } });
-    } else if (!(file.startsWith('textures/') && file.endsWith('.strip.json')) && !file.split('/').at(-1)!.startsWith('.') && !/\.(md|txt)$/.test(file)) {
+      put('sounds', stem.slice(7), {
+        sha256: keep(bytes),
+        bytes: bytes.length,
+        ...soundEntry(bytes, ending),
+      });
+      texts.set(pointer(['sounds', stem.slice(7)]), {
+        file,
+        text: { value: undefined, problems: [], placeOf: () => start },
+      });
+    } else if (
+      !(file.startsWith('textures/') && file.endsWith('.strip.json')) &&
+      !file.split('/').at(-1)!.startsWith('.') &&
+      !/\.(md|txt)$/.test(file)
+    ) {
       const first = file.split('/')[0]!;
-      const near = closest(first, ['mod.json', 'ledger.json', 'textures', 'sounds', 'tags', ...Object.values(folders).map((folder) => folder.split('/')[0]!)]);
-      report(file, 'files/unknown-file', `Nothing in a mod folder is kept at this path.${near === first ? '' : didYouMean(near)}`);
+      const near = closest(first, [
+        'mod.json',
+        'ledger.json',
+        'textures',
+        'sounds',
+        'tags',
+        ...Object.values(folders).map((folder) => folder.split('/')[0]!),
+      ]);
+      report(
+        file,
+        'files/unknown-file',
+        `Nothing in a mod folder is kept at this path.${near === first ? '' : didYouMean(near)}`,
+      );
     }
   }
   return {
-    mod, problems, blobs,
+    mod,
+    problems,
+    blobs,
     placeOf(path) {
-      for (const [at, { file, text }] of texts) if (path === at || path.startsWith(`${at}/`)) return { file, place: text.placeOf(path.slice(at.length)) };
+      for (const [at, { file, text }] of texts)
+        if (path === at || path.startsWith(`${at}/`))
+          return { file, place: text.placeOf(path.slice(at.length)) };
       return undefined;
     },
   };
@@ -92,18 +188,33 @@ export function readModFolder(files: Files): ModFolder {
   function readTexture(file: string, name: string): void {
     const bytes = files.get(file)!;
     try {
-      const picture = { sha256: keep(bytes), bytes: bytes.length, ...pictureFacts(decodePicture(bytes)) };
+      const picture = {
+        sha256: keep(bytes),
+        bytes: bytes.length,
+        ...pictureFacts(decodePicture(bytes)),
+      };
       const stripFile = `textures/${name}.strip.json`;
       const texture: Record<string, unknown> = { picture };
       if (files.has(stripFile)) {
         const text = parseJson(new TextDecoder().decode(files.get(stripFile)));
-        for (const problem of text.problems) report(stripFile, problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice', problem.message, problem.at);
+        for (const problem of text.problems)
+          report(
+            stripFile,
+            problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
+            problem.message,
+            problem.at,
+          );
         texture['strip'] = withoutSchema(text.value);
       }
       const fits = entrySchemas.textures.safeParse(texture, { reportInput: true });
       if (fits.success) put('textures', name, fits.data);
-      else for (const { path, message } of schemaProblems(fits.error)) report(stripFile, 'files/does-not-fit', `${pointer(path.slice(1))}: ${message}`);
-      texts.set(pointer(['textures', name]), { file, text: { value: undefined, problems: [], placeOf: () => start } });
+      else
+        for (const { path, message } of schemaProblems(fits.error))
+          report(stripFile, 'files/does-not-fit', `${pointer(path.slice(1))}: ${message}`);
+      texts.set(pointer(['textures', name]), {
+        file,
+        text: { value: undefined, problems: [], placeOf: () => start },
+      });
     } catch (error) {
       if (!(error instanceof PictureProblem)) throw error;
       report(file, 'textures/unreadable', error.message);
@@ -115,7 +226,12 @@ export function readModFolder(files: Files): ModFolder {
 function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha256' | 'bytes'> {
   try {
     const facts = readSound(bytes);
-    return facts.format === format ? facts : { format, problem: `It is named .${format}, but it is ${facts.format === 'wav' ? 'a WAV' : 'an Ogg'} file.` };
+    return facts.format === format
+      ? facts
+      : {
+          format,
+          problem: `It is named .${format}, but it is ${facts.format === 'wav' ? 'a WAV' : 'an Ogg'} file.`,
+        };
   } catch (error) {
     if (error instanceof SoundProblem) return { format, problem: error.message };
     throw error;
@@ -126,14 +242,17 @@ function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha2
 export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array): Files {
   const mod = inOrder(given);
   const files: Files = new Map();
-  const text = (path: string, value: unknown) => files.set(path, new TextEncoder().encode(printJson(value)));
+  const text = (path: string, value: unknown) =>
+    files.set(path, new TextEncoder().encode(printJson(value)));
   text('mod.json', mod.header);
   text('ledger.json', mod.ledger);
-  for (const [kind, folder] of jsonKinds) for (const [name, entry] of Object.entries(mod[kind])) text(`${folder}/${name}.json`, entry);
+  for (const [kind, folder] of jsonKinds)
+    for (const [name, entry] of Object.entries(mod[kind])) text(`${folder}/${name}.json`, entry);
   for (const [name, { picture, strip }] of Object.entries(mod.textures)) {
     files.set(`textures/${name}.png`, blob(picture.sha256));
     if (strip) text(`textures/${name}.strip.json`, strip);
   }
-  for (const [name, sound] of Object.entries(mod.sounds)) files.set(`sounds/${name}.${sound.format}`, blob(sound.sha256));
+  for (const [name, sound] of Object.entries(mod.sounds))
+    files.set(`sounds/${name}.${sound.format}`, blob(sound.sha256));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }

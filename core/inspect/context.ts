@@ -1,5 +1,17 @@
 import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
-import { lookUp, changeProperty, heldCodes, idOf, ownName, type Block, type Change, type Mod, type Model, type ResolvedBlock, type Texture } from '../mod/index.ts';
+import {
+  lookUp,
+  changeProperty,
+  heldCodes,
+  idOf,
+  ownName,
+  type Block,
+  type Change,
+  type Mod,
+  type Model,
+  type ResolvedBlock,
+  type Texture,
+} from '../mod/index.ts';
 import type { LootSource } from '../loot/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
@@ -16,11 +28,17 @@ type Read = (mod: Mod) => unknown;
 export class BlockContext {
   private readonly reads: { read: Read; answer: unknown }[] = [];
 
-  constructor(private readonly mod: Mod, readonly block: ResolvedBlock, readonly kit: Kit) {}
+  constructor(
+    private readonly mod: Mod,
+    readonly block: ResolvedBlock,
+    readonly kit: Kit,
+  ) {}
 
   /** True when every question that was asked would be answered the same by this mod. */
   stillHolds(mod: Mod): boolean {
-    return mod.header === this.mod.header && this.reads.every(({ read, answer }) => read(mod) === answer);
+    return (
+      mod.header === this.mod.header && this.reads.every(({ read, answer }) => read(mod) === answer)
+    );
   }
 
   private ask<T>(read: (mod: Mod) => T): T {
@@ -40,7 +58,14 @@ export class BlockContext {
   /** The model with its templates followed; undefined when it does not exist. */
   resolvedModel(id: string): ResolvedModel | undefined {
     const model = this.model(id);
-    return model && resolveModel(model, (template) => this.ask((mod) => ownModel(mod, template)), this.header.texels);
+    return (
+      model &&
+      resolveModel(
+        model,
+        (template) => this.ask((mod) => ownModel(mod, template)),
+        this.header.texels,
+      )
+    );
   }
 
   texture(id: string): Texture | undefined {
@@ -59,7 +84,11 @@ export class BlockContext {
 
   /** Where the block's loot is looked up: its states, and the loot tables of the mod. */
   get loot(): LootSource {
-    return { space: this.block.space, tableOf: (id) => this.ask((mod) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws) };
+    return {
+      space: this.block.space,
+      tableOf: (id) =>
+        this.ask((mod) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws),
+    };
   }
 
   /** The loot of another block, as it is declared. */
@@ -74,20 +103,36 @@ export class BlockContext {
 
   /** How the block's states are stored. */
   get codes(): CodeLayout {
-    return this.ask((mod) => heldCodes(mod.ledger, this.block.name)) ?? mixedRadix(this.block.space);
+    return (
+      this.ask((mod) => heldCodes(mod.ledger, this.block.name)) ?? mixedRadix(this.block.space)
+    );
   }
 
   /** A fix that lays the block's state codes out another way; undefined lets them follow from the properties. */
   setCodes(title: string, codes: CodeLayout | undefined): Fix | undefined {
     const entries = this.ask((mod) => mod.ledger.entries);
     const at = entries.findIndex(({ kind, name }) => kind === 'block' && name === this.block.name);
-    return at < 0 ? undefined : { title, changes: [{ path: pointer(['ledger', 'entries', at, 'codes']), before: entries[at]!.codes, after: codes }] };
+    return at < 0
+      ? undefined
+      : {
+          title,
+          changes: [
+            {
+              path: pointer(['ledger', 'entries', at, 'codes']),
+              before: entries[at]!.codes,
+              after: codes,
+            },
+          ],
+        };
   }
 
   /** A fix that takes a property away, with every row and rule that names it put right. */
   withoutProperty(at: number): Fix {
     this.ask((mod) => mod.ledger.entries);
-    return { title: `Remove ${this.block.space.properties[at]!.name}`, changes: changeProperty(this.mod, this.block.name, at, undefined) };
+    return {
+      title: `Remove ${this.block.space.properties[at]!.name}`,
+      changes: changeProperty(this.mod, this.block.name, at, undefined),
+    };
   }
 
   /** All ids of a kind, for near misses. Asked only once something is wrong, so it need not be remembered. */
@@ -97,7 +142,11 @@ export class BlockContext {
 
   /** The distinct models that the block's looks show, in order. */
   get shownModels(): string[] {
-    return [...new Set(this.block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)))];
+    return [
+      ...new Set(
+        this.block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)),
+      ),
+    ];
   }
 
   /** A fix that puts a value at a place of the block; undefined takes away what is there. */
@@ -106,7 +155,11 @@ export class BlockContext {
   }
 
   setAll(title: string, values: readonly (readonly [(string | number)[], unknown])[]): Fix {
-    const changes = values.map(([at, after]): Change => ({ path: pointer(['blocks', this.block.name, ...at]), before: valueAt(this.block.declared, pointer(at)), after }));
+    const changes = values.map(([at, after]): Change => ({
+      path: pointer(['blocks', this.block.name, ...at]),
+      before: valueAt(this.block.declared, pointer(at)),
+      after,
+    }));
     return { title, changes };
   }
 }

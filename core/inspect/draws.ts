@@ -2,43 +2,107 @@ import { conditionsOf, type Count, type Draw } from '../mod/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 
 /** Something wrong at a place of some draws, as the rest of a sentence about them, and what would mend it. */
-export interface DrawFlaw { at: (string | number)[]; message: string; mend?: { title: string; after: unknown } }
+export interface DrawFlaw {
+  at: (string | number)[];
+  message: string;
+  mend?: { title: string; after: unknown };
+}
 
-const countsOf = (draws: readonly Draw[]): { count: Count; at: (string | number)[] }[] => draws.flatMap((draw, d) => [
-  { count: draw.times, at: ['draws', d, 'times'] }, ...draw.lots.flatMap(({ count }, l) => (count === undefined ? [] : [{ count, at: ['draws', d, 'lots', l, 'count'] }])),
-]);
+const countsOf = (draws: readonly Draw[]): { count: Count; at: (string | number)[] }[] =>
+  draws.flatMap((draw, d) => [
+    { count: draw.times, at: ['draws', d, 'times'] },
+    ...draw.lots.flatMap(({ count }, l) =>
+      count === undefined ? [] : [{ count, at: ['draws', d, 'lots', l, 'count'] }],
+    ),
+  ]);
 
 /** Counts that are upside down, below zero or not whole. */
-export const countFlaws = (draws: readonly Draw[]): DrawFlaw[] => countsOf(draws).flatMap(({ count, at }) => {
-  const [low, high] = typeof count === 'number' ? [count, count] : Array.isArray(count) ? count : [count.tries, count.tries];
-  if (low <= high && low >= 0 && Number.isInteger(low) && Number.isInteger(high)) return [];
-  const meant = [Math.max(0, Math.floor(Math.min(low, high))), Math.max(0, Math.ceil(Math.max(low, high)))] as const;
-  const after: Count = typeof count === 'object' && !Array.isArray(count) ? { ...count, tries: meant[1] } : meant[0] === meant[1] ? meant[0] : [...meant];
-  const title = typeof after === 'object' && !Array.isArray(after) ? `Make it ${after.tries} tries` : `Make it ${typeof after === 'number' ? after : after.join(' to ')}`;
-  return [{ at, message: `the count ${low === high ? `of ${low}` : `from ${low} to ${high}`} is upside down, below zero or not whole.`, mend: { title, after } }];
-});
+export const countFlaws = (draws: readonly Draw[]): DrawFlaw[] =>
+  countsOf(draws).flatMap(({ count, at }) => {
+    const [low, high] =
+      typeof count === 'number'
+        ? [count, count]
+        : Array.isArray(count)
+          ? count
+          : [count.tries, count.tries];
+    if (low <= high && low >= 0 && Number.isInteger(low) && Number.isInteger(high)) return [];
+    const meant = [
+      Math.max(0, Math.floor(Math.min(low, high))),
+      Math.max(0, Math.ceil(Math.max(low, high))),
+    ] as const;
+    const after: Count =
+      typeof count === 'object' && !Array.isArray(count)
+        ? { ...count, tries: meant[1] }
+        : meant[0] === meant[1]
+          ? meant[0]
+          : [...meant];
+    const title =
+      typeof after === 'object' && !Array.isArray(after)
+        ? `Make it ${after.tries} tries`
+        : `Make it ${typeof after === 'number' ? after : after.join(' to ')}`;
+    return [
+      {
+        at,
+        message: `the count ${low === high ? `of ${low}` : `from ${low} to ${high}`} is upside down, below zero or not whole.`,
+        mend: { title, after },
+      },
+    ];
+  });
 
 /** Chances outside 0 to 1, in conditions and in counts. */
 export function chanceFlaws(draws: readonly Draw[]): DrawFlaw[] {
   const places = [
-    ...conditionsOf(draws).flatMap(({ when, at }) => (when.chance === undefined ? [] : [{ chance: when.chance, at: [...at, 'chance'] }])),
-    ...countsOf(draws).flatMap(({ count, at }) => (typeof count === 'object' && !Array.isArray(count) ? [{ chance: count.chance, at: [...at, 'chance'] }] : [])),
+    ...conditionsOf(draws).flatMap(({ when, at }) =>
+      when.chance === undefined ? [] : [{ chance: when.chance, at: [...at, 'chance'] }],
+    ),
+    ...countsOf(draws).flatMap(({ count, at }) =>
+      typeof count === 'object' && !Array.isArray(count)
+        ? [{ chance: count.chance, at: [...at, 'chance'] }]
+        : [],
+    ),
   ];
-  return places.filter(({ chance }) => chance < 0 || chance > 1).map(({ chance, at }) => {
-    const after = chance > 1 && chance <= 100 ? chance / 100 : Math.min(1, Math.max(0, chance));
-    return { at, message: `the chance ${chance} in its loot is outside 0 to 1.`, mend: { title: `Make it ${after}`, after } };
-  });
+  return places
+    .filter(({ chance }) => chance < 0 || chance > 1)
+    .map(({ chance, at }) => {
+      const after = chance > 1 && chance <= 100 ? chance / 100 : Math.min(1, Math.max(0, chance));
+      return {
+        at,
+        message: `the chance ${chance} in its loot is outside 0 to 1.`,
+        mend: { title: `Make it ${after}`, after },
+      };
+    });
 }
 
 /** What draws may name: whether an item or a table of the mod is there, and all their ids for near misses. */
-export interface Known { namespace: string; hasItem(id: string): boolean; hasTable(id: string): boolean; items(): string[]; tables(): string[] }
+export interface Known {
+  namespace: string;
+  hasItem(id: string): boolean;
+  hasTable(id: string): boolean;
+  items(): string[];
+  tables(): string[];
+}
 
 /** Items and tables of the mod that do not exist. What other mods bring is theirs to know. */
-export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] => draws.flatMap((draw, d) => draw.lots.flatMap(({ give, table }, l) => {
-  const flaw = (id: string, what: string, ids: string[], key: string): DrawFlaw[] => {
-    const near = closest(id, ids);
-    return [{ at: ['draws', d, 'lots', l, key], message: `${id}, which is no ${what} of the mod.${didYouMean(near)}`, ...(near && near !== id ? { mend: { title: `Give ${near}`, after: near } } : {}) }];
-  };
-  const own = (id: string | undefined): id is string => id?.startsWith(`${known.namespace}:`) ?? false;
-  return [...(own(give) && !known.hasItem(give) ? flaw(give, 'item', known.items(), 'give') : []), ...(own(table) && !known.hasTable(table) ? flaw(table, 'loot table', known.tables(), 'table') : [])];
-}));
+export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] =>
+  draws.flatMap((draw, d) =>
+    draw.lots.flatMap(({ give, table }, l) => {
+      const flaw = (id: string, what: string, ids: string[], key: string): DrawFlaw[] => {
+        const near = closest(id, ids);
+        return [
+          {
+            at: ['draws', d, 'lots', l, key],
+            message: `${id}, which is no ${what} of the mod.${didYouMean(near)}`,
+            ...(near && near !== id ? { mend: { title: `Give ${near}`, after: near } } : {}),
+          },
+        ];
+      };
+      const own = (id: string | undefined): id is string =>
+        id?.startsWith(`${known.namespace}:`) ?? false;
+      return [
+        ...(own(give) && !known.hasItem(give) ? flaw(give, 'item', known.items(), 'give') : []),
+        ...(own(table) && !known.hasTable(table)
+          ? flaw(table, 'loot table', known.tables(), 'table')
+          : []),
+      ];
+    }),
+  );

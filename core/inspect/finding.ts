@@ -6,7 +6,10 @@ export const severities = ['error', 'warning', 'hint'] as const;
 export type Severity = (typeof severities)[number];
 
 /** A way to mend a finding, as data: the runner's callers apply it, never the rule. */
-export interface Fix { title: string; changes: Change[] }
+export interface Fix {
+  title: string;
+  changes: Change[];
+}
 
 /** What inspection reports. */
 export interface Finding {
@@ -27,19 +30,36 @@ export interface Finding {
 }
 
 /** The nine stations of the spine, in the order of the job. */
-export const facets = ['Identity', 'Traits', 'States', 'Looks', 'Textures', 'Loot', 'Tags', 'Names', 'Registry'] as const;
+export const facets = [
+  'Identity',
+  'Traits',
+  'States',
+  'Looks',
+  'Textures',
+  'Loot',
+  'Tags',
+  'Names',
+  'Registry',
+] as const;
 export type Facet = (typeof facets)[number];
 
 /** The station at which a rule's findings show. Models belong to looks, recipes to loot; files and packs are shown at the registry. */
 export function facetOf(rule: string): Facet {
   const room = rule.split('/')[0]!;
   const found = facets.find((facet) => facet.toLowerCase() === room);
-  return found ?? ({ models: 'Looks', recipes: 'Loot' } as const)[room as 'models' | 'recipes'] ?? 'Registry';
+  return (
+    found ??
+    ({ models: 'Looks', recipes: 'Loot' } as const)[room as 'models' | 'recipes'] ??
+    'Registry'
+  );
 }
 
 /** Most severe first, then by rule, place and words: the order in which findings are always listed. */
 export const byWeight = (a: Finding, b: Finding): number =>
-  severities.indexOf(a.severity) - severities.indexOf(b.severity) || compare(a.rule, b.rule) || compare(a.file ?? a.at ?? '', b.file ?? b.at ?? '') ||
-  (a.place?.line ?? 0) - (b.place?.line ?? 0) || compare(a.message, b.message);
+  severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
+  compare(a.rule, b.rule) ||
+  compare(a.file ?? a.at ?? '', b.file ?? b.at ?? '') ||
+  (a.place?.line ?? 0) - (b.place?.line ?? 0) ||
+  compare(a.message, b.message);
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -6,124 +6,865 @@ import { sampleMod, samplePack, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
 import { expandRows, StateSpace } from '../states/index.ts';
 
-const of = (example: ModExample, rule: string) => inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
+const of = (example: ModExample, rule: string) =>
+  inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
 
 /** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
 test.each<[string, ModExample, string, string | undefined]>([
-  ['identity/no-group', { '/blocks/lamp/identity/group': null }, 'lamp is in no catalogue group, so players cannot find it.', 'Put it into shore'],
-  ['identity/no-group', { '/blocks/lamp/identity/group': 'deep' }, 'lamp is in the catalogue group deep, which the mod does not have.', 'Put it into shore'],
-  ['identity/no-item-form', { '/blocks/lamp/identity/item': null }, 'lamp has no item form, so nobody can hold it.', 'Hold it as the block'],
-  ['identity/unknown-stock', { '/blocks/lamp/identity/stock': 'bronse' }, 'lamp starts from bronse, which is no stock material. Did you mean bronze?', 'Start from bronze'],
-  ['traits/gated-without-tool', { '/blocks/lamp/traits/toolKind': 'none' }, 'lamp is gated but has no tool kind, so no tool ever yields a drop.', 'Do not gate it'],
-  ['traits/grade-out-of-reach', { '/blocks/lamp/traits/leastGrade': 7 }, 'lamp asks for grade 7, but the tool ladder has 3 grades (0 to 2).', 'Ask for grade 2'],
-  ['traits/grade-out-of-reach', { '/blocks/lamp/traits/leastGrade': -1 }, 'lamp asks for grade -1, but the tool ladder has 3 grades (0 to 2).', 'Ask for grade 0'],
-  ['traits/missing-in-tool-tag', { '/blocks/lamp/tags': [] }, 'lamp is dug with a pick but is not in the tag saltmarsh:pick_dug.', 'Add it to saltmarsh:pick_dug'],
-  ['traits/missing-in-tool-tag', { '/header/tools/kinds/pick': null }, "lamp is dug with a pick, but the mod's tools have no pick.", undefined],
-  ['traits/light-out-of-range', { '/blocks/lamp/traits/lightEmitted': 0.8 }, 'lamp has light emitted 0.8; levels are whole numbers from 0 to 15.', 'Make it 12'],
-  ['traits/light-out-of-range', { '/blocks/lamp/traits/lightAbsorbed': 99 }, 'lamp has light absorbed 99; levels are whole numbers from 0 to 15.', 'Make it 15'],
-  ['traits/number-out-of-range', { '/blocks/lamp/traits/catchesFire': 30 }, 'lamp has catchesFire 30; it goes from 0 to 1.', 'Make it 1'],
-  ['traits/number-out-of-range', { '/blocks/lamp/traits/hardness': -2 }, 'lamp has hardness -2; it goes from 0 to 1,000,000.', 'Make it 0'],
-  ['traits/lit-but-same-light', { '/blocks/lamp/traits/lightEmitted': 9 }, 'lamp has a property lit, but gives the same light whether it is true or false.', 'Give 9 only while lit = true'],
-  ['traits/hides-but-see-through', { '/blocks/lamp/traits/hidesNeighbours': 'whole' }, 'lamp hides its neighbours, but its model saltmarsh:lamp leaves part of the cell open: one would see through the world.', 'Never hide neighbours'],
-  ['traits/hides-but-see-through', { '/blocks/bank/traits/alphaMode': 'blend' }, 'bank hides its neighbours, but its alpha mode is blend: one would see through the world.', 'Never hide neighbours'],
-  ['traits/fills-but-does-not-hide', { '/blocks/bank/traits/hidesNeighbours': 'never' }, 'bank fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.', 'Hide neighbours'],
-  ['traits/sound-set-missing', { '/blocks/lamp/traits/soundSet': 'saltmarsh:clink' }, 'lamp uses the sound set saltmarsh:clink, which does not exist.', 'Use obrank:metal'],
-  ['traits/blast-and-digging-disagree', { '/blocks/bank/traits/hardness': 'unbreakable' }, 'bank is unbreakable, yet a small charge breaks it: its blast rating is 1.6.', 'Let it withstand every charge: 30'],
-  ['traits/blast-and-digging-disagree', { '/blocks/lamp/traits/blastRating': 30 }, 'lamp withstands every charge with its blast rating of 30, yet bare hands dig it in 11 s.', 'Make it unbreakable'],
-  ['traits/hardness-far-from-stock', { '/blocks/lamp/traits/hardness': 250 }, 'lamp has hardness 250, 23 times as hard as bronze with 11.', 'Put it back to 11'],
-  ['traits/hardness-far-from-stock', { '/blocks/bank/traits/hardness': 0.1 }, 'bank has hardness 0.1, 15 times softer than clay with 1.5.', 'Put it back to 1.5'],
-  ['traits/sound-missing', { '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch' }] } }, 'The sound set mud plays saltmarsh:squelch for step, which the mod does not have.', 'Take it out of the set'],
-  ['traits/hides-but-see-through', { '/blocks/lamp/traits': { hidesNeighbours: 'by side', alphaMode: 'blend' } }, 'lamp hides its neighbours, but its alpha mode is blend: one would see through the world.', 'Never hide neighbours'],
-  ['states/default-outside', { '/blocks/lamp/states/properties/0/default': 'up' }, 'lamp: the default of heading is up, which is not one of its values.', 'Make it north'],
-  ['states/too-few-values', { '/blocks/lamp/states/properties/2': { name: 'fill', kind: 'number', min: 3, max: 1, default: 1 } }, 'lamp: the property fill has no value.', 'Remove fill'],
-  ['states/value-twice', { '/blocks/lamp/states/properties/2': { name: 'lit', kind: 'toggle', default: true } }, 'lamp has two properties called lit.', 'Call the second lit_2'],
-  ['states/too-many-states', { '/blocks/lamp/states/properties/2': { name: 'level', kind: 'number', min: 0, max: 99_999, default: 0 } }, 'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 8.', undefined],
-  ['states/placing-unfit', { '/blocks/lamp/states/placing/0/set': 'headin' }, 'lamp: placing sets headin, which is no property of the block. Did you mean heading?', 'Set heading'],
-  ['states/placing-unfit', { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'fixed', value: 'yes' } }, 'lamp: placing sets lit to yes, which is not one of its values.', 'Make it false'],
-  ['states/placing-unfit', { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'clicked side' } }, 'lamp: placing sets lit clicked side, but lit is a toggle.', 'Remove the rule'],
-  ['states/placing-unfit', { '/blocks/lamp/states/placing/1': { set: 'lit', to: 'joined' } }, 'lamp: placing sets lit when a side is joined, but does not say which side.', 'Remove the rule'],
-  ['states/placing-unfit', { '/blocks/lamp/states/placing/1': { set: 'heading', to: 'fixed' } }, 'lamp: placing sets heading and does not say to what.', 'Make it south'],
-  ['states/never-set', { '/blocks/lamp/states/placing': null }, 'lamp: nothing sets heading, so it is always south.', "The mod's code changes it"],
-  ['states/codes-collide', { '/ledger/entries/2/codes': { kind: 'mixed-radix', bits: 2, digits: [{ property: 'heading', values: ['north', 'east', 'south', 'west'] }] } }, 'lamp: the states heading = north, lit = false and heading = north, lit = true share the code 0.', 'Lay the codes out afresh'],
-  ['states/codes-collide', { '/ledger/entries/2/codes': { kind: 'mixed-radix', bits: 3, digits: [{ property: 'heading', values: ['north', 'east', 'south'] }, { property: 'lit', values: [false, true] }] } }, 'lamp: the state heading = west, lit = false has no code.', 'Lay the codes out afresh'],
-  ['states/turning-flaw', { '/blocks/lamp/states/properties/2': { name: 'end', kind: 'choice', values: ['left', 'right'], default: 'left', mirrored: { left: 'right' }, byCode: true } }, 'lamp: after two mirrors the state heading = north, lit = false, end = left comes back as heading = north, lit = false, end = right.', 'Let the choices stay as they are'],
-  ['states/property-without-effect', { '/blocks/lamp/states/properties/2': { name: 'wet', kind: 'toggle', default: false } }, 'lamp: nothing depends on the property wet.', 'Remove wet'],
-  ['states/too-many-states', { '/header/kit': 'block-pack-small', '/blocks/lamp/states/properties/2': { name: 'hung', kind: 'choice', values: ['floor', 'wall', 'ceiling'], default: 'floor' } }, 'lamp has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. Without lit there would be 12.', undefined],
-  ['looks/bad-shares', { '/header/kit': 'block-pack-small', '/blocks/bank/looks/rows/0/use/0/share': 0.5 }, 'bank: candidate 1 of row 1 has the share 0.5; Block Pack, edition 1, for four-bit states takes whole shares only.', 'Make the shares whole'],
-  ['looks/headings-alike', { '/blocks/lamp/looks/rows/2/use/0/front': 'east' }, 'lamp looks the same with heading = east and heading = west.', 'Spread the look along heading'],
-  ['looks/nothing-drawn', { '/blocks/lamp/looks': { mode: 'layered', rows: [{ when: { lit: true }, use: [{ model: 'saltmarsh:lamp' }] }, { when: { heading: ['north', 'east', 'south'] }, use: [{ model: 'saltmarsh:lamp' }] }] } }, 'lamp: the state heading = west, lit = false draws nothing.', 'Draw the first layer in every state'],
-  ['looks/dead-row', { '/blocks/lamp/looks/rows/0/when': { heading: [] } }, 'lamp: row 1 of the look can never match: it allows no value of heading.', 'Remove row 1'],
-  ['looks/state-without-row', { '/blocks/lamp/looks/rows/3/when': { lit: true, heading: 'south' } }, 'lamp: the state heading = south, lit = false has no look.', 'Copy the look of the nearest state'],
-  ['looks/state-without-row', { '/blocks/lamp/looks/rows': [] }, 'lamp: 8 states have no look; the first is heading = north, lit = false.', undefined],
-  ['looks/unknown-condition', { '/blocks/lamp/looks/rows/0/when': { haeding: 'north' } }, 'lamp: row 1 of the look asks for haeding, which is no property of the block. Did you mean heading?', 'Ask for heading'],
-  ['looks/unknown-condition', { '/blocks/lamp/looks/rows/0/when': { heading: 'up' } }, 'lamp: row 1 of the look asks for heading = up, but heading has no such value.', undefined],
-  ['looks/unknown-condition', { '/blocks/lamp/traits/lightEmitted': [{ when: { lit: 'true' }, value: 3 }, { value: 0 }] }, 'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you mean true?', 'Ask for lit = true'],
-  ['looks/no-orientation', { '/blocks/lamp/looks/rows/0/use/0/top': 'south' }, 'lamp: row 1 turns the front north and the top south, which lie on one line.', 'Point the top up'],
-  ['looks/bad-shares', { '/blocks/bank/looks/rows/0/use/0/share': -1 }, 'bank: candidate 1 of row 1 has the share -1, so it is never chosen.', 'Give it the share 1'],
-  ['looks/model-missing', { '/blocks/bank/looks/rows/0/use/0/model': 'saltmarsh:bnak' }, 'bank: row 1 of the look uses the model saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?', 'Use saltmarsh:bank'],
-  ['looks/heading-without-effect', { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] }, 'lamp looks the same whatever its heading: it always points the same way.', 'Spread the look along heading'],
-  ['models/slot-open', { '/models/bank/slots': null }, 'The model saltmarsh:bank leaves the slot face without a texture.', undefined],
-  ['models/slot-unused', { '/models/bank/slots/fase': 'saltmarsh:bank', '/models/bank/slots/face': null }, 'The model saltmarsh:bank gives a texture to the slot fase, which no box uses. Did you mean face?', 'Remove the slot fase'],
-  ['models/template-circle', { '/models/lamp': { template: 'saltmarsh:bank' }, '/models/bank/template': 'saltmarsh:lamp' }, 'The model saltmarsh:bank starts from templates that go in a circle: saltmarsh:lamp, saltmarsh:bank then saltmarsh:lamp.', undefined],
-  ['models/box-without-size', { '/models/lamp/boxes/0/size': [8, -2, 8] }, 'The box 1 of the model saltmarsh:lamp has a negative length: 8 × -2 × 8 texels.', undefined],
-  ['models/crop-outside', { '/models/lamp/boxes/0/sides/top/crop': [0, 0, 17, 4] }, 'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its texture of 16 × 16 texels.', undefined],
-  ['textures/missing', { '/models/bank/slots/face': 'saltmarsh:bnak' }, 'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?', 'Use saltmarsh:bank'],
-  ['textures/not-square', { '/textures/bank/picture/height': 48 }, 'The texture saltmarsh:bank is 16 × 48 texels: neither square nor a strip.', 'Make it a strip of 3 frames'],
-  ['textures/strip-uneven', { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 1, order: [0, 3] } }, 'The strip saltmarsh:bank asks for frame 3, but has only the frames 0 to 2.', undefined],
-  ['textures/alpha-under-mode', { '/textures/bank/picture/alpha': 'partial' }, 'bank shows the texture saltmarsh:bank, which has partial alpha, under alpha mode opaque.', 'Use alpha mode blend'],
-  ['loot/drops-nothing-unsaid', { '/blocks/lamp/loot': null }, 'lamp drops nothing when it is broken, and does not say that this is meant.', 'Drop itself'],
-  ['loot/gives-unknown', { '/blocks/lamp/identity/item': 'none' }, 'lamp drops itself, but has no item form that could be dropped.', 'Hold it as the block'],
-  ['loot/condition-never-holds', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', share: 1, when: { tool: 'pick', grade: 8 } }] }] } }, 'lamp: lot 1 asks for something that no way of breaking it fulfils (with a grade 8 pick).', 'Remove lot 1'],
-  ['loot/condition-never-holds', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { tool: 'axe' } }] }] } }, 'lamp: lot 1 asks for something that no way of breaking it fulfils (with an axe; the block yields to a pick alone).', 'Remove lot 1'],
-  ['loot/condition-never-holds', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { careful: true, blast: true } }] }] } }, 'lamp: lot 1 asks for something that no way of breaking it fulfils (careful, by a blast).', 'Remove lot 1'],
-  ['loot/lot-never-drawn', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', share: 0 }] }] } }, 'lamp: lot 1 (saltmarsh:bank) can never be drawn: its share is 0.', 'Remove lot 1'],
-  ['loot/lot-never-drawn', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }, { give: 'saltmarsh:bank' }] }] } }, 'lamp: lot 2 (saltmarsh:bank) can never be drawn: lot 1 always takes the draw.', 'Remove lot 2'],
-  ['loot/chance-outside', { '/blocks/lamp/loot': { draws: [{ times: { tries: 2, chance: 30 }, lots: [{ give: 'saltmarsh:lamp' }] }] } }, 'lamp: the chance 30 in its loot is outside 0 to 1.', 'Make it 0.3'],
-  ['loot/gives-unknown', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:fnids' }] }] }, '/lootTables/finds': { draws: [] } }, 'lamp gives saltmarsh:fnids, which is no loot table of the mod. Did you mean saltmarsh:finds?', 'Give saltmarsh:finds'],
-  ['loot/gives-another', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank' }] }] } }, 'lamp drops exactly what saltmarsh:bank drops, and never itself.', 'Give saltmarsh:lamp instead'],
-  ['loot/state-lost', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['glow'] }] }] } }, 'lamp: lot 1 carries glow, which the block does not have.', 'Carry only what there is'],
-  ['loot/table-circle', { '/lootTables/a': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:c' }] }] }, '/lootTables/b': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:a' }] }] }, '/lootTables/c': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:b' }] }] } }, 'Loot tables in a circle: saltmarsh:a draws from saltmarsh:c draws from saltmarsh:b draws from saltmarsh:a.', undefined],
-  ['loot/table-flawed', { '/lootTables/finds': { draws: [{ times: 1.5, lots: [] }] } }, 'The loot table finds: the count of 1.5 is upside down, below zero or not whole.', 'Make it 1 to 2'],
-  ['loot/table-flawed', { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { not: { chance: 7 } } }] }] } }, 'The loot table finds: the chance 7 in its loot is outside 0 to 1.', 'Make it 0.07'],
-  ['loot/table-flawed', { '/lootTables/finds': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:fnids' }] }] } }, 'The loot table finds gives saltmarsh:fnids, which is no loot table of the mod. Did you mean saltmarsh:finds?', 'Give saltmarsh:finds'],
-  ['tags/circle', { '/blockTags/a': { members: ['#saltmarsh:b'] }, '/blockTags/b': { members: ['#saltmarsh:c'] }, '/blockTags/c': { members: ['#saltmarsh:a'] } }, 'Tags in a circle: saltmarsh:a names saltmarsh:b names saltmarsh:c names saltmarsh:a.', 'Take saltmarsh:a out of saltmarsh:c'],
-  ['tags/needed-empty', { '/recipes/a': { kind: 'fire', takes: '#saltmarsh:wet', gives: 'saltmarsh:bank', seconds: 3 } }, 'Nothing is in the item tag saltmarsh:wet, which the recipe a takes.', undefined],
-  ['tags/other-mod-undeclared', { '/recipes/a': { kind: 'mix', takes: ['#driftwood:planks', 'obrank:timber'], gives: 'saltmarsh:bank' } }, 'The recipe a names #driftwood:planks, but the mod does not say that it needs driftwood.', 'Say that it needs driftwood'],
-  ['recipes/clash', { '/recipes/a': { kind: 'pattern', pattern: ['ab'], keys: { a: 'saltmarsh:lamp', b: 'saltmarsh:bank' }, gives: 'saltmarsh:bank' }, '/recipes/b': { kind: 'pattern', pattern: ['   ', ' ab'], keys: { a: 'saltmarsh:bank', b: '#saltmarsh:lights' }, gives: 'saltmarsh:lamp' }, '/itemTags/lights': {}, '/blocks/lamp/itemTags': ['saltmarsh:lights'] }, 'The recipes a and b both take saltmarsh:bank and saltmarsh:lamp, but one gives 1 saltmarsh:bank and the other 1 saltmarsh:lamp.', undefined],
-  ['recipes/gain-circle', { '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank', count: 3 }, '/recipes/b': { kind: 'mix', takes: ['saltmarsh:bank', 'saltmarsh:bank'], gives: 'saltmarsh:lamp' } }, 'From nothing comes more saltmarsh:bank: the recipe a then the recipe b.', undefined],
-  ['recipes/gain-circle', { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }, { times: 1, lots: [{ give: 'saltmarsh:bank' }] }] } }, 'From nothing comes more saltmarsh:bank: placing and digging lamp.', undefined],
-  ['recipes/unobtainable', { '/blocks/lamp/loot': 'nothing' }, 'Nobody can come to have saltmarsh:lamp: the world has it, but it never drops itself, and no recipe gives it.', undefined],
-  ['recipes/unobtainable', { '/blocks/lamp/identity/found': null, '/blocks/bank/identity/found': null, '/recipes/a': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' } }, 'Nobody can come to have saltmarsh:bank: the world does not give it, and no recipe does.', 'The world gives it'],
-  ['recipes/too-large', { '/header/kit': 'block-pack-small', '/recipes/a': { kind: 'pattern', pattern: ['abab', 'b', 'a', 'b', 'a'], keys: { a: 'saltmarsh:lamp', b: 'saltmarsh:bank' }, gives: 'saltmarsh:bank' } }, 'The recipe a is 4 by 5; Block Pack, edition 1, for four-bit states has 4 by 4 places.', undefined],
-  ['recipes/too-large', { '/recipes/a': { kind: 'mix', takes: Array.from({ length: 40 }, () => 'saltmarsh:lamp'), gives: 'saltmarsh:bank' } }, 'The recipe a mixes 40 things; Block Pack, edition 1 has 36 places.', undefined],
-  ['recipes/empty', { '/recipes/a': { kind: 'cut', takes: 'saltmarsh:lamp', choices: [] } }, 'The recipe a gives nothing to choose from.', undefined],
-  ['recipes/empty', { '/recipes/a': { kind: 'fire', takes: 'saltmarsh:lamp', gives: 'saltmarsh:bank', seconds: 4, reward: -2 } }, 'The recipe a has a reward below zero.', 'Give none'],
-  ['recipes/unknown-thing', { '/recipes/a': { kind: 'cut', takes: 'saltmarsh:lamp', choices: [{ gives: 'saltmarsh:bnak' }] } }, 'The recipe a gives saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?', 'Give saltmarsh:bank'],
-  ['tags/wrong-kind', { '/items/salt': { names: { en: 'Salt' } }, '/blockTags/shore/members': ['saltmarsh:salt'] }, 'The tag saltmarsh:shore names saltmarsh:salt, which is an item, and this is a tag of blocks.', 'Take salt out of it'],
-  ['identity/item-off-ladder', { '/items/hook': { names: {}, tool: { kind: 'hammer', grade: 0 } }, '/header/tools/kinds/hammer': null }, "The item hook is a hammer, but the mod's tools have no hammer.", undefined],
-  ['identity/thing-unknown', { '/items/pail': { names: {}, bucket: { of: 'saltmarsh:brine', empty: 'saltmarsh:lamp' } } }, 'The bucket pail is filled with saltmarsh:brine, which does not exist.', undefined],
-  ['names/missing', { '/items/salt': { names: {} } }, 'The item salt has no name in en.', 'Call it "Salt" in en'],
-  ['names/missing', { '/header/groups/0/names': {} }, 'The group shore has no name in en.', 'Call it "Shore" in en'],
-  ['names/placeholders-differ', { '/header/languages': ['en', 'de'], '/blocks/lamp/names': { en: 'Lamp {level}', de: 'Lampe {stufe}' } }, 'The text block.lamp in de: {level} is missing.', undefined],
-  ['names/key-unused', { '/words/de': { texts: {} } }, 'There are texts in de, which is no language of the mod.', 'Add de to its languages'],
-  ['names/key-unused', { '/words/en': { texts: { 'block.lamp': 'Lantern' } } }, 'The text block.lamp in en stands in the way of the name that the block itself has.', 'Remove the text'],
-  ['registry/number-changed', { '/ledger/releases': [{ version: '0.1.0', on: '2026-03-31', counts: { groups: 0, blocks: 1, items: 0 }, entries: [{ number: 7, kind: 'block', name: 'lamp' }] }] }, 'The block lamp had the number 7 in 0.1.0 and has 2 now.', 'Give it its number 7 back'],
-  ['loot/count-upside-down', { '/blocks/lamp/loot': { draws: [{ times: [2, -1], lots: [] }] } }, 'lamp: the count from 2 to -1 is upside down, below zero or not whole.', 'Make it 0 to 2'],
-  ['tags/member-missing', { '/blockTags/shore/members': ['#saltmarsh:shoer'] }, 'The tag saltmarsh:shore names #saltmarsh:shoer, which does not exist. Did you mean #saltmarsh:shore?', 'Name #saltmarsh:shore'],
-  ['tags/unknown-own-tag', { '/blocks/bank/tags/1': 'saltmarsh:tidal' }, 'bank is in the tag saltmarsh:tidal, which the mod does not declare.', 'Declare saltmarsh:tidal'],
-  ['recipes/pattern-keys', { '/recipes/x': { kind: 'pattern', pattern: ['ab', 'c'], keys: { a: 'saltmarsh:lamp', d: 'saltmarsh:lamp' }, gives: 'saltmarsh:bank' } }, 'The recipe x cannot be made: its rows are not equally long, b and c have no key and the key d is not used.', undefined],
-  ['names/missing', { '/header/languages': ['en', 'de', 'fr'] }, 'bank has no name in de and fr.', undefined],
-  ['names/same-twice', { '/blocks/bank/names/en': 'Lamp' }, 'lamp and bank are both called "Lamp" (en).', undefined],
-  ['registry/not-registered', { '/ledger/entries': [{ number: 4, kind: 'group', name: 'shore' }, { number: 7, kind: 'block', name: 'lamp' }] }, 'The block bank is not in the registry.', 'Register it as number 8'],
-  ['registry/number-twice', { '/ledger/entries/2/number': 1 }, 'The number 1 of lamp already belongs to bank.', undefined],
-  ['registry/gone', { '/blocks/bank': null }, 'The registry holds the block bank, which the mod no longer has.', 'Retire number 1'],
+  [
+    'identity/no-group',
+    { '/blocks/lamp/identity/group': null },
+    'lamp is in no catalogue group, so players cannot find it.',
+    'Put it into shore',
+  ],
+  [
+    'identity/no-group',
+    { '/blocks/lamp/identity/group': 'deep' },
+    'lamp is in the catalogue group deep, which the mod does not have.',
+    'Put it into shore',
+  ],
+  [
+    'identity/no-item-form',
+    { '/blocks/lamp/identity/item': null },
+    'lamp has no item form, so nobody can hold it.',
+    'Hold it as the block',
+  ],
+  [
+    'identity/unknown-stock',
+    { '/blocks/lamp/identity/stock': 'bronse' },
+    'lamp starts from bronse, which is no stock material. Did you mean bronze?',
+    'Start from bronze',
+  ],
+  [
+    'traits/gated-without-tool',
+    { '/blocks/lamp/traits/toolKind': 'none' },
+    'lamp is gated but has no tool kind, so no tool ever yields a drop.',
+    'Do not gate it',
+  ],
+  [
+    'traits/grade-out-of-reach',
+    { '/blocks/lamp/traits/leastGrade': 7 },
+    'lamp asks for grade 7, but the tool ladder has 3 grades (0 to 2).',
+    'Ask for grade 2',
+  ],
+  [
+    'traits/grade-out-of-reach',
+    { '/blocks/lamp/traits/leastGrade': -1 },
+    'lamp asks for grade -1, but the tool ladder has 3 grades (0 to 2).',
+    'Ask for grade 0',
+  ],
+  [
+    'traits/missing-in-tool-tag',
+    { '/blocks/lamp/tags': [] },
+    'lamp is dug with a pick but is not in the tag saltmarsh:pick_dug.',
+    'Add it to saltmarsh:pick_dug',
+  ],
+  [
+    'traits/missing-in-tool-tag',
+    { '/header/tools/kinds/pick': null },
+    "lamp is dug with a pick, but the mod's tools have no pick.",
+    undefined,
+  ],
+  [
+    'traits/light-out-of-range',
+    { '/blocks/lamp/traits/lightEmitted': 0.8 },
+    'lamp has light emitted 0.8; levels are whole numbers from 0 to 15.',
+    'Make it 12',
+  ],
+  [
+    'traits/light-out-of-range',
+    { '/blocks/lamp/traits/lightAbsorbed': 99 },
+    'lamp has light absorbed 99; levels are whole numbers from 0 to 15.',
+    'Make it 15',
+  ],
+  [
+    'traits/number-out-of-range',
+    { '/blocks/lamp/traits/catchesFire': 30 },
+    'lamp has catchesFire 30; it goes from 0 to 1.',
+    'Make it 1',
+  ],
+  [
+    'traits/number-out-of-range',
+    { '/blocks/lamp/traits/hardness': -2 },
+    'lamp has hardness -2; it goes from 0 to 1,000,000.',
+    'Make it 0',
+  ],
+  [
+    'traits/lit-but-same-light',
+    { '/blocks/lamp/traits/lightEmitted': 9 },
+    'lamp has a property lit, but gives the same light whether it is true or false.',
+    'Give 9 only while lit = true',
+  ],
+  [
+    'traits/hides-but-see-through',
+    { '/blocks/lamp/traits/hidesNeighbours': 'whole' },
+    'lamp hides its neighbours, but its model saltmarsh:lamp leaves part of the cell open: one would see through the world.',
+    'Never hide neighbours',
+  ],
+  [
+    'traits/hides-but-see-through',
+    { '/blocks/bank/traits/alphaMode': 'blend' },
+    'bank hides its neighbours, but its alpha mode is blend: one would see through the world.',
+    'Never hide neighbours',
+  ],
+  [
+    'traits/fills-but-does-not-hide',
+    { '/blocks/bank/traits/hidesNeighbours': 'never' },
+    'bank fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.',
+    'Hide neighbours',
+  ],
+  [
+    'traits/sound-set-missing',
+    { '/blocks/lamp/traits/soundSet': 'saltmarsh:clink' },
+    'lamp uses the sound set saltmarsh:clink, which does not exist.',
+    'Use obrank:metal',
+  ],
+  [
+    'traits/blast-and-digging-disagree',
+    { '/blocks/bank/traits/hardness': 'unbreakable' },
+    'bank is unbreakable, yet a small charge breaks it: its blast rating is 1.6.',
+    'Let it withstand every charge: 30',
+  ],
+  [
+    'traits/blast-and-digging-disagree',
+    { '/blocks/lamp/traits/blastRating': 30 },
+    'lamp withstands every charge with its blast rating of 30, yet bare hands dig it in 11 s.',
+    'Make it unbreakable',
+  ],
+  [
+    'traits/hardness-far-from-stock',
+    { '/blocks/lamp/traits/hardness': 250 },
+    'lamp has hardness 250, 23 times as hard as bronze with 11.',
+    'Put it back to 11',
+  ],
+  [
+    'traits/hardness-far-from-stock',
+    { '/blocks/bank/traits/hardness': 0.1 },
+    'bank has hardness 0.1, 15 times softer than clay with 1.5.',
+    'Put it back to 1.5',
+  ],
+  [
+    'traits/sound-missing',
+    { '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch' }] } },
+    'The sound set mud plays saltmarsh:squelch for step, which the mod does not have.',
+    'Take it out of the set',
+  ],
+  [
+    'traits/hides-but-see-through',
+    { '/blocks/lamp/traits': { hidesNeighbours: 'by side', alphaMode: 'blend' } },
+    'lamp hides its neighbours, but its alpha mode is blend: one would see through the world.',
+    'Never hide neighbours',
+  ],
+  [
+    'states/default-outside',
+    { '/blocks/lamp/states/properties/0/default': 'up' },
+    'lamp: the default of heading is up, which is not one of its values.',
+    'Make it north',
+  ],
+  [
+    'states/too-few-values',
+    {
+      '/blocks/lamp/states/properties/2': {
+        name: 'fill',
+        kind: 'number',
+        min: 3,
+        max: 1,
+        default: 1,
+      },
+    },
+    'lamp: the property fill has no value.',
+    'Remove fill',
+  ],
+  [
+    'states/value-twice',
+    { '/blocks/lamp/states/properties/2': { name: 'lit', kind: 'toggle', default: true } },
+    'lamp has two properties called lit.',
+    'Call the second lit_2',
+  ],
+  [
+    'states/too-many-states',
+    {
+      '/blocks/lamp/states/properties/2': {
+        name: 'level',
+        kind: 'number',
+        min: 0,
+        max: 99_999,
+        default: 0,
+      },
+    },
+    'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 8.',
+    undefined,
+  ],
+  [
+    'states/placing-unfit',
+    { '/blocks/lamp/states/placing/0/set': 'headin' },
+    'lamp: placing sets headin, which is no property of the block. Did you mean heading?',
+    'Set heading',
+  ],
+  [
+    'states/placing-unfit',
+    { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'fixed', value: 'yes' } },
+    'lamp: placing sets lit to yes, which is not one of its values.',
+    'Make it false',
+  ],
+  [
+    'states/placing-unfit',
+    { '/blocks/lamp/states/placing/0': { set: 'lit', to: 'clicked side' } },
+    'lamp: placing sets lit clicked side, but lit is a toggle.',
+    'Remove the rule',
+  ],
+  [
+    'states/placing-unfit',
+    { '/blocks/lamp/states/placing/1': { set: 'lit', to: 'joined' } },
+    'lamp: placing sets lit when a side is joined, but does not say which side.',
+    'Remove the rule',
+  ],
+  [
+    'states/placing-unfit',
+    { '/blocks/lamp/states/placing/1': { set: 'heading', to: 'fixed' } },
+    'lamp: placing sets heading and does not say to what.',
+    'Make it south',
+  ],
+  [
+    'states/never-set',
+    { '/blocks/lamp/states/placing': null },
+    'lamp: nothing sets heading, so it is always south.',
+    "The mod's code changes it",
+  ],
+  [
+    'states/codes-collide',
+    {
+      '/ledger/entries/2/codes': {
+        kind: 'mixed-radix',
+        bits: 2,
+        digits: [{ property: 'heading', values: ['north', 'east', 'south', 'west'] }],
+      },
+    },
+    'lamp: the states heading = north, lit = false and heading = north, lit = true share the code 0.',
+    'Lay the codes out afresh',
+  ],
+  [
+    'states/codes-collide',
+    {
+      '/ledger/entries/2/codes': {
+        kind: 'mixed-radix',
+        bits: 3,
+        digits: [
+          { property: 'heading', values: ['north', 'east', 'south'] },
+          { property: 'lit', values: [false, true] },
+        ],
+      },
+    },
+    'lamp: the state heading = west, lit = false has no code.',
+    'Lay the codes out afresh',
+  ],
+  [
+    'states/turning-flaw',
+    {
+      '/blocks/lamp/states/properties/2': {
+        name: 'end',
+        kind: 'choice',
+        values: ['left', 'right'],
+        default: 'left',
+        mirrored: { left: 'right' },
+        byCode: true,
+      },
+    },
+    'lamp: after two mirrors the state heading = north, lit = false, end = left comes back as heading = north, lit = false, end = right.',
+    'Let the choices stay as they are',
+  ],
+  [
+    'states/property-without-effect',
+    { '/blocks/lamp/states/properties/2': { name: 'wet', kind: 'toggle', default: false } },
+    'lamp: nothing depends on the property wet.',
+    'Remove wet',
+  ],
+  [
+    'states/too-many-states',
+    {
+      '/header/kit': 'block-pack-small',
+      '/blocks/lamp/states/properties/2': {
+        name: 'hung',
+        kind: 'choice',
+        values: ['floor', 'wall', 'ceiling'],
+        default: 'floor',
+      },
+    },
+    'lamp has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. Without lit there would be 12.',
+    undefined,
+  ],
+  [
+    'looks/bad-shares',
+    { '/header/kit': 'block-pack-small', '/blocks/bank/looks/rows/0/use/0/share': 0.5 },
+    'bank: candidate 1 of row 1 has the share 0.5; Block Pack, edition 1, for four-bit states takes whole shares only.',
+    'Make the shares whole',
+  ],
+  [
+    'looks/headings-alike',
+    { '/blocks/lamp/looks/rows/2/use/0/front': 'east' },
+    'lamp looks the same with heading = east and heading = west.',
+    'Spread the look along heading',
+  ],
+  [
+    'looks/nothing-drawn',
+    {
+      '/blocks/lamp/looks': {
+        mode: 'layered',
+        rows: [
+          { when: { lit: true }, use: [{ model: 'saltmarsh:lamp' }] },
+          { when: { heading: ['north', 'east', 'south'] }, use: [{ model: 'saltmarsh:lamp' }] },
+        ],
+      },
+    },
+    'lamp: the state heading = west, lit = false draws nothing.',
+    'Draw the first layer in every state',
+  ],
+  [
+    'looks/dead-row',
+    { '/blocks/lamp/looks/rows/0/when': { heading: [] } },
+    'lamp: row 1 of the look can never match: it allows no value of heading.',
+    'Remove row 1',
+  ],
+  [
+    'looks/state-without-row',
+    { '/blocks/lamp/looks/rows/3/when': { lit: true, heading: 'south' } },
+    'lamp: the state heading = south, lit = false has no look.',
+    'Copy the look of the nearest state',
+  ],
+  [
+    'looks/state-without-row',
+    { '/blocks/lamp/looks/rows': [] },
+    'lamp: 8 states have no look; the first is heading = north, lit = false.',
+    undefined,
+  ],
+  [
+    'looks/unknown-condition',
+    { '/blocks/lamp/looks/rows/0/when': { haeding: 'north' } },
+    'lamp: row 1 of the look asks for haeding, which is no property of the block. Did you mean heading?',
+    'Ask for heading',
+  ],
+  [
+    'looks/unknown-condition',
+    { '/blocks/lamp/looks/rows/0/when': { heading: 'up' } },
+    'lamp: row 1 of the look asks for heading = up, but heading has no such value.',
+    undefined,
+  ],
+  [
+    'looks/unknown-condition',
+    { '/blocks/lamp/traits/lightEmitted': [{ when: { lit: 'true' }, value: 3 }, { value: 0 }] },
+    'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you mean true?',
+    'Ask for lit = true',
+  ],
+  [
+    'looks/no-orientation',
+    { '/blocks/lamp/looks/rows/0/use/0/top': 'south' },
+    'lamp: row 1 turns the front north and the top south, which lie on one line.',
+    'Point the top up',
+  ],
+  [
+    'looks/bad-shares',
+    { '/blocks/bank/looks/rows/0/use/0/share': -1 },
+    'bank: candidate 1 of row 1 has the share -1, so it is never chosen.',
+    'Give it the share 1',
+  ],
+  [
+    'looks/model-missing',
+    { '/blocks/bank/looks/rows/0/use/0/model': 'saltmarsh:bnak' },
+    'bank: row 1 of the look uses the model saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?',
+    'Use saltmarsh:bank',
+  ],
+  [
+    'looks/heading-without-effect',
+    { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] },
+    'lamp looks the same whatever its heading: it always points the same way.',
+    'Spread the look along heading',
+  ],
+  [
+    'models/slot-open',
+    { '/models/bank/slots': null },
+    'The model saltmarsh:bank leaves the slot face without a texture.',
+    undefined,
+  ],
+  [
+    'models/slot-unused',
+    { '/models/bank/slots/fase': 'saltmarsh:bank', '/models/bank/slots/face': null },
+    'The model saltmarsh:bank gives a texture to the slot fase, which no box uses. Did you mean face?',
+    'Remove the slot fase',
+  ],
+  [
+    'models/template-circle',
+    { '/models/lamp': { template: 'saltmarsh:bank' }, '/models/bank/template': 'saltmarsh:lamp' },
+    'The model saltmarsh:bank starts from templates that go in a circle: saltmarsh:lamp, saltmarsh:bank then saltmarsh:lamp.',
+    undefined,
+  ],
+  [
+    'models/box-without-size',
+    { '/models/lamp/boxes/0/size': [8, -2, 8] },
+    'The box 1 of the model saltmarsh:lamp has a negative length: 8 × -2 × 8 texels.',
+    undefined,
+  ],
+  [
+    'models/crop-outside',
+    { '/models/lamp/boxes/0/sides/top/crop': [0, 0, 17, 4] },
+    'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its texture of 16 × 16 texels.',
+    undefined,
+  ],
+  [
+    'textures/missing',
+    { '/models/bank/slots/face': 'saltmarsh:bnak' },
+    'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?',
+    'Use saltmarsh:bank',
+  ],
+  [
+    'textures/not-square',
+    { '/textures/bank/picture/height': 48 },
+    'The texture saltmarsh:bank is 16 × 48 texels: neither square nor a strip.',
+    'Make it a strip of 3 frames',
+  ],
+  [
+    'textures/strip-uneven',
+    { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 1, order: [0, 3] } },
+    'The strip saltmarsh:bank asks for frame 3, but has only the frames 0 to 2.',
+    undefined,
+  ],
+  [
+    'textures/alpha-under-mode',
+    { '/textures/bank/picture/alpha': 'partial' },
+    'bank shows the texture saltmarsh:bank, which has partial alpha, under alpha mode opaque.',
+    'Use alpha mode blend',
+  ],
+  [
+    'loot/drops-nothing-unsaid',
+    { '/blocks/lamp/loot': null },
+    'lamp drops nothing when it is broken, and does not say that this is meant.',
+    'Drop itself',
+  ],
+  [
+    'loot/gives-unknown',
+    { '/blocks/lamp/identity/item': 'none' },
+    'lamp drops itself, but has no item form that could be dropped.',
+    'Hold it as the block',
+  ],
+  [
+    'loot/condition-never-holds',
+    {
+      '/blocks/lamp/loot': {
+        draws: [
+          {
+            times: 1,
+            lots: [{ give: 'saltmarsh:bank', share: 1, when: { tool: 'pick', grade: 8 } }],
+          },
+        ],
+      },
+    },
+    'lamp: lot 1 asks for something that no way of breaking it fulfils (with a grade 8 pick).',
+    'Remove lot 1',
+  ],
+  [
+    'loot/condition-never-holds',
+    {
+      '/blocks/lamp/loot': {
+        draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { tool: 'axe' } }] }],
+      },
+    },
+    'lamp: lot 1 asks for something that no way of breaking it fulfils (with an axe; the block yields to a pick alone).',
+    'Remove lot 1',
+  ],
+  [
+    'loot/condition-never-holds',
+    {
+      '/blocks/lamp/loot': {
+        draws: [
+          { times: 1, lots: [{ give: 'saltmarsh:bank', when: { careful: true, blast: true } }] },
+        ],
+      },
+    },
+    'lamp: lot 1 asks for something that no way of breaking it fulfils (careful, by a blast).',
+    'Remove lot 1',
+  ],
+  [
+    'loot/lot-never-drawn',
+    {
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', share: 0 }] }] },
+    },
+    'lamp: lot 1 (saltmarsh:bank) can never be drawn: its share is 0.',
+    'Remove lot 1',
+  ],
+  [
+    'loot/lot-never-drawn',
+    {
+      '/blocks/lamp/loot': {
+        draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }, { give: 'saltmarsh:bank' }] }],
+      },
+    },
+    'lamp: lot 2 (saltmarsh:bank) can never be drawn: lot 1 always takes the draw.',
+    'Remove lot 2',
+  ],
+  [
+    'loot/chance-outside',
+    {
+      '/blocks/lamp/loot': {
+        draws: [{ times: { tries: 2, chance: 30 }, lots: [{ give: 'saltmarsh:lamp' }] }],
+      },
+    },
+    'lamp: the chance 30 in its loot is outside 0 to 1.',
+    'Make it 0.3',
+  ],
+  [
+    'loot/gives-unknown',
+    {
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:fnids' }] }] },
+      '/lootTables/finds': { draws: [] },
+    },
+    'lamp gives saltmarsh:fnids, which is no loot table of the mod. Did you mean saltmarsh:finds?',
+    'Give saltmarsh:finds',
+  ],
+  [
+    'loot/gives-another',
+    { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank' }] }] } },
+    'lamp drops exactly what saltmarsh:bank drops, and never itself.',
+    'Give saltmarsh:lamp instead',
+  ],
+  [
+    'loot/state-lost',
+    {
+      '/blocks/lamp/loot': {
+        draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['glow'] }] }],
+      },
+    },
+    'lamp: lot 1 carries glow, which the block does not have.',
+    'Carry only what there is',
+  ],
+  [
+    'loot/table-circle',
+    {
+      '/lootTables/a': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:c' }] }] },
+      '/lootTables/b': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:a' }] }] },
+      '/lootTables/c': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:b' }] }] },
+    },
+    'Loot tables in a circle: saltmarsh:a draws from saltmarsh:c draws from saltmarsh:b draws from saltmarsh:a.',
+    undefined,
+  ],
+  [
+    'loot/table-flawed',
+    { '/lootTables/finds': { draws: [{ times: 1.5, lots: [] }] } },
+    'The loot table finds: the count of 1.5 is upside down, below zero or not whole.',
+    'Make it 1 to 2',
+  ],
+  [
+    'loot/table-flawed',
+    {
+      '/lootTables/finds': {
+        draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { not: { chance: 7 } } }] }],
+      },
+    },
+    'The loot table finds: the chance 7 in its loot is outside 0 to 1.',
+    'Make it 0.07',
+  ],
+  [
+    'loot/table-flawed',
+    { '/lootTables/finds': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:fnids' }] }] } },
+    'The loot table finds gives saltmarsh:fnids, which is no loot table of the mod. Did you mean saltmarsh:finds?',
+    'Give saltmarsh:finds',
+  ],
+  [
+    'tags/circle',
+    {
+      '/blockTags/a': { members: ['#saltmarsh:b'] },
+      '/blockTags/b': { members: ['#saltmarsh:c'] },
+      '/blockTags/c': { members: ['#saltmarsh:a'] },
+    },
+    'Tags in a circle: saltmarsh:a names saltmarsh:b names saltmarsh:c names saltmarsh:a.',
+    'Take saltmarsh:a out of saltmarsh:c',
+  ],
+  [
+    'tags/needed-empty',
+    {
+      '/recipes/a': { kind: 'fire', takes: '#saltmarsh:wet', gives: 'saltmarsh:bank', seconds: 3 },
+    },
+    'Nothing is in the item tag saltmarsh:wet, which the recipe a takes.',
+    undefined,
+  ],
+  [
+    'tags/other-mod-undeclared',
+    {
+      '/recipes/a': {
+        kind: 'mix',
+        takes: ['#driftwood:planks', 'obrank:timber'],
+        gives: 'saltmarsh:bank',
+      },
+    },
+    'The recipe a names #driftwood:planks, but the mod does not say that it needs driftwood.',
+    'Say that it needs driftwood',
+  ],
+  [
+    'recipes/clash',
+    {
+      '/recipes/a': {
+        kind: 'pattern',
+        pattern: ['ab'],
+        keys: { a: 'saltmarsh:lamp', b: 'saltmarsh:bank' },
+        gives: 'saltmarsh:bank',
+      },
+      '/recipes/b': {
+        kind: 'pattern',
+        pattern: ['   ', ' ab'],
+        keys: { a: 'saltmarsh:bank', b: '#saltmarsh:lights' },
+        gives: 'saltmarsh:lamp',
+      },
+      '/itemTags/lights': {},
+      '/blocks/lamp/itemTags': ['saltmarsh:lights'],
+    },
+    'The recipes a and b both take saltmarsh:bank and saltmarsh:lamp, but one gives 1 saltmarsh:bank and the other 1 saltmarsh:lamp.',
+    undefined,
+  ],
+  [
+    'recipes/gain-circle',
+    {
+      '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank', count: 3 },
+      '/recipes/b': {
+        kind: 'mix',
+        takes: ['saltmarsh:bank', 'saltmarsh:bank'],
+        gives: 'saltmarsh:lamp',
+      },
+    },
+    'From nothing comes more saltmarsh:bank: the recipe a then the recipe b.',
+    undefined,
+  ],
+  [
+    'recipes/gain-circle',
+    {
+      '/blocks/lamp/loot': {
+        draws: [
+          { times: 1, lots: [{ give: 'saltmarsh:lamp' }] },
+          { times: 1, lots: [{ give: 'saltmarsh:bank' }] },
+        ],
+      },
+    },
+    'From nothing comes more saltmarsh:bank: placing and digging lamp.',
+    undefined,
+  ],
+  [
+    'recipes/unobtainable',
+    { '/blocks/lamp/loot': 'nothing' },
+    'Nobody can come to have saltmarsh:lamp: the world has it, but it never drops itself, and no recipe gives it.',
+    undefined,
+  ],
+  [
+    'recipes/unobtainable',
+    {
+      '/blocks/lamp/identity/found': null,
+      '/blocks/bank/identity/found': null,
+      '/recipes/a': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' },
+    },
+    'Nobody can come to have saltmarsh:bank: the world does not give it, and no recipe does.',
+    'The world gives it',
+  ],
+  [
+    'recipes/too-large',
+    {
+      '/header/kit': 'block-pack-small',
+      '/recipes/a': {
+        kind: 'pattern',
+        pattern: ['abab', 'b', 'a', 'b', 'a'],
+        keys: { a: 'saltmarsh:lamp', b: 'saltmarsh:bank' },
+        gives: 'saltmarsh:bank',
+      },
+    },
+    'The recipe a is 4 by 5; Block Pack, edition 1, for four-bit states has 4 by 4 places.',
+    undefined,
+  ],
+  [
+    'recipes/too-large',
+    {
+      '/recipes/a': {
+        kind: 'mix',
+        takes: Array.from({ length: 40 }, () => 'saltmarsh:lamp'),
+        gives: 'saltmarsh:bank',
+      },
+    },
+    'The recipe a mixes 40 things; Block Pack, edition 1 has 36 places.',
+    undefined,
+  ],
+  [
+    'recipes/empty',
+    { '/recipes/a': { kind: 'cut', takes: 'saltmarsh:lamp', choices: [] } },
+    'The recipe a gives nothing to choose from.',
+    undefined,
+  ],
+  [
+    'recipes/empty',
+    {
+      '/recipes/a': {
+        kind: 'fire',
+        takes: 'saltmarsh:lamp',
+        gives: 'saltmarsh:bank',
+        seconds: 4,
+        reward: -2,
+      },
+    },
+    'The recipe a has a reward below zero.',
+    'Give none',
+  ],
+  [
+    'recipes/unknown-thing',
+    {
+      '/recipes/a': {
+        kind: 'cut',
+        takes: 'saltmarsh:lamp',
+        choices: [{ gives: 'saltmarsh:bnak' }],
+      },
+    },
+    'The recipe a gives saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?',
+    'Give saltmarsh:bank',
+  ],
+  [
+    'tags/wrong-kind',
+    { '/items/salt': { names: { en: 'Salt' } }, '/blockTags/shore/members': ['saltmarsh:salt'] },
+    'The tag saltmarsh:shore names saltmarsh:salt, which is an item, and this is a tag of blocks.',
+    'Take salt out of it',
+  ],
+  [
+    'identity/item-off-ladder',
+    {
+      '/items/hook': { names: {}, tool: { kind: 'hammer', grade: 0 } },
+      '/header/tools/kinds/hammer': null,
+    },
+    "The item hook is a hammer, but the mod's tools have no hammer.",
+    undefined,
+  ],
+  [
+    'identity/thing-unknown',
+    { '/items/pail': { names: {}, bucket: { of: 'saltmarsh:brine', empty: 'saltmarsh:lamp' } } },
+    'The bucket pail is filled with saltmarsh:brine, which does not exist.',
+    undefined,
+  ],
+  [
+    'names/missing',
+    { '/items/salt': { names: {} } },
+    'The item salt has no name in en.',
+    'Call it "Salt" in en',
+  ],
+  [
+    'names/missing',
+    { '/header/groups/0/names': {} },
+    'The group shore has no name in en.',
+    'Call it "Shore" in en',
+  ],
+  [
+    'names/placeholders-differ',
+    {
+      '/header/languages': ['en', 'de'],
+      '/blocks/lamp/names': { en: 'Lamp {level}', de: 'Lampe {stufe}' },
+    },
+    'The text block.lamp in de: {level} is missing.',
+    undefined,
+  ],
+  [
+    'names/key-unused',
+    { '/words/de': { texts: {} } },
+    'There are texts in de, which is no language of the mod.',
+    'Add de to its languages',
+  ],
+  [
+    'names/key-unused',
+    { '/words/en': { texts: { 'block.lamp': 'Lantern' } } },
+    'The text block.lamp in en stands in the way of the name that the block itself has.',
+    'Remove the text',
+  ],
+  [
+    'registry/number-changed',
+    {
+      '/ledger/releases': [
+        {
+          version: '0.1.0',
+          on: '2026-03-31',
+          counts: { groups: 0, blocks: 1, items: 0 },
+          entries: [{ number: 7, kind: 'block', name: 'lamp' }],
+        },
+      ],
+    },
+    'The block lamp had the number 7 in 0.1.0 and has 2 now.',
+    'Give it its number 7 back',
+  ],
+  [
+    'loot/count-upside-down',
+    { '/blocks/lamp/loot': { draws: [{ times: [2, -1], lots: [] }] } },
+    'lamp: the count from 2 to -1 is upside down, below zero or not whole.',
+    'Make it 0 to 2',
+  ],
+  [
+    'tags/member-missing',
+    { '/blockTags/shore/members': ['#saltmarsh:shoer'] },
+    'The tag saltmarsh:shore names #saltmarsh:shoer, which does not exist. Did you mean #saltmarsh:shore?',
+    'Name #saltmarsh:shore',
+  ],
+  [
+    'tags/unknown-own-tag',
+    { '/blocks/bank/tags/1': 'saltmarsh:tidal' },
+    'bank is in the tag saltmarsh:tidal, which the mod does not declare.',
+    'Declare saltmarsh:tidal',
+  ],
+  [
+    'recipes/pattern-keys',
+    {
+      '/recipes/x': {
+        kind: 'pattern',
+        pattern: ['ab', 'c'],
+        keys: { a: 'saltmarsh:lamp', d: 'saltmarsh:lamp' },
+        gives: 'saltmarsh:bank',
+      },
+    },
+    'The recipe x cannot be made: its rows are not equally long, b and c have no key and the key d is not used.',
+    undefined,
+  ],
+  [
+    'names/missing',
+    { '/header/languages': ['en', 'de', 'fr'] },
+    'bank has no name in de and fr.',
+    undefined,
+  ],
+  [
+    'names/same-twice',
+    { '/blocks/bank/names/en': 'Lamp' },
+    'lamp and bank are both called "Lamp" (en).',
+    undefined,
+  ],
+  [
+    'registry/not-registered',
+    {
+      '/ledger/entries': [
+        { number: 4, kind: 'group', name: 'shore' },
+        { number: 7, kind: 'block', name: 'lamp' },
+      ],
+    },
+    'The block bank is not in the registry.',
+    'Register it as number 8',
+  ],
+  [
+    'registry/number-twice',
+    { '/ledger/entries/2/number': 1 },
+    'The number 1 of lamp already belongs to bank.',
+    undefined,
+  ],
+  [
+    'registry/gone',
+    { '/blocks/bank': null },
+    'The registry holds the block bank, which the mod no longer has.',
+    'Retire number 1',
+  ],
 ])('%s %j', (rule, example, message, fix) => {
   const [found] = of(example, rule);
   expect({ message: found?.message, fix: found?.fix?.title }).toEqual({ message, fix });
 });
 
 test('copying the nearest look gives every open state the look of the state that differs least from it', () => {
-  const broken = withExample(sampleMod(), { '/blocks/lamp/looks/rows': [{ when: { heading: 'west', lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] }, { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] }] });
+  const broken = withExample(sampleMod(), {
+    '/blocks/lamp/looks/rows': [
+      { when: { heading: 'west', lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] },
+      { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] },
+    ],
+  });
   const [finding] = inspect(broken).filter((one) => one.rule === 'looks/state-without-row');
   const rows = finding!.fix!.changes[0]!.after as { when?: object; use: { front?: string }[] }[];
   // Five states in the fewest rows, below those that were there.
@@ -131,20 +872,82 @@ test('copying the nearest look gives every open state the look of the state that
   expect(looks.rows.slice(0, 2)).toEqual(broken.blocks['lamp']!.looks.rows);
   expect(rows.length).toBeLessThanOrEqual(5);
   const space = new StateSpace(states.properties);
-  expect(expandRows(looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })), space)).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
+  expect(
+    expandRows(
+      looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })),
+      space,
+    ),
+  ).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
 });
 
 /** What is said of the files of a pack, whoever wrote them. */
 test.each<[string, Record<string, unknown>, string, string]>([
-  ['pack/reference-missing', { 'rules/recipes/bank.json': '{ "kind": "mix", "takes": ["saltmarsh:lmap"], "gives": "saltmarsh:bank" }' }, 'rules/recipes/bank.json', 'The item saltmarsh:lmap is not in the pack. Did you mean saltmarsh:lamp?'],
-  ['pack/reference-missing', { 'rules/recipes/bank.json': '{ "kind": "fire", "takes": "#saltmarsh:wet", "gives": "saltmarsh:bank", "seconds": 4 }' }, 'rules/recipes/bank.json', 'The item tag saltmarsh:wet is not in the pack.'],
-  ['pack/reference-missing', { 'rules/loot/tables/finds.json': '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": "saltmarsh:fnids" }] }] }' }, 'rules/loot/tables/finds.json', 'The loot table saltmarsh:fnids is not in the pack. Did you mean saltmarsh:finds?'],
-  ['pack/id-and-name-disagree', { 'rules/loot/tables/finds.json': '{ "id": "saltmarsh:other", "draws": [] }' }, 'rules/loot/tables/finds.json', 'The file is called finds, but speaks of saltmarsh:other.'],
-  ['pack/id-and-name-disagree', { 'rules/tags/blocks/driftwood/soft.json': '{ "id": "driftwood:hard", "members": [] }' }, 'rules/tags/blocks/driftwood/soft.json', 'The file is called driftwood/soft, but speaks of driftwood:hard.'],
-  ['names/language-malformed', { 'view/words/de-de.json': '{ "language": "de-DE", "texts": {} }' }, 'view/words/de-de.json', 'view/words/de-de.json is named by the language de-de; written rightly it is de-DE.'],
-  ['names/language-malformed', { 'view/words/fr.json': '{ "language": "de", "texts": {} }' }, 'view/words/fr.json', 'view/words/fr.json is named by the language fr, but says that it is in de.'],
-  ['names/language-malformed', { 'view/words/fr.json': '{ "language": "fr", "texts": {} }' }, 'view/words/fr.json', 'pack.json does not list the language fr, so view/words/fr.json is never read.'],
-  ['files/does-not-fit', { 'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [{ "times": 1, "lots": [{ "when": { "any": [{ "blsat": true }] } }] }] }' }, 'rules/loot/bank.json', '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.'],
+  [
+    'pack/reference-missing',
+    {
+      'rules/recipes/bank.json':
+        '{ "kind": "mix", "takes": ["saltmarsh:lmap"], "gives": "saltmarsh:bank" }',
+    },
+    'rules/recipes/bank.json',
+    'The item saltmarsh:lmap is not in the pack. Did you mean saltmarsh:lamp?',
+  ],
+  [
+    'pack/reference-missing',
+    {
+      'rules/recipes/bank.json':
+        '{ "kind": "fire", "takes": "#saltmarsh:wet", "gives": "saltmarsh:bank", "seconds": 4 }',
+    },
+    'rules/recipes/bank.json',
+    'The item tag saltmarsh:wet is not in the pack.',
+  ],
+  [
+    'pack/reference-missing',
+    {
+      'rules/loot/tables/finds.json':
+        '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": "saltmarsh:fnids" }] }] }',
+    },
+    'rules/loot/tables/finds.json',
+    'The loot table saltmarsh:fnids is not in the pack. Did you mean saltmarsh:finds?',
+  ],
+  [
+    'pack/id-and-name-disagree',
+    { 'rules/loot/tables/finds.json': '{ "id": "saltmarsh:other", "draws": [] }' },
+    'rules/loot/tables/finds.json',
+    'The file is called finds, but speaks of saltmarsh:other.',
+  ],
+  [
+    'pack/id-and-name-disagree',
+    { 'rules/tags/blocks/driftwood/soft.json': '{ "id": "driftwood:hard", "members": [] }' },
+    'rules/tags/blocks/driftwood/soft.json',
+    'The file is called driftwood/soft, but speaks of driftwood:hard.',
+  ],
+  [
+    'names/language-malformed',
+    { 'view/words/de-de.json': '{ "language": "de-DE", "texts": {} }' },
+    'view/words/de-de.json',
+    'view/words/de-de.json is named by the language de-de; written rightly it is de-DE.',
+  ],
+  [
+    'names/language-malformed',
+    { 'view/words/fr.json': '{ "language": "de", "texts": {} }' },
+    'view/words/fr.json',
+    'view/words/fr.json is named by the language fr, but says that it is in de.',
+  ],
+  [
+    'names/language-malformed',
+    { 'view/words/fr.json': '{ "language": "fr", "texts": {} }' },
+    'view/words/fr.json',
+    'pack.json does not list the language fr, so view/words/fr.json is never read.',
+  ],
+  [
+    'files/does-not-fit',
+    {
+      'rules/loot/bank.json':
+        '{ "block": "saltmarsh:bank", "draws": [{ "times": 1, "lots": [{ "when": { "any": [{ "blsat": true }] } }] }] }',
+    },
+    'rules/loot/bank.json',
+    '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.',
+  ],
 ])('%s %j', (rule, files, file, message) => {
   const found = inspectPack(readPack(samplePack(files))).filter((finding) => finding.rule === rule);
   expect(found.map((one) => [one.file, one.message])).toContainEqual([file, message]);

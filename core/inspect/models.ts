@@ -8,13 +8,23 @@ const known = new WeakMap<Mod['models'], Map<string, ResolvedModel>>();
 export function resolvedModels(mod: Own): Map<string, ResolvedModel> {
   const before = known.get(mod.models);
   if (before) return before;
-  const made = new Map(Object.entries(mod.models).map(([name, model]) => [name, resolveModel(model, (id) => ownModel(mod, id), mod.header.texels)]));
+  const made = new Map(
+    Object.entries(mod.models).map(([name, model]) => [
+      name,
+      resolveModel(model, (id) => ownModel(mod, id), mod.header.texels),
+    ]),
+  );
   known.set(mod.models, made);
   return made;
 }
 
 /** The models that other models start from. */
-export const usedAsTemplate = (mod: Own): Set<string> => new Set(Object.values(mod.models).map((model: Model) => model.template).filter((id) => id !== undefined));
+export const usedAsTemplate = (mod: Own): Set<string> =>
+  new Set(
+    Object.values(mod.models)
+      .map((model: Model) => model.template)
+      .filter((id) => id !== undefined),
+  );
 
 /** `saltmarsh:lamp` for a model of the mod. */
 export const modelId = (mod: Own, name: string): string => idOf(mod.header.namespace, name);

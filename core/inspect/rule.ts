@@ -23,18 +23,46 @@ export type ModExample = Record<string, unknown>;
 export type PackExample = Record<string, unknown>;
 
 /** A finding over one block, its place relative to the block. */
-export interface BlockReport { message: string; at?: (string | number)[]; fix?: Fix }
+export interface BlockReport {
+  message: string;
+  at?: (string | number)[];
+  fix?: Fix;
+}
 /** A finding over the whole declaration. */
-export interface ModReport { message: string; at: (string | number)[]; block?: string; fix?: Fix }
+export interface ModReport {
+  message: string;
+  at: (string | number)[];
+  block?: string;
+  fix?: Fix;
+}
 /** A finding over the files of a pack. */
-export interface PackReport { message: string; file: string; place?: Place }
+export interface PackReport {
+  message: string;
+  file: string;
+  place?: Place;
+}
 
 /** A rule that looks at one block and at what the block names. It is run again only when one of these changes. */
-export interface BlockRule extends RuleFacts { over: 'block'; fails: ModExample; passes: ModExample; check(block: ResolvedBlock, context: BlockContext): BlockReport[] }
+export interface BlockRule extends RuleFacts {
+  over: 'block';
+  fails: ModExample;
+  passes: ModExample;
+  check(block: ResolvedBlock, context: BlockContext): BlockReport[];
+}
 /** A rule that looks at the whole declaration at once. It is asked again only when a part that it looked at has changed. */
-export interface ModRule extends RuleFacts { over: 'mod'; fails: ModExample; passes: ModExample; check(mod: ModView, kit: Kit): ModReport[] }
+export interface ModRule extends RuleFacts {
+  over: 'mod';
+  fails: ModExample;
+  passes: ModExample;
+  check(mod: ModView, kit: Kit): ModReport[];
+}
 /** A rule that looks at the files of a pack, never at the declaration. */
-export interface PackRule extends RuleFacts { over: 'pack'; fails: PackExample; passes: PackExample; check(pack: ReadPack): PackReport[] }
+export interface PackRule extends RuleFacts {
+  over: 'pack';
+  fails: PackExample;
+  passes: PackExample;
+  check(pack: ReadPack): PackReport[];
+}
 
 export type Rule = BlockRule | ModRule | PackRule;
 

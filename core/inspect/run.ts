@@ -13,7 +13,10 @@ const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
 const packRules = rules.filter((rule): rule is PackRule => rule.over === 'pack');
 
 /** Findings of each block with the questions they rest on; kept for as long as the block stays the same object. */
-const remembered = new WeakMap<Block, { name: string; context: BlockContext; findings: Finding[] }>();
+const remembered = new WeakMap<
+  Block,
+  { name: string; context: BlockContext; findings: Finding[] }
+>();
 
 /**
  * Everything that is wrong with a declaration, the gravest first. Only blocks that changed since the last call, or whose surroundings
@@ -22,22 +25,36 @@ const remembered = new WeakMap<Block, { name: string; context: BlockContext; fin
  * @example inspect(mod).filter((finding) => finding.severity === 'error').length === 0
  */
 export function inspect(mod: Mod): Finding[] {
-  const findings = Object.entries(mod.blocks).flatMap(([name, block]) => inspectBlock(mod, name, block));
+  const findings = Object.entries(mod.blocks).flatMap(([name, block]) =>
+    inspectBlock(mod, name, block),
+  );
   const kit = kitNamed(mod.header.kit);
   for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
   return findings.sort(byWeight);
 }
 
 /** For each header, that is for each mod that is being worked on: the findings of a rule with the parts that they rest on. */
-const answered = new WeakMap<Mod['header'], Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>>();
+const answered = new WeakMap<
+  Mod['header'],
+  Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>
+>();
 
 function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
-  const answers = answered.get(mod.header) ?? new Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>();
+  const answers =
+    answered.get(mod.header) ??
+    new Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>();
   answered.set(mod.header, answers);
   const before = answers.get(rule);
-  if (before && [...before.reads].every(([part, value]) => partOf(mod, part) === value)) return before.findings;
+  if (before && [...before.reads].every(([part, value]) => partOf(mod, part) === value))
+    return before.findings;
   const { view, reads } = watchedView(mod);
-  const findings = rule.check(view, kit).map(({ at, ...report }): Finding => ({ rule: rule.id, severity: rule.severity, facet: facetOf(rule.id), at: pointer(at), ...report }));
+  const findings = rule.check(view, kit).map(({ at, ...report }): Finding => ({
+    rule: rule.id,
+    severity: rule.severity,
+    facet: facetOf(rule.id),
+    at: pointer(at),
+    ...report,
+  }));
   answers.set(rule, { reads, findings });
   return findings;
 }
@@ -47,20 +64,43 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
   if (before && before.name === name && before.context.stillHolds(mod)) return before.findings;
   const block = resolveBlock(mod, name, declared);
   const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
-  const findings = blockRules.flatMap(({ id, severity, check }) => check(block, context).map(({ message, at = [], fix }): Finding => (
-    { rule: id, severity, facet: facetOf(id), message, block: name, at: pointer(['blocks', name, ...at]), fix })));
+  const findings = blockRules.flatMap(({ id, severity, check }) =>
+    check(block, context).map(({ message, at = [], fix }): Finding => ({
+      rule: id,
+      severity,
+      facet: facetOf(id),
+      message,
+      block: name,
+      at: pointer(['blocks', name, ...at]),
+      fix,
+    })),
+  );
   remembered.set(declared, { name, context, findings });
   return findings;
 }
 
 /** Everything that is wrong with the files of a pack, whoever wrote it. It knows nothing of the declaration. */
 export function inspectPack(pack: ReadPack): Finding[] {
-  return packRules.flatMap(({ id, severity, check }) => check(pack).map(({ message, file, place = { line: 1, column: 1 } }): Finding => (
-    { rule: id, severity, facet: facetOf(id), message, file, place }))).sort(byWeight);
+  return packRules
+    .flatMap(({ id, severity, check }) =>
+      check(pack).map(({ message, file, place = { line: 1, column: 1 } }): Finding => ({
+        rule: id,
+        severity,
+        facet: facetOf(id),
+        message,
+        file,
+        place,
+      })),
+    )
+    .sort(byWeight);
 }
 
 /** How many findings there are of each severity. */
-export function tally(findings: readonly Finding[]): { error: number; warning: number; hint: number } {
+export function tally(findings: readonly Finding[]): {
+  error: number;
+  warning: number;
+  hint: number;
+} {
   const sums = { error: 0, warning: 0, hint: 0 };
   for (const { severity } of findings) sums[severity] += 1;
   return sums;

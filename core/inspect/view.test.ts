@@ -4,8 +4,18 @@ import { acceptsIn, clashes } from '../recipes/index.ts';
 import { sampleMod, withExample } from './sample.ts';
 import { acceptingOf, makingOf, partOf, textsIn, watchedView, type ViewPart } from './view.ts';
 
-const mod = (): Mod => withExample(sampleMod(), { '/items/salt': { names: { en: 'Salt' }, tags: ['saltmarsh:dry'] }, '/itemTags/dry': {} });
-const parts = ['blocks', 'named', 'makings', 'held', 'things'] as const satisfies readonly ViewPart[];
+const mod = (): Mod =>
+  withExample(sampleMod(), {
+    '/items/salt': { names: { en: 'Salt' }, tags: ['saltmarsh:dry'] },
+    '/itemTags/dry': {},
+  });
+const parts = [
+  'blocks',
+  'named',
+  'makings',
+  'held',
+  'things',
+] as const satisfies readonly ViewPart[];
 /** The parts that are other ones after an edit. */
 const stirred = (before: Mod, changes: Change[]): string[] => {
   const then = parts.map((part) => partOf(before, part));
@@ -15,16 +25,32 @@ const stirred = (before: Mod, changes: Change[]): string[] => {
 
 test('an edit stirs the parts that hold what changed, and no other', () => {
   const before = mod();
-  const change = (path: string, was: unknown, after: unknown): Change[] => [{ path, before: was, after }];
+  const change = (path: string, was: unknown, after: unknown): Change[] => [
+    { path, before: was, after },
+  ];
   expect(stirred(before, change('/blocks/lamp/traits/hardness', undefined, 3))).toEqual([]);
   expect(stirred(before, change('/blocks/lamp/names/en', 'Lamp', 'Light'))).toEqual(['named']);
   expect(stirred(before, change('/blocks/lamp/loot', 'itself', 'nothing'))).toEqual(['makings']);
-  expect(stirred(before, change('/blocks/lamp/tags', ['saltmarsh:pick_dug'], []))).toEqual(['blocks']);
-  expect(stirred(before, change('/blocks/lamp/itemTags', undefined, ['saltmarsh:dry']))).toEqual(['blocks', 'held']);
-  expect(stirred(before, change('/blocks/lamp/identity/item', 'block', 'none'))).toEqual(['blocks', 'makings', 'held']);
+  expect(stirred(before, change('/blocks/lamp/tags', ['saltmarsh:pick_dug'], []))).toEqual([
+    'blocks',
+  ]);
+  expect(stirred(before, change('/blocks/lamp/itemTags', undefined, ['saltmarsh:dry']))).toEqual([
+    'blocks',
+    'held',
+  ]);
+  expect(stirred(before, change('/blocks/lamp/identity/item', 'block', 'none'))).toEqual([
+    'blocks',
+    'makings',
+    'held',
+  ]);
   expect(stirred(before, change('/items/salt/names/en', 'Salt', 'Sea salt'))).toEqual([]);
   expect(stirred(before, change('/items/salt/tags', ['saltmarsh:dry'], []))).toEqual(['things']);
-  expect(stirred(before, [{ path: '/blocks/bank', before: before.blocks['bank'] }])).toEqual(['blocks', 'named', 'makings', 'held']);
+  expect(stirred(before, [{ path: '/blocks/bank', before: before.blocks['bank'] }])).toEqual([
+    'blocks',
+    'named',
+    'makings',
+    'held',
+  ]);
 });
 
 test('a view notes what is asked of it', () => {

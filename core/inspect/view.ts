@@ -24,42 +24,87 @@ export type ModView = Omit<Mod, 'blocks'> & {
 export type ViewPart = keyof ModView;
 
 /** Some keys of every entry by its name: the same object as before unless an entry came or went, or changed in one of them. */
-function digest<E extends object, K extends keyof E>(entriesOf: (mod: Mod) => Readonly<Record<string, E>>, keys: readonly K[]): (mod: Mod) => Readonly<Record<string, Pick<E, K>>> {
-  const known = new WeakMap<Mod['header'], { entries: object; parts: Record<string, Pick<E, K>> }>();
+function digest<E extends object, K extends keyof E>(
+  entriesOf: (mod: Mod) => Readonly<Record<string, E>>,
+  keys: readonly K[],
+): (mod: Mod) => Readonly<Record<string, Pick<E, K>>> {
+  const known = new WeakMap<
+    Mod['header'],
+    { entries: object; parts: Record<string, Pick<E, K>> }
+  >();
   return (mod) => {
     const entries = entriesOf(mod);
     const before = known.get(mod.header);
     if (before?.entries === entries) return before.parts;
     const names = Object.keys(entries);
-    const same = before && names.length === Object.keys(before.parts).length && names.every((name) => {
-      const part = lookUp(before.parts, name);
-      return part && keys.every((key) => part[key] === lookUp(entries, name)![key]);
-    });
-    const parts = same ? before.parts : Object.fromEntries(names.map((name) => [name, Object.fromEntries(keys.map((key) => [key, lookUp(entries, name)![key]])) as Pick<E, K>]));
+    const same =
+      before &&
+      names.length === Object.keys(before.parts).length &&
+      names.every((name) => {
+        const part = lookUp(before.parts, name);
+        return part && keys.every((key) => part[key] === lookUp(entries, name)![key]);
+      });
+    const parts = same
+      ? before.parts
+      : Object.fromEntries(
+          names.map((name) => [
+            name,
+            Object.fromEntries(keys.map((key) => [key, lookUp(entries, name)![key]])) as Pick<E, K>,
+          ]),
+        );
     known.set(mod.header, { entries, parts });
     return parts;
   };
 }
 
 const digests = {
-  blocks: digest((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']), named: digest((mod: Mod) => mod.blocks, ['names']),
-  makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']), held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']), things: digest((mod: Mod) => mod.items, ['found', 'bucket', 'tags']),
+  blocks: digest((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']),
+  named: digest((mod: Mod) => mod.blocks, ['names']),
+  makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
+  held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
+  things: digest((mod: Mod) => mod.items, ['found', 'bucket', 'tags']),
 };
 
 /** A part of the mod as rules see it. */
-export const partOf = (mod: Mod, part: ViewPart): unknown => (part in digests ? digests[part as keyof typeof digests](mod) : mod[part as keyof Mod]);
+export const partOf = (mod: Mod, part: ViewPart): unknown =>
+  part in digests ? digests[part as keyof typeof digests](mod) : mod[part as keyof Mod];
 
 /** The parts of a view that say what an ingredient stands for. */
-export const acceptingOf = (mod: ModView) => ({ header: mod.header, items: mod.things, itemTags: mod.itemTags, blockTags: {}, blocks: mod.held });
+export const acceptingOf = (mod: ModView) => ({
+  header: mod.header,
+  items: mod.things,
+  itemTags: mod.itemTags,
+  blockTags: {},
+  blocks: mod.held,
+});
 
 /** The parts of a view that making things depends on. */
-export const makingOf = (mod: ModView) => ({ header: mod.header, items: mod.things, recipes: mod.recipes, lootTables: mod.lootTables, makings: mod.makings, blocks: mod.held });
+export const makingOf = (mod: ModView) => ({
+  header: mod.header,
+  items: mod.things,
+  recipes: mod.recipes,
+  lootTables: mod.lootTables,
+  makings: mod.makings,
+  blocks: mod.held,
+});
 
 /** The parts of a view in which texts stand. */
-export const textsIn = (mod: ModView) => ({ header: mod.header, items: mod.items, words: mod.words, blocks: mod.named });
+export const textsIn = (mod: ModView) => ({
+  header: mod.header,
+  items: mod.items,
+  words: mod.words,
+  blocks: mod.named,
+});
 
 /** The mod as rules over the whole declaration see it: parts that did not change are the same objects as before. */
-export const viewOf = (mod: Mod): ModView => ({ ...mod, blocks: digests.blocks(mod), named: digests.named(mod), makings: digests.makings(mod), held: digests.held(mod), things: digests.things(mod) });
+export const viewOf = (mod: Mod): ModView => ({
+  ...mod,
+  blocks: digests.blocks(mod),
+  named: digests.named(mod),
+  makings: digests.makings(mod),
+  held: digests.held(mod),
+  things: digests.things(mod),
+});
 
 /** A view that notes which parts of the mod are looked at, so that a rule is asked again only when one of them has changed. */
 export function watchedView(mod: Mod): { view: ModView; reads: Map<ViewPart, unknown> } {

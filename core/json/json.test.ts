@@ -31,7 +31,9 @@ describe('what is wrong is said in words, at its place', () => {
 test('a key that stands twice is told, and the last counts', () => {
   const { value, problems } = parseJson('{ "a": 1,\n  "a": 2 }');
   expect(value).toEqual({ a: 2 });
-  expect(problems).toEqual([expect.objectContaining({ kind: 'key-twice', key: 'a', at: { line: 2, column: 3 } })]);
+  expect(problems).toEqual([
+    expect.objectContaining({ kind: 'key-twice', key: 'a', at: { line: 2, column: 3 } }),
+  ]);
 });
 
 test('a hundred thousand open brackets are a sentence, not a crash', () => {
@@ -46,23 +48,33 @@ test('the place of a part, or of its nearest parent', () => {
   expect(text.placeOf('')).toEqual({ line: 1, column: 1 });
 });
 
-const anyJson = fc.jsonValue({ maxDepth: 5 }).map((value) => JSON.parse(JSON.stringify(value)) as unknown);
+const anyJson = fc
+  .jsonValue({ maxDepth: 5 })
+  .map((value) => JSON.parse(JSON.stringify(value)) as unknown);
 
-test('what is printed reads back as the same value, always the same text, like the platform reads it', () => fc.assert(fc.property(anyJson, (value) => {
-  const text = printJson(value);
-  expect(parseJson(text).value).toEqual(value);
-  expect(parseJson(text).value).toEqual(JSON.parse(text));
-  expect(printJson(JSON.parse(text))).toBe(text);
-})));
+test('what is printed reads back as the same value, always the same text, like the platform reads it', () =>
+  fc.assert(
+    fc.property(anyJson, (value) => {
+      const text = printJson(value);
+      expect(parseJson(text).value).toEqual(value);
+      expect(parseJson(text).value).toEqual(JSON.parse(text));
+      expect(printJson(JSON.parse(text))).toBe(text);
+    }),
+  ));
 
 test('lines stay short where they can', () => {
-  const text = printJson({ rows: Array.from({ length: 20 }, (_, i) => ({ when: { lit: true }, value: i })) });
+  const text = printJson({
+    rows: Array.from({ length: 20 }, (_, i) => ({ when: { lit: true }, value: i })),
+  });
   expect(Math.max(...text.split('\n').map((line) => line.length))).toBeLessThanOrEqual(102);
 });
 
-test('a pointer names its place, whatever the steps hold', () => fc.assert(fc.property(fc.array(fc.string()), (steps) => {
-  expect(pointerSteps(pointer(steps))).toEqual(steps);
-})));
+test('a pointer names its place, whatever the steps hold', () =>
+  fc.assert(
+    fc.property(fc.array(fc.string()), (steps) => {
+      expect(pointerSteps(pointer(steps))).toEqual(steps);
+    }),
+  ));
 
 test('a value is found by its pointer, and nothing that the object did not say', () => {
   expect(valueAt({ 'a/b': [{ c: 1 }] }, '/a~1b/0/c')).toBe(1);

@@ -3,10 +3,18 @@ import { whyNotPlain } from './plain.ts';
 import { pointerSteps } from './pointer.ts';
 
 /** A place in a text: line and column, both from 1. */
-export interface Place { line: number; column: number }
+export interface Place {
+  line: number;
+  column: number;
+}
 
 /** Something wrong with a text as JSON. `key-twice` is read by most programs and still never meant. */
-export interface JsonProblem { kind: 'malformed' | 'key-twice'; message: string; at: Place; key?: string }
+export interface JsonProblem {
+  kind: 'malformed' | 'key-twice';
+  message: string;
+  at: Place;
+  key?: string;
+}
 
 export interface JsonText {
   /** The value, undefined when the text is malformed. */
@@ -32,25 +40,43 @@ const maxProblems = 100;
 export function parseJson(text: string): JsonText {
   const place = places(text);
   const bad = (message: string, offset: number): JsonText => ({
-    value: undefined, problems: [{ kind: 'malformed', message, at: place(offset) }], placeOf: () => place(offset),
+    value: undefined,
+    problems: [{ kind: 'malformed', message, at: place(offset) }],
+    placeOf: () => place(offset),
   });
-  if (text.length > maxLength) return bad(`The file is longer than ${maxLength / 1024 / 1024} million characters, so it is not read.`, 0);
-  if (text.startsWith('\uFEFF')) return bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
+  if (text.length > maxLength)
+    return bad(
+      `The file is longer than ${maxLength / 1024 / 1024} million characters, so it is not read.`,
+      0,
+    );
+  if (text.startsWith('\uFEFF'))
+    return bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
   if (text.trim() === '') return bad('The file is empty.', 0);
   const { tooDeep, keys } = scan(text);
-  if (tooDeep !== undefined) return bad(`The nesting is more than ${deepest} levels deep.`, tooDeep);
-  if (keys > maxKeys) return bad(`The file holds ${keys.toLocaleString('en')} keys; at most ${maxKeys.toLocaleString('en')} are read.`, 0);
+  if (tooDeep !== undefined)
+    return bad(`The nesting is more than ${deepest} levels deep.`, tooDeep);
+  if (keys > maxKeys)
+    return bad(
+      `The file holds ${keys.toLocaleString('en')} keys; at most ${maxKeys.toLocaleString('en')} are read.`,
+      0,
+    );
   const read = quick(text, keys, place) ?? careful(text, place, bad);
   // Only an escape or the word itself can bring in what is not plain.
-  const why = text.includes('__proto__') || text.includes('\\u') ? whyNotPlain(read.value) : undefined;
-  return why === undefined ? atMost(read) : bad(`The text ${why}.`, Math.max(0, text.indexOf('__proto__')));
+  const why =
+    text.includes('__proto__') || text.includes('\\u') ? whyNotPlain(read.value) : undefined;
+  return why === undefined
+    ? atMost(read)
+    : bad(`The text ${why}.`, Math.max(0, text.indexOf('__proto__')));
 }
 
 function atMost(read: JsonText): JsonText {
   const more = read.problems.length - maxProblems;
   const [first] = read.problems;
   if (more <= 0 || !first) return read;
-  const rest = { ...first, message: `There are ${more.toLocaleString('en')} more problems like these.` };
+  const rest = {
+    ...first,
+    message: `There are ${more.toLocaleString('en')} more problems like these.`,
+  };
   return { ...read, problems: [...read.problems.slice(0, maxProblems), rest] };
 }
 
@@ -67,7 +93,11 @@ function quick(text: string, keys: number, place: (offset: number) => Place): Js
   }
   if (keysIn(value) !== keys) return undefined;
   let tree: Node | undefined;
-  return { value, problems: [], placeOf: (path) => place(nodeAt((tree ??= parseTree(text)!), path).offset) };
+  return {
+    value,
+    problems: [],
+    placeOf: (path) => place(nodeAt((tree ??= parseTree(text)!), path).offset),
+  };
 }
 
 function keysIn(value: unknown): number {
@@ -76,16 +106,29 @@ function keysIn(value: unknown): number {
   return Object.values(value).reduce<number>((sum, item) => sum + 1 + keysIn(item), 0);
 }
 
-function careful(text: string, place: (offset: number) => Place, bad: (message: string, offset: number) => JsonText): JsonText {
+function careful(
+  text: string,
+  place: (offset: number) => Place,
+  bad: (message: string, offset: number) => JsonText,
+): JsonText {
   const errors: ParseError[] = [];
-  const tree = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false, allowEmptyContent: false });
+  const tree = parseTree(text, errors, {
+    disallowComments: true,
+    allowTrailingComma: false,
+    allowEmptyContent: false,
+  });
   const [first] = errors;
   if (first) return bad(inWords(first, text), first.offset);
   if (!tree) return bad('The file holds no value.', 0);
   const problems: JsonProblem[] = [];
-  const value = build(tree, (node, key) => problems.push({
-    kind: 'key-twice', key, message: `The key "${key}" stands twice in one object; only the last would count.`, at: place(node.offset),
-  }));
+  const value = build(tree, (node, key) =>
+    problems.push({
+      kind: 'key-twice',
+      key,
+      message: `The key "${key}" stands twice in one object; only the last would count.`,
+      at: place(node.offset),
+    }),
+  );
   return { value, problems, placeOf: (path) => place(nodeAt(tree, path).offset) };
 }
 
@@ -95,7 +138,8 @@ function places(text: string): (offset: number) => Place {
   return (offset) => {
     if (!starts) {
       starts = [0];
-      for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
+      for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1))
+        starts.push(at + 1);
     }
     let low = 0;
     let high = starts.length - 1;
@@ -148,7 +192,12 @@ function build(node: Node, twice: (node: Node, key: string) => void): unknown {
     if (!key || !value) continue;
     const name = String(key.value);
     if (Object.hasOwn(object, name)) twice(key, name);
-    Object.defineProperty(object, name, { value: build(value, twice), enumerable: true, configurable: true, writable: true });
+    Object.defineProperty(object, name, {
+      value: build(value, twice),
+      enumerable: true,
+      configurable: true,
+      writable: true,
+    });
   }
   return object;
 }
@@ -156,9 +205,10 @@ function build(node: Node, twice: (node: Node, key: string) => void): unknown {
 function nodeAt(tree: Node, path: string): Node {
   let node = tree;
   for (const step of pointerSteps(path)) {
-    const next: Node | undefined = node.type === 'array'
-      ? node.children?.[Number(step)]
-      : node.children?.find((entry) => entry.children?.[0]?.value === step)?.children?.[1];
+    const next: Node | undefined =
+      node.type === 'array'
+        ? node.children?.[Number(step)]
+        : node.children?.find((entry) => entry.children?.[0]?.value === step)?.children?.[1];
     if (!next) return node;
     node = next;
   }
@@ -169,27 +219,50 @@ function nodeAt(tree: Node, path: string): Node {
 function inWords(error: ParseError, text: string): string {
   const found = text.slice(error.offset, error.offset + Math.max(1, error.length));
   const before = text.slice(0, error.offset).trimEnd();
-  if (/^[\u201c\u201d\u2018\u2019]/.test(found)) return `${found[0]} is a curly quotation mark. Use the straight one, ".`;
-  if (found.startsWith("'")) return "Texts stand in double quotation marks; this one begins with '.";
-  if (before && isWhole(before)) return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
+  if (/^[\u201c\u201d\u2018\u2019]/.test(found))
+    return `${found[0]} is a curly quotation mark. Use the straight one, ".`;
+  if (found.startsWith("'"))
+    return "Texts stand in double quotation marks; this one begins with '.";
+  if (before && isWhole(before))
+    return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
   switch (printParseErrorCode(error.error)) {
-    case 'InvalidCommentToken': return 'JSON has no comments. Remove this one.';
-    case 'CommaExpected': return 'A comma is missing before this.';
-    case 'ColonExpected': return 'A colon is missing between the key and its value.';
+    case 'InvalidCommentToken':
+      return 'JSON has no comments. Remove this one.';
+    case 'CommaExpected':
+      return 'A comma is missing before this.';
+    case 'ColonExpected':
+      return 'A colon is missing between the key and its value.';
     case 'PropertyNameExpected':
     case 'ValueExpected':
-      if (before.endsWith(',') && (found === '}' || found === ']')) return 'There is a comma after the last entry. Remove it.';
-      return error.offset >= text.trimEnd().length ? 'The file ends too early: a value is missing.' : `A value or a key in quotation marks is missing before ${JSON.stringify(found.slice(0, 20))}.`;
-    case 'CloseBraceExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing } is missing.' : 'A comma or a closing } is missing before this.';
-    case 'CloseBracketExpected': return error.offset >= text.trimEnd().length ? 'The file ends too early: a closing ] is missing.' : 'A comma or a closing ] is missing before this.';
-    case 'InvalidNumberFormat': return `${found} is not a number that JSON knows.`;
-    case 'UnexpectedEndOfString': return 'This text has no closing quotation mark on its line.';
-    case 'UnexpectedEndOfNumber': return 'This number ends too early.';
-    case 'UnexpectedEndOfComment': return 'JSON has no comments. Remove this one.';
-    case 'InvalidEscapeCharacter': return 'This backslash begins no escape that JSON knows. Write \\\\ for a backslash.';
-    case 'InvalidUnicode': return 'A \\u escape needs four hexadecimal digits.';
-    case 'InvalidCharacter': return 'This text holds a control character (a tab or a line break). Write it as \\t or \\n.';
-    default: return `${JSON.stringify(found.slice(0, 20))} is not a value that JSON knows.`;
+      if (before.endsWith(',') && (found === '}' || found === ']'))
+        return 'There is a comma after the last entry. Remove it.';
+      return error.offset >= text.trimEnd().length
+        ? 'The file ends too early: a value is missing.'
+        : `A value or a key in quotation marks is missing before ${JSON.stringify(found.slice(0, 20))}.`;
+    case 'CloseBraceExpected':
+      return error.offset >= text.trimEnd().length
+        ? 'The file ends too early: a closing } is missing.'
+        : 'A comma or a closing } is missing before this.';
+    case 'CloseBracketExpected':
+      return error.offset >= text.trimEnd().length
+        ? 'The file ends too early: a closing ] is missing.'
+        : 'A comma or a closing ] is missing before this.';
+    case 'InvalidNumberFormat':
+      return `${found} is not a number that JSON knows.`;
+    case 'UnexpectedEndOfString':
+      return 'This text has no closing quotation mark on its line.';
+    case 'UnexpectedEndOfNumber':
+      return 'This number ends too early.';
+    case 'UnexpectedEndOfComment':
+      return 'JSON has no comments. Remove this one.';
+    case 'InvalidEscapeCharacter':
+      return 'This backslash begins no escape that JSON knows. Write \\\\ for a backslash.';
+    case 'InvalidUnicode':
+      return 'A \\u escape needs four hexadecimal digits.';
+    case 'InvalidCharacter':
+      return 'This text holds a control character (a tab or a line break). Write it as \\t or \\n.';
+    default:
+      return `${JSON.stringify(found.slice(0, 20))} is not a value that JSON knows.`;
   }
 }
 

@@ -8,21 +8,27 @@ export const maxDepth = 100;
  * @example whyNotPlain({ label: '\ud800' }) // 'holds half a character (a lone surrogate)'
  */
 export function whyNotPlain(value: unknown, depth = 0): string | undefined {
-  if (typeof value === 'string') return value.isWellFormed() ? undefined : 'holds half a character (a lone surrogate)';
-  if (typeof value === 'number') return Number.isFinite(value) ? undefined : 'is a number that JSON does not know';
+  if (typeof value === 'string')
+    return value.isWellFormed() ? undefined : 'holds half a character (a lone surrogate)';
+  if (typeof value === 'number')
+    return Number.isFinite(value) ? undefined : 'is a number that JSON does not know';
   if (typeof value !== 'object' || value === null) return undefined;
   if (depth >= maxDepth) return `is nested deeper than ${maxDepth} levels`;
   for (const [key, member] of Object.entries(value)) {
     if (key === '__proto__') return 'holds the key __proto__, which is no name';
-    const why = (Array.isArray(value) ? undefined : whyNotPlain(key)) ?? whyNotPlain(member, depth + 1);
+    const why =
+      (Array.isArray(value) ? undefined : whyNotPlain(key)) ?? whyNotPlain(member, depth + 1);
     if (why) return why;
   }
   return undefined;
 }
 
 /** A member of a record by its own name. Names such as `constructor`, which every object inherits, give undefined unless they are there. */
-export const lookUp = <T>(record: Readonly<Record<string, T>> | undefined, name: string): T | undefined =>
-  (record !== undefined && Object.hasOwn(record, name) ? record[name] : undefined);
+export const lookUp = <T>(
+  record: Readonly<Record<string, T>> | undefined,
+  name: string,
+): T | undefined =>
+  record !== undefined && Object.hasOwn(record, name) ? record[name] : undefined;
 
 /** The value without the name of its JSON Schema, which a text editor reads and nobody else. */
 export function withoutSchema(value: unknown): unknown {

@@ -5,8 +5,12 @@ export const pointer = (steps: readonly (string | number)[]): string =>
 /** The steps of a JSON Pointer. `pointerSteps('/a~1b/0')` is `['a/b', '0']`. Throws a RangeError when it does not begin with a slash. */
 export function pointerSteps(path: string): string[] {
   if (path === '') return [];
-  if (!path.startsWith('/')) throw new RangeError(`'${path}' is not a JSON Pointer: it does not begin with a slash`);
-  return path.slice(1).split('/').map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
+  if (!path.startsWith('/'))
+    throw new RangeError(`'${path}' is not a JSON Pointer: it does not begin with a slash`);
+  return path
+    .slice(1)
+    .split('/')
+    .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
 }
 
 /** The value at a pointer, or undefined where there is none. */

@@ -35,7 +35,9 @@ function flatten(value: unknown, room: number): string | undefined {
   }
   const isList = Array.isArray(value);
   let text = '';
-  for (const [key, item] of isList ? value.map((one) => ['', one] as const) : Object.entries(value)) {
+  for (const [key, item] of isList
+    ? value.map((one) => ['', one] as const)
+    : Object.entries(value)) {
     if (item === undefined && !isList) continue;
     if (text) text += ', ';
     if (!isList) text += `${JSON.stringify(key)}: `;

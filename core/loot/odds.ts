@@ -6,24 +6,45 @@ import { chanceOf, type Breaking } from './conditions.ts';
 import { compound, convolve, generating, meanOf, spread } from './counts.ts';
 
 /** What draws are looked up in: the states of the block that is broken, and the loot tables by their ids. */
-export interface LootSource { space: StateSpace; tableOf(id: string): readonly Draw[] | undefined }
+export interface LootSource {
+  space: StateSpace;
+  tableOf(id: string): readonly Draw[] | undefined;
+}
 
 /** The source for a block of a mod. */
-export const lootSource = (mod: Pick<Mod, 'header' | 'lootTables'>, { space }: Pick<ResolvedBlock, 'space'>): LootSource => (
-  { space, tableOf: (id) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws });
+export const lootSource = (
+  mod: Pick<Mod, 'header' | 'lootTables'>,
+  { space }: Pick<ResolvedBlock, 'space'>,
+): LootSource => ({
+  space,
+  tableOf: (id) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws,
+});
 
 /** What drops on average: an item, what it carries, the mean count of it, and the chance that there is at least one. */
-export interface Drop { give: string; keeps: readonly string[]; mean: number; chance: number }
+export interface Drop {
+  give: string;
+  keeps: readonly string[];
+  mean: number;
+  chance: number;
+}
 
 /** So many lots of one draw may hold by chance and have a share; beyond that there are too many cases to count. */
 export const mostByChance = 16;
 
 /** True when a draw has more lots that hold by chance than can be counted. */
-export const tooManyCases = (draws: readonly Draw[]): boolean => draws.some(({ lots }) =>
-  lots.filter(({ share, when }) => share !== undefined && conditionsIn(when).some(({ when: { chance } }) => chance !== undefined)).length > mostByChance);
+export const tooManyCases = (draws: readonly Draw[]): boolean =>
+  draws.some(
+    ({ lots }) =>
+      lots.filter(
+        ({ share, when }) =>
+          share !== undefined &&
+          conditionsIn(when).some(({ when: { chance } }) => chance !== undefined),
+      ).length > mostByChance,
+  );
 
 /** The weight of a lot for so lucky a player. */
-export const weightOf = ({ share = 0, luck = 0 }: Lot, level = 0): number => Math.max(0, share + luck * level);
+export const weightOf = ({ share = 0, luck = 0 }: Lot, level = 0): number =>
+  Math.max(0, share + luck * level);
 
 /**
  * The chance of each lot in one draw, exact. Lots without a share come first, in their order: each takes the draw when its condition
@@ -43,13 +64,17 @@ export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): n
   });
   if (left <= 0) return chances;
   const weights = draw.lots.map((lot) => weightOf(lot, breaking.luck));
-  const sharing = weights.flatMap((weight, i) => (draw.lots[i]!.share !== undefined && weight > 0 && holds[i]! > 0 ? [i] : []));
+  const sharing = weights.flatMap((weight, i) =>
+    draw.lots[i]!.share !== undefined && weight > 0 && holds[i]! > 0 ? [i] : [],
+  );
   for (const i of sharing) {
     let sums = new Map([[0, 1]]);
     for (const j of sharing) {
       if (j === i) continue;
       const next = new Map<number, number>();
-      const add = (sum: number, chance: number) => { if (chance > 0) next.set(sum, (next.get(sum) ?? 0) + chance); };
+      const add = (sum: number, chance: number) => {
+        if (chance > 0) next.set(sum, (next.get(sum) ?? 0) + chance);
+      };
       for (const [sum, chance] of sums) {
         add(sum + weights[j]!, chance * holds[j]!);
         add(sum, chance * (1 - holds[j]!));
@@ -71,31 +96,62 @@ const keyOf = (give: string, keeps: readonly string[] = []): string => [give, ..
  *
  * @example drops(crust.draws, { tool: { kind: 'spade', grade: 1 }, careful: false, state: 0 }, source) // salt, 2 on average
  */
-export function drops(draws: readonly Draw[], breaking: Breaking, source: LootSource, seen: readonly string[] = []): Drop[] {
+export function drops(
+  draws: readonly Draw[],
+  breaking: Breaking,
+  source: LootSource,
+  seen: readonly string[] = [],
+): Drop[] {
   const found = new Map<string, Drop & { none: number }>();
   for (const draw of draws) {
     const perDraw = new Map<string, { drop: Drop; mean: number; some: number }>();
     const add = (drop: Drop, mean: number, some: number) => {
       const key = keyOf(drop.give, drop.keeps);
       const before = perDraw.get(key);
-      perDraw.set(key, { drop, mean: (before?.mean ?? 0) + mean, some: (before?.some ?? 0) + some });
+      perDraw.set(key, {
+        drop,
+        mean: (before?.mean ?? 0) + mean,
+        some: (before?.some ?? 0) + some,
+      });
     };
     const chances = lotChances(draw, breaking, source.space);
     draw.lots.forEach((lot, i) => {
       const chance = chances[i]!;
       if (chance <= 0) return;
-      if (lot.give !== undefined) add({ give: lot.give, keeps: lot.keeps ?? [], mean: 0, chance: 0 }, chance * meanOf(lot.count), chance * (1 - generating(lot.count, 0)));
-      else for (const drop of insideOf(lot, breaking, source, seen)) add(drop, chance * meanOf(lot.count) * drop.mean, chance * (1 - generating(lot.count, 1 - drop.chance)));
+      if (lot.give !== undefined)
+        add(
+          { give: lot.give, keeps: lot.keeps ?? [], mean: 0, chance: 0 },
+          chance * meanOf(lot.count),
+          chance * (1 - generating(lot.count, 0)),
+        );
+      else
+        for (const drop of insideOf(lot, breaking, source, seen))
+          add(
+            drop,
+            chance * meanOf(lot.count) * drop.mean,
+            chance * (1 - generating(lot.count, 1 - drop.chance)),
+          );
     });
     for (const [key, { drop, mean, some }] of perDraw) {
       const before = found.get(key) ?? { ...drop, mean: 0, none: 1 };
-      found.set(key, { ...before, mean: before.mean + meanOf(draw.times) * mean, none: before.none * generating(draw.times, 1 - some) });
+      found.set(key, {
+        ...before,
+        mean: before.mean + meanOf(draw.times) * mean,
+        none: before.none * generating(draw.times, 1 - some),
+      });
     }
   }
-  return [...found.values()].map(({ none, ...drop }) => ({ ...drop, chance: 1 - none })).filter(({ mean }) => mean > 0);
+  return [...found.values()]
+    .map(({ none, ...drop }) => ({ ...drop, chance: 1 - none }))
+    .filter(({ mean }) => mean > 0);
 }
 
-function insideOf({ table }: Lot, breaking: Breaking, source: LootSource, seen: readonly string[]): Drop[] {
+function insideOf(
+  { table }: Lot,
+  breaking: Breaking,
+  source: LootSource,
+  seen: readonly string[],
+): Drop[] {
   if (table === undefined || seen.includes(table)) return [];
   return drops(source.tableOf(table) ?? [], breaking, source, [...seen, table]);
 }
@@ -105,16 +161,30 @@ function insideOf({ table }: Lot, breaking: Breaking, source: LootSource, seen: 
  *
  * @example distribution([{ times: 2, lots: [{ give: 's:seed', share: 1 }, { share: 1 }] }], 's:seed', breaking, source) // [0.25, 0.5, 0.25]
  */
-export function distribution(draws: readonly Draw[], give: string, breaking: Breaking, source: LootSource, seen: readonly string[] = []): number[] | undefined {
+export function distribution(
+  draws: readonly Draw[],
+  give: string,
+  breaking: Breaking,
+  source: LootSource,
+  seen: readonly string[] = [],
+): number[] | undefined {
   let all: number[] = [1];
   for (const draw of draws) {
     const one = [1];
     const chances = lotChances(draw, breaking, source.space);
     for (const [i, lot] of draw.lots.entries()) {
-      const nested = lot.table !== undefined && !seen.includes(lot.table) ? distribution(source.tableOf(lot.table) ?? [], give, breaking, source, [...seen, lot.table]) : [1];
+      const nested =
+        lot.table !== undefined && !seen.includes(lot.table)
+          ? distribution(source.tableOf(lot.table) ?? [], give, breaking, source, [
+              ...seen,
+              lot.table,
+            ])
+          : [1];
       const of = lot.give === give ? spread(lot.count) : compound(spread(lot.count), nested);
       if (!of) return undefined;
-      of.forEach((chance, n) => { one[n] = (one[n] ?? 0) + chances[i]! * chance; });
+      of.forEach((chance, n) => {
+        one[n] = (one[n] ?? 0) + chances[i]! * chance;
+      });
       one[0]! -= chances[i]!;
     }
     const times = compound(spread(draw.times), one);
@@ -127,7 +197,9 @@ export function distribution(draws: readonly Draw[], give: string, breaking: Bre
 /** The tables that some draws lead to, directly or through others, each once. */
 export function tablesIn(draws: readonly Draw[], source: Pick<LootSource, 'tableOf'>): string[] {
   const found = new Set(draws.flatMap(({ lots }) => lots.flatMap(({ table }) => table ?? [])));
-  for (const id of found) for (const { lots } of source.tableOf(id) ?? []) for (const { table } of lots) if (table !== undefined) found.add(table);
+  for (const id of found)
+    for (const { lots } of source.tableOf(id) ?? [])
+      for (const { table } of lots) if (table !== undefined) found.add(table);
   return [...found];
 }
 
@@ -140,8 +212,18 @@ export type Broken = 'cannot be dug' | 'gated' | 'too many cases' | Drop[];
  *
  * @example broken(granite, { tool: 'bare hands', careful: false, state: 0 }, source) // 'gated'
  */
-export function broken(block: Pick<ResolvedBlock, 'traits' | 'draws'>, breaking: Breaking, source: LootSource): Broken {
+export function broken(
+  block: Pick<ResolvedBlock, 'traits' | 'draws'>,
+  breaking: Breaking,
+  source: LootSource,
+): Broken {
   if (!breaking.blast && block.traits.hardness === 'unbreakable') return 'cannot be dug';
-  if (!breaking.blast && block.traits.gated && !isRightTool(block.traits, breaking.tool)) return 'gated';
-  return tooManyCases([...block.draws, ...tablesIn(block.draws, source).flatMap((table) => source.tableOf(table) ?? [])]) ? 'too many cases' : drops(block.draws, breaking, source);
+  if (!breaking.blast && block.traits.gated && !isRightTool(block.traits, breaking.tool))
+    return 'gated';
+  return tooManyCases([
+    ...block.draws,
+    ...tablesIn(block.draws, source).flatMap((table) => source.tableOf(table) ?? []),
+  ])
+    ? 'too many cases'
+    : drops(block.draws, breaking, source);
 }

@@ -1,4 +1,10 @@
-import { conditionsOf, propertiesAsked, type Draw, type Header, type ResolvedBlock } from '../mod/index.ts';
+import {
+  conditionsOf,
+  propertiesAsked,
+  type Draw,
+  type Header,
+  type ResolvedBlock,
+} from '../mod/index.ts';
 import { StateSpace, type Property, type State } from '../states/index.ts';
 import { toolName, toolsOf, type Tool } from '../traits/index.ts';
 import type { Breaking } from './conditions.ts';
@@ -8,7 +14,11 @@ import { broken, tablesIn, type Broken, type LootSource } from './odds.ts';
 export const mostCells = 4096;
 
 /** One way of breaking: with a tool, or by a blast. */
-export interface Way { name: string; tool: Tool; blast: boolean }
+export interface Way {
+  name: string;
+  tool: Tool;
+  blast: boolean;
+}
 
 /**
  * Every way of breaking a block by every state that makes a difference to its drops. A cell is a state of `space`, whose first two
@@ -29,14 +39,26 @@ export const wayName = ' way';
 export const carefulName = ' careful';
 
 /** All draws that a block's breaking may come to: its own, and those of the tables they lead to. */
-export const drawsInReach = (draws: readonly Draw[], source: LootSource): Draw[] => [...draws, ...tablesIn(draws, source).flatMap((id) => source.tableOf(id) ?? [])];
+export const drawsInReach = (draws: readonly Draw[], source: LootSource): Draw[] => [
+  ...draws,
+  ...tablesIn(draws, source).flatMap((id) => source.tableOf(id) ?? []),
+];
 
 /** The ways that make a difference to a block: bare hands, its own kind of tool at every grade, the kinds that its loot asks for, a blast. */
-export function waysOf(block: Pick<ResolvedBlock, 'traits' | 'draws'>, header: Pick<Header, 'tools'>, source: LootSource): Way[] {
-  const asked = conditionsOf(drawsInReach(block.draws, source)).flatMap(({ when }) => (when.tool ? [when.tool] : []));
+export function waysOf(
+  block: Pick<ResolvedBlock, 'traits' | 'draws'>,
+  header: Pick<Header, 'tools'>,
+  source: LootSource,
+): Way[] {
+  const asked = conditionsOf(drawsInReach(block.draws, source)).flatMap(({ when }) =>
+    when.tool ? [when.tool] : [],
+  );
   const kinds = [...new Set([block.traits.toolKind, ...asked])];
   const tools: Tool[] = ['bare hands', ...kinds.flatMap((kind) => toolsOf(header, kind).slice(1))];
-  return [...tools.map((tool) => ({ name: toolName(tool, header), tool, blast: false })), { name: 'a blast', tool: 'bare hands', blast: true }];
+  return [
+    ...tools.map((tool) => ({ name: toolName(tool, header), tool, blast: false })),
+    { name: 'a blast', tool: 'bare hands', blast: true },
+  ];
 }
 
 /**
@@ -45,7 +67,13 @@ export function waysOf(block: Pick<ResolvedBlock, 'traits' | 'draws'>, header: P
  *
  * @example truthTable(saltCrust, header, source).cells.length // 5 ways × usually and careful
  */
-export function truthTable(block: Pick<ResolvedBlock, 'traits' | 'draws' | 'space'>, header: Pick<Header, 'tools'>, source: LootSource, named: readonly string[] = [], luck = 0): TruthTable {
+export function truthTable(
+  block: Pick<ResolvedBlock, 'traits' | 'draws' | 'space'>,
+  header: Pick<Header, 'tools'>,
+  source: LootSource,
+  named: readonly string[] = [],
+  luck = 0,
+): TruthTable {
   const ways = waysOf(block, header, source);
   const asked = propertiesAsked(drawsInReach(block.draws, source));
   let size = ways.length * 2;
@@ -57,13 +85,27 @@ export function truthTable(block: Pick<ResolvedBlock, 'traits' | 'draws' | 'spac
   });
   const space = new StateSpace([
     { name: wayName, kind: 'choice', values: ways.map((way) => way.name), default: ways[0]!.name },
-    { name: carefulName, kind: 'toggle', default: false }, ...properties,
+    { name: carefulName, kind: 'toggle', default: false },
+    ...properties,
   ]);
   const breakingOf = (cell: number): Breaking => {
     const { tool, blast } = ways[space.digit(cell, 0)]!;
-    const state: State = Object.fromEntries(properties.map((property, i) => [property.name, space.values[i + 2]![space.digit(cell, i + 2)]!]));
-    return { tool, blast, careful: space.digit(cell, 1) === 1 && !blast, state: block.space.encode(state), luck };
+    const state: State = Object.fromEntries(
+      properties.map((property, i) => [
+        property.name,
+        space.values[i + 2]![space.digit(cell, i + 2)]!,
+      ]),
+    );
+    return {
+      tool,
+      blast,
+      careful: space.digit(cell, 1) === 1 && !blast,
+      state: block.space.encode(state),
+      luck,
+    };
   };
-  const cells = Array.from({ length: space.size }, (_, cell) => broken(block, breakingOf(cell), source));
+  const cells = Array.from({ length: space.size }, (_, cell) =>
+    broken(block, breakingOf(cell), source),
+  );
   return { ways, properties, space, breakingOf, cells };
 }

@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import { Id, Language, Name, recordOf } from './names.ts';
 import { LootSchema } from './loot.schema.ts';
-import { byState, DirectionSchema, PlacingSchema, PropertySchema, WhenSchema } from './states.schema.ts';
+import {
+  byState,
+  DirectionSchema,
+  PlacingSchema,
+  PropertySchema,
+  WhenSchema,
+} from './states.schema.ts';
 import { ChangedTraitsSchema } from './traits.schema.ts';
 
 const amount = z.number().finite();
@@ -12,37 +18,66 @@ export const CandidateSchema = z.strictObject({
   model: Id,
   front: DirectionSchema.optional(),
   top: DirectionSchema.optional(),
-  upright: z.boolean().optional().meta({ description: 'Keep texture upright: pictures stay as if the model had not been turned.' }),
+  upright: z.boolean().optional().meta({
+    description: 'Keep texture upright: pictures stay as if the model had not been turned.',
+  }),
   share: amount.optional(),
 });
 export type Candidate = z.output<typeof CandidateSchema>;
 
-export const LookRowSchema = z.strictObject({ when: WhenSchema.optional(), use: z.array(CandidateSchema).min(1).max(256) });
+export const LookRowSchema = z.strictObject({
+  when: WhenSchema.optional(),
+  use: z.array(CandidateSchema).min(1).max(256),
+});
 export const LooksSchema = z.strictObject({
-  mode: z.enum(['one-of', 'layered']).meta({ description: 'one-of: the first row that matches is shown. layered: every row that matches is drawn.' }),
+  mode: z.enum(['one-of', 'layered']).meta({
+    description:
+      'one-of: the first row that matches is shown. layered: every row that matches is drawn.',
+  }),
   rows: z.array(LookRowSchema).max(70_000),
 });
 export type Looks = z.output<typeof LooksSchema>;
 
 const PlainBoxSchema = z.strictObject({ at: Triple, size: Triple });
-export const ShapeSchema = z.union([z.enum(['model', 'whole', 'none']), z.array(PlainBoxSchema).max(64)]);
+export const ShapeSchema = z.union([
+  z.enum(['model', 'whole', 'none']),
+  z.array(PlainBoxSchema).max(64),
+]);
 
 /** A block as its author declares it: one part a facet; what is left out comes from stock or from defaults. */
 export const BlockSchema = z.strictObject({
   identity: z.strictObject({
     group: Name.optional().meta({ description: 'The catalogue group in which players find it.' }),
     stock: Name.optional().meta({ description: 'The stock material that it starts from.' }),
-    item: z.enum(['block', 'flat', 'none']).optional().meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
-    found: z.boolean().optional().meta({ description: 'The world has it without anybody making it: it lies in the ground, grows, or stands in a pool.' }),
+    item: z
+      .enum(['block', 'flat', 'none'])
+      .optional()
+      .meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
+    found: z.boolean().optional().meta({
+      description:
+        'The world has it without anybody making it: it lies in the ground, grows, or stands in a pool.',
+    }),
     note: z.string().max(4000).optional(),
   }),
   traits: ChangedTraitsSchema,
-  states: z.strictObject({ properties: z.array(PropertySchema).max(32), placing: z.array(PlacingSchema).max(64).optional() }),
+  states: z.strictObject({
+    properties: z.array(PropertySchema).max(32),
+    placing: z.array(PlacingSchema).max(64).optional(),
+  }),
   looks: LooksSchema,
-  shapes: z.strictObject({ collision: byState(ShapeSchema).optional(), outline: byState(ShapeSchema).optional() }).optional(),
+  shapes: z
+    .strictObject({
+      collision: byState(ShapeSchema).optional(),
+      outline: byState(ShapeSchema).optional(),
+    })
+    .optional(),
   loot: LootSchema.optional(),
   tags: z.array(Id).max(1000).meta({ description: 'The block tags that it is in.' }),
-  itemTags: z.array(Id).max(1000).optional().meta({ description: 'The item tags that its item is in.' }),
+  itemTags: z
+    .array(Id)
+    .max(1000)
+    .optional()
+    .meta({ description: 'The item tags that its item is in.' }),
   names: recordOf(Language, z.string().max(200)),
 });
 export type Block = z.output<typeof BlockSchema>;

@@ -2,19 +2,33 @@ import type { When } from '../states/index.ts';
 import type { Draw, Lot, LotWhen } from './loot.schema.ts';
 
 /** A condition and every condition inside it, each with the steps that lead to it. */
-export function conditionsIn(when: LotWhen | undefined, at: (string | number)[] = []): { when: LotWhen; at: (string | number)[] }[] {
+export function conditionsIn(
+  when: LotWhen | undefined,
+  at: (string | number)[] = [],
+): { when: LotWhen; at: (string | number)[] }[] {
   if (!when) return [];
-  const inner = (['all', 'any'] as const).flatMap((key) => (when[key] ?? []).flatMap((one, i) => conditionsIn(one, [...at, key, i])));
+  const inner = (['all', 'any'] as const).flatMap((key) =>
+    (when[key] ?? []).flatMap((one, i) => conditionsIn(one, [...at, key, i])),
+  );
   return [{ when, at }, ...inner, ...conditionsIn(when.not, [...at, 'not'])];
 }
 
 /** Every condition of some draws, with the lot that it belongs to. */
-export const conditionsOf = (draws: readonly Draw[]): { when: LotWhen; lot: Lot; at: (string | number)[] }[] =>
-  draws.flatMap((draw, d) => draw.lots.flatMap((lot, l) => conditionsIn(lot.when, ['draws', d, 'lots', l, 'when']).map((one) => ({ ...one, lot }))));
+export const conditionsOf = (
+  draws: readonly Draw[],
+): { when: LotWhen; lot: Lot; at: (string | number)[] }[] =>
+  draws.flatMap((draw, d) =>
+    draw.lots.flatMap((lot, l) =>
+      conditionsIn(lot.when, ['draws', d, 'lots', l, 'when']).map((one) => ({ ...one, lot })),
+    ),
+  );
 
 /** The properties that lots ask for or carry. */
 export const propertiesAsked = (draws: readonly Draw[]): Set<string> =>
-  new Set([...conditionsOf(draws).flatMap(({ when }) => Object.keys(when.state ?? {})), ...draws.flatMap(({ lots }) => lots.flatMap(({ keeps }) => keeps ?? []))]);
+  new Set([
+    ...conditionsOf(draws).flatMap(({ when }) => Object.keys(when.state ?? {})),
+    ...draws.flatMap(({ lots }) => lots.flatMap(({ keeps }) => keeps ?? [])),
+  ]);
 
 /**
  * A condition with what it asks of the state put through a change, and simplified: undefined when it then always holds, false when it
@@ -22,7 +36,10 @@ export const propertiesAsked = (draws: readonly Draw[]): Set<string> =>
  *
  * @example throughStates({ careful: true, state: { lit: true } }, () => undefined) // { careful: true }
  */
-export function throughStates(when: LotWhen, change: (state: When) => When | undefined | false): LotWhen | undefined | false {
+export function throughStates(
+  when: LotWhen,
+  change: (state: When) => When | undefined | false,
+): LotWhen | undefined | false {
   const { state, all, any, not, ...plain } = when;
   const next: LotWhen = plain;
   if (state) {
@@ -56,6 +73,8 @@ export function throughStates(when: LotWhen, change: (state: When) => When | und
 export function throughLots(draws: readonly Draw[], change: (lot: Lot) => Lot | undefined): Draw[] {
   return draws.map((draw) => {
     const lots = draw.lots.flatMap((lot) => change(lot) ?? []);
-    return lots.length === draw.lots.length && lots.every((lot, i) => lot === draw.lots[i]) ? draw : { ...draw, lots };
+    return lots.length === draw.lots.length && lots.every((lot, i) => lot === draw.lots[i])
+      ? draw
+      : { ...draw, lots };
   });
 }

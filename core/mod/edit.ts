@@ -1,14 +1,25 @@
 import { pointerSteps } from '../json/index.ts';
 
 /** One change of a document: what stood at a JSON Pointer before, and what stands there after. Absent means that there is nothing. */
-export interface Change { path: string; before?: unknown; after?: unknown }
+export interface Change {
+  path: string;
+  before?: unknown;
+  after?: unknown;
+}
 
 /** What a person did in one step, in words, as changes in the order in which they apply. */
-export interface Edit { label: string; changes: Change[] }
+export interface Edit {
+  label: string;
+  changes: Change[];
+}
 
 /** Thrown when what a change expects to find is not there: somebody else was faster. */
 export class EditConflict extends Error {
-  constructor(readonly path: string, readonly expected: unknown, readonly found: unknown) {
+  constructor(
+    readonly path: string,
+    readonly expected: unknown,
+    readonly found: unknown,
+  ) {
     super(`${path} is not as the edit expects it`);
     this.name = 'EditConflict';
   }
@@ -22,7 +33,10 @@ export function sameData(a: unknown, b: unknown): boolean {
   const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
   const keys = Object.keys(left).filter((key) => left[key] !== undefined);
   const others = Object.keys(right).filter((key) => right[key] !== undefined);
-  return keys.length === others.length && keys.every((key) => Object.hasOwn(right, key) && sameData(left[key], right[key]));
+  return (
+    keys.length === others.length &&
+    keys.every((key) => Object.hasOwn(right, key) && sameData(left[key], right[key]))
+  );
 }
 
 /**
@@ -45,8 +59,16 @@ function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
       return change.after;
     }
     const isList = Array.isArray(at);
-    if (typeof at !== 'object' || at === null || step === '__proto__' || (isList && !Object.hasOwn(at, step))) throw new EditConflict(change.path, change.before, undefined);
-    const held: unknown = Object.hasOwn(at, step) ? (at as Record<string, unknown>)[step] : undefined;
+    if (
+      typeof at !== 'object' ||
+      at === null ||
+      step === '__proto__' ||
+      (isList && !Object.hasOwn(at, step))
+    )
+      throw new EditConflict(change.path, change.before, undefined);
+    const held: unknown = Object.hasOwn(at, step)
+      ? (at as Record<string, unknown>)[step]
+      : undefined;
     const value = replace(held, rest);
     if (isList) {
       if (value === undefined) throw new EditConflict(change.path, change.before, held);
@@ -55,7 +77,9 @@ function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
       list[Number(step)] = value;
       return list;
     }
-    const copy: Record<string, unknown> = fresh.has(at) ? at as Record<string, unknown> : { ...at };
+    const copy: Record<string, unknown> = fresh.has(at)
+      ? (at as Record<string, unknown>)
+      : { ...at };
     fresh.add(copy);
     if (value === undefined) delete copy[step];
     else copy[step] = value;
@@ -75,11 +99,17 @@ export const invertChanges = (changes: readonly Change[]): Change[] =>
   [...changes].reverse().map(({ path, before, after }) => ({ path, before: after, after: before }));
 
 /** True when one path is the other or lies in it, so that two changes may disturb each other. */
-export const pathsMeet = (a: string, b: string): boolean => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
+export const pathsMeet = (a: string, b: string): boolean =>
+  a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
 
 /** The first pair of changes that may disturb each other. */
-export function firstClash(mine: readonly Change[], theirs: readonly Change[]): { mine: Change; theirs: Change } | undefined {
-  for (const one of mine) for (const other of theirs) if (pathsMeet(one.path, other.path)) return { mine: one, theirs: other };
+export function firstClash(
+  mine: readonly Change[],
+  theirs: readonly Change[],
+): { mine: Change; theirs: Change } | undefined {
+  for (const one of mine)
+    for (const other of theirs)
+      if (pathsMeet(one.path, other.path)) return { mine: one, theirs: other };
   return undefined;
 }
 
@@ -91,7 +121,12 @@ export function squashChanges(changes: readonly Change[]): Change[] {
   const squashed: Change[] = [];
   for (const change of changes) {
     const last = squashed.at(-1);
-    if (last && last.path === change.path) squashed[squashed.length - 1] = { path: change.path, before: last.before, after: change.after };
+    if (last && last.path === change.path)
+      squashed[squashed.length - 1] = {
+        path: change.path,
+        before: last.before,
+        after: change.after,
+      };
     else squashed.push(change);
   }
   return squashed.filter(({ before, after }) => !sameData(before, after));

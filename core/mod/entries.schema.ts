@@ -8,14 +8,26 @@ const amount = z.number().finite();
 
 export const BoxSideSchema = z.strictObject({
   slot: Name,
-  crop: z.tuple([amount, amount, amount, amount]).optional().meta({ description: 'Left, top, width and height in texels of the texture.' }),
-  quarters: z.number().int().min(0).max(3).optional().meta({ description: 'Quarter turns of the picture, clockwise.' }),
+  crop: z
+    .tuple([amount, amount, amount, amount])
+    .optional()
+    .meta({ description: 'Left, top, width and height in texels of the texture.' }),
+  quarters: z
+    .number()
+    .int()
+    .min(0)
+    .max(3)
+    .optional()
+    .meta({ description: 'Quarter turns of the picture, clockwise.' }),
 });
 export const BoxSchema = z.strictObject({
   name: Name.optional(),
   at: Triple,
   size: Triple,
-  spin: z.strictObject({ about: z.enum(axes), by: amount, pivot: Triple }).optional().meta({ description: 'Turned about an axis by degrees, by the right-hand rule.' }),
+  spin: z
+    .strictObject({ about: z.enum(axes), by: amount, pivot: Triple })
+    .optional()
+    .meta({ description: 'Turned about an axis by degrees, by the right-hand rule.' }),
   sides: partRecordOf(sides, BoxSideSchema),
 });
 export type Box = z.output<typeof BoxSchema>;
@@ -42,9 +54,16 @@ export type Picture = z.output<typeof PictureSchema>;
 export const StripSchema = z.strictObject({
   frameHeight: z.number().int().min(1).optional(),
   ticks: z.number().min(1).max(10_000).meta({ description: 'How many ticks a frame stays.' }),
-  order: z.array(z.number().int()).max(4096).optional().meta({ description: 'Frame numbers in the order in which they show.' }),
+  order: z
+    .array(z.number().int())
+    .max(4096)
+    .optional()
+    .meta({ description: 'Frame numbers in the order in which they show.' }),
 });
-export const TextureSchema = z.strictObject({ picture: PictureSchema, strip: StripSchema.optional() });
+export const TextureSchema = z.strictObject({
+  picture: PictureSchema,
+  strip: StripSchema.optional(),
+});
 export type Texture = z.output<typeof TextureSchema>;
 
 /** So many lie in one place where nothing else is said. */
@@ -56,27 +75,56 @@ export const ItemSchema = z.strictObject({
   texture: Id.optional(),
   stack: z.number().int().min(1).max(9999).optional(),
   tags: z.array(Id).max(1000).optional().meta({ description: 'The item tags that it is in.' }),
-  tool: z.strictObject({ kind: z.enum(toolKinds), grade: z.number().int().min(0) }).optional().meta({ description: 'It is a tool of the ladder.' }),
-  bucket: z.strictObject({ of: Id, empty: Id }).optional().meta({ description: 'It is a bucket: filled with that block, out of that empty one.' }),
-  found: z.boolean().optional().meta({ description: 'The world has it without anybody making it.' }),
+  tool: z
+    .strictObject({ kind: z.enum(toolKinds), grade: z.number().int().min(0) })
+    .optional()
+    .meta({ description: 'It is a tool of the ladder.' }),
+  bucket: z
+    .strictObject({ of: Id, empty: Id })
+    .optional()
+    .meta({ description: 'It is a bucket: filled with that block, out of that empty one.' }),
+  found: z
+    .boolean()
+    .optional()
+    .meta({ description: 'The world has it without anybody making it.' }),
   names: recordOf(Language, z.string().max(200)),
 });
 export type Item = z.output<typeof ItemSchema>;
-export const TagSchema = z.strictObject({ note: z.string().max(1000).optional(), members: z.array(z.string().max(200)).max(10_000).optional().meta({ description: 'Ids of other mods or, with a leading #, other tags. The mod\'s own blocks and items say themselves which tags they are in.' }) });
+export const TagSchema = z.strictObject({
+  note: z.string().max(1000).optional(),
+  members: z.array(z.string().max(200)).max(10_000).optional().meta({
+    description:
+      "Ids of other mods or, with a leading #, other tags. The mod's own blocks and items say themselves which tags they are in.",
+  }),
+});
 export type Tag = z.output<typeof TagSchema>;
-export const WordsSchema = z.strictObject({ texts: recordOf(z.string().max(200), z.string().max(4000)) });
+export const WordsSchema = z.strictObject({
+  texts: recordOf(z.string().max(200), z.string().max(4000)),
+});
 
 export const soundEvents = ['place', 'step', 'dig', 'break', 'land'] as const;
 /** Facts of a sound, read when it comes in; `problem` says why it cannot be read. */
 export const SoundSchema = z.strictObject({
-  sha256: Sha256, bytes: z.number().int().min(0), format: z.enum(['wav', 'ogg']),
-  seconds: amount.min(0).optional(), channels: z.number().int().min(1).optional(), rate: z.number().int().min(1).optional(),
-  peak: amount.min(0).max(1).optional().meta({ description: 'The loudest sample, 0 to 1 of full scale.' }),
-  clipped: z.boolean().optional(), problem: z.string().max(500).optional(),
+  sha256: Sha256,
+  bytes: z.number().int().min(0),
+  format: z.enum(['wav', 'ogg']),
+  seconds: amount.min(0).optional(),
+  channels: z.number().int().min(1).optional(),
+  rate: z.number().int().min(1).optional(),
+  peak: amount
+    .min(0)
+    .max(1)
+    .optional()
+    .meta({ description: 'The loudest sample, 0 to 1 of full scale.' }),
+  clipped: z.boolean().optional(),
+  problem: z.string().max(500).optional(),
 });
 export type Sound = z.output<typeof SoundSchema>;
 const range = z.tuple([amount, amount]);
-export const SoundSetSchema = partRecordOf(soundEvents, z.array(z.strictObject({ sound: Id, volume: range.optional(), pitch: range.optional() })).max(64));
+export const SoundSetSchema = partRecordOf(
+  soundEvents,
+  z.array(z.strictObject({ sound: Id, volume: range.optional(), pitch: range.optional() })).max(64),
+);
 export type SoundSet = z.output<typeof SoundSetSchema>;
 
 export const HeaderSchema = z.strictObject({
@@ -88,12 +136,37 @@ export const HeaderSchema = z.strictObject({
   texels: z.number().int().min(4).max(256),
   tickRate: z.number().int().min(1).max(1000),
   languages: z.array(Language).min(1).max(64),
-  kit: z.string().max(64).regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack'),
-  needs: z.array(z.strictObject({ namespace: Name, note: z.string().max(1000).optional() })).max(200).optional().meta({ description: 'Other mods that this one names things of.' }),
-  groups: z.array(z.strictObject({ name: Name, icon: Id.optional().meta({ description: 'The item that stands for the group.' }), names: recordOf(Language, z.string().max(200)) })).max(200),
+  kit: z
+    .string()
+    .max(64)
+    .regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack'),
+  needs: z
+    .array(z.strictObject({ namespace: Name, note: z.string().max(1000).optional() }))
+    .max(200)
+    .optional()
+    .meta({ description: 'Other mods that this one names things of.' }),
+  groups: z
+    .array(
+      z.strictObject({
+        name: Name,
+        icon: Id.optional().meta({ description: 'The item that stands for the group.' }),
+        names: recordOf(Language, z.string().max(200)),
+      }),
+    )
+    .max(200),
   tools: z.strictObject({
-    kinds: partRecordOf(toolKinds, z.strictObject({ tag: Id.meta({ description: 'The block tag that this kind of tool digs.' }) })),
-    grades: z.array(z.strictObject({ name: Name, pace: amount })).max(32).meta({ description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.' }),
+    kinds: partRecordOf(
+      toolKinds,
+      z.strictObject({
+        tag: Id.meta({ description: 'The block tag that this kind of tool digs.' }),
+      }),
+    ),
+    grades: z
+      .array(z.strictObject({ name: Name, pace: amount }))
+      .max(32)
+      .meta({
+        description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.',
+      }),
   }),
 });
 export type Header = z.output<typeof HeaderSchema>;

@@ -19,7 +19,11 @@ function entryInOrder(kind: keyof typeof entrySchemas, entry: object): object {
 export function inOrder(mod: Mod): Mod {
   const entries = entryKinds.map((kind) => [
     kind,
-    Object.fromEntries(Object.entries(mod[kind]).sort(([a], [b]) => (a < b ? -1 : 1)).map(([name, entry]) => [name, entryInOrder(kind, entry)])),
+    Object.fromEntries(
+      Object.entries(mod[kind])
+        .sort(([a], [b]) => (a < b ? -1 : 1))
+        .map(([name, entry]) => [name, entryInOrder(kind, entry)]),
+    ),
   ]);
   return {
     header: entryInOrder('header', mod.header),

@@ -2,23 +2,72 @@
 export * from './names.ts';
 export { lookUp } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
-export { alphaModes, hidesNeighbours, tints, toolKinds, TraitsSchema, type ToolKind, type TraitName, type Traits } from './traits.schema.ts';
+export {
+  alphaModes,
+  hidesNeighbours,
+  tints,
+  toolKinds,
+  TraitsSchema,
+  type ToolKind,
+  type TraitName,
+  type Traits,
+} from './traits.schema.ts';
 export { BlockSchema, type Block, type Candidate, type Looks, type Shape } from './block.schema.ts';
 export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';
 export { registered, type Ledger, type Registered, type Release } from './ledger.schema.ts';
-export { HeaderSchema, soundEvents, usualStack, type Box, type Header, type Item, type Model, type Picture, type Sound, type SoundSet, type Tag, type Texture } from './entries.schema.ts';
-export { emptyMod, entryKinds, entrySchemas, ModSchema, namePatternOf, type EntryKind, type Mod } from './mod.schema.ts';
-export { applyChange, applyChanges, EditConflict, entryOf, firstClash, invertChanges, pathsMeet, sameData, squashChanges, type Change, type Edit } from './edit.ts';
+export {
+  HeaderSchema,
+  soundEvents,
+  usualStack,
+  type Box,
+  type Header,
+  type Item,
+  type Model,
+  type Picture,
+  type Sound,
+  type SoundSet,
+  type Tag,
+  type Texture,
+} from './entries.schema.ts';
+export {
+  emptyMod,
+  entryKinds,
+  entrySchemas,
+  ModSchema,
+  namePatternOf,
+  type EntryKind,
+  type Mod,
+} from './mod.schema.ts';
+export {
+  applyChange,
+  applyChanges,
+  EditConflict,
+  entryOf,
+  firstClash,
+  invertChanges,
+  pathsMeet,
+  sameData,
+  squashChanges,
+  type Change,
+  type Edit,
+} from './edit.ts';
 export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { carried, resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
 export { changeProperty, orderProperties, usesOf, type PropertyUse } from './properties.ts';
 export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
-export { namingsOf, renamed, renameEntry, renamingProblem, type Naming, type RenamedKind } from './rename.ts';
+export {
+  namingsOf,
+  renamed,
+  renameEntry,
+  renamingProblem,
+  type Naming,
+  type RenamedKind,
+} from './rename.ts';
 export { inOrder } from './in-order.ts';
 export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';

@@ -20,30 +20,74 @@ export type LadderAct =
  */
 export function changeLadder(mod: Mod, act: LadderAct): Change[] {
   const { grades } = mod.header.tools;
-  const ladder = (after: typeof grades): Change => ({ path: '/header/tools/grades', before: grades, after });
+  const ladder = (after: typeof grades): Change => ({
+    path: '/header/tools/grades',
+    before: grades,
+    after,
+  });
   if (act.do === 'add') return [ladder([...grades, { name: act.name, pace: act.pace }])];
   if (!grades[act.grade]) throw new RangeError(`There is no grade ${act.grade} on the ladder.`);
-  if (act.do === 'change') return [ladder(grades.with(act.grade, { name: act.name ?? grades[act.grade]!.name, pace: act.pace ?? grades[act.grade]!.pace }))];
+  if (act.do === 'change')
+    return [
+      ladder(
+        grades.with(act.grade, {
+          name: act.name ?? grades[act.grade]!.name,
+          pace: act.pace ?? grades[act.grade]!.pace,
+        }),
+      ),
+    ];
   if (act.do === 'remove') {
     if (grades.length === 1) throw new RangeError('The ladder needs one grade at least.');
     const after = grades.filter((_, at) => at !== act.grade);
-    return [ladder(after), ...followers(mod, (grade) => (grade > act.grade ? grade - 1 : Math.min(grade, after.length - 1)))];
+    return [
+      ladder(after),
+      ...followers(mod, (grade) =>
+        grade > act.grade ? grade - 1 : Math.min(grade, after.length - 1),
+      ),
+    ];
   }
   const order = grades.map((_, at) => at).filter((at) => at !== act.grade);
   order.splice(Math.max(0, Math.min(order.length, act.to)), 0, act.grade);
-  return [ladder(order.map((at) => grades[at]!)), ...followers(mod, (grade) => (order.includes(grade) ? order.indexOf(grade) : grade))];
+  return [
+    ladder(order.map((at) => grades[at]!)),
+    ...followers(mod, (grade) => (order.includes(grade) ? order.indexOf(grade) : grade)),
+  ];
 }
 
 /** Everything that asks for a grade, asking for another one. */
 function followers(mod: Mod, become: (grade: number) => number): Change[] {
-  return Object.entries(mod.blocks).flatMap(([name, block]): Change[] => {
-    const { leastGrade } = block.traits;
-    const changes: Change[] = [];
-    if (leastGrade !== undefined && become(leastGrade) !== leastGrade) changes.push({ path: pointer(['blocks', name, 'traits', 'leastGrade']), before: leastGrade, after: become(leastGrade) });
-    if (typeof block.loot === 'object') changes.push(...drawsWith(block.loot.draws, ['blocks', name, 'loot', 'draws'], become));
-    return changes;
-  }).concat(Object.entries(mod.lootTables).flatMap(([name, { draws }]) => drawsWith(draws, ['lootTables', name, 'draws'], become)))
-    .concat(Object.entries(mod.items).flatMap(([name, { tool }]): Change[] => (tool && become(tool.grade) !== tool.grade ? [{ path: pointer(['items', name, 'tool', 'grade']), before: tool.grade, after: become(tool.grade) }] : [])));
+  return Object.entries(mod.blocks)
+    .flatMap(([name, block]): Change[] => {
+      const { leastGrade } = block.traits;
+      const changes: Change[] = [];
+      if (leastGrade !== undefined && become(leastGrade) !== leastGrade)
+        changes.push({
+          path: pointer(['blocks', name, 'traits', 'leastGrade']),
+          before: leastGrade,
+          after: become(leastGrade),
+        });
+      if (typeof block.loot === 'object')
+        changes.push(...drawsWith(block.loot.draws, ['blocks', name, 'loot', 'draws'], become));
+      return changes;
+    })
+    .concat(
+      Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>
+        drawsWith(draws, ['lootTables', name, 'draws'], become),
+      ),
+    )
+    .concat(
+      Object.entries(mod.items).flatMap(([name, { tool }]): Change[] =>
+        tool && become(tool.grade) !== tool.grade
+          ? [
+              {
+                path: pointer(['items', name, 'tool', 'grade']),
+                before: tool.grade,
+                after: become(tool.grade),
+              },
+            ]
+          : [],
+      ),
+    );
 }
 
 /** The change of some draws whose lots ask for a grade. */
@@ -51,13 +95,36 @@ function drawsWith(draws: Draw[], at: string[], become: (grade: number) => numbe
   const regraded = (when: LotWhen): LotWhen => ({
     ...when,
     ...(when.grade === undefined ? {} : { grade: become(when.grade) }),
-    ...(when.all ? { all: when.all.map(regraded) } : {}), ...(when.any ? { any: when.any.map(regraded) } : {}), ...(when.not ? { not: regraded(when.not) } : {}),
+    ...(when.all ? { all: when.all.map(regraded) } : {}),
+    ...(when.any ? { any: when.any.map(regraded) } : {}),
+    ...(when.not ? { not: regraded(when.not) } : {}),
   });
-  if (!conditionsOf(draws).some(({ when: { grade } }) => grade !== undefined && become(grade) !== grade)) return [];
-  return [{ path: pointer(at), before: draws, after: throughLots(draws, (lot: Lot) => (lot.when ? { ...lot, when: regraded(lot.when) } : lot)) }];
+  if (
+    !conditionsOf(draws).some(
+      ({ when: { grade } }) => grade !== undefined && become(grade) !== grade,
+    )
+  )
+    return [];
+  return [
+    {
+      path: pointer(at),
+      before: draws,
+      after: throughLots(draws, (lot: Lot) =>
+        lot.when ? { ...lot, when: regraded(lot.when) } : lot,
+      ),
+    },
+  ];
 }
 
 /** How many blocks ask for each grade, by their least grade or in a lot. */
 export function gradeUses(mod: Mod): number[] {
-  return mod.header.tools.grades.map((_, grade) => Object.values(mod.blocks).filter(({ traits, loot }) => traits.leastGrade === grade || (typeof loot === 'object' && conditionsOf(loot.draws).some(({ when }) => when.grade === grade))).length);
+  return mod.header.tools.grades.map(
+    (_, grade) =>
+      Object.values(mod.blocks).filter(
+        ({ traits, loot }) =>
+          traits.leastGrade === grade ||
+          (typeof loot === 'object' &&
+            conditionsOf(loot.draws).some(({ when }) => when.grade === grade)),
+      ).length,
+  );
 }

@@ -11,23 +11,58 @@ const kind = z.enum(registered);
 
 /** The ledger: numbers that saved worlds depend on. They never move, and retired ones are never given again. */
 export const LedgerSchema = z.strictObject({
-  entries: z.array(z.strictObject({
-    number, kind, name: Name,
-    formerly: z.array(Name).max(1000).optional().meta({ description: 'What it was called before, so that saved worlds that know it by an old name are understood.' }),
-    codes: CodeLayoutSchema.optional().meta({ description: 'How the block\'s states are stored, once that must not follow from its properties alone.' }),
-  })).max(100_000),
-  retired: z.array(z.strictObject({
-    number, kind, name: Name, formerly: z.array(Name).max(1000).optional(),
-    successor: Id.optional().meta({ description: 'What stands in old worlds where this one stood.' }),
-    lost: z.boolean().optional().meta({ description: 'Nothing takes its place, on purpose.' }),
-  })).max(100_000),
-  releases: z.array(z.strictObject({
-    version: Version,
-    on: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'use a day such as 2026-03-31').meta({ description: 'The day on which it was released.' }),
-    counts: z.strictObject({ groups: number, blocks: number, items: number }),
-    entries: z.array(z.strictObject({ number, kind, name: Name, codes: CodeLayoutSchema.optional() })).max(100_000).optional()
-      .meta({ description: 'What was registered, frozen as it was. Only the last release keeps it.' }),
-  })).max(1000).optional().meta({ description: 'The versions that players have, oldest first.' }),
+  entries: z
+    .array(
+      z.strictObject({
+        number,
+        kind,
+        name: Name,
+        formerly: z.array(Name).max(1000).optional().meta({
+          description:
+            'What it was called before, so that saved worlds that know it by an old name are understood.',
+        }),
+        codes: CodeLayoutSchema.optional().meta({
+          description:
+            "How the block's states are stored, once that must not follow from its properties alone.",
+        }),
+      }),
+    )
+    .max(100_000),
+  retired: z
+    .array(
+      z.strictObject({
+        number,
+        kind,
+        name: Name,
+        formerly: z.array(Name).max(1000).optional(),
+        successor: Id.optional().meta({
+          description: 'What stands in old worlds where this one stood.',
+        }),
+        lost: z.boolean().optional().meta({ description: 'Nothing takes its place, on purpose.' }),
+      }),
+    )
+    .max(100_000),
+  releases: z
+    .array(
+      z.strictObject({
+        version: Version,
+        on: z
+          .string()
+          .regex(/^\d{4}-\d{2}-\d{2}$/, 'use a day such as 2026-03-31')
+          .meta({ description: 'The day on which it was released.' }),
+        counts: z.strictObject({ groups: number, blocks: number, items: number }),
+        entries: z
+          .array(z.strictObject({ number, kind, name: Name, codes: CodeLayoutSchema.optional() }))
+          .max(100_000)
+          .optional()
+          .meta({
+            description: 'What was registered, frozen as it was. Only the last release keeps it.',
+          }),
+      }),
+    )
+    .max(1000)
+    .optional()
+    .meta({ description: 'The versions that players have, oldest first.' }),
 });
 export type Ledger = z.output<typeof LedgerSchema>;
 export type Release = NonNullable<Ledger['releases']>[number];

@@ -3,7 +3,8 @@ import type { Change } from './edit.ts';
 import type { Ledger } from './ledger.schema.ts';
 
 /** The next number that was never given: above every number in use and every retired one. */
-export const nextNumber = ({ entries, retired }: Ledger): number => [...entries, ...retired].reduce((next, { number }) => Math.max(next, number + 1), 0);
+export const nextNumber = ({ entries, retired }: Ledger): number =>
+  [...entries, ...retired].reduce((next, { number }) => Math.max(next, number + 1), 0);
 
 /** The changes that retire an entry: its number is never given again. How its states were stored no longer matters. */
 export function retire({ entries, retired }: Ledger, at: number): Change[] {
@@ -20,11 +21,16 @@ const held = new WeakMap<Ledger['entries'], Map<string, CodeLayout>>();
 export function heldCodes({ entries }: Ledger, block: string): CodeLayout | undefined {
   let byBlock = held.get(entries);
   if (!byBlock) {
-    byBlock = new Map(entries.flatMap(({ kind, name, codes }) => (kind === 'block' && codes ? [[name, codes]] : [])));
+    byBlock = new Map(
+      entries.flatMap(({ kind, name, codes }) =>
+        kind === 'block' && codes ? [[name, codes]] : [],
+      ),
+    );
     held.set(entries, byBlock);
   }
   return byBlock.get(block);
 }
 
 /** How a block's states are stored: as the ledger holds it or, where it holds nothing, mixed radix over the properties as they stand. */
-export const codesOf = (ledger: Ledger, block: string, space: StateSpace): CodeLayout => heldCodes(ledger, block) ?? mixedRadix(space);
+export const codesOf = (ledger: Ledger, block: string, space: StateSpace): CodeLayout =>
+  heldCodes(ledger, block) ?? mixedRadix(space);

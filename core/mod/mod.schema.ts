@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { BlockSchema } from './block.schema.ts';
 import {
-  foldered, HeaderSchema, ItemSchema, ModelSchema, named, SoundSchema, SoundSetSchema, TagSchema, TextureSchema, WordsSchema,
+  foldered,
+  HeaderSchema,
+  ItemSchema,
+  ModelSchema,
+  named,
+  SoundSchema,
+  SoundSetSchema,
+  TagSchema,
+  TextureSchema,
+  WordsSchema,
 } from './entries.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
@@ -27,31 +36,85 @@ export const ModSchema = z.strictObject({
 export type Mod = z.output<typeof ModSchema>;
 
 /** The kinds of named entries, in the order in which they are listed. */
-export const entryKinds = ['blocks', 'items', 'models', 'textures', 'blockTags', 'itemTags', 'recipes', 'lootTables', 'words', 'sounds', 'soundSets'] as const;
+export const entryKinds = [
+  'blocks',
+  'items',
+  'models',
+  'textures',
+  'blockTags',
+  'itemTags',
+  'recipes',
+  'lootTables',
+  'words',
+  'sounds',
+  'soundSets',
+] as const;
 export type EntryKind = (typeof entryKinds)[number];
 
 /** The schema of one entry of each kind, and of the two single documents. */
 export const entrySchemas = {
-  header: HeaderSchema, ledger: LedgerSchema, blocks: BlockSchema, items: ItemSchema, models: ModelSchema, textures: TextureSchema,
-  blockTags: TagSchema, itemTags: TagSchema, recipes: RecipeSchema, lootTables: LootTableSchema, words: WordsSchema, sounds: SoundSchema, soundSets: SoundSetSchema,
+  header: HeaderSchema,
+  ledger: LedgerSchema,
+  blocks: BlockSchema,
+  items: ItemSchema,
+  models: ModelSchema,
+  textures: TextureSchema,
+  blockTags: TagSchema,
+  itemTags: TagSchema,
+  recipes: RecipeSchema,
+  lootTables: LootTableSchema,
+  words: WordsSchema,
+  sounds: SoundSchema,
+  soundSets: SoundSetSchema,
 } as const;
 
 /** What the names of entries of a kind must match. */
 export const namePatternOf = (kind: string): RegExp =>
-  (kind === 'models' || kind === 'textures' || kind === 'sounds' ? pathPattern : kind === 'words' ? languagePattern : namePattern);
+  kind === 'models' || kind === 'textures' || kind === 'sounds'
+    ? pathPattern
+    : kind === 'words'
+      ? languagePattern
+      : namePattern;
 
 /** A mod with nothing in it but its header: where a new one starts. */
 export function emptyMod(namespace: string, title: string): Mod {
   return {
     header: {
-      namespace, title, version: '0.1.0', authors: [], license: 'All rights reserved', texels: 16, tickRate: 20, languages: ['en'], kit: 'block-pack',
+      namespace,
+      title,
+      version: '0.1.0',
+      authors: [],
+      license: 'All rights reserved',
+      texels: 16,
+      tickRate: 20,
+      languages: ['en'],
+      kit: 'block-pack',
       groups: [{ name: 'general', names: { en: 'General' } }],
       tools: {
-        kinds: Object.fromEntries(['pick', 'axe', 'spade', 'sickle', 'shears', 'hammer'].map((kind) => [kind, { tag: `${namespace}:${kind}_dug` }])),
-        grades: [{ name: 'flint', pace: 2 }, { name: 'bronze', pace: 3.4 }, { name: 'steel', pace: 5 }],
+        kinds: Object.fromEntries(
+          ['pick', 'axe', 'spade', 'sickle', 'shears', 'hammer'].map((kind) => [
+            kind,
+            { tag: `${namespace}:${kind}_dug` },
+          ]),
+        ),
+        grades: [
+          { name: 'flint', pace: 2 },
+          { name: 'bronze', pace: 3.4 },
+          { name: 'steel', pace: 5 },
+        ],
       },
     },
     ledger: { entries: [{ number: 0, kind: 'group', name: 'general' }], retired: [] },
-    blocks: {}, items: {}, models: {}, textures: {}, blockTags: {}, itemTags: {}, recipes: {}, lootTables: {}, words: {}, sounds: {}, soundSets: {},
+    blocks: {},
+    items: {},
+    models: {},
+    textures: {},
+    blockTags: {},
+    itemTags: {},
+    recipes: {},
+    lootTables: {},
+    words: {},
+    sounds: {},
+    soundSets: {},
   };
 }

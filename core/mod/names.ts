@@ -8,17 +8,46 @@ export const idPattern = /^[a-z][a-z0-9_]*:[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)
 /** BCP 47, as far as names of languages in mods need it: language, script, region. */
 export const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
 /** Semantic Versioning 2.0.0. */
-const versionPattern = /^(0|[1-9]\d*)\.(0|[1-9]\d*)\.(0|[1-9]\d*)(-[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?(\+[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?$/;
+const versionPattern =
+  /^(0|[1-9]\d*)\.(0|[1-9]\d*)\.(0|[1-9]\d*)(-[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?(\+[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?$/;
 
-export const Name = z.string().max(64).regex(namePattern, 'use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern');
-export const PathName = z.string().max(128).regex(pathPattern, 'use names of lowercase letters, digits and underscores, joined by slashes');
-export const Id = z.string().max(200).regex(idPattern, 'use namespace:name in lowercase letters, digits and underscores, as in saltmarsh:tide_lantern');
-export const Language = z.string().regex(languagePattern, 'use a BCP 47 language tag such as en, de or pt-BR');
-export const Version = z.string().max(64).regex(versionPattern, 'use a semantic version such as 0.3.0');
-export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'use a SHA-256 digest in 64 hexadecimal digits');
+export const Name = z
+  .string()
+  .max(64)
+  .regex(
+    namePattern,
+    'use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern',
+  );
+export const PathName = z
+  .string()
+  .max(128)
+  .regex(pathPattern, 'use names of lowercase letters, digits and underscores, joined by slashes');
+export const Id = z
+  .string()
+  .max(200)
+  .regex(
+    idPattern,
+    'use namespace:name in lowercase letters, digits and underscores, as in saltmarsh:tide_lantern',
+  );
+export const Language = z
+  .string()
+  .regex(languagePattern, 'use a BCP 47 language tag such as en, de or pt-BR');
+export const Version = z
+  .string()
+  .max(64)
+  .regex(versionPattern, 'use a semantic version such as 0.3.0');
+export const Sha256 = z
+  .string()
+  .regex(/^[0-9a-f]{64}$/, 'use a SHA-256 digest in 64 hexadecimal digits');
 
 /** Names that some systems cannot hold as a file, whatever their ending. */
-export const reservedNames = new Set(['con', 'prn', 'aux', 'nul', ...Array.from({ length: 9 }, (_, i) => [`com${i + 1}`, `lpt${i + 1}`]).flat()]);
+export const reservedNames = new Set([
+  'con',
+  'prn',
+  'aux',
+  'nul',
+  ...Array.from({ length: 9 }, (_, i) => [`com${i + 1}`, `lpt${i + 1}`]).flat(),
+]);
 
 /** The id of a name in a namespace. `idOf('saltmarsh', 'brine')` is `saltmarsh:brine`. */
 export const idOf = (namespace: string, name: string): string => `${namespace}:${name}`;
@@ -35,15 +64,25 @@ export function ownName(namespace: string, id: string): string | undefined {
   return parts.namespace === namespace ? parts.name : undefined;
 }
 
-const byName = ([a]: [string, unknown], [b]: [string, unknown]): number => (a < b ? -1 : a > b ? 1 : 0);
+const byName = ([a]: [string, unknown], [b]: [string, unknown]): number =>
+  a < b ? -1 : a > b ? 1 : 0;
 
 /** A record whose names come out in the order of the alphabet, however they went in: the same data is the same text. */
 export const recordOf = <V extends z.ZodType>(name: z.ZodType<string, string>, value: V) =>
-  z.record(name, value).overwrite((record) => Object.fromEntries(Object.entries(record).sort(byName)) as typeof record);
+  z
+    .record(name, value)
+    .overwrite(
+      (record) => Object.fromEntries(Object.entries(record).sort(byName)) as typeof record,
+    );
 
 /** The same, over some of a few known names; these come out in the order in which they are listed. */
-export const partRecordOf = <const K extends string, V extends z.ZodType>(names: readonly K[], value: V) =>
+export const partRecordOf = <const K extends string, V extends z.ZodType>(
+  names: readonly K[],
+  value: V,
+) =>
   z.partialRecord(z.enum(names), value).overwrite((record) => {
     const part = record as Partial<Record<K, unknown>>;
-    return Object.fromEntries(names.flatMap((name) => (part[name] === undefined ? [] : [[name, part[name]]]))) as typeof record;
+    return Object.fromEntries(
+      names.flatMap((name) => (part[name] === undefined ? [] : [[name, part[name]]])),
+    ) as typeof record;
   });

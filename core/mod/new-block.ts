@@ -18,11 +18,21 @@ export type BlockStart = { stock: string; picture: Picture } | { copyOf: string 
 export function newBlock(mod: Mod, name: string, title: string, start: BlockStart): Change[] {
   if (lookUp(mod.blocks, name)) throw new RangeError(`There is already a block called ${name}.`);
   const language = mod.header.languages[0] ?? 'en';
-  const register: Change = { path: '/ledger/entries', before: mod.ledger.entries, after: [...mod.ledger.entries, { number: nextNumber(mod.ledger), kind: 'block', name }] };
+  const register: Change = {
+    path: '/ledger/entries',
+    before: mod.ledger.entries,
+    after: [...mod.ledger.entries, { number: nextNumber(mod.ledger), kind: 'block', name }],
+  };
   if ('copyOf' in start) {
     const original = lookUp(mod.blocks, start.copyOf);
     if (!original) throw new RangeError(`There is no block called ${start.copyOf}.`);
-    return [{ path: pointer(['blocks', name]), after: { ...original, names: { [language]: title } } satisfies Block }, register];
+    return [
+      {
+        path: pointer(['blocks', name]),
+        after: { ...original, names: { [language]: title } } satisfies Block,
+      },
+      register,
+    ];
   }
   const id = idOf(mod.header.namespace, name);
   const traits = stockNamed(start.stock)?.traits ?? defaultTraits;
@@ -32,9 +42,15 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
     traits: traits.alphaMode === 'opaque' ? {} : { alphaMode: 'opaque', hidesNeighbours: 'whole' },
     states: { properties: [] },
     looks: { mode: 'one-of', rows: [{ use: [{ model: id }] }] },
-    loot: 'itself', tags: tag === undefined ? [] : [tag], names: { [language]: title },
+    loot: 'itself',
+    tags: tag === undefined ? [] : [tag],
+    names: { [language]: title },
   };
-  const free = (kind: 'models' | 'textures', after: unknown): Change => ({ path: pointer([kind, name]), before: lookUp<unknown>(mod[kind], name), after });
+  const free = (kind: 'models' | 'textures', after: unknown): Change => ({
+    path: pointer([kind, name]),
+    before: lookUp<unknown>(mod[kind], name),
+    after,
+  });
   return [
     free('textures', { picture: start.picture }),
     free('models', { template: 'obrank:cube', slots: { face: id } }),
@@ -46,5 +62,8 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
 /** The changes that take a block out of the mod: its number is retired, so that saved worlds never meet it again as something else. */
 export function removeBlock(mod: Mod, name: string): Change[] {
   const at = mod.ledger.entries.findIndex((one) => one.kind === 'block' && one.name === name);
-  return [{ path: pointer(['blocks', name]), before: lookUp(mod.blocks, name) }, ...(at < 0 ? [] : retire(mod.ledger, at))];
+  return [
+    { path: pointer(['blocks', name]), before: lookUp(mod.blocks, name) },
+    ...(at < 0 ? [] : retire(mod.ledger, at)),
+  ];
 }

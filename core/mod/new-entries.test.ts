@@ -1,7 +1,20 @@
 import { expect, test } from '@jest/globals';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
-import { applyChanges, invertChanges, ModSchema, newBlock, newGroup, newItem, removeBlock, removeGroup, removeItem, renameEntry, type Change, type Mod } from './index.ts';
+import {
+  applyChanges,
+  invertChanges,
+  ModSchema,
+  newBlock,
+  newGroup,
+  newItem,
+  removeBlock,
+  removeGroup,
+  removeItem,
+  renameEntry,
+  type Change,
+  type Mod,
+} from './index.ts';
 
 const after = (mod: Mod, changes: Change[]): Mod => {
   const next = applyChanges(mod, changes);
@@ -9,7 +22,10 @@ const after = (mod: Mod, changes: Change[]): Mod => {
   expect(applyChanges(next, invertChanges(changes))).toEqual(mod);
   return next;
 };
-const rules = (mod: Mod) => inspect(mod).map(({ rule }) => rule).sort();
+const rules = (mod: Mod) =>
+  inspect(mod)
+    .map(({ rule }) => rule)
+    .sort();
 
 test('an item is named, registered, in a group; what is missing is its picture and a way to have it', () => {
   const mod = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
@@ -41,18 +57,37 @@ test('a group that is removed leaves what was in it in none, and says so', () =>
 test('what was renamed can be removed: the retired number knows the old names too', () => {
   const renamed = after(sampleMod(), renameEntry(sampleMod(), 'blocks', 'bank', 'mudbank'));
   const gone = after(renamed, removeBlock(renamed, 'mudbank'));
-  expect(gone.ledger.retired).toEqual([{ number: 1, kind: 'block', name: 'mudbank', formerly: ['bank'] }]);
+  expect(gone.ledger.retired).toEqual([
+    { number: 1, kind: 'block', name: 'mudbank', formerly: ['bank'] },
+  ]);
 });
 
 test('a new block can be had from the start, and says so by itself', () => {
-  const mod = after(sampleMod(), newBlock(sampleMod(), 'pier', 'Pier', { stock: 'timber', picture: sampleMod().textures['bank']!.picture }));
+  const mod = after(
+    sampleMod(),
+    newBlock(sampleMod(), 'pier', 'Pier', {
+      stock: 'timber',
+      picture: sampleMod().textures['bank']!.picture,
+    }),
+  );
   expect(mod.blocks['pier']!.identity.found).toBe(true);
   expect(rules(mod)).not.toContain('recipes/unobtainable');
 });
 
 test('a group is renamed wherever it is named, and saved worlds still know it', () => {
-  const mod = withExample(sampleMod(), { '/items/salt': { names: { en: 'Salt' }, group: 'shore' } });
+  const mod = withExample(sampleMod(), {
+    '/items/salt': { names: { en: 'Salt' }, group: 'shore' },
+  });
   const next = after(mod, renameEntry(mod, 'groups', 'shore', 'coast'));
-  expect([next.header.groups[0]!.name, next.blocks['lamp']!.identity.group, next.items['salt']!.group]).toEqual(['coast', 'coast', 'coast']);
-  expect(next.ledger.entries[0]).toEqual({ number: 0, kind: 'group', name: 'coast', formerly: ['shore'] });
+  expect([
+    next.header.groups[0]!.name,
+    next.blocks['lamp']!.identity.group,
+    next.items['salt']!.group,
+  ]).toEqual(['coast', 'coast', 'coast']);
+  expect(next.ledger.entries[0]).toEqual({
+    number: 0,
+    kind: 'group',
+    name: 'coast',
+    formerly: ['shore'],
+  });
 });

@@ -7,7 +7,11 @@ import type { Mod } from './mod.schema.ts';
 
 /** The change that registers something under the next number that was never given. */
 function register({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string): Change {
-  return { path: '/ledger/entries', before: ledger.entries, after: [...ledger.entries, { number: nextNumber(ledger), kind, name }] };
+  return {
+    path: '/ledger/entries',
+    before: ledger.entries,
+    after: [...ledger.entries, { number: nextNumber(ledger), kind, name }],
+  };
 }
 
 /** The changes that retire something's number, where it has one. */
@@ -18,28 +22,60 @@ function retired({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string
 
 /** The changes that add a plain item, registered and named. Throws a RangeError when the name is taken. */
 export function newItem(mod: Mod, name: string, title: string): Change[] {
-  if (Object.hasOwn(mod.items, name) || Object.hasOwn(mod.blocks, name)) throw new RangeError(`There is already something called ${name}.`);
+  if (Object.hasOwn(mod.items, name) || Object.hasOwn(mod.blocks, name))
+    throw new RangeError(`There is already something called ${name}.`);
   const group = mod.header.groups[0]?.name;
-  return [{ path: pointer(['items', name]), after: { ...(group === undefined ? {} : { group }), stack: usualStack, names: { [mod.header.languages[0]!]: title } } }, register(mod, 'item', name)];
+  return [
+    {
+      path: pointer(['items', name]),
+      after: {
+        ...(group === undefined ? {} : { group }),
+        stack: usualStack,
+        names: { [mod.header.languages[0]!]: title },
+      },
+    },
+    register(mod, 'item', name),
+  ];
 }
 
 /** The changes that take an item out of the mod: its number is retired. */
-export const removeItem = (mod: Mod, name: string): Change[] => [{ path: pointer(['items', name]), before: lookUp(mod.items, name) }, ...retired(mod, 'item', name)];
+export const removeItem = (mod: Mod, name: string): Change[] => [
+  { path: pointer(['items', name]), before: lookUp(mod.items, name) },
+  ...retired(mod, 'item', name),
+];
 
 /** The changes that add a catalogue group at the end. Throws a RangeError when there is one of that name. */
 export function newGroup(mod: Mod, name: string, title: string): Change[] {
   const { groups, languages } = mod.header;
-  if (groups.some((group) => group.name === name)) throw new RangeError(`There is already a group called ${name}.`);
-  return [{ path: '/header/groups', before: groups, after: [...groups, { name, names: { [languages[0]!]: title } }] }, register(mod, 'group', name)];
+  if (groups.some((group) => group.name === name))
+    throw new RangeError(`There is already a group called ${name}.`);
+  return [
+    {
+      path: '/header/groups',
+      before: groups,
+      after: [...groups, { name, names: { [languages[0]!]: title } }],
+    },
+    register(mod, 'group', name),
+  ];
 }
 
 /** The changes that take a catalogue group away: its number is retired, and what was in it is in none. */
 export function removeGroup(mod: Mod, name: string): Change[] {
   const { groups } = mod.header;
   return [
-    { path: '/header/groups', before: groups, after: groups.filter((group) => group.name !== name) },
-    ...Object.entries(mod.blocks).flatMap(([block, { identity }]): Change[] => (identity.group === name ? [{ path: pointer(['blocks', block, 'identity', 'group']), before: name }] : [])),
-    ...Object.entries(mod.items).flatMap(([item, { group }]): Change[] => (group === name ? [{ path: pointer(['items', item, 'group']), before: name }] : [])),
+    {
+      path: '/header/groups',
+      before: groups,
+      after: groups.filter((group) => group.name !== name),
+    },
+    ...Object.entries(mod.blocks).flatMap(([block, { identity }]): Change[] =>
+      identity.group === name
+        ? [{ path: pointer(['blocks', block, 'identity', 'group']), before: name }]
+        : [],
+    ),
+    ...Object.entries(mod.items).flatMap(([item, { group }]): Change[] =>
+      group === name ? [{ path: pointer(['items', item, 'group']), before: name }] : [],
+    ),
     ...retired(mod, 'group', name),
   ];
 }

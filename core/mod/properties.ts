@@ -1,5 +1,16 @@
 import { lookUp, pointer } from '../json/index.ts';
-import { mixedRadix, renameInCodes, settleCodes, StateSpace, valuesOf, type CodeLayout, type Property, type Rows, type Value, type When } from '../states/index.ts';
+import {
+  mixedRadix,
+  renameInCodes,
+  settleCodes,
+  StateSpace,
+  valuesOf,
+  type CodeLayout,
+  type Property,
+  type Rows,
+  type Value,
+  type When,
+} from '../states/index.ts';
 import type { Block, Looks } from './block.schema.ts';
 import { conditionsIn, throughLots, throughStates } from './conditions.ts';
 import { sameData, type Change } from './edit.ts';
@@ -12,23 +23,59 @@ const byStateTraits = ['lightEmitted', 'lightAbsorbed', 'friction'] as const;
 const byStateShapes = ['collision', 'outline'] as const;
 
 /** A place of a block that names a property: what it is, in words, and how often. */
-export interface PropertyUse { what: string; times: number }
+export interface PropertyUse {
+  what: string;
+  times: number;
+}
 
 /**
  * Where a block names a property, in words: what renaming follows and removing touches.
  *
  * @example usesOf(block, 'lit') // [{ what: 'row of the look', times: 8 }, { what: 'row of light emitted', times: 1 }]
  */
-export function usesOf({ looks, traits, shapes, loot, states }: Block, property: string): PropertyUse[] {
-  const asks = (rows: readonly { when?: When }[]) => rows.filter(({ when }) => when && Object.hasOwn(when, property)).length;
-  const words = { lightEmitted: 'light emitted', lightAbsorbed: 'light absorbed', friction: 'friction', collision: 'the collision shape', outline: 'the outline' } as const;
+export function usesOf(
+  { looks, traits, shapes, loot, states }: Block,
+  property: string,
+): PropertyUse[] {
+  const asks = (rows: readonly { when?: When }[]) =>
+    rows.filter(({ when }) => when && Object.hasOwn(when, property)).length;
+  const words = {
+    lightEmitted: 'light emitted',
+    lightAbsorbed: 'light absorbed',
+    friction: 'friction',
+    collision: 'the collision shape',
+    outline: 'the outline',
+  } as const;
   const rowsIn = (value: unknown) => (Array.isArray(value) ? asks(value as { when?: When }[]) : 0);
   return [
     { what: 'row of the look', times: asks(looks.rows) },
-    ...byStateTraits.map((trait) => ({ what: `row of ${words[trait]}`, times: rowsIn(traits[trait]) })),
-    ...byStateShapes.map((shape) => ({ what: `row of ${words[shape]}`, times: rowsIn(shapes?.[shape]) })),
-    { what: 'lot', times: typeof loot === 'object' ? loot.draws.flatMap((draw) => draw.lots).filter((lot) => lot.keeps?.includes(property) || conditionsIn(lot.when).some(({ when }) => when.state && Object.hasOwn(when.state, property))).length : 0 },
-    { what: 'rule of placing', times: (states.placing ?? []).filter((rule) => rule.set === property).length },
+    ...byStateTraits.map((trait) => ({
+      what: `row of ${words[trait]}`,
+      times: rowsIn(traits[trait]),
+    })),
+    ...byStateShapes.map((shape) => ({
+      what: `row of ${words[shape]}`,
+      times: rowsIn(shapes?.[shape]),
+    })),
+    {
+      what: 'lot',
+      times:
+        typeof loot === 'object'
+          ? loot.draws
+              .flatMap((draw) => draw.lots)
+              .filter(
+                (lot) =>
+                  lot.keeps?.includes(property) ||
+                  conditionsIn(lot.when).some(
+                    ({ when }) => when.state && Object.hasOwn(when.state, property),
+                  ),
+              ).length
+          : 0,
+    },
+    {
+      what: 'rule of placing',
+      times: (states.placing ?? []).filter((rule) => rule.set === property).length,
+    },
   ].filter(({ times }) => times > 0);
 }
 
@@ -36,7 +83,11 @@ export function usesOf({ looks, traits, shapes, loot, states }: Block, property:
 type OfWhen = (when: When) => When | undefined | false;
 
 /** The block with every condition on states put through a change; what can no longer hold is left out. */
-function throughConditions(block: Block, change: OfWhen, keep: (property: string) => string[]): Block {
+function throughConditions(
+  block: Block,
+  change: OfWhen,
+  keep: (property: string) => string[],
+): Block {
   const row = <R extends { when?: When }>(one: R): R[] => {
     if (!one.when) return [one];
     const when = change(one.when);
@@ -45,14 +96,18 @@ function throughConditions(block: Block, change: OfWhen, keep: (property: string
     return [(when ? { when, ...rest } : rest) as R];
   };
   const byState = <T>(value: T | Rows<T> | undefined): T | Rows<T> | undefined => {
-    if (!Array.isArray(value) || !value.every((one) => typeof one === 'object' && 'value' in one)) return value;
+    if (!Array.isArray(value) || !value.every((one) => typeof one === 'object' && 'value' in one))
+      return value;
     const rows = (value as unknown as { when?: When; value: T }[]).flatMap(row);
     return rows.length ? rows : (value as { value: T }[]).at(-1)!.value;
   };
   const traits = { ...block.traits };
-  for (const trait of byStateTraits) if (traits[trait] !== undefined) traits[trait] = byState<number>(traits[trait]);
+  for (const trait of byStateTraits)
+    if (traits[trait] !== undefined) traits[trait] = byState<number>(traits[trait]);
   const shapes = block.shapes && { ...block.shapes };
-  if (shapes) for (const shape of byStateShapes) if (shapes[shape] !== undefined) shapes[shape] = byState(shapes[shape] as never);
+  if (shapes)
+    for (const shape of byStateShapes)
+      if (shapes[shape] !== undefined) shapes[shape] = byState(shapes[shape] as never);
   const lot = (one: Lot): Lot | undefined => {
     const { when, keeps, ...rest } = one;
     const held = when && throughStates(when, change);
@@ -62,7 +117,9 @@ function throughConditions(block: Block, change: OfWhen, keep: (property: string
   };
   const { loot } = block;
   return {
-    ...block, traits, ...(shapes ? { shapes } : {}),
+    ...block,
+    traits,
+    ...(shapes ? { shapes } : {}),
     looks: { ...block.looks, rows: block.looks.rows.flatMap(row) as Looks['rows'] },
     ...(typeof loot === 'object' ? { loot: { draws: throughLots(loot.draws, lot) } } : {}),
   };
@@ -73,39 +130,76 @@ const pruned = (when: When): When | undefined => (Object.keys(when).length ? whe
 /** Which old value each new one was, when a property's values change: by name or, where one is exchanged in its place, by place. */
 function renamedValues(before: Property, after: Property): Map<Value, Value> {
   const renamed = new Map<Value, Value>();
-  if (before.kind !== 'choice' || after.kind !== 'choice' || before.values.length !== after.values.length) return renamed;
-  const moved = before.values.flatMap((value, i) => (after.values[i] === value ? [] : [[value, after.values[i]!] as const]));
-  if (moved.length === 1 && !before.values.includes(moved[0]![1])) renamed.set(moved[0]![0], moved[0]![1]);
+  if (
+    before.kind !== 'choice' ||
+    after.kind !== 'choice' ||
+    before.values.length !== after.values.length
+  )
+    return renamed;
+  const moved = before.values.flatMap((value, i) =>
+    after.values[i] === value ? [] : [[value, after.values[i]!] as const],
+  );
+  if (moved.length === 1 && !before.values.includes(moved[0]![1]))
+    renamed.set(moved[0]![0], moved[0]![1]);
   return renamed;
 }
 
 /** A condition after its property changed: under the new name, with values renamed and those that are gone left out. */
-function afterChange(before: Property, after: Property, renamed: ReadonlyMap<Value, Value>): OfWhen {
+function afterChange(
+  before: Property,
+  after: Property,
+  renamed: ReadonlyMap<Value, Value>,
+): OfWhen {
   const values = new Set<Value>(before.kind === after.kind ? valuesOf(after) : []);
   const known = new Set<Value>(valuesOf(before));
   return (when) => {
     const { [before.name]: wanted } = when;
     if (wanted === undefined) return when;
-    const list = (Array.isArray(wanted) ? wanted : [wanted]).map((value) => renamed.get(value) ?? value);
+    const list = (Array.isArray(wanted) ? wanted : [wanted]).map(
+      (value) => renamed.get(value) ?? value,
+    );
     // A value that never was one stays for inspection to point at.
     const left = list.filter((value) => values.has(value) || !known.has(value));
     if (!left.length) return false;
-    return Object.fromEntries(Object.entries(when).map(([name, value]) => (name === before.name ? [after.name, Array.isArray(wanted) ? left : left[0]!] : [name, value])));
+    return Object.fromEntries(
+      Object.entries(when).map(([name, value]) =>
+        name === before.name
+          ? [after.name, Array.isArray(wanted) ? left : left[0]!]
+          : [name, value],
+      ),
+    );
   };
 }
 
 /** A condition after its property is gone: as if the property had its default for ever. */
-const afterRemoval = ({ name, default: usual }: Property): OfWhen => (when) => {
-  const { [name]: wanted, ...rest } = when;
-  if (wanted === undefined) return when;
-  return (Array.isArray(wanted) ? wanted : [wanted]).includes(usual) ? pruned(rest) : false;
-};
+const afterRemoval =
+  ({ name, default: usual }: Property): OfWhen =>
+  (when) => {
+    const { [name]: wanted, ...rest } = when;
+    if (wanted === undefined) return when;
+    return (Array.isArray(wanted) ? wanted : [wanted]).includes(usual) ? pruned(rest) : false;
+  };
 
-function placingAfter(placing: readonly Placing[], before: Property, after: Property | undefined, renamed: ReadonlyMap<Value, Value>): Placing[] {
-  const moved = (value: Value | undefined) => (value === undefined ? undefined : renamed.get(value) ?? value);
+function placingAfter(
+  placing: readonly Placing[],
+  before: Property,
+  after: Property | undefined,
+  renamed: ReadonlyMap<Value, Value>,
+): Placing[] {
+  const moved = (value: Value | undefined) =>
+    value === undefined ? undefined : (renamed.get(value) ?? value);
   return placing.flatMap((rule) => {
     if (rule.set !== before.name) return [rule];
-    return after ? [{ ...rule, set: after.name, ...(rule.value === undefined ? {} : { value: moved(rule.value) }), ...(rule.otherwise === undefined ? {} : { otherwise: moved(rule.otherwise) }) }] : [];
+    return after
+      ? [
+          {
+            ...rule,
+            set: after.name,
+            ...(rule.value === undefined ? {} : { value: moved(rule.value) }),
+            ...(rule.otherwise === undefined ? {} : { otherwise: moved(rule.otherwise) }),
+          },
+        ]
+      : [];
   });
 }
 
@@ -116,37 +210,92 @@ function placingAfter(placing: readonly Placing[], before: Property, after: Prop
  *
  * @example changeProperty(mod, 'tide_lantern', 1, { name: 'glowing', kind: 'toggle', default: false })
  */
-export function changeProperty(mod: Mod, name: string, at: number, after: Property | undefined): Change[] {
+export function changeProperty(
+  mod: Mod,
+  name: string,
+  at: number,
+  after: Property | undefined,
+): Change[] {
   const block = lookUp(mod.blocks, name)!;
   const { properties, placing } = block.states;
   const before: Property | undefined = properties[at];
-  const next = (before ? properties.flatMap((one, i) => (i === at ? (after ? [after] : []) : [one])) : [...properties, after!]) as Block['states']['properties'];
-  const renamed: ReadonlyMap<Value, Value> = before && after ? renamedValues(before, after) : new Map<Value, Value>();
-  let changed: Block = before ? throughConditions(block, after ? afterChange(before, after, renamed) : afterRemoval(before), (name) => (name !== before.name ? [name] : after ? [after.name] : [])) : block;
+  const next = (
+    before
+      ? properties.flatMap((one, i) => (i === at ? (after ? [after] : []) : [one]))
+      : [...properties, after!]
+  ) as Block['states']['properties'];
+  const renamed: ReadonlyMap<Value, Value> =
+    before && after ? renamedValues(before, after) : new Map<Value, Value>();
+  let changed: Block = before
+    ? throughConditions(
+        block,
+        after ? afterChange(before, after, renamed) : afterRemoval(before),
+        (name) => (name !== before.name ? [name] : after ? [after.name] : []),
+      )
+    : block;
   const rules = before && placing ? placingAfter(placing, before, after, renamed) : placing;
-  changed = { ...changed, states: { properties: next, ...(rules?.length ? { placing: rules } : {}) } };
-  return [...blockChanges(name, block, changed), ...codeChanges(mod, name, next, (codes) => (before && after ? renameInCodes(codes, before.name, after.name, renamed) : codes), before && after ? { ...before, name: after.name } as Property : undefined)];
+  changed = {
+    ...changed,
+    states: { properties: next, ...(rules?.length ? { placing: rules } : {}) },
+  };
+  return [
+    ...blockChanges(name, block, changed),
+    ...codeChanges(
+      mod,
+      name,
+      next,
+      (codes) => (before && after ? renameInCodes(codes, before.name, after.name, renamed) : codes),
+      before && after ? ({ ...before, name: after.name } as Property) : undefined,
+    ),
+  ];
 }
 
 /** The changes that put a block's properties into another order. Saved worlds keep their codes. */
 export function orderProperties(mod: Mod, name: string, order: readonly number[]): Change[] {
   const block = lookUp(mod.blocks, name)!;
   const properties = order.map((at) => block.states.properties[at]!);
-  return [{ path: pointer(['blocks', name, 'states', 'properties']), before: block.states.properties, after: properties }, ...codeChanges(mod, name, properties, (codes) => codes)];
+  return [
+    {
+      path: pointer(['blocks', name, 'states', 'properties']),
+      before: block.states.properties,
+      after: properties,
+    },
+    ...codeChanges(mod, name, properties, (codes) => codes),
+  ];
 }
 
-const blockChanges = (name: string, before: Block, after: Block): Change[] => (Object.keys(after) as (keyof Block)[]).flatMap((part) =>
-  (sameData(before[part], after[part]) ? [] : [{ path: pointer(['blocks', name, part]), before: before[part], after: after[part] }]));
+const blockChanges = (name: string, before: Block, after: Block): Change[] =>
+  (Object.keys(after) as (keyof Block)[]).flatMap((part) =>
+    sameData(before[part], after[part])
+      ? []
+      : [{ path: pointer(['blocks', name, part]), before: before[part], after: after[part] }],
+  );
 
 /** The change of the ledger that keeps the codes of a block's states where they would otherwise move. */
-function codeChanges(mod: Mod, name: string, properties: readonly Property[], rename: (codes: CodeLayout) => CodeLayout, renamed?: Property): Change[] {
+function codeChanges(
+  mod: Mod,
+  name: string,
+  properties: readonly Property[],
+  rename: (codes: CodeLayout) => CodeLayout,
+  renamed?: Property,
+): Change[] {
   const at = mod.ledger.entries.findIndex((entry) => entry.kind === 'block' && entry.name === name);
   const entry = mod.ledger.entries[at];
   if (!entry) return [];
   const then = lookUp(mod.blocks, name)!.states.properties;
-  const before = new StateSpace(renamed ? then.map((one) => (properties.some(({ name: now }) => now === one.name) ? one : renamed)) : then);
+  const before = new StateSpace(
+    renamed
+      ? then.map((one) => (properties.some(({ name: now }) => now === one.name) ? one : renamed))
+      : then,
+  );
   const after = new StateSpace(properties);
-  const settled = settleCodes(rename(codesOf(mod.ledger, name, new StateSpace(then))), before, after);
+  const settled = settleCodes(
+    rename(codesOf(mod.ledger, name, new StateSpace(then))),
+    before,
+    after,
+  );
   const codes = sameData(settled, mixedRadix(after)) ? undefined : settled;
-  return sameData(codes, entry.codes) ? [] : [{ path: pointer(['ledger', 'entries', at, 'codes']), before: entry.codes, after: codes }];
+  return sameData(codes, entry.codes)
+    ? []
+    : [{ path: pointer(['ledger', 'entries', at, 'codes']), before: entry.codes, after: codes }];
 }

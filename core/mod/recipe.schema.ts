@@ -9,18 +9,37 @@ const count = z.number().int().min(1).optional();
 export const RecipeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('pattern'),
-    pattern: z.array(z.string().max(32)).max(32).meta({ description: 'Rows of letters; a space is an empty place. It counts wherever it is laid.' }),
+    pattern: z.array(z.string().max(32)).max(32).meta({
+      description: 'Rows of letters; a space is an empty place. It counts wherever it is laid.',
+    }),
     keys: recordOf(z.string().max(1), Ingredient),
-    mirrored: z.boolean().optional().meta({ description: 'False when it does not count mirrored left to right. It does when left out.' }),
-    gives: Id, count,
+    mirrored: z.boolean().optional().meta({
+      description: 'False when it does not count mirrored left to right. It does when left out.',
+    }),
+    gives: Id,
+    count,
   }),
   z.strictObject({ kind: z.literal('mix'), takes: z.array(Ingredient).max(64), gives: Id, count }),
   z.strictObject({
-    kind: z.literal('fire'), takes: Ingredient, gives: Id, count,
+    kind: z.literal('fire'),
+    takes: Ingredient,
+    gives: Id,
+    count,
     seconds: z.number().finite().meta({ description: 'How long it stays in the fire.' }),
-    reward: z.number().finite().optional().meta({ description: 'The experience that the player gains.' }),
+    reward: z
+      .number()
+      .finite()
+      .optional()
+      .meta({ description: 'The experience that the player gains.' }),
   }),
-  z.strictObject({ kind: z.literal('cut'), takes: Ingredient, choices: z.array(z.strictObject({ gives: Id, count })).max(64).meta({ description: 'What the player may choose between.' }) }),
+  z.strictObject({
+    kind: z.literal('cut'),
+    takes: Ingredient,
+    choices: z
+      .array(z.strictObject({ gives: Id, count }))
+      .max(64)
+      .meta({ description: 'What the player may choose between.' }),
+  }),
 ]);
 export type Recipe = z.output<typeof RecipeSchema>;
 export const recipeKinds = ['pattern', 'mix', 'fire', 'cut'] as const;

@@ -8,7 +8,9 @@ import { defaultTraits, stockNamed } from './stock.ts';
 import type { Traits } from './traits.schema.ts';
 
 /** A trait by state, as rows. */
-type Resolved<T> = { [K in keyof T]: K extends 'lightEmitted' | 'lightAbsorbed' | 'friction' ? Rows<number> : T[K] };
+type Resolved<T> = {
+  [K in keyof T]: K extends 'lightEmitted' | 'lightAbsorbed' | 'friction' ? Rows<number> : T[K];
+};
 
 /** A block with everything filled in: stock and defaults applied, every state-dependent value as rows. */
 export interface ResolvedBlock {
@@ -30,17 +32,37 @@ const known = new WeakMap<Block, ResolvedBlock>();
  * A block of the mod with stock and defaults filled in. The result is remembered for as long as the block stays the same object,
  * so an edit of one block resolves that block alone.
  */
-export function resolveBlock(mod: Pick<Mod, 'header'>, name: string, declared: Block): ResolvedBlock {
+export function resolveBlock(
+  mod: Pick<Mod, 'header'>,
+  name: string,
+  declared: Block,
+): ResolvedBlock {
   const id = idOf(mod.header.namespace, name);
   const before = known.get(declared);
   if (before && before.id === id) return before;
-  const traits: Traits = { ...(stockNamed(declared.identity.stock)?.traits ?? defaultTraits), ...declared.traits };
+  const traits: Traits = {
+    ...(stockNamed(declared.identity.stock)?.traits ?? defaultTraits),
+    ...declared.traits,
+  };
   const resolved: ResolvedBlock = {
-    name, id, declared,
+    name,
+    id,
+    declared,
     space: new StateSpace(declared.states.properties),
-    traits: { ...traits, lightEmitted: toRows(traits.lightEmitted), lightAbsorbed: toRows(traits.lightAbsorbed), friction: toRows(traits.friction) },
-    looks: { mode: declared.looks.mode, rows: declared.looks.rows.map(({ when, use }) => ({ when, value: use })) },
-    shapes: { collision: shapeRows(declared.shapes?.collision), outline: shapeRows(declared.shapes?.outline) },
+    traits: {
+      ...traits,
+      lightEmitted: toRows(traits.lightEmitted),
+      lightAbsorbed: toRows(traits.lightAbsorbed),
+      friction: toRows(traits.friction),
+    },
+    looks: {
+      mode: declared.looks.mode,
+      rows: declared.looks.rows.map(({ when, use }) => ({ when, value: use })),
+    },
+    shapes: {
+      collision: shapeRows(declared.shapes?.collision),
+      outline: shapeRows(declared.shapes?.outline),
+    },
     item: declared.identity.item ?? 'none',
     draws: drawsOf(declared, id),
   };
@@ -48,7 +70,8 @@ export function resolveBlock(mod: Pick<Mod, 'header'>, name: string, declared: B
   return resolved;
 }
 
-const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape> => (given === undefined ? [{ value: 'model' }] : toRows(given));
+const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape> =>
+  given === undefined ? [{ value: 'model' }] : toRows(given);
 
 function drawsOf({ loot, states }: Block, id: string): Draw[] {
   if (loot === undefined || loot === 'nothing') return [];
@@ -59,20 +82,33 @@ function drawsOf({ loot, states }: Block, id: string): Draw[] {
 
 /** The properties that placing takes from the item: what a block that is dug up should carry. */
 export const carried = ({ properties, placing = [] }: Block['states']): string[] =>
-  properties.map(({ name }) => name).filter((name) => placing.some((rule) => rule.set === name && rule.to === 'from the item'));
+  properties
+    .map(({ name }) => name)
+    .filter((name) => placing.some((rule) => rule.set === name && rule.to === 'from the item'));
 
 const lists = new WeakMap<Mod['blocks'], { namespace: string; list: readonly ResolvedBlock[] }>();
 
 /** All blocks of a mod, resolved, in the order of their names. The same list for as long as no block changes. */
 export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
-  const { blocks, header: { namespace } } = mod;
+  const {
+    blocks,
+    header: { namespace },
+  } = mod;
   const before = lists.get(blocks);
   if (before?.namespace === namespace) return before.list;
-  const list = Object.keys(blocks).sort().map((name) => resolveBlock(mod, name, lookUp(blocks, name)!));
+  const list = Object.keys(blocks)
+    .sort()
+    .map((name) => resolveBlock(mod, name, lookUp(blocks, name)!));
   lists.set(blocks, { namespace, list });
   return list;
 }
 
 /** The display name of a block: in the mod's first language, else any, else its id's name with spaces. */
-export const titleOf = (mod: Pick<Mod, 'header'>, name: string, names: Record<string, string> | undefined): string =>
-  lookUp(names, mod.header.languages[0] ?? 'en') ?? Object.values(names ?? {})[0] ?? name.replaceAll('_', ' ');
+export const titleOf = (
+  mod: Pick<Mod, 'header'>,
+  name: string,
+  names: Record<string, string> | undefined,
+): string =>
+  lookUp(names, mod.header.languages[0] ?? 'en') ??
+  Object.values(names ?? {})[0] ??
+  name.replaceAll('_', ' ');

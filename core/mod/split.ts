@@ -21,16 +21,45 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
     now = applyChanges(now, more);
     changes.push(...more);
   };
-  const withDefault = (value: Value) => ({ ...lookUp(mod.blocks, name)!, states: { ...lookUp(mod.blocks, name)!.states, properties: lookUp(mod.blocks, name)!.states.properties.map((one) => (one === moved ? { ...one, default: value } as typeof one : one)) } });
+  const withDefault = (value: Value) => ({
+    ...lookUp(mod.blocks, name)!,
+    states: {
+      ...lookUp(mod.blocks, name)!.states,
+      properties: lookUp(mod.blocks, name)!.states.properties.map((one) =>
+        one === moved ? ({ ...one, default: value } as typeof one) : one,
+      ),
+    },
+  });
   for (const value of valuesOf(moved)) {
     if (value === moved.default) continue;
     const other = `${name}_${value === true ? property : value === false ? `not_${property}` : typeof value === 'number' ? `${property}_${String(value).replace('-', 'minus_')}` : value}`;
-    if (lookUp(mod.blocks, other)) throw new RangeError(`There is already a block called ${other}.`);
+    if (lookUp(mod.blocks, other))
+      throw new RangeError(`There is already a block called ${other}.`);
     apply([{ path: pointer(['blocks', other]), after: withDefault(value) }]);
     apply(changeProperty(now, other, at, undefined));
-    apply([{ path: '/ledger/entries', before: now.ledger.entries, after: [...now.ledger.entries, { number: nextNumber(now.ledger), kind: 'block', name: other }] }]);
-    const names = Object.fromEntries(Object.entries(lookUp(mod.blocks, name)!.names).map(([language, title]) => [language, `${title} (${property}: ${String(value)})`]));
-    apply([{ path: pointer(['blocks', other, 'names']), before: lookUp(now.blocks, other)!.names, after: names }]);
+    apply([
+      {
+        path: '/ledger/entries',
+        before: now.ledger.entries,
+        after: [
+          ...now.ledger.entries,
+          { number: nextNumber(now.ledger), kind: 'block', name: other },
+        ],
+      },
+    ]);
+    const names = Object.fromEntries(
+      Object.entries(lookUp(mod.blocks, name)!.names).map(([language, title]) => [
+        language,
+        `${title} (${property}: ${String(value)})`,
+      ]),
+    );
+    apply([
+      {
+        path: pointer(['blocks', other, 'names']),
+        before: lookUp(now.blocks, other)!.names,
+        after: names,
+      },
+    ]);
   }
   apply(changeProperty(now, name, at, undefined));
   return changes;

@@ -5,24 +5,49 @@ export type TagKind = 'blockTags' | 'itemTags';
 
 /** The parts of a mod in which blocks and items say which tags they are in. */
 export interface Taggable {
-  blocks: Readonly<Record<string, Partial<Pick<Block, 'tags'>> & Pick<Block, 'itemTags' | 'identity'>>>;
+  blocks: Readonly<
+    Record<string, Partial<Pick<Block, 'tags'>> & Pick<Block, 'itemTags' | 'identity'>>
+  >;
   items: Readonly<Record<string, Pick<Item, 'tags'>>>;
 }
 
 /** Something that is in tags: its name, the entry that says so, and the tags. */
-export interface Tagged { name: string; kind: 'blocks' | 'items'; at: string[]; tags: readonly string[] }
+export interface Tagged {
+  name: string;
+  kind: 'blocks' | 'items';
+  at: string[];
+  tags: readonly string[];
+}
 
-const known = new WeakMap<Taggable['blocks'], Partial<Record<TagKind, { items: Taggable['items']; list: readonly Tagged[] }>>>();
+const known = new WeakMap<
+  Taggable['blocks'],
+  Partial<Record<TagKind, { items: Taggable['items']; list: readonly Tagged[] }>>
+>();
 
 /** Every block (of block tags) or everything that can be held (of item tags), by name, with the tags that it says it is in. */
 export function taggedIn(mod: Taggable, kind: TagKind): readonly Tagged[] {
   const before = known.get(mod.blocks);
   const kept = before?.[kind];
   if (kept && (kept.items === mod.items || kind === 'blockTags')) return kept.list;
-  const blocks = Object.entries(mod.blocks).map(([name, block]): Tagged => (kind === 'blockTags'
-    ? { name, kind: 'blocks', at: ['blocks', name, 'tags'], tags: block.tags ?? [] }
-    : { name, kind: 'blocks', at: ['blocks', name, 'itemTags'], tags: (block.identity.item ?? 'none') === 'none' ? [] : block.itemTags ?? [] }));
-  const items = kind === 'blockTags' ? [] : Object.entries(mod.items).map(([name, item]): Tagged => ({ name, kind: 'items', at: ['items', name, 'tags'], tags: item.tags ?? [] }));
+  const blocks = Object.entries(mod.blocks).map(([name, block]): Tagged =>
+    kind === 'blockTags'
+      ? { name, kind: 'blocks', at: ['blocks', name, 'tags'], tags: block.tags ?? [] }
+      : {
+          name,
+          kind: 'blocks',
+          at: ['blocks', name, 'itemTags'],
+          tags: (block.identity.item ?? 'none') === 'none' ? [] : (block.itemTags ?? []),
+        },
+  );
+  const items =
+    kind === 'blockTags'
+      ? []
+      : Object.entries(mod.items).map(([name, item]): Tagged => ({
+          name,
+          kind: 'items',
+          at: ['items', name, 'tags'],
+          tags: item.tags ?? [],
+        }));
   const list = [...blocks, ...items].sort((a, b) => (a.name < b.name ? -1 : 1));
   known.set(mod.blocks, { ...before, [kind]: { items: mod.items, list } });
   return list;

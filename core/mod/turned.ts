@@ -9,16 +9,33 @@ export function turnedCandidate(candidate: Candidate, value: Direction | Axis): 
 }
 
 /** A candidate with an orientation; a front to the south and the usual top are not written. */
-export function withOrientation(candidate: Candidate, { front, top }: { front: Direction; top: Direction }): Candidate {
+export function withOrientation(
+  candidate: Candidate,
+  { front, top }: { front: Direction; top: Direction },
+): Candidate {
   const { front: _front, top: _top, ...rest } = candidate;
-  return { ...rest, ...(front === 'south' ? {} : { front }), ...(top === usualTop(front) ? {} : { top }) };
+  return {
+    ...rest,
+    ...(front === 'south' ? {} : { front }),
+    ...(top === usualTop(front) ? {} : { top }),
+  };
 }
 
 /** Rows in which the look follows the property at that place; undefined when a state has no look to spread. */
-export function spreadRows(rows: Rows<Candidate[]>, space: StateSpace, at: number): Looks['rows'] | undefined {
+export function spreadRows(
+  rows: Rows<Candidate[]>,
+  space: StateSpace,
+  at: number,
+): Looks['rows'] | undefined {
   const values = space.values[at]! as readonly (Direction | Axis)[];
   const shown = expandRows(rows, space);
   if (shown.includes(undefined)) return undefined;
-  const spread = shown.map((_, state) => shown[space.withDigit(state, at, 0)]!.map((candidate) => turnedCandidate(candidate, values[space.digit(state, at)]!)));
-  return fewestRows(spread, space).rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
+  const spread = shown.map((_, state) =>
+    shown[space.withDigit(state, at, 0)]!.map((candidate) =>
+      turnedCandidate(candidate, values[space.digit(state, at)]!),
+    ),
+  );
+  return fewestRows(spread, space).rows.map(({ when, value }) =>
+    when ? { when, use: value } : { use: value },
+  );
 }

@@ -20,7 +20,10 @@ export const modelOf = (mod: Pick<Mod, 'header' | 'models'>, id: string): Model 
   ownModel(mod, id) ?? (templateNamed(id) ? { template: id } : undefined);
 
 /** A model by its id with its templates followed; undefined when there is none. */
-export function resolvedModelOf(mod: Pick<Mod, 'header' | 'models'>, id: string): ResolvedModel | undefined {
+export function resolvedModelOf(
+  mod: Pick<Mod, 'header' | 'models'>,
+  id: string,
+): ResolvedModel | undefined {
   const model = modelOf(mod, id);
   return model && resolveModel(model, (template) => ownModel(mod, template), mod.header.texels);
 }
@@ -32,7 +35,9 @@ export function textureOf(mod: Pick<Mod, 'header' | 'textures'>, id: string): Te
 }
 
 /** The frame sizes of the mod's textures. */
-export const textureSizes = (mod: Own): TextureSize => (id) => {
-  const texture = textureOf(mod, id);
-  return texture && frameSize(texture);
-};
+export const textureSizes =
+  (mod: Own): TextureSize =>
+  (id) => {
+    const texture = textureOf(mod, id);
+    return texture && frameSize(texture);
+  };

@@ -1,7 +1,14 @@
 /** Models: templates, slots, boxes to quads, facts. */
 export { templateNamed, templates, type Template } from './templates.ts';
 export { resolveModel, type FindModel, type ResolvedModel, type TexturedBox } from './resolve.ts';
-export { modelQuads, naturalCrop, spinPoint, uprightQuads, type Quad, type TextureSize } from './quads.ts';
+export {
+  modelQuads,
+  naturalCrop,
+  spinPoint,
+  uprightQuads,
+  type Quad,
+  type TextureSize,
+} from './quads.ts';
 export { modelFillsCell, plainBoxes } from './facts.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
 export { shapeByState, shapeIn } from './shapes.ts';

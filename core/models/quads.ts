@@ -1,4 +1,18 @@
-import { asMade, dot, facing, inverse, orientBox, rotationOf, sides, sideStep, turn, type Axis, type Orientation, type Side, type Vec3 } from '../space/index.ts';
+import {
+  asMade,
+  dot,
+  facing,
+  inverse,
+  orientBox,
+  rotationOf,
+  sides,
+  sideStep,
+  turn,
+  type Axis,
+  type Orientation,
+  type Side,
+  type Vec3,
+} from '../space/index.ts';
 import type { ResolvedModel, TexturedBox } from './resolve.ts';
 
 /** A textured rectangle of a model, in texels, in the model's frame. */
@@ -20,20 +34,33 @@ export type TextureSize = (texture: string) => { width: number; height: number }
 
 /** For each side: the way up of its picture and the way right, as seen from outside. */
 const pictureFrame: Record<Side, { up: Vec3; right: Vec3 }> = {
-  front: { up: [0, 1, 0], right: [1, 0, 0] }, back: { up: [0, 1, 0], right: [-1, 0, 0] },
-  left: { up: [0, 1, 0], right: [0, 0, -1] }, right: { up: [0, 1, 0], right: [0, 0, 1] },
-  top: { up: [0, 0, -1], right: [1, 0, 0] }, bottom: { up: [0, 0, 1], right: [1, 0, 0] },
+  front: { up: [0, 1, 0], right: [1, 0, 0] },
+  back: { up: [0, 1, 0], right: [-1, 0, 0] },
+  left: { up: [0, 1, 0], right: [0, 0, -1] },
+  right: { up: [0, 1, 0], right: [0, 0, 1] },
+  top: { up: [0, 0, -1], right: [1, 0, 0] },
+  bottom: { up: [0, 0, 1], right: [1, 0, 0] },
 };
 
 /** The part of a block-sized picture that a side covers when it is laid on as if the block were whole: left, top, width, height. */
-export function naturalCrop({ at: [x, y, z], size: [w, h, d] }: Pick<TexturedBox, 'at' | 'size'>, side: Side, texels: number): [number, number, number, number] {
+export function naturalCrop(
+  { at: [x, y, z], size: [w, h, d] }: Pick<TexturedBox, 'at' | 'size'>,
+  side: Side,
+  texels: number,
+): [number, number, number, number] {
   switch (side) {
-    case 'front': return [x, texels - y - h, w, h];
-    case 'back': return [texels - x - w, texels - y - h, w, h];
-    case 'left': return [texels - z - d, texels - y - h, d, h];
-    case 'right': return [z, texels - y - h, d, h];
-    case 'top': return [x, z, w, d];
-    case 'bottom': return [x, texels - z - d, w, d];
+    case 'front':
+      return [x, texels - y - h, w, h];
+    case 'back':
+      return [texels - x - w, texels - y - h, w, h];
+    case 'left':
+      return [texels - z - d, texels - y - h, d, h];
+    case 'right':
+      return [z, texels - y - h, d, h];
+    case 'top':
+      return [x, z, w, d];
+    case 'bottom':
+      return [x, texels - z - d, w, d];
   }
 }
 
@@ -43,13 +70,20 @@ export function naturalCrop({ at: [x, y, z], size: [w, h, d] }: Pick<TexturedBox
  * @example modelQuads(resolveModel(model, find, 16), 16, sizeOf).length // 6 for a cube
  */
 export const modelQuads = (model: ResolvedModel, texels: number, sizeOf: TextureSize): Quad[] =>
-  model.boxes.flatMap((box) => sides.flatMap((side) => (box.sides[side] ? [quad(box, side, texels, sizeOf)] : [])));
+  model.boxes.flatMap((box) =>
+    sides.flatMap((side) => (box.sides[side] ? [quad(box, side, texels, sizeOf)] : [])),
+  );
 
 /**
  * A model's quads with its pictures kept upright for one orientation: each face shows what it would show if the boxes had been made as
  * they now lie. Boxes with a spin keep their pictures as they are, since they lie along no direction.
  */
-export function uprightQuads(model: ResolvedModel, orientation: Orientation, texels: number, sizeOf: TextureSize): Quad[] {
+export function uprightQuads(
+  model: ResolvedModel,
+  orientation: Orientation,
+  texels: number,
+  sizeOf: TextureSize,
+): Quad[] {
   const forth = rotationOf(orientation);
   const back = rotationOf(inverse(orientation));
   const middle = texels / 2;
@@ -57,21 +91,35 @@ export function uprightQuads(model: ResolvedModel, orientation: Orientation, tex
     const [a, b, c] = turn(back, [x - middle, y - middle, z - middle]);
     return [a + middle, b + middle, c + middle];
   };
-  return model.boxes.flatMap((box) => sides.flatMap((side) => {
-    const made = box.sides[side];
-    if (!made) return [];
-    const plain = quad(box, side, texels, sizeOf);
-    if (box.spin?.by) return [plain];
-    const lies = sides.find((one) => facing(asMade, one) === facing(orientation, side))!;
-    // A crop that was given is turned about its own middle where its face now lies on its side, so that texels keep their size.
-    const onItsSide = dot(turn(forth, pictureFrame[side].up), pictureFrame[lies].up) === 0;
-    const crop = made.crop && onItsSide ? turnedCrop(made.crop) : made.crop;
-    const lying = quad({ ...box, ...orientBox(box, orientation, texels), sides: { [lies]: { ...made, crop } } }, lies, texels, sizeOf);
-    return [{ ...plain, corners: lying.corners.map(undo) as unknown as Quad['corners'], uv: lying.uv }];
-  }));
+  return model.boxes.flatMap((box) =>
+    sides.flatMap((side) => {
+      const made = box.sides[side];
+      if (!made) return [];
+      const plain = quad(box, side, texels, sizeOf);
+      if (box.spin?.by) return [plain];
+      const lies = sides.find((one) => facing(asMade, one) === facing(orientation, side))!;
+      // A crop that was given is turned about its own middle where its face now lies on its side, so that texels keep their size.
+      const onItsSide = dot(turn(forth, pictureFrame[side].up), pictureFrame[lies].up) === 0;
+      const crop = made.crop && onItsSide ? turnedCrop(made.crop) : made.crop;
+      const lying = quad(
+        { ...box, ...orientBox(box, orientation, texels), sides: { [lies]: { ...made, crop } } },
+        lies,
+        texels,
+        sizeOf,
+      );
+      return [
+        { ...plain, corners: lying.corners.map(undo) as unknown as Quad['corners'], uv: lying.uv },
+      ];
+    }),
+  );
 }
 
-const turnedCrop = ([left, top, width, height]: readonly [number, number, number, number]): [number, number, number, number] => [left + (width - height) / 2, top + (height - width) / 2, height, width];
+const turnedCrop = ([left, top, width, height]: readonly [number, number, number, number]): [
+  number,
+  number,
+  number,
+  number,
+] => [left + (width - height) / 2, top + (height - width) / 2, height, width];
 
 function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize): Quad {
   const made = box.sides[side]!;
@@ -79,7 +127,8 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
   const normal = sideStep(side);
   // A corner is the box's low corner plus its size along each axis on which normal + up + right points up.
   const corner = (vertical: number, horizontal: number): Vec3 => {
-    const at = (i: 0 | 1 | 2) => box.at[i] + (normal[i] + up[i] * vertical + right[i] * horizontal > 0 ? box.size[i] : 0);
+    const at = (i: 0 | 1 | 2) =>
+      box.at[i] + (normal[i] + up[i] * vertical + right[i] * horizontal > 0 ? box.size[i] : 0);
     return [at(0), at(1), at(2)];
   };
   const corners = [corner(1, -1), corner(-1, -1), corner(-1, 1), corner(1, 1)] as const;
@@ -87,14 +136,24 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
   return {
     corners: spun as unknown as Quad['corners'],
     normal: box.spin?.by ? spinPoint(normal, { ...box.spin, pivot: [0, 0, 0] }) : normal,
-    side, texture: made.texture, slot: made.slot,
-    uv: uvOf(made, naturalCrop(box, side, texels), texels, made.texture === undefined ? undefined : sizeOf(made.texture)),
+    side,
+    texture: made.texture,
+    slot: made.slot,
+    uv: uvOf(
+      made,
+      naturalCrop(box, side, texels),
+      texels,
+      made.texture === undefined ? undefined : sizeOf(made.texture),
+    ),
     touches: box.spin?.by ? undefined : touchedSide(corners, normal, side, texels),
   };
 }
 
 /** A point turned about an axis through a pivot, by degrees and the right-hand rule (Rodrigues' formula along an axis). */
-export function spinPoint([x, y, z]: Vec3, { about, by, pivot: [px, py, pz] }: { about: Axis; by: number; pivot: Vec3 }): Vec3 {
+export function spinPoint(
+  [x, y, z]: Vec3,
+  { about, by, pivot: [px, py, pz] }: { about: Axis; by: number; pivot: Vec3 },
+): Vec3 {
   const angle = (by * Math.PI) / 180;
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const [a, b, d] = [x - px, y - py, z - pz];
@@ -103,16 +162,36 @@ export function spinPoint([x, y, z]: Vec3, { about, by, pivot: [px, py, pz] }: {
   return [px + a * c - b * s, py + a * s + b * c, z];
 }
 
-function uvOf(made: { crop?: readonly number[]; quarters?: number }, natural: readonly number[], texels: number, size = { width: texels, height: texels }): Quad['uv'] {
+function uvOf(
+  made: { crop?: readonly number[]; quarters?: number },
+  natural: readonly number[],
+  texels: number,
+  size = { width: texels, height: texels },
+): Quad['uv'] {
   const [left, top, width, height] = made.crop
-    ? [made.crop[0]! / size.width, made.crop[1]! / size.height, made.crop[2]! / size.width, made.crop[3]! / size.height]
+    ? [
+        made.crop[0]! / size.width,
+        made.crop[1]! / size.height,
+        made.crop[2]! / size.width,
+        made.crop[3]! / size.height,
+      ]
     : [natural[0]! / texels, natural[1]! / texels, natural[2]! / texels, natural[3]! / texels];
-  const corners: [number, number][] = [[left, top], [left, top + height], [left + width, top + height], [left + width, top]];
+  const corners: [number, number][] = [
+    [left, top],
+    [left, top + height],
+    [left + width, top + height],
+    [left + width, top],
+  ];
   // Turned clockwise by a quarter, the corner at the top left shows what was at the bottom left.
   return corners.map((_, i) => corners[(i + (made.quarters ?? 0)) % 4]!);
 }
 
-function touchedSide(corners: readonly Vec3[], normal: Vec3, side: Side, texels: number): Side | undefined {
+function touchedSide(
+  corners: readonly Vec3[],
+  normal: Vec3,
+  side: Side,
+  texels: number,
+): Side | undefined {
   const axis = normal.findIndex((value) => value !== 0);
   const wall = normal[axis]! > 0 ? texels : 0;
   return corners.every((point) => point[axis] === wall) ? side : undefined;

@@ -5,7 +5,9 @@ import { templateNamed, type Template } from './templates.ts';
 
 /** A box side with its texture found: undefined where the slot is open. */
 export interface TexturedBox extends Omit<Box, 'sides'> {
-  sides: { [S in keyof Box['sides']]?: NonNullable<Box['sides'][S]> & { texture: string | undefined } };
+  sides: {
+    [S in keyof Box['sides']]?: NonNullable<Box['sides'][S]> & { texture: string | undefined };
+  };
 }
 
 /** A model with its templates followed and its slots filled. */
@@ -34,8 +36,9 @@ export function resolveModel(model: Model, find: FindModel, texels: number): Res
   let boxes: Box[] | undefined;
   let missing: string | undefined;
   let circle: string[] | undefined;
-  for (let at: Model | undefined = model; at; ) {
-    for (const [slot, texture] of Object.entries(at.slots ?? {})) if (!Object.hasOwn(slots, slot)) slots[slot] = texture;
+  for (let at: Model | undefined = model; at;) {
+    for (const [slot, texture] of Object.entries(at.slots ?? {}))
+      if (!Object.hasOwn(slots, slot)) slots[slot] = texture;
     boxes ??= at.boxes;
     const id: string | undefined = at.template;
     if (id === undefined) break;
@@ -52,16 +55,32 @@ export function resolveModel(model: Model, find: FindModel, texels: number): Res
   const used = new Map<string, string | undefined>();
   const textured = (boxes ?? []).map((box): TexturedBox => ({
     ...box,
-    sides: Object.fromEntries(Object.entries(box.sides).map(([side, made]) => {
-      used.set(made.slot, lookUp(slots, made.slot));
-      return [side, { ...made, texture: lookUp(slots, made.slot) }];
-    })),
+    sides: Object.fromEntries(
+      Object.entries(box.sides).map(([side, made]) => {
+        used.set(made.slot, lookUp(slots, made.slot));
+        return [side, { ...made, texture: lookUp(slots, made.slot) }];
+      }),
+    ),
   }));
-  return { boxes: textured, slots: used, unusedSlots: Object.keys(slots).filter((slot) => !used.has(slot)), missing, circle };
+  return {
+    boxes: textured,
+    slots: used,
+    unusedSlots: Object.keys(slots).filter((slot) => !used.has(slot)),
+    missing,
+    circle,
+  };
 }
 
 function scaled(model: Model, by: number): Model {
   if (by === 1) return model;
   const grow = ([x, y, z]: Vec3): [number, number, number] => [x * by, y * by, z * by];
-  return { ...model, boxes: model.boxes?.map((box) => ({ ...box, at: grow(box.at), size: grow(box.size), spin: box.spin && { ...box.spin, pivot: grow(box.spin.pivot) } })) };
+  return {
+    ...model,
+    boxes: model.boxes?.map((box) => ({
+      ...box,
+      at: grow(box.at),
+      size: grow(box.size),
+      spin: box.spin && { ...box.spin, pivot: grow(box.spin.pivot) },
+    })),
+  };
 }

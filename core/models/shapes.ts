@@ -7,22 +7,42 @@ import { plainBoxes } from './facts.ts';
 import { resolvedModelOf } from './find.ts';
 
 /** The boxes of a shape by state, worked out for every state: a shape that follows the model turns with it. */
-export function shapeByState(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>): Row<PlainBox[]>[] {
+export function shapeByState(
+  mod: Mod,
+  block: ResolvedBlock,
+  shape: Rows<Shape>,
+): Row<PlainBox[]>[] {
   const shapes = expandRows(shape, block.space);
   const shown = shapes.includes('model') || shapes.includes(undefined) ? shownByState(block) : [];
   const boxesOf = boxMaker(mod, block);
-  return rowsFromValues(shapes.map((asked, state) => boxesOf(asked, shown[state] ?? [])), block.space);
+  return rowsFromValues(
+    shapes.map((asked, state) => boxesOf(asked, shown[state] ?? [])),
+    block.space,
+  );
 }
 
 /** The boxes of a shape in one state, without working out the others. */
-export function shapeIn(mod: Mod, block: ResolvedBlock, shape: Rows<Shape>, state: number): PlainBox[] {
+export function shapeIn(
+  mod: Mod,
+  block: ResolvedBlock,
+  shape: Rows<Shape>,
+  state: number,
+): PlainBox[] {
   const { looks, space } = block;
-  const matching = looks.rows.filter((row) => space.matching(row.when).has(state)).flatMap(({ value: [first] }) => (first ? [first] : []));
-  return boxMaker(mod, block)(valueIn(shape, space, state), looks.mode === 'layered' ? matching : matching.slice(0, 1));
+  const matching = looks.rows
+    .filter((row) => space.matching(row.when).has(state))
+    .flatMap(({ value: [first] }) => (first ? [first] : []));
+  return boxMaker(mod, block)(
+    valueIn(shape, space, state),
+    looks.mode === 'layered' ? matching : matching.slice(0, 1),
+  );
 }
 
 /** Gives the boxes of what a state asks for and shows. The boxes of a model in one orientation are the same list each time. */
-function boxMaker(mod: Mod, block: ResolvedBlock): (asked: Shape | undefined, shown: readonly Candidate[]) => PlainBox[] {
+function boxMaker(
+  mod: Mod,
+  block: ResolvedBlock,
+): (asked: Shape | undefined, shown: readonly Candidate[]) => PlainBox[] {
   const { texels } = mod.header;
   const turned = new Map<string, PlainBox[]>();
   const fromModel = (candidate: Candidate | undefined): PlainBox[] => {
@@ -36,15 +56,19 @@ function boxMaker(mod: Mod, block: ResolvedBlock): (asked: Shape | undefined, sh
     if (asked === 'whole') return [cell(texels)];
     if (asked !== 'model') return asked;
     // A look of one model is that model's boxes; layers are all of theirs together.
-    return shown.length === 1 || block.looks.mode === 'one-of' ? fromModel(shown[0]) : shown.flatMap(fromModel);
+    return shown.length === 1 || block.looks.mode === 'one-of'
+      ? fromModel(shown[0])
+      : shown.flatMap(fromModel);
   };
 }
 
 /** The first candidate of each row that a state shows. */
 function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
-  if (looks.mode === 'one-of') return expandRows(looks.rows, space).map((use) => (use?.[0] ? [use[0]] : []));
+  if (looks.mode === 'one-of')
+    return expandRows(looks.rows, space).map((use) => (use?.[0] ? [use[0]] : []));
   const shown = Array.from({ length: space.size }, (): Candidate[] => []);
-  for (const { when, value } of looks.rows) space.matching(when).forEach((state) => value[0] && shown[state]!.push(value[0]));
+  for (const { when, value } of looks.rows)
+    space.matching(when).forEach((state) => value[0] && shown[state]!.push(value[0]));
   return shown;
 }
 
@@ -56,5 +80,7 @@ function modelBoxes(mod: Mod, candidate: Candidate | undefined): PlainBox[] | un
   if (!model) return undefined;
   const { front = 'south', top = usualTop(front) } = candidate;
   const boxes = plainBoxes(model);
-  return isOrientation({ front, top }) ? boxes.map((box) => orientBox(box, { front, top }, mod.header.texels)) : boxes;
+  return isOrientation({ front, top })
+    ? boxes.map((box) => orientBox(box, { front, top }, mod.header.texels))
+    : boxes;
 }

@@ -1,5 +1,11 @@
 /** What placing a block does to its state, what it can bring about, and what turning and mirroring a structure do. */
-export { neighbourKinds, pitches, usualSituation, type Neighbour, type Situation } from './situation.ts';
+export {
+  neighbourKinds,
+  pitches,
+  usualSituation,
+  type Neighbour,
+  type Situation,
+} from './situation.ts';
 export { halfOf, placedState } from './place.ts';
 export { describeSituation, reachable, type Reach } from './reachable.ts';
 export { turningFlaw, turningOf, type Turning, type TurningFlaw } from './turning.ts';

@@ -28,11 +28,28 @@ export interface Situation {
 
 /** A player who looks north and level and clicks the top of a solid block, with nothing around. */
 export const usualSituation: Situation = {
-  clicked: 'up', half: 'lower', looks: 'north', pitch: 'level', crouching: false, signal: false,
-  neighbours: { north: 'open', east: 'open', south: 'open', west: 'open', up: 'open', down: 'solid' },
+  clicked: 'up',
+  half: 'lower',
+  looks: 'north',
+  pitch: 'level',
+  crouching: false,
+  signal: false,
+  neighbours: {
+    north: 'open',
+    east: 'open',
+    south: 'open',
+    west: 'open',
+    up: 'open',
+    down: 'solid',
+  },
 };
 
 /** What each part of a situation can be. Parts that no rule asks for stay as they usually are. */
 export const choicesOf = {
-  clicked: directions, half: ['upper', 'lower'], looks: headings, pitch: pitches, crouching: [false, true], signal: [false, true],
+  clicked: directions,
+  half: ['upper', 'lower'],
+  looks: headings,
+  pitch: pitches,
+  crouching: [false, true],
+  signal: [false, true],
 } as const satisfies Partial<Record<keyof Situation, readonly unknown[]>>;

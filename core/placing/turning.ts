@@ -10,13 +10,21 @@ export interface Turning {
   mirror: Int32Array;
 }
 
-const turned: Readonly<Record<string, string>> = { north: 'east', east: 'south', south: 'west', west: 'north', x: 'z', z: 'x' };
+const turned: Readonly<Record<string, string>> = {
+  north: 'east',
+  east: 'south',
+  south: 'west',
+  west: 'north',
+  x: 'z',
+  z: 'x',
+};
 const mirrored: Readonly<Record<string, string>> = { east: 'west', west: 'east' };
 
 /** What a value of the property becomes by itself. */
 function movedValue(property: Property, value: Value, by: 'turned' | 'mirrored'): Value {
   if (property.kind === 'toggle' || property.kind === 'number') return value;
-  const moves = property.kind === 'choice' ? property[by] ?? {} : by === 'turned' ? turned : mirrored;
+  const moves =
+    property.kind === 'choice' ? (property[by] ?? {}) : by === 'turned' ? turned : mirrored;
   return Object.hasOwn(moves, value as string) ? moves[value as string]! : value;
 }
 
@@ -24,16 +32,25 @@ function movedValue(property: Property, value: Value, by: 'turned' | 'mirrored')
  * Toggles that say whether a side is joined exchange their values as the sides move: what was joined to the north is joined to the
  * east after a quarter turn. Gives for each property the one whose value it takes over, both by place.
  */
-function takenFrom(space: StateSpace, placing: readonly Placing[], by: 'turned' | 'mirrored'): number[] {
+function takenFrom(
+  space: StateSpace,
+  placing: readonly Placing[],
+  by: 'turned' | 'mirrored',
+): number[] {
   const sideOf = new Map<number, Direction>();
-  for (const rule of placing) if (rule.to === 'joined' && rule.side && space.indexOf(rule.set) >= 0) sideOf.set(space.indexOf(rule.set), rule.side);
+  for (const rule of placing)
+    if (rule.to === 'joined' && rule.side && space.indexOf(rule.set) >= 0)
+      sideOf.set(space.indexOf(rule.set), rule.side);
   const moves = by === 'turned' ? turned : mirrored;
   return space.properties.map((property, at) => {
     const side = sideOf.get(at);
     if (side === undefined) return at;
     // Who moves to this side: the property of the side from which one comes here.
     const from = headings.find((heading) => (moves[heading] ?? heading) === side) ?? side;
-    const source = [...sideOf].find(([place, other]) => other === from && space.values[place]!.length === space.values[at]!.length)?.[0];
+    const source = [...sideOf].find(
+      ([place, other]) =>
+        other === from && space.values[place]!.length === space.values[at]!.length,
+    )?.[0];
     return source !== undefined && space.properties[source]!.kind === property.kind ? source : at;
   });
 }
@@ -47,7 +64,9 @@ function takenFrom(space: StateSpace, placing: readonly Placing[], by: 'turned' 
 export function turningOf(space: StateSpace, placing: readonly Placing[]): Turning {
   const table = (by: 'turned' | 'mirrored'): Int32Array => {
     const sources = takenFrom(space, placing, by);
-    const moves = space.properties.map((property, at) => space.values[at]!.map((value) => space.values[at]!.indexOf(movedValue(property, value, by))));
+    const moves = space.properties.map((property, at) =>
+      space.values[at]!.map((value) => space.values[at]!.indexOf(movedValue(property, value, by))),
+    );
     return Int32Array.from({ length: space.size }, (_, state) => {
       let moved = 0;
       for (let at = 0; at < sources.length; at += 1) {
@@ -63,7 +82,11 @@ export function turningOf(space: StateSpace, placing: readonly Placing[]): Turni
 }
 
 /** What a structure would not survive, with the first state that shows it. */
-export interface TurningFlaw { state: number; back: number; what: 'four quarter turns' | 'two mirrors' | 'mirroring, turning, mirroring and turning' }
+export interface TurningFlaw {
+  state: number;
+  back: number;
+  what: 'four quarter turns' | 'two mirrors' | 'mirroring, turning, mirroring and turning';
+}
 
 /**
  * Proves that turning and mirroring act as the symmetries of a square do (the dihedral group of order 8): four quarter turns come back,
@@ -73,7 +96,10 @@ export function turningFlaw({ quarter, mirror }: Turning): TurningFlaw | undefin
   const laws: [TurningFlaw['what'], (state: number) => number][] = [
     ['four quarter turns', (state) => quarter[quarter[quarter[quarter[state]!]!]!]!],
     ['two mirrors', (state) => mirror[mirror[state]!]!],
-    ['mirroring, turning, mirroring and turning', (state) => quarter[mirror[quarter[mirror[state]!]!]!]!],
+    [
+      'mirroring, turning, mirroring and turning',
+      (state) => quarter[mirror[quarter[mirror[state]!]!]!]!,
+    ],
   ];
   for (const [what, law] of laws)
     for (let state = 0; state < quarter.length; state += 1) {

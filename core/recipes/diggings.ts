@@ -7,21 +7,36 @@ import { BitSet, StateSpace } from '../states/index.ts';
 export type Making = Pick<Block, 'identity' | 'loot' | 'states'>;
 
 /** Everything that making things depends on. */
-export type Makings = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & { items: Readonly<Record<string, Pick<Item, 'found' | 'bucket'>>>; makings: Readonly<Record<string, Making>> };
+export type Makings = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & {
+  items: Readonly<Record<string, Pick<Item, 'found' | 'bucket'>>>;
+  makings: Readonly<Record<string, Making>>;
+};
 
 /** One way in which breaking a block can come out: for each item how many there are on average. */
 export type Digging = ReadonlyMap<string, number>;
 
-const known = new WeakMap<object, { tables: Mod['lootTables']; states: Making['states']; digs: Digging[] }>();
+const known = new WeakMap<
+  object,
+  { tables: Mod['lootTables']; states: Making['states']; digs: Digging[] }
+>();
 
 /** Whatever can be dug with some tool: whether a block is gated, and by what, is for its traits to say. */
-const open = { hardness: 1, toolKind: 'none', leastGrade: 0, gated: false } as unknown as Parameters<typeof truthTable>[0]['traits'];
+const open = {
+  hardness: 1,
+  toolKind: 'none',
+  leastGrade: 0,
+  gated: false,
+} as unknown as Parameters<typeof truthTable>[0]['traits'];
 
 /**
  * The ways in which breaking a block comes out that differ, each with its means: over every tool, careful or not, a blast, and every
  * state that placing gives. States that only the mod's code brings about are left out: what grows may well be more than was planted.
  */
-export function diggingsOf(mod: Pick<Makings, 'header' | 'lootTables'>, name: string, { loot, states }: Making): readonly Digging[] {
+export function diggingsOf(
+  mod: Pick<Makings, 'header' | 'lootTables'>,
+  name: string,
+  { loot, states }: Making,
+): readonly Digging[] {
   const id = idOf(mod.header.namespace, name);
   if (loot === undefined || loot === 'nothing') return [];
   if (loot === 'itself') return [new Map([[id, 1]])];
@@ -35,7 +50,14 @@ export function diggingsOf(mod: Pick<Makings, 'header' | 'lootTables'>, name: st
     const placed = new BitSet(truth.space.size);
     const there = reachable(states.placing ?? [], space).states;
     there.forEach((state) => {
-      const part = Object.fromEntries(truth.properties.map((property) => [property.name, space.values[space.indexOf(property.name)]![space.digit(state, space.indexOf(property.name))]!]));
+      const part = Object.fromEntries(
+        truth.properties.map((property) => [
+          property.name,
+          space.values[space.indexOf(property.name)]![
+            space.digit(state, space.indexOf(property.name))
+          ]!,
+        ]),
+      );
       placed.addAll(truth.space.matching(part));
     });
     placed.forEach((cell) => {
@@ -51,19 +73,25 @@ export function diggingsOf(mod: Pick<Makings, 'header' | 'lootTables'>, name: st
 }
 
 /** Every item that breaking a block may bring, in whatever state. */
-export function yieldsOf(mod: Pick<Makings, 'header' | 'lootTables'>, name: string, { loot }: Making): Set<string> {
+export function yieldsOf(
+  mod: Pick<Makings, 'header' | 'lootTables'>,
+  name: string,
+  { loot }: Making,
+): Set<string> {
   if (loot === undefined || loot === 'nothing') return new Set();
   if (loot === 'itself') return new Set([idOf(mod.header.namespace, name)]);
   const found = new Set<string>();
   const tables = new Set<string>();
-  const look = (draws: typeof loot.draws) => draws.forEach(({ lots }) => lots.forEach(({ give, table, share, luck }) => {
-    if (share !== undefined && share <= 0 && !(luck && luck > 0)) return;
-    if (give !== undefined) found.add(give);
-    if (table !== undefined) tables.add(table);
-  }));
+  const look = (draws: typeof loot.draws) =>
+    draws.forEach(({ lots }) =>
+      lots.forEach(({ give, table, share, luck }) => {
+        if (share !== undefined && share <= 0 && !(luck && luck > 0)) return;
+        if (give !== undefined) found.add(give);
+        if (table !== undefined) tables.add(table);
+      }),
+    );
   look(loot.draws);
   const source = lootSource(mod, { space: new StateSpace([]) });
   for (const table of tables) look([...(source.tableOf(table) ?? [])]);
   return found;
 }
-

@@ -4,9 +4,18 @@ import { diggingsOf, type Makings } from './diggings.ts';
 import type { Accepts } from './parts.ts';
 
 /** A circle that makes something from nothing: what goes round, by which recipes and blocks, and how often each in one round. */
-export interface Gain { items: string[]; steps: { recipe?: string; dug?: string; times: number }[]; more: string[] }
+export interface Gain {
+  items: string[];
+  steps: { recipe?: string; dug?: string; times: number }[];
+  more: string[];
+}
 
-interface Activity { recipe?: string; dug?: string; takes: Map<string, number>; gives: Map<string, number> }
+interface Activity {
+  recipe?: string;
+  dug?: string;
+  takes: Map<string, number>;
+  gives: Map<string, number>;
+}
 
 const tiny = 1e-7;
 
@@ -23,7 +32,12 @@ export function gains(mod: Makings, accepts: Accepts): Gain[] {
   const byGroup = new Map<number, Activity[]>();
   for (const one of activities) {
     const [first, ...rest] = [...one.takes.keys()].map((id) => groups.get(id));
-    if (first === undefined || rest.some((group) => group !== first) || ![...one.gives.keys()].some((id) => groups.get(id) === first)) continue;
+    if (
+      first === undefined ||
+      rest.some((group) => group !== first) ||
+      ![...one.gives.keys()].some((id) => groups.get(id) === first)
+    )
+      continue;
     const list = byGroup.get(first);
     if (list) list.push(one);
     else byGroup.set(first, [one]);
@@ -35,7 +49,8 @@ export function gains(mod: Makings, accepts: Accepts): Gain[] {
   });
 }
 
-const sameMap = (a: ReadonlyMap<string, number>, b: ReadonlyMap<string, number>): boolean => a.size === b.size && [...a].every(([id, number]) => b.get(id) === number);
+const sameMap = (a: ReadonlyMap<string, number>, b: ReadonlyMap<string, number>): boolean =>
+  a.size === b.size && [...a].every(([id, number]) => b.get(id) === number);
 
 function gainOf(list: readonly Activity[], inside: (id: string) => boolean): Gain | undefined {
   const net = list.map(({ takes, gives }) => {
@@ -45,21 +60,40 @@ function gainOf(list: readonly Activity[], inside: (id: string) => boolean): Gai
   });
   const items = [...new Set(net.flatMap((one) => [...one.keys()]))];
   const { status, variables } = solve({
-    direction: 'maximize', objective: 'more',
-    constraints: { often: { max: 1 }, ...Object.fromEntries(items.filter(inside).map((id) => [`net ${id}`, { min: 0 }])) },
-    variables: net.map((one, i): [string, Coefficients] => [String(i), {
-      often: 1, more: [...one.values()].reduce((sum, number) => sum + number, 0),
-      ...Object.fromEntries([...one].filter(([id]) => inside(id)).map(([id, number]) => [`net ${id}`, number])),
-    }]),
+    direction: 'maximize',
+    objective: 'more',
+    constraints: {
+      often: { max: 1 },
+      ...Object.fromEntries(items.filter(inside).map((id) => [`net ${id}`, { min: 0 }])),
+    },
+    variables: net.map((one, i): [string, Coefficients] => [
+      String(i),
+      {
+        often: 1,
+        more: [...one.values()].reduce((sum, number) => sum + number, 0),
+        ...Object.fromEntries(
+          [...one].filter(([id]) => inside(id)).map(([id, number]) => [`net ${id}`, number]),
+        ),
+      },
+    ]),
   });
   if (status !== 'optimal') return undefined;
   const times = new Map(variables.map(([key, often]) => [Number(key), often]));
-  const after = (id: string) => net.reduce((sum, one, i) => sum + (one.get(id) ?? 0) * (times.get(i) ?? 0), 0);
+  const after = (id: string) =>
+    net.reduce((sum, one, i) => sum + (one.get(id) ?? 0) * (times.get(i) ?? 0), 0);
   const more = items.filter((id) => after(id) > tiny);
   if (!more.length) return undefined;
-  const used = list.flatMap((one, i) => ((times.get(i) ?? 0) > tiny && (one.recipe ?? one.dug) !== undefined ? [{ recipe: one.recipe, dug: one.dug, times: times.get(i)! }] : []));
+  const used = list.flatMap((one, i) =>
+    (times.get(i) ?? 0) > tiny && (one.recipe ?? one.dug) !== undefined
+      ? [{ recipe: one.recipe, dug: one.dug, times: times.get(i)! }]
+      : [],
+  );
   const least = Math.min(...used.map((one) => one.times));
-  return { items: items.filter((id) => inside(id) && !id.startsWith('#')).sort(), more: more.filter((id) => !id.startsWith('#')).sort(), steps: used.map((one) => ({ ...one, times: Number((one.times / least).toFixed(3)) })) };
+  return {
+    items: items.filter((id) => inside(id) && !id.startsWith('#')).sort(),
+    more: more.filter((id) => !id.startsWith('#')).sort(),
+    steps: used.map((one) => ({ ...one, times: Number((one.times / least).toFixed(3)) })),
+  };
 }
 
 const counted = (ids: readonly string[]): Map<string, number> => {
@@ -75,14 +109,18 @@ function activitiesIn(mod: Makings, accepts: Accepts): Activity[] {
     const takes = counted(ingredientsOf(recipe));
     if (!takes.size) continue;
     for (const id of takes.keys()) if (id.startsWith('#')) tags.add(id);
-    for (const { gives, count } of resultsOf(recipe)) list.push({ recipe: name, takes, gives: new Map([[gives, count]]) });
+    for (const { gives, count } of resultsOf(recipe))
+      list.push({ recipe: name, takes, gives: new Map([[gives, count]]) });
   }
   // Whatever is in a tag can be taken for it.
-  for (const tag of tags) for (const id of accepts(tag)) if (id !== tag) list.push({ takes: new Map([[id, 1]]), gives: new Map([[tag, 1]]) });
+  for (const tag of tags)
+    for (const id of accepts(tag))
+      if (id !== tag) list.push({ takes: new Map([[id, 1]]), gives: new Map([[tag, 1]]) });
   for (const [name, making] of Object.entries(mod.makings)) {
     if ((making.identity.item ?? 'none') === 'none') continue;
     const id = idOf(mod.header.namespace, name);
-    for (const gives of diggingsOf(mod, name, making)) list.push({ dug: name, takes: new Map([[id, 1]]), gives: new Map(gives) });
+    for (const gives of diggingsOf(mod, name, making))
+      list.push({ dug: name, takes: new Map([[id, 1]]), gives: new Map(gives) });
   }
   return list;
 }
@@ -97,11 +135,13 @@ function groupsOf(activities: readonly Activity[]): Map<string, number> {
     else map.set(a, [b]);
   };
   const ids = new Set<string>();
-  for (const { takes, gives } of activities) for (const a of takes.keys()) for (const b of gives.keys()) {
-    ids.add(a).add(b);
-    link(forth, a, b);
-    link(back, b, a);
-  }
+  for (const { takes, gives } of activities)
+    for (const a of takes.keys())
+      for (const b of gives.keys()) {
+        ids.add(a).add(b);
+        link(forth, a, b);
+        link(back, b, a);
+      }
   const order: string[] = [];
   const seen = new Set<string>();
   for (const id of ids) {
@@ -125,10 +165,11 @@ function groupsOf(activities: readonly Activity[]): Map<string, number> {
     const stack = [id];
     groups.set(id, number);
     for (let one = stack.pop(); one !== undefined; one = stack.pop())
-      for (const other of back.get(one) ?? []) if (!groups.has(other)) {
-        groups.set(other, number);
-        stack.push(other);
-      }
+      for (const other of back.get(one) ?? [])
+        if (!groups.has(other)) {
+          groups.set(other, number);
+          stack.push(other);
+        }
     number += 1;
   }
   return groups;

@@ -14,13 +14,25 @@ export interface Way {
 }
 
 /** An item that can be had: the way that takes the fewest steps, how many, and what one of it costs in what the world gives. */
-export interface Had { way: Way; steps: number; cost: ReadonlyMap<string, number> }
+export interface Had {
+  way: Way;
+  steps: number;
+  cost: ReadonlyMap<string, number>;
+}
 
 /** A way that is not open yet: its ingredients with how often each is taken, and how many of them nothing stands for yet. */
-interface Waiting { gives: string; way: Omit<Way, 'takes'>; needs: [Ingredient, number][]; left: number }
+interface Waiting {
+  gives: string;
+  way: Omit<Way, 'takes'>;
+  needs: [Ingredient, number][];
+  left: number;
+}
 
 /** Something that is taken: what waits for it, and of what can be had for it that which costs least. */
-interface Ingredient { waiting: Waiting[]; best: { id: string; cost: number } | undefined }
+interface Ingredient {
+  waiting: Waiting[];
+  best: { id: string; cost: number } | undefined;
+}
 
 /**
  * Everything that a player can come to have, from what the world gives through digging, dipping and recipes: in rounds, so that each
@@ -34,7 +46,7 @@ export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
   const ingredients = new Map<string, Ingredient>();
   const ways = waysIn(mod, (name) => {
     let one = ingredients.get(name);
-    if (!one) ingredients.set(name, one = { waiting: [], best: undefined });
+    if (!one) ingredients.set(name, (one = { waiting: [], best: undefined }));
     return one;
   });
   let ready = ways.filter(({ left }) => left === 0);
@@ -45,12 +57,13 @@ export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
     ingredient.best = { id, cost };
     if (!best) for (const way of ingredient.waiting) if ((way.left -= 1) === 0) ready.push(way);
   };
-  for (const [name, ingredient] of ingredients) for (const id of accepts(name)) {
-    const list = takenFor.get(id);
-    if (list) list.push(ingredient);
-    else takenFor.set(id, [ingredient]);
-    if (isBroughtAlong(id, mod.header.namespace)) offer(ingredient, id, 1);
-  }
+  for (const [name, ingredient] of ingredients)
+    for (const id of accepts(name)) {
+      const list = takenFor.get(id);
+      if (list) list.push(ingredient);
+      else takenFor.set(id, [ingredient]);
+      if (isBroughtAlong(id, mod.header.namespace)) offer(ingredient, id, 1);
+    }
   for (let steps = 0; ready.length; steps += 1) {
     const fresh = new Map<string, { had: Had; total: number }>();
     for (const way of ready) {
@@ -58,11 +71,17 @@ export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
       const found = hadBy(way, steps, had);
       const cost = total(found.cost);
       const other = fresh.get(way.gives);
-      if (!other || cost < other.total || (cost === other.total && found.way.count > other.had.way.count)) fresh.set(way.gives, { had: found, total: cost });
+      if (
+        !other ||
+        cost < other.total ||
+        (cost === other.total && found.way.count > other.had.way.count)
+      )
+        fresh.set(way.gives, { had: found, total: cost });
     }
     ready = [];
     for (const [id, one] of fresh) had.set(id, one.had);
-    for (const [id, one] of fresh) for (const ingredient of takenFor.get(id) ?? []) offer(ingredient, id, one.total);
+    for (const [id, one] of fresh)
+      for (const ingredient of takenFor.get(id) ?? []) offer(ingredient, id, one.total);
   }
   return had;
 }
@@ -79,7 +98,8 @@ function hadBy({ gives, way, needs }: Waiting, steps: number, had: ReadonlyMap<s
   for (const [{ best }, times] of needs) {
     const { id } = best!;
     for (let n = 0; n < times; n += 1) takes.push(id);
-    for (const [raw, number] of had.get(id)?.cost ?? [[id, 1] as const]) cost.set(raw, (cost.get(raw) ?? 0) + (number * times) / way.count);
+    for (const [raw, number] of had.get(id)?.cost ?? [[id, 1] as const])
+      cost.set(raw, (cost.get(raw) ?? 0) + (number * times) / way.count);
   }
   return { way: { ...way, takes }, steps, cost: needs.length ? cost : new Map([[gives, 1]]) };
 }
@@ -91,7 +111,12 @@ function waysIn(mod: Makings, ingredientOf: (name: string) => Ingredient): Waiti
   const add = (gives: string, way: Omit<Way, 'takes'>, takes: readonly string[] = []) => {
     const times = new Map<string, number>();
     for (const one of takes) times.set(one, (times.get(one) ?? 0) + 1);
-    const waiting: Waiting = { gives, way, needs: [...times].map(([one, many]) => [ingredientOf(one), many]), left: times.size };
+    const waiting: Waiting = {
+      gives,
+      way,
+      needs: [...times].map(([one, many]) => [ingredientOf(one), many]),
+      left: times.size,
+    };
     for (const [ingredient] of waiting.needs) ingredient.waiting.push(waiting);
     ways.push(waiting);
   };
@@ -100,18 +125,26 @@ function waysIn(mod: Makings, ingredientOf: (name: string) => Ingredient): Waiti
     if (item.found) add(id, { how: 'found', count: 1 });
     if (!item.bucket) continue;
     const pool = ownName(namespace, item.bucket.of);
-    if (pool === undefined || lookUp(mod.makings, pool)?.identity.found) add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
+    if (pool === undefined || lookUp(mod.makings, pool)?.identity.found)
+      add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
   }
   for (const [name, making] of Object.entries(mod.makings)) {
     const id = idOf(namespace, name);
     const best = new Map<string, number>();
-    for (const dig of diggingsOf(mod, name, making)) for (const [gives, mean] of dig) best.set(gives, Math.max(best.get(gives) ?? 0, mean));
-    if (making.identity.found) for (const gives of yieldsOf(mod, name, making)) add(gives, { how: 'dug', by: id, count: best.get(gives) ?? 1 });
-    if ((making.identity.item ?? 'none') !== 'none') for (const [gives, mean] of best) if (gives !== id && mean > 0) add(gives, { how: 'dug', by: id, count: mean }, [id]);
+    for (const dig of diggingsOf(mod, name, making))
+      for (const [gives, mean] of dig) best.set(gives, Math.max(best.get(gives) ?? 0, mean));
+    if (making.identity.found)
+      for (const gives of yieldsOf(mod, name, making))
+        add(gives, { how: 'dug', by: id, count: best.get(gives) ?? 1 });
+    if ((making.identity.item ?? 'none') !== 'none')
+      for (const [gives, mean] of best)
+        if (gives !== id && mean > 0) add(gives, { how: 'dug', by: id, count: mean }, [id]);
   }
   for (const [name, recipe] of Object.entries(mod.recipes)) {
     const takes = ingredientsOf(recipe);
-    if (takes.length) for (const { gives, count } of resultsOf(recipe)) add(gives, { how: 'made', by: name, count }, takes);
+    if (takes.length)
+      for (const { gives, count } of resultsOf(recipe))
+        add(gives, { how: 'made', by: name, count }, takes);
   }
   return ways;
 }

@@ -12,7 +12,7 @@ export function acceptsIn(mod: Tagging): Accepts {
     const inTag = ingredient.startsWith('#') ? members.get(ingredient.slice(1)) : undefined;
     if (inTag) return inTag;
     let set = single.get(ingredient);
-    if (!set) single.set(ingredient, set = new Set([ingredient]));
+    if (!set) single.set(ingredient, (set = new Set([ingredient])));
     return set;
   };
 }
@@ -25,29 +25,57 @@ export function meet(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
 }
 
 /** A pattern without the empty rows and columns around it: the ingredient of each place, row by row, undefined for an empty one. */
-export interface Laid { wide: number; high: number; cells: (string | undefined)[] }
+export interface Laid {
+  wide: number;
+  high: number;
+  cells: (string | undefined)[];
+}
 
 /** Lays a pattern out. Letters without a key, and what is missing of ragged rows, count as empty. */
 export function laid({ pattern, keys }: Extract<Recipe, { kind: 'pattern' }>): Laid {
-  const grid = pattern.map((row) => [...row].map((letter) => (letter !== ' ' && Object.hasOwn(keys, letter) ? lookUp(keys, letter) : undefined)));
-  const filled = (cells: readonly (string | undefined)[]) => cells.some((cell) => cell !== undefined);
+  const grid = pattern.map((row) =>
+    [...row].map((letter) =>
+      letter !== ' ' && Object.hasOwn(keys, letter) ? lookUp(keys, letter) : undefined,
+    ),
+  );
+  const filled = (cells: readonly (string | undefined)[]) =>
+    cells.some((cell) => cell !== undefined);
   const rows = grid.map(filled);
   const width = Math.max(0, ...grid.map((row) => row.length));
   const columns = Array.from({ length: width }, (_, x) => filled(grid.map((row) => row[x])));
-  const [top, bottom, left, right] = [rows.indexOf(true), rows.lastIndexOf(true), columns.indexOf(true), columns.lastIndexOf(true)];
+  const [top, bottom, left, right] = [
+    rows.indexOf(true),
+    rows.lastIndexOf(true),
+    columns.indexOf(true),
+    columns.lastIndexOf(true),
+  ];
   if (top < 0) return { wide: 0, high: 0, cells: [] };
-  const cells = grid.slice(top, bottom + 1).flatMap((row) => Array.from({ length: right - left + 1 }, (_, x) => row[left + x]));
+  const cells = grid
+    .slice(top, bottom + 1)
+    .flatMap((row) => Array.from({ length: right - left + 1 }, (_, x) => row[left + x]));
   return { wide: right - left + 1, high: bottom - top + 1, cells };
 }
 
 /** A pattern as it is in a mirror that stands beside it. */
-export const mirrored = ({ wide, high, cells }: Laid): Laid => (
-  { wide, high, cells: cells.map((_, i) => cells[i - (i % wide) + wide - 1 - (i % wide)]) });
+export const mirrored = ({ wide, high, cells }: Laid): Laid => ({
+  wide,
+  high,
+  cells: cells.map((_, i) => cells[i - (i % wide) + wide - 1 - (i % wide)]),
+});
 
 /** True for what this mod cannot judge: what other mods bring, and the stock that every engine brings along. */
-export const isBroughtAlong = (id: string, namespace: string): boolean => splitId(id.replace('#', '')).namespace !== namespace;
+export const isBroughtAlong = (id: string, namespace: string): boolean =>
+  splitId(id.replace('#', '')).namespace !== namespace;
 
 /** The ids of everything in a mod that can be held: its items, and its blocks that have an item form. */
-export const heldIds = (mod: { header: Mod['header']; items: Readonly<Record<string, unknown>>; blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>> }): string[] => [
-  ...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none'),
-].map((name) => idOf(mod.header.namespace, name));
+export const heldIds = (mod: {
+  header: Mod['header'];
+  items: Readonly<Record<string, unknown>>;
+  blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>>;
+}): string[] =>
+  [
+    ...Object.keys(mod.items),
+    ...Object.keys(mod.blocks).filter(
+      (name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none',
+    ),
+  ].map((name) => idOf(mod.header.namespace, name));

@@ -24,10 +24,15 @@ export function compareVersions(a: string, b: string): number {
 }
 
 /** Why a version cannot be released, in a sentence; undefined when it can. */
-export function releaseProblem({ ledger }: Pick<Mod, 'ledger'>, version: string): string | undefined {
+export function releaseProblem(
+  { ledger }: Pick<Mod, 'ledger'>,
+  version: string,
+): string | undefined {
   if (!Version.safeParse(version).success) return 'Use a semantic version such as 0.4.0.';
   const last = lastRelease(ledger);
-  return last && compareVersions(version, last.version) <= 0 ? `Version ${last.version} is released already. The next one must come after it.` : undefined;
+  return last && compareVersions(version, last.version) <= 0
+    ? `Version ${last.version} is released already. The next one must come after it.`
+    : undefined;
 }
 
 /**
@@ -41,16 +46,27 @@ export function release(mod: Mod, version: string, on: string): Change[] {
   if (problem) throw new RangeError(problem);
   const { entries, releases = [] } = mod.ledger;
   const frozen: Release = {
-    version, on, counts: countsOf(entries),
+    version,
+    on,
+    counts: countsOf(entries),
     entries: entries.map(({ number, kind, name }) => {
       const declared = kind === 'block' ? lookUp(mod.blocks, name) : undefined;
       const space = declared && new StateSpace(declared.states.properties);
-      return { number, kind, name, ...(space && space.properties.length && !space.tooLarge ? { codes: codesOf(mod.ledger, name, space) } : {}) };
+      return {
+        number,
+        kind,
+        name,
+        ...(space && space.properties.length && !space.tooLarge
+          ? { codes: codesOf(mod.ledger, name, space) }
+          : {}),
+      };
     }),
   };
   const earlier = releases.map(({ entries: _frozen, ...rest }) => rest);
   return [
     { path: '/ledger/releases', before: mod.ledger.releases, after: [...earlier, frozen] },
-    ...(version === mod.header.version ? [] : [{ path: '/header/version', before: mod.header.version, after: version }]),
+    ...(version === mod.header.version
+      ? []
+      : [{ path: '/header/version', before: mod.header.version, after: version }]),
   ];
 }

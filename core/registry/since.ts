@@ -1,5 +1,22 @@
-import { lookUp, codesOf, registered, sameData, type Ledger, type Mod, type Registered, type Release } from '../mod/index.ts';
-import { decoderOf, encoderOf, listValues, StateSpace, type CodeLayout, type Property, type Value } from '../states/index.ts';
+import {
+  lookUp,
+  codesOf,
+  registered,
+  sameData,
+  type Ledger,
+  type Mod,
+  type Registered,
+  type Release,
+} from '../mod/index.ts';
+import {
+  decoderOf,
+  encoderOf,
+  listValues,
+  StateSpace,
+  type CodeLayout,
+  type Property,
+  type Value,
+} from '../states/index.ts';
 
 /** What became of a block's state codes since they were released. */
 export interface CodeDrift {
@@ -41,8 +58,17 @@ export function sinceRelease(mod: Mod): Since {
   const gone = new Map(ledger.retired.map((entry) => [entry.number, entry]));
   // A block without properties has one state, and that is stored as 0.
   const plain: CodeLayout = { kind: 'mixed-radix', bits: 0, digits: [] };
-  const since: Since = { release, added: [], renamed: [], retired: [], broken: [], codes: [], survives: true };
-  for (const { number, kind, name } of ledger.entries) if (!before.has(number)) since.added.push({ kind, name, number });
+  const since: Since = {
+    release,
+    added: [],
+    renamed: [],
+    retired: [],
+    broken: [],
+    codes: [],
+    survives: true,
+  };
+  for (const { number, kind, name } of ledger.entries)
+    if (!before.has(number)) since.added.push({ kind, name, number });
   for (const { number, kind, name, codes = plain } of before.values()) {
     const entry = now.get(number);
     const retired = gone.get(number);
@@ -53,10 +79,19 @@ export function sinceRelease(mod: Mod): Since {
       since.renamed.push({ kind, from: name, to: entry.name, number });
       const drift = kind === 'block' && driftOf(mod, entry.name, codes);
       if (drift) since.codes.push(drift);
-    } else if (!entry && retired && retired.kind === kind && (retired.name === name || retired.formerly?.includes(name))) since.retired.push({ kind, name, number, successor: retired.successor, lost: retired.lost });
+    } else if (
+      !entry &&
+      retired &&
+      retired.kind === kind &&
+      (retired.name === name || retired.formerly?.includes(name))
+    )
+      since.retired.push({ kind, name, number, successor: retired.successor, lost: retired.lost });
     else since.broken.push({ kind, name, number, now: entry?.name });
   }
-  since.survives = !since.broken.length && !since.codes.length && since.retired.every(({ successor, lost }) => successor !== undefined || lost);
+  since.survives =
+    !since.broken.length &&
+    !since.codes.length &&
+    since.retired.every(({ successor, lost }) => successor !== undefined || lost);
   return since;
 }
 
@@ -69,7 +104,19 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
   if (space.tooLarge || sameData(layout, old)) return undefined;
   const digits = old.kind === 'bit-fields' ? old.fields : old.digits;
   // The states that were stored then, whatever kinds their properties were of.
-  const stored = new StateSpace(digits.filter(({ always }) => always === undefined).map(({ property, values }) => ({ name: property, kind: 'choice', values: [...listValues(values)], default: listValues(values)[0] }) as unknown as Property));
+  const stored = new StateSpace(
+    digits
+      .filter(({ always }) => always === undefined)
+      .map(
+        ({ property, values }) =>
+          ({
+            name: property,
+            kind: 'choice',
+            values: [...listValues(values)],
+            default: listValues(values)[0],
+          }) as unknown as Property,
+      ),
+  );
   const stateOf = decoderOf(layout, space);
   const drift: CodeDrift = { block, lost: 0, moved: 0, example: undefined };
   encoderOf(old, stored).forEach((code, state) => {
@@ -77,20 +124,28 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
     const back = stateOf(code);
     const was = stored.decode(state);
     const is = back === undefined ? undefined : space.decode(back);
-    const differs = is && Object.entries(was).some(([name, value]: [string, Value]) => {
-      const at = space.indexOf(name);
-      return at >= 0 && space.values[at]!.includes(value) && lookUp(is, name) !== value;
-    });
+    const differs =
+      is &&
+      Object.entries(was).some(([name, value]: [string, Value]) => {
+        const at = space.indexOf(name);
+        return at >= 0 && space.values[at]!.includes(value) && lookUp(is, name) !== value;
+      });
     if (is && !differs) return;
     if (is) drift.moved += 1;
     else drift.lost += 1;
-    drift.example ??= { code, was: stored.describe(state), is: back === undefined ? undefined : space.describe(back) };
+    drift.example ??= {
+      code,
+      was: stored.describe(state),
+      is: back === undefined ? undefined : space.describe(back),
+    };
   });
   return drift.example ? drift : undefined;
 }
 
 /** How many of each kind are registered. */
 export function countsOf(entries: readonly { kind: Registered }[]): Release['counts'] {
-  const [groups, blocks, items] = registered.map((kind) => entries.filter((entry) => entry.kind === kind).length);
+  const [groups, blocks, items] = registered.map(
+    (kind) => entries.filter((entry) => entry.kind === kind).length,
+  );
   return { groups: groups!, blocks: blocks!, items: items! };
 }

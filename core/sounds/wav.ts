@@ -11,7 +11,10 @@ const unknownFrom = 0x7fff0000;
 /** How many bytes of samples there are: as many as are said or, where that is not known, the rest of the file. */
 function sampleBytes(said: number, left: number): number {
   if (said >= unknownFrom || said === 0) return left;
-  if (said > left) throw new SoundProblem(`The WAV file is cut short: it promises ${said.toLocaleString('en')} bytes of samples and has ${left.toLocaleString('en')}.`);
+  if (said > left)
+    throw new SoundProblem(
+      `The WAV file is cut short: it promises ${said.toLocaleString('en')} bytes of samples and has ${left.toLocaleString('en')}.`,
+    );
   return said;
 }
 
@@ -23,12 +26,22 @@ export function readWav(bytes: Uint8Array): SoundFacts {
     const [id, size] = [latin(bytes, at, 4), view.getUint32(at + 4, true)];
     const from = at + 8;
     if (id === 'fmt ') {
-      if (size < 16 || from + 16 > bytes.length) throw new SoundProblem('The WAV file is cut short in its description.');
+      if (size < 16 || from + 16 > bytes.length)
+        throw new SoundProblem('The WAV file is cut short in its description.');
       const kind = view.getUint16(from, true);
       // The extensible form keeps the real kind of samples further on.
-      format = { kind: kind === 0xfffe && size >= 26 && from + 26 <= bytes.length ? view.getUint16(from + 24, true) : kind, channels: view.getUint16(from + 2, true), rate: view.getUint32(from + 4, true), bits: view.getUint16(from + 14, true) };
+      format = {
+        kind:
+          kind === 0xfffe && size >= 26 && from + 26 <= bytes.length
+            ? view.getUint16(from + 24, true)
+            : kind,
+        channels: view.getUint16(from + 2, true),
+        rate: view.getUint32(from + 4, true),
+        bits: view.getUint16(from + 14, true),
+      };
     } else if (id === 'data') {
-      if (!format) throw new SoundProblem('The WAV file has samples but does not say first what they are.');
+      if (!format)
+        throw new SoundProblem('The WAV file has samples but does not say first what they are.');
       return wavFacts(view, from, sampleBytes(size, bytes.length - from), format);
     }
     at = from + size + (size & 1);
@@ -36,7 +49,12 @@ export function readWav(bytes: Uint8Array): SoundFacts {
   throw new SoundProblem('The WAV file has no samples.');
 }
 
-function wavFacts(view: DataView, from: number, size: number, { kind, channels, rate, bits }: { kind: number; channels: number; rate: number; bits: number }): SoundFacts {
+function wavFacts(
+  view: DataView,
+  from: number,
+  size: number,
+  { kind, channels, rate, bits }: { kind: number; channels: number; rate: number; bits: number },
+): SoundFacts {
   const wide = bits / 8;
   const read: Record<string, (at: number) => number> = {
     '1 8': (at) => (view.getUint8(at) - 128) / 127,
@@ -47,8 +65,12 @@ function wavFacts(view: DataView, from: number, size: number, { kind, channels, 
     '3 64': (at) => view.getFloat64(at, true),
   };
   const sample = lookUp(read, `${kind} ${bits}`);
-  if (!sample) throw new SoundProblem(`The WAV file holds samples of kind ${kind} with ${bits} bits; whole numbers of 8 to 32 bits and fractions of 32 or 64 bits can be read.`);
-  if (channels === 0 || rate === 0) throw new SoundProblem('The WAV file says that it has no channels or no rate.');
+  if (!sample)
+    throw new SoundProblem(
+      `The WAV file holds samples of kind ${kind} with ${bits} bits; whole numbers of 8 to 32 bits and fractions of 32 or 64 bits can be read.`,
+    );
+  if (channels === 0 || rate === 0)
+    throw new SoundProblem('The WAV file says that it has no channels or no rate.');
   const frames = Math.floor(size / (wide * channels));
   if (frames === 0) throw new SoundProblem('The WAV file has no samples.');
   let peak = 0;
@@ -62,5 +84,12 @@ function wavFacts(view: DataView, from: number, size: number, { kind, channels, 
       if (run >= clippedRun) clipped = true;
     }
   }
-  return { format: 'wav', seconds: frames / rate, channels, rate, peak: Math.min(1, peak), clipped };
+  return {
+    format: 'wav',
+    seconds: frames / rate,
+    channels,
+    rate,
+    peak: Math.min(1, peak),
+    clipped,
+  };
 }

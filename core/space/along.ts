@@ -11,7 +11,12 @@ const quarter: Orientation = { front: 'west', top: 'up' };
  * @example orientationAlong('east', { front: 'south', top: 'up' }) // { front: 'east', top: 'up' }
  */
 export function orientationAlong(value: Direction | Axis, base: Orientation): Orientation {
-  if ((axes as readonly string[]).includes(value)) return value === 'y' ? { front: 'south', top: 'up' } : value === 'x' ? { front: 'south', top: 'east' } : { front: 'down', top: 'south' };
+  if ((axes as readonly string[]).includes(value))
+    return value === 'y'
+      ? { front: 'south', top: 'up' }
+      : value === 'x'
+        ? { front: 'south', top: 'east' }
+        : { front: 'down', top: 'south' };
   const front = value as Direction;
   if (!(headings as readonly string[]).includes(front)) return { front, top: usualTop(front) };
   // A model whose front looks up or down goes round by its top.

@@ -2,12 +2,19 @@ import { orientationOf, rotationOf, type Orientation, type Rotation } from './or
 import { headings, type Vec3 } from './direction.ts';
 
 /** A turn about x by so many degrees, then one about y, both by the right-hand rule. Always multiples of 90 from 0 to 270. */
-export interface AnglePair { aboutX: number; aboutY: number }
+export interface AnglePair {
+  aboutX: number;
+  aboutY: number;
+}
 
 /** The exact matrix of an orientation, row by row: `m · (x, y, z)` turns a point about the middle of the cell. */
 export function matrixOf(orientation: Orientation): readonly [Vec3, Vec3, Vec3] {
   const [a, b, c] = rotationOf(orientation);
-  return [[a[0], b[0], c[0]], [a[1], b[1], c[1]], [a[2], b[2], c[2]]];
+  return [
+    [a[0], b[0], c[0]],
+    [a[1], b[1], c[1]],
+    [a[2], b[2], c[2]],
+  ];
 }
 
 const cosines = [1, 0, -1, 0] as const;
@@ -22,10 +29,21 @@ export function orientationOfAngles({ aboutX, aboutY }: AnglePair): Orientation 
     if (angle % 90 !== 0) throw new RangeError(`${angle} is no multiple of 90 degrees`);
     return ((((angle / 90) % 4) + 4) % 4) as 0 | 1 | 2 | 3;
   };
-  const [cx, sx, cy, sy] = [cosines[quarter(aboutX)], sines[quarter(aboutX)], cosines[quarter(aboutY)], sines[quarter(aboutY)]];
+  const [cx, sx, cy, sy] = [
+    cosines[quarter(aboutX)],
+    sines[quarter(aboutX)],
+    cosines[quarter(aboutY)],
+    sines[quarter(aboutY)],
+  ];
   // The columns of Ry · Rx.
-  const columns: Rotation = [[cy, 0, 0 - sy], [sy * sx, cx, cy * sx], [sy * cx, 0 - sx, cy * cx]];
-  return orientationOf(columns.map((column) => column.map((value) => value + 0)) as unknown as Rotation);
+  const columns: Rotation = [
+    [cy, 0, 0 - sy],
+    [sy * sx, cx, cy * sx],
+    [sy * cx, 0 - sx, cy * cx],
+  ];
+  return orientationOf(
+    columns.map((column) => column.map((value) => value + 0)) as unknown as Rotation,
+  );
 }
 
 /**

@@ -2,7 +2,10 @@ import type { Vec3 } from './direction.ts';
 import { rotationOf, turn, type Orientation } from './orientation.ts';
 
 /** An axis-aligned cuboid in texels: its lowest corner and its size. */
-export interface PlainBox { at: [number, number, number]; size: [number, number, number] }
+export interface PlainBox {
+  at: [number, number, number];
+  size: [number, number, number];
+}
 
 /**
  * A box as it lies once its model is oriented, turned about the middle of a cell of `texels`.
@@ -24,14 +27,16 @@ export function orientBox(box: PlainBox, orientation: Orientation, texels: numbe
 
 /** True when the boxes together leave no texel of the cell open. Boxes outside the cell count only with their part inside. */
 export function fillsCell(boxes: readonly PlainBox[], texels: number): boolean {
-  if (boxes.some(({ at, size }) => at.every((v, i) => v <= 0 && v + size[i]! >= texels))) return true;
+  if (boxes.some(({ at, size }) => at.every((v, i) => v <= 0 && v + size[i]! >= texels)))
+    return true;
   if (boxes.length < 2) return false;
   const filled = new Uint8Array(texels ** 3);
   for (const { at, size } of boxes) {
     const from = at.map((v) => Math.max(0, Math.ceil(v)));
     const to = at.map((v, i) => Math.min(texels, Math.floor(v + size[i]!)));
     for (let x = from[0]!; x < to[0]!; x += 1)
-      for (let y = from[1]!; y < to[1]!; y += 1) for (let z = from[2]!; z < to[2]!; z += 1) filled[(x * texels + y) * texels + z] = 1;
+      for (let y = from[1]!; y < to[1]!; y += 1)
+        for (let z = from[2]!; z < to[2]!; z += 1) filled[(x * texels + y) * texels + z] = 1;
   }
   return filled.every((cell) => cell === 1);
 }

@@ -1,6 +1,19 @@
 /** Directions, the 24 orientations, boxes, and numbers spread over places. Knows nobody. */
 export * from './direction.ts';
-export { asMade, compose, facing, inverse, isOrientation, orientationOf, orientations, rotationOf, turn, usualTop, type Orientation, type Rotation } from './orientation.ts';
+export {
+  asMade,
+  compose,
+  facing,
+  inverse,
+  isOrientation,
+  orientationOf,
+  orientations,
+  rotationOf,
+  turn,
+  usualTop,
+  type Orientation,
+  type Rotation,
+} from './orientation.ts';
 export { fillsCell, orientBox, type PlainBox } from './box.ts';
 export { anglesOf, matrixOf, orientationOfAngles, type AnglePair } from './angles.ts';
 export { drawer, mix, pickShare, scatterAt } from './spread.ts';

@@ -4,7 +4,10 @@
  * world never changes. `docs/block-pack.md` writes it out for other programs.
  */
 export function mix(a: number, b: number, c: number): number {
-  let h = Math.imul(a ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(b + 0x7f4a7c15, 0xc2b2ae35) ^ Math.imul(c + 0x165667b1, 0x27d4eb2f);
+  let h =
+    Math.imul(a ^ 0x9e3779b9, 0x85ebca6b) ^
+    Math.imul(b + 0x7f4a7c15, 0xc2b2ae35) ^
+    Math.imul(c + 0x165667b1, 0x27d4eb2f);
   h ^= h >>> 15;
   h = Math.imul(h, 0x2c1b3c6d);
   h ^= h >>> 12;
@@ -19,7 +22,10 @@ export function mix(a: number, b: number, c: number): number {
 export function pickShare(shares: readonly number[], even: number): number {
   const counted = shares.map((share) => Math.max(0, share));
   let left = (even / 2 ** 32) * counted.reduce((sum, share) => sum + share, 0);
-  return Math.max(0, counted.findIndex((share) => (left -= share) < 0));
+  return Math.max(
+    0,
+    counted.findIndex((share) => (left -= share) < 0),
+  );
 }
 
 /** Numbers from 0 up to but without 1, always the same ones for a seed: the count of the call, spread by the same function that chooses candidates. */

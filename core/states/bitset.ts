@@ -10,7 +10,12 @@ export class BitSet {
   private low: number;
   private high: number;
 
-  constructor(readonly size: number, words?: Int32Array, low = 0, high = words?.length ?? 0) {
+  constructor(
+    readonly size: number,
+    words?: Int32Array,
+    low = 0,
+    high = words?.length ?? 0,
+  ) {
     this.words = words ?? new Int32Array(Math.ceil(size / 32));
     this.low = low;
     this.high = high;
@@ -74,14 +79,16 @@ export class BitSet {
   forEach(visit: (member: number) => void): void {
     const { words, low, high } = this;
     for (let at = low; at < high; at += 1)
-      for (let word = words[at]!; word; word &= word - 1) visit(at * 32 + 31 - Math.clz32(word & -word));
+      for (let word = words[at]!; word; word &= word - 1)
+        visit(at * 32 + 31 - Math.clz32(word & -word));
   }
 
   /** True when the question is answered with yes for some member. */
   some(holds: (member: number) => boolean): boolean {
     const { words, low, high } = this;
     for (let at = low; at < high; at += 1)
-      for (let word = words[at]!; word; word &= word - 1) if (holds(at * 32 + 31 - Math.clz32(word & -word))) return true;
+      for (let word = words[at]!; word; word &= word - 1)
+        if (holds(at * 32 + 31 - Math.clz32(word & -word))) return true;
     return false;
   }
 
@@ -116,7 +123,8 @@ export class BitSet {
 
   /** True when every member of this set is in the other. */
   isWithin(other: BitSet): boolean {
-    for (let i = this.low; i < this.high; i += 1) if (this.words[i]! & ~other.words[i]!) return false;
+    for (let i = this.low; i < this.high; i += 1)
+      if (this.words[i]! & ~other.words[i]!) return false;
     return true;
   }
 
@@ -126,7 +134,8 @@ export class BitSet {
     if (sets.length > 4) return BitSet.shared(sets, sets[0]!).isWithin(one.or(two));
     const [low, high] = BitSet.bounds(sets, sets[0]!);
     const [a, b, c, d] = BitSet.four(sets, 0);
-    for (let i = low; i < high; i += 1) if (a[i]! & b[i]! & c[i]! & d[i]! & ~(one.words[i]! | two.words[i]!)) return false;
+    for (let i = low; i < high; i += 1)
+      if (a[i]! & b[i]! & c[i]! & d[i]! & ~(one.words[i]! | two.words[i]!)) return false;
     return true;
   }
 
@@ -145,7 +154,10 @@ export class BitSet {
   }
 
   /** The words of four sets from one place on; where there are fewer, the first stands in. */
-  private static four(sets: readonly BitSet[], at: number): [Int32Array, Int32Array, Int32Array, Int32Array] {
+  private static four(
+    sets: readonly BitSet[],
+    at: number,
+  ): [Int32Array, Int32Array, Int32Array, Int32Array] {
     const a = sets[at]!.words;
     return [a, sets[at + 1]?.words ?? a, sets[at + 2]?.words ?? a, sets[at + 3]?.words ?? a];
   }

@@ -5,7 +5,11 @@ import type { StateSpace } from './space.ts';
 export type CodeValues = Value[] | { from: number; to: number };
 
 /** One property in a code. `always` is set when the block no longer has the property: its part of the code then stands for that value. */
-export interface CodeDigit { property: string; values: CodeValues; always?: Value }
+export interface CodeDigit {
+  property: string;
+  values: CodeValues;
+  always?: Value;
+}
 
 /**
  * How a state is stored in a saved world, as a whole number of so many bits.
@@ -21,34 +25,51 @@ export type CodeLayout =
 export const bitsFor = (count: number): number => (count <= 1 ? 0 : Math.ceil(Math.log2(count)));
 
 /** How many values a digit counts. */
-export const valuesIn = (values: CodeValues): number => ('from' in values ? Math.max(0, values.to - values.from + 1) : values.length);
+export const valuesIn = (values: CodeValues): number =>
+  'from' in values ? Math.max(0, values.to - values.from + 1) : values.length;
 
 /** The values of a digit, listed. */
-export const listValues = (values: CodeValues): readonly Value[] => ('from' in values ? Array.from({ length: valuesIn(values) }, (_, i) => values.from + i) : values);
+export const listValues = (values: CodeValues): readonly Value[] =>
+  'from' in values ? Array.from({ length: valuesIn(values) }, (_, i) => values.from + i) : values;
 
-const digitsOf = (space: StateSpace): CodeDigit[] => space.properties.map((property) => ({
-  property: property.name,
-  values: property.kind === 'number' ? { from: Math.ceil(property.min), to: Math.floor(property.max) } : [...valuesOf(property)],
-}));
+const digitsOf = (space: StateSpace): CodeDigit[] =>
+  space.properties.map((property) => ({
+    property: property.name,
+    values:
+      property.kind === 'number'
+        ? { from: Math.ceil(property.min), to: Math.floor(property.max) }
+        : [...valuesOf(property)],
+  }));
 
 /** The layout that stores each state as its own number. */
-export const mixedRadix = (space: StateSpace): CodeLayout => ({ kind: 'mixed-radix', bits: bitsFor(space.trueSize), digits: digitsOf(space) });
+export const mixedRadix = (space: StateSpace): CodeLayout => ({
+  kind: 'mixed-radix',
+  bits: bitsFor(space.trueSize),
+  digits: digitsOf(space),
+});
 
 /** The layout that gives each property bits of its own, the last property in the lowest: wasteful, and easy to read in the mod's code. */
 export function bitFields(space: StateSpace): CodeLayout {
   let at = 0;
-  const fields = digitsOf(space).reverse().map((digit) => {
-    const width = bitsFor(valuesIn(digit.values));
-    at += width;
-    return { ...digit, at: at - width, width };
-  });
+  const fields = digitsOf(space)
+    .reverse()
+    .map((digit) => {
+      const width = bitsFor(valuesIn(digit.values));
+      at += width;
+      return { ...digit, at: at - width, width };
+    });
   return { kind: 'bit-fields', bits: at, fields: fields.reverse() };
 }
 
 /** The layout that lists a code for each state, taken over from another layout, to be changed by hand. */
 export function codeTable(layout: CodeLayout, space: StateSpace): CodeLayout {
   const codes = [...encoderOf(layout, space)];
-  return { kind: 'table', bits: Math.max(layout.bits, bitsFor(Math.max(...codes) + 1)), digits: digitsOf(space), codes };
+  return {
+    kind: 'table',
+    bits: Math.max(layout.bits, bitsFor(Math.max(...codes) + 1)),
+    digits: digitsOf(space),
+    codes,
+  };
 }
 
 /** The code of every state, in the order of the states; −1 for a state that the layout cannot store. */
@@ -59,7 +80,10 @@ export function encoderOf(layout: CodeLayout, space: StateSpace): Int32Array {
   const add = (digit: CodeDigit, worth: number) => {
     const listed = listValues(digit.values);
     const at = space.indexOf(digit.property);
-    const places = at < 0 ? [digit.always === undefined ? 0 : listed.indexOf(digit.always)] : space.values[at]!.map((value) => listed.indexOf(value));
+    const places =
+      at < 0
+        ? [digit.always === undefined ? 0 : listed.indexOf(digit.always)]
+        : space.values[at]!.map((value) => listed.indexOf(value));
     for (let state = 0; state < codes.length; state += 1) {
       const place = places[at < 0 ? 0 : space.digit(state, at)]!;
       if (codes[state]! >= 0) codes[state] = place < 0 ? -1 : codes[state]! + place * worth;
@@ -69,11 +93,16 @@ export function encoderOf(layout: CodeLayout, space: StateSpace): Int32Array {
     add(digits[i]!, layout.kind === 'bit-fields' ? 2 ** layout.fields[i]!.at : weight);
     weight *= valuesIn(digits[i]!.values);
   }
-  return layout.kind === 'table' ? codes.map((place) => (place < 0 ? -1 : layout.codes[place] ?? -1)) : codes;
+  return layout.kind === 'table'
+    ? codes.map((place) => (place < 0 ? -1 : (layout.codes[place] ?? -1)))
+    : codes;
 }
 
 /** The state that a code stands for, or undefined when it stands for none. It takes codes apart, so it shares nothing with the encoder. */
-export function decoderOf(layout: CodeLayout, space: StateSpace): (code: number) => number | undefined {
+export function decoderOf(
+  layout: CodeLayout,
+  space: StateSpace,
+): (code: number) => number | undefined {
   const digits = layout.kind === 'bit-fields' ? layout.fields : layout.digits;
   const listed = digits.map((digit) => listValues(digit.values));
   const fromPlaces = (places: readonly number[]): number | undefined => {
@@ -100,10 +129,14 @@ export function decoderOf(layout: CodeLayout, space: StateSpace): (code: number)
     }
     return rest > 0 ? digits.map(() => -1) : places;
   };
-  if (layout.kind === 'bit-fields') return (code) => fromPlaces(layout.fields.map(({ at, width }) => Math.floor(code / 2 ** at) % 2 ** width));
+  if (layout.kind === 'bit-fields')
+    return (code) =>
+      fromPlaces(layout.fields.map(({ at, width }) => Math.floor(code / 2 ** at) % 2 ** width));
   if (layout.kind === 'mixed-radix') return (code) => fromPlaces(mixed(code));
   const placeOf = new Map<number, number>();
-  layout.codes.forEach((code, place) => code >= 0 && !placeOf.has(code) && placeOf.set(code, place));
+  layout.codes.forEach(
+    (code, place) => code >= 0 && !placeOf.has(code) && placeOf.set(code, place),
+  );
   return (code) => {
     const place = placeOf.get(code);
     return place === undefined ? undefined : fromPlaces(mixed(place));

@@ -34,14 +34,19 @@ class Pairs {
   private place(a: number, b: number): number {
     const slots = this.table.length / 3;
     let slot = ((Math.imul(a, 0x9e3779b1) ^ Math.imul(b, 0x85ebca77)) >>> 8) % slots;
-    while (this.table[slot * 3 + 2] && (this.table[slot * 3] !== a || this.table[slot * 3 + 1] !== b)) slot = slot + 1 < slots ? slot + 1 : 0;
+    while (
+      this.table[slot * 3 + 2] &&
+      (this.table[slot * 3] !== a || this.table[slot * 3 + 1] !== b)
+    )
+      slot = slot + 1 < slots ? slot + 1 : 0;
     return slot * 3;
   }
 
   private grow(): void {
     const old = this.table;
     this.table = new Int32Array(old.length * 4);
-    for (let i = 0; i < old.length; i += 3) if (old[i + 2]) this.table.set(old.subarray(i, i + 3), this.place(old[i]!, old[i + 1]!));
+    for (let i = 0; i < old.length; i += 3)
+      if (old[i + 2]) this.table.set(old.subarray(i, i + 3), this.place(old[i]!, old[i + 1]!));
   }
 }
 
@@ -50,7 +55,13 @@ class Pairs {
  * fastest; `sizes` the length of each dimension. Linear in the cells. Undefined as soon as it is sure to make more than `most` rows: parts of
  * the table that differ are reached in different ways, and each way is a row at least.
  */
-export function diagramOf(of: Int32Array, terminals: number, sizes: readonly number[], order: readonly number[], most = Infinity): Diagram | undefined {
+export function diagramOf(
+  of: Int32Array,
+  terminals: number,
+  sizes: readonly number[],
+  order: readonly number[],
+  most = Infinity,
+): Diagram | undefined {
   let level = permuted(of, sizes, order);
   let next = terminals;
   const nodes: Diagram['nodes'] = [];
@@ -80,7 +91,9 @@ export function diagramOf(of: Int32Array, terminals: number, sizes: readonly num
         const children = Array.from(level.subarray(from, from + width));
         nodeAt[chain] = nodes.push({ level: depth, children }) - 1;
         rows[chain] = 0;
-        children.forEach((child, j) => (rows[chain]! += children.indexOf(child) === j ? rows[child]! : 0));
+        children.forEach(
+          (child, j) => (rows[chain]! += children.indexOf(child) === j ? rows[child]! : 0),
+        );
         if ((sum += rows[chain]!) > most) return undefined;
       }
       above[i] = chain;
@@ -91,9 +104,18 @@ export function diagramOf(of: Int32Array, terminals: number, sizes: readonly num
 }
 
 /** The same diagram with its nodes numbered without gaps after the terminals. */
-function renumbered(root: number, terminals: number, nodes: Diagram['nodes'], nodeAt: (number | undefined)[]): Omit<Diagram, 'rows'> {
+function renumbered(
+  root: number,
+  terminals: number,
+  nodes: Diagram['nodes'],
+  nodeAt: (number | undefined)[],
+): Omit<Diagram, 'rows'> {
   const number = (chain: number) => (chain < terminals ? chain : terminals + nodeAt[chain]!);
-  return { root: number(root), terminals, nodes: nodes.map(({ level, children }) => ({ level, children: children.map(number) })) };
+  return {
+    root: number(root),
+    terminals,
+    nodes: nodes.map(({ level, children }) => ({ level, children: children.map(number) })),
+  };
 }
 
 /** The table with its dimensions in another order, the first the slowest. */
@@ -119,18 +141,25 @@ function permuted(of: Int32Array, sizes: readonly number[], order: readonly numb
 }
 
 /** One row of a diagram: for each dimension that it asks for the places of the values, and the kind that it gives. */
-export interface DiagramRow { asks: Map<number, number[]>; kind: number }
+export interface DiagramRow {
+  asks: Map<number, number[]>;
+  kind: number;
+}
 
 /**
  * The rows of a diagram, to be read from the first: branches that lead to the same node share their rows, and the widest branch comes
  * last, without a condition where nothing under the node is left open.
  */
-export function rowsOfDiagram({ root, terminals, nodes }: Diagram, order: readonly number[]): DiagramRow[] {
+export function rowsOfDiagram(
+  { root, terminals, nodes }: Diagram,
+  order: readonly number[],
+): DiagramRow[] {
   const whole = new Map<number, boolean>();
   const isWhole = (node: number): boolean => {
     if (node < terminals) return node !== 0;
     let known = whole.get(node);
-    if (known === undefined) whole.set(node, (known = nodes[node - terminals]!.children.every(isWhole)));
+    if (known === undefined)
+      whole.set(node, (known = nodes[node - terminals]!.children.every(isWhole)));
     return known;
   };
   const rows: DiagramRow[] = [];
@@ -147,7 +176,10 @@ export function rowsOfDiagram({ root, terminals, nodes }: Diagram, order: readon
       else branches.set(child, [value]);
     });
     // Of two equal halves the one with the first value comes last: what is lit is named, what is not is the rest.
-    const sorted = [...branches].sort(([, a], [, b]) => a.length - b.length || (branches.size === 2 ? b[0]! - a[0]! : a[0]! - b[0]!));
+    const sorted = [...branches].sort(
+      ([, a], [, b]) =>
+        a.length - b.length || (branches.size === 2 ? b[0]! - a[0]! : a[0]! - b[0]!),
+    );
     sorted.forEach(([child, values], i) => {
       const free = i === sorted.length - 1 && isWhole(node);
       walk(child, free ? asks : new Map(asks).set(order[level]!, values));

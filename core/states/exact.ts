@@ -1,8 +1,14 @@
 /** A condition as a set of cells in a table of at most 32 cells, with the places of the values in each dimension. */
-export interface SmallBox { cells: number; digits: number[][] }
+export interface SmallBox {
+  cells: number;
+  digits: number[][];
+}
 
 /** One step of a search: the box that the row asks for, and the kind that it gives. */
-export interface SmallRow { box: SmallBox; kind: number }
+export interface SmallRow {
+  box: SmallBox;
+  kind: number;
+}
 
 /** Tables with more boxes than this are not searched. */
 const mostBoxes = 4096;
@@ -17,7 +23,11 @@ const bits = (mask: number): number => {
 
 /** All boxes of a table: every choice of values in every dimension. Undefined when there are too many. */
 export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
-  if (sizes.some((size) => size > 12) || sizes.reduce((many, size) => many * (2 ** size - 1), 1) > mostBoxes) return undefined;
+  if (
+    sizes.some((size) => size > 12) ||
+    sizes.reduce((many, size) => many * (2 ** size - 1), 1) > mostBoxes
+  )
+    return undefined;
   const cells = sizes.reduce((product, size) => product * size, 1);
   let step = cells;
   let boxes: SmallBox[] = [{ cells: cells === 32 ? 0xffffffff : 2 ** cells - 1, digits: [] }];
@@ -25,13 +35,19 @@ export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
     step /= size;
     const slices = Array.from({ length: size }, (_, digit) => {
       let mask = 0;
-      for (let cell = 0; cell < cells; cell += 1) if (Math.floor(cell / step) % size === digit) mask |= 1 << cell;
+      for (let cell = 0; cell < cells; cell += 1)
+        if (Math.floor(cell / step) % size === digit) mask |= 1 << cell;
       return mask;
     });
-    boxes = boxes.flatMap((box) => Array.from({ length: 2 ** size - 1 }, (_, i) => {
-      const digits = slices.flatMap((_slice, digit) => (((i + 1) >> digit) & 1 ? [digit] : []));
-      return { cells: box.cells & digits.reduce((mask, digit) => mask | slices[digit]!, 0), digits: [...box.digits, digits] };
-    }));
+    boxes = boxes.flatMap((box) =>
+      Array.from({ length: 2 ** size - 1 }, (_, i) => {
+        const digits = slices.flatMap((_slice, digit) => (((i + 1) >> digit) & 1 ? [digit] : []));
+        return {
+          cells: box.cells & digits.reduce((mask, digit) => mask | slices[digit]!, 0),
+          digits: [...box.digits, digits],
+        };
+      }),
+    );
   }
   // Of boxes that take the same cells, the widest says it most simply, so it comes first.
   return boxes.sort((a, b) => bits(b.cells) - bits(a.cells));
@@ -45,8 +61,15 @@ export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
  * Two facts keep it short. Taking more cells of a kind never hurts the rows below, so only the widest boxes are tried; and when one
  * box takes all that is left of a kind, taking it at once is as good as anything.
  */
-export function searchRows(of: Int32Array, kinds: number, boxes: readonly SmallBox[], below: number): { found?: SmallRow[]; proved: boolean } {
-  const masks = Array.from({ length: kinds }, (_, kind) => of.reduce((mask, one, cell) => (one === kind ? mask | (1 << cell) : mask), 0));
+export function searchRows(
+  of: Int32Array,
+  kinds: number,
+  boxes: readonly SmallBox[],
+  below: number,
+): { found?: SmallRow[]; proved: boolean } {
+  const masks = Array.from({ length: kinds }, (_, kind) =>
+    of.reduce((mask, one, cell) => (one === kind ? mask | (1 << cell) : mask), 0),
+  );
   const usable = boxes.filter((box) => (box.cells & masks[0]!) === 0);
   let looks = 0;
   const failed = new Map<number, number>();
@@ -63,7 +86,8 @@ export function searchRows(of: Int32Array, kinds: number, boxes: readonly SmallB
       const taken: number[] = [];
       for (const box of usable) {
         const takes = box.cells & open;
-        if (takes === 0 || (takes & ~wanted) !== 0 || taken.some((more) => (takes & ~more) === 0)) continue;
+        if (takes === 0 || (takes & ~wanted) !== 0 || taken.some((more) => (takes & ~more) === 0))
+          continue;
         taken.push(takes);
         if (takes === wanted) {
           const rest = search(open & ~takes, left - 1);

@@ -25,7 +25,16 @@ export function whatToDrop(space: StateSpace, bits: number): Dropped[] {
     const ways = choose(sizes.length, many).flatMap((gone): Dropped[] => {
       const blocks = gone.reduce((product, at) => product * sizes[at]!, 1);
       const states = space.trueSize / blocks;
-      return states <= 2 ** bits ? [{ properties: gone.map((at) => space.properties[at]!.name), states, bits: bitsFor(states), blocks }] : [];
+      return states <= 2 ** bits
+        ? [
+            {
+              properties: gone.map((at) => space.properties[at]!.name),
+              states,
+              bits: bitsFor(states),
+              blocks,
+            },
+          ]
+        : [];
     });
     if (ways.length) return ways.sort((a, b) => b.states - a.states || a.blocks - b.blocks);
   }
@@ -36,5 +45,8 @@ export function whatToDrop(space: StateSpace, bits: number): Dropped[] {
 function choose(from: number, many: number): number[][] {
   if (many === 0) return [[]];
   if (many > from) return [];
-  return [...choose(from - 1, many), ...choose(from - 1, many - 1).map((rest) => [...rest, from - 1])];
+  return [
+    ...choose(from - 1, many),
+    ...choose(from - 1, many - 1).map((rest) => [...rest, from - 1]),
+  ];
 }

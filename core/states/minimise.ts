@@ -22,7 +22,11 @@ const orderBudget = 60_000;
 const tidyLimit = 512;
 
 /** A row while it is worked on: for each property the places of the values that it asks for, and its kind of value. `slices` are the cells that each of these allows, undefined where all are. */
-interface Draft { digits: number[][]; kind: number; slices?: (BitSet | undefined)[] }
+interface Draft {
+  digits: number[][];
+  kind: number;
+  slices?: (BitSet | undefined)[];
+}
 
 /**
  * Rows that give each state its value, and as few of them as can be found: the first match wins, states without a value stay without
@@ -33,20 +37,36 @@ interface Draft { digits: number[][]; kind: number; slices?: (BitSet | undefined
  *
  * @example fewestRows([0, 13, 0, 13], space).rows // [{ when: { lit: true }, value: 13 }, { value: 0 }]
  */
-export function fewestRows<T>(values: readonly (T | undefined)[], space: StateSpace, from?: Rows<T>): FewestRows<T> {
+export function fewestRows<T>(
+  values: readonly (T | undefined)[],
+  space: StateSpace,
+  from?: Rows<T>,
+): FewestRows<T> {
   const { kinds, of } = kindsOf(values);
   const atLeast = kinds.length - 1;
   const matters = mattering(of, space);
   const table = shrunk(of, space, matters);
   const sizes = matters.map((at) => space.values[at]!.length);
-  const whole = (digits: readonly number[][]): number[][] => space.values.map((list, at) => (matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i)));
+  const whole = (digits: readonly number[][]): number[][] =>
+    space.values.map((list, at) =>
+      matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i),
+    );
 
   // Where every property matters the table is the space itself, and the sets that it has kept serve again.
-  const cells = matters.length === space.properties.length ? space : new StateSpace(matters.map((at) => space.properties[at]!));
+  const cells =
+    matters.length === space.properties.length
+      ? space
+      : new StateSpace(matters.map((at) => space.properties[at]!));
   const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, cells);
   let drafts = given ?? [];
   if (!given || given.length > atLeast) {
-    const made = fromDiagrams(table, kinds.length, sizes, given ? given.length * 4 : Infinity, given ? orderBudget / 4 : orderBudget);
+    const made = fromDiagrams(
+      table,
+      kinds.length,
+      sizes,
+      given ? given.length * 4 : Infinity,
+      given ? orderBudget / 4 : orderBudget,
+    );
     const tidy = made && tidied(made, table, cells);
     if (tidy && (!given || tidy.length < given.length)) drafts = tidy;
   }
@@ -57,17 +77,35 @@ export function fewestRows<T>(values: readonly (T | undefined)[], space: StateSp
     if (found) drafts = found.map(({ box, kind }) => ({ digits: box.digits, kind }));
     exact = proved;
   }
-  return { rows: drafts.map(({ digits, kind }): Row<T> => rowOf(whenOf(space, whole(digits)), kinds[kind] as T)), exact, atLeast };
+  return {
+    rows: drafts.map(({ digits, kind }): Row<T> =>
+      rowOf(whenOf(space, whole(digits)), kinds[kind] as T),
+    ),
+    exact,
+    atLeast,
+  };
 }
 
 const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, value } : { value });
 
 /** Given rows as drafts over the properties that matter. A row that asks for a property that matters nowhere asks for nothing. */
-function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefined)[], space: StateSpace, matters: readonly number[]): Draft[] {
+function draftsOf<T>(
+  rows: Rows<T>,
+  of: Int32Array,
+  kinds: readonly (T | undefined)[],
+  space: StateSpace,
+  matters: readonly number[],
+): Draft[] {
   const [open, drafts, same] = [space.everything.copy(), [] as Draft[], new Map<T, number>()];
   for (const { when, value } of rows) {
-    const asks = space.properties.map(({ name }) => (when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]]) as Value[] | undefined);
-    const slices = asks.map((asked, at) => asked && space.allowing(space.properties[at]!.name, asked));
+    const asks = space.properties.map(
+      ({ name }) =>
+        (when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]]) as
+          Value[] | undefined,
+    );
+    const slices = asks.map(
+      (asked, at) => asked && space.allowing(space.properties[at]!.name, asked),
+    );
     // What names a property that there is not matches nothing.
     if (Object.keys(when ?? {}).length > given(slices).length) continue;
     const won = BitSet.shared(given(slices), open);
@@ -78,11 +116,20 @@ function draftsOf<T>(rows: Rows<T>, of: Int32Array, kinds: readonly (T | undefin
     won.forEach((state) => {
       if (of[state] !== kind) throw new RangeError('the rows to begin with mean something else');
     });
-    if (same.get(value) !== kind && JSON.stringify(kinds[kind]) !== JSON.stringify(value)) throw new RangeError('the rows to begin with give other values');
+    if (same.get(value) !== kind && JSON.stringify(kinds[kind]) !== JSON.stringify(value))
+      throw new RangeError('the rows to begin with give other values');
     same.set(value, kind);
-    const digits = matters.map((at) => (asks[at] ? space.values[at]!.flatMap((one, digit) => (asks[at]!.includes(one) ? [digit] : [])) : range(space.values[at]!.length)));
+    const digits = matters.map((at) =>
+      asks[at]
+        ? space.values[at]!.flatMap((one, digit) => (asks[at]!.includes(one) ? [digit] : []))
+        : range(space.values[at]!.length),
+    );
     // Where the table is the space itself, its sets serve the table too.
-    const serving = matters.length === space.properties.length && slices.map((slice, at) => (digits[at]!.length < space.values[at]!.length ? slice : undefined));
+    const serving =
+      matters.length === space.properties.length &&
+      slices.map((slice, at) =>
+        digits[at]!.length < space.values[at]!.length ? slice : undefined,
+      );
     drafts.push({ digits, kind, ...(serving && { slices: serving }) });
   }
   open.forEach((state) => {
@@ -109,7 +156,13 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
 }
 
 /** The rows of the diagram that makes the fewest, among the orders of properties that there is time to try; none when those are more than `most`. */
-function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[], most: number, budget: number): Draft[] | undefined {
+function fromDiagrams(
+  table: Int32Array,
+  kinds: number,
+  sizes: readonly number[],
+  most: number,
+  budget: number,
+): Draft[] | undefined {
   let best: { diagram: Diagram; order: number[] } | undefined;
   let left = Math.max(1, Math.floor(budget / table.length));
   for (const order of orders(sizes)) {
@@ -120,10 +173,14 @@ function fromDiagrams(table: Int32Array, kinds: number, sizes: readonly number[]
   }
   if (!best) return undefined;
   const { diagram, order } = best;
-  return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({ kind, digits: sizes.map((size, at) => asks.get(at) ?? range(size)) }));
+  return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({
+    kind,
+    digits: sizes.map((size, at) => asks.get(at) ?? range(size)),
+  }));
 }
 
-const given = (slices: readonly (BitSet | undefined)[]) => slices.filter((slice) => slice !== undefined);
+const given = (slices: readonly (BitSet | undefined)[]) =>
+  slices.filter((slice) => slice !== undefined);
 const range = (size: number): number[] => Array.from({ length: size }, (_, i) => i);
 
 /** Orders of the dimensions: shortest first, longest first, as given, then every other one. */
@@ -136,7 +193,10 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
   if (sizes.length < 3 || sizes.length > 7) return;
   function* permutations(rest: number[]): Generator<number[]> {
     if (rest.length < 2) yield rest;
-    else for (const first of rest) for (const others of permutations(rest.filter((one) => one !== first))) yield [first, ...others];
+    else
+      for (const first of rest)
+        for (const others of permutations(rest.filter((one) => one !== first)))
+          yield [first, ...others];
   }
   yield* permutations(given);
 }
@@ -148,7 +208,15 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
 function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draft[] {
   if (drafts.length > tidyLimit) return drafts;
   const sizes = cellSpace.values.map((list) => list.length);
-  const slicesOf = ({ digits }: Draft) => digits.map((list, at) => (list.length === sizes[at] ? undefined : cellSpace.allowing(cellSpace.properties[at]!.name, list.map((digit) => cellSpace.values[at]![digit]!))));
+  const slicesOf = ({ digits }: Draft) =>
+    digits.map((list, at) =>
+      list.length === sizes[at]
+        ? undefined
+        : cellSpace.allowing(
+            cellSpace.properties[at]!.name,
+            list.map((digit) => cellSpace.values[at]![digit]!),
+          ),
+    );
   const own = new Map<number, BitSet>();
   table.forEach((kind, cell) => {
     let set = own.get(kind);
@@ -162,7 +230,11 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
     const digits = [...draft.digits];
     const mine = own.get(draft.kind)!;
     sizes.forEach((size, at) => {
-      if (!slices[at] || !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), mine, taken)) return;
+      if (
+        !slices[at] ||
+        !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), mine, taken)
+      )
+        return;
       digits[at] = range(size);
       slices[at] = undefined;
     });

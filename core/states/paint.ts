@@ -9,7 +9,12 @@ import type { StateSpace } from './space.ts';
  *
  * @example paintRows([{ value: 0 }], space, lit, () => 13) // [{ when: { lit: true }, value: 13 }, { value: 0 }]
  */
-export function paintRows<T>(rows: Rows<T>, space: StateSpace, painted: BitSet, paint: (before: T | undefined, state: number) => T | undefined): Row<T>[] {
+export function paintRows<T>(
+  rows: Rows<T>,
+  space: StateSpace,
+  painted: BitSet,
+  paint: (before: T | undefined, state: number) => T | undefined,
+): Row<T>[] {
   const values = expandRows(rows, space);
   let open = false;
   painted.forEach((state) => {
@@ -18,6 +23,9 @@ export function paintRows<T>(rows: Rows<T>, space: StateSpace, painted: BitSet, 
   });
   // Where something is left open the old rows, which match it, are no place to begin.
   if (open) return fewestRows(values, space).rows;
-  const strokes = fewestRows(values.map((value, state) => (painted.has(state) ? value : undefined)), space).rows;
+  const strokes = fewestRows(
+    values.map((value, state) => (painted.has(state) ? value : undefined)),
+    space,
+  ).rows;
   return fewestRows(values, space, [...strokes, ...rows]).rows;
 }

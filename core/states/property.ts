@@ -7,11 +7,24 @@ export type Value = boolean | number | string;
 export type Property = { name: string; byCode?: boolean } & (
   | { kind: 'toggle'; default: boolean }
   | { kind: 'number'; min: number; max: number; default: number }
-  | { kind: 'choice'; values: readonly string[]; default: string; turned?: Readonly<Record<string, string>>; mirrored?: Readonly<Record<string, string>> }
+  | {
+      kind: 'choice';
+      values: readonly string[];
+      default: string;
+      turned?: Readonly<Record<string, string>>;
+      mirrored?: Readonly<Record<string, string>>;
+    }
   | { kind: 'heading' | 'direction' | 'axis'; default: string }
 );
 
-export const propertyKinds = ['toggle', 'number', 'choice', 'heading', 'direction', 'axis'] as const;
+export const propertyKinds = [
+  'toggle',
+  'number',
+  'choice',
+  'heading',
+  'direction',
+  'axis',
+] as const;
 
 /** More values than this in one property are never listed: no kit stores them, and listing them would eat the memory. */
 export const mostValues = 65_536;
@@ -19,12 +32,18 @@ export const mostValues = 65_536;
 /** How many values a property has, without listing them. A number range upside down has none. */
 export function valueCount(property: Property): number {
   switch (property.kind) {
-    case 'toggle': return 2;
-    case 'number': return Math.max(0, Math.floor(property.max) - Math.ceil(property.min) + 1);
-    case 'choice': return property.values.length;
-    case 'heading': return headings.length;
-    case 'direction': return directions.length;
-    case 'axis': return axes.length;
+    case 'toggle':
+      return 2;
+    case 'number':
+      return Math.max(0, Math.floor(property.max) - Math.ceil(property.min) + 1);
+    case 'choice':
+      return property.values.length;
+    case 'heading':
+      return headings.length;
+    case 'direction':
+      return directions.length;
+    case 'axis':
+      return axes.length;
   }
 }
 
@@ -35,17 +54,31 @@ export function valueCount(property: Property): number {
  */
 export function valuesOf(property: Property): readonly Value[] {
   switch (property.kind) {
-    case 'toggle': return [false, true];
-    case 'number': return Array.from({ length: Math.min(mostValues, valueCount(property)) }, (_, i) => Math.ceil(property.min) + i);
-    case 'choice': return property.values;
-    case 'heading': return headings;
-    case 'direction': return directions;
-    case 'axis': return axes;
+    case 'toggle':
+      return [false, true];
+    case 'number':
+      return Array.from(
+        { length: Math.min(mostValues, valueCount(property)) },
+        (_, i) => Math.ceil(property.min) + i,
+      );
+    case 'choice':
+      return property.values;
+    case 'heading':
+      return headings;
+    case 'direction':
+      return directions;
+    case 'axis':
+      return axes;
   }
 }
 
 /** True when the value is one of the property's, without listing them. */
 export function hasValue(property: Property, value: Value): boolean {
-  if (property.kind === 'number') return Number.isInteger(value) && (value as number) >= property.min && (value as number) <= property.max;
+  if (property.kind === 'number')
+    return (
+      Number.isInteger(value) &&
+      (value as number) >= property.min &&
+      (value as number) <= property.max
+    );
   return valuesOf(property).includes(value);
 }

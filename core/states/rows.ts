@@ -2,7 +2,10 @@ import { BitSet } from './bitset.ts';
 import type { StateSpace, When } from './space.ts';
 
 /** One row of a state-dependent value. Without `when` it matches every state. */
-export interface Row<T> { when?: When; value: T }
+export interface Row<T> {
+  when?: When;
+  value: T;
+}
 
 /** A state-dependent value: ordered rows, the first match wins. */
 export type Rows<T> = readonly Row<T>[];
@@ -11,10 +14,13 @@ export type Rows<T> = readonly Row<T>[];
 export type ByState<T> = T | Rows<T>;
 
 const isRows = <T>(given: ByState<T>): given is Rows<T> =>
-  Array.isArray(given) && given.length > 0 && given.every((row) => typeof row === 'object' && row !== null && 'value' in row);
+  Array.isArray(given) &&
+  given.length > 0 &&
+  given.every((row) => typeof row === 'object' && row !== null && 'value' in row);
 
 /** Rows for a value in either form. `toRows(14)` is `[{ value: 14 }]`. */
-export const toRows = <T>(given: ByState<T>): Rows<T> => (isRows(given) ? given : [{ value: given as T }]);
+export const toRows = <T>(given: ByState<T>): Rows<T> =>
+  isRows(given) ? given : [{ value: given as T }];
 
 /** What a coverage proof finds. All sets are over the states of the space. */
 export interface Coverage {
@@ -39,9 +45,11 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   });
   if (!blocked.length) return { uncovered: open, wins, dead: [] };
   const winner = new Int32Array(space.size).fill(-1);
-  wins.forEach((won, at) => won.forEach((state) => {
-    winner[state] = at;
-  }));
+  wins.forEach((won, at) =>
+    won.forEach((state) => {
+      winner[state] = at;
+    }),
+  );
   const noted = new Int32Array(rows.length).fill(-1);
   const dead = blocked.map((row) => {
     const coveredBy: number[] = [];
@@ -78,7 +86,10 @@ export function valueIn<T>(rows: Rows<T>, space: StateSpace, state: number): T |
  * A whole number for each state such that two states have the same one exactly when they have the same data; 0 stands for no value.
  * `kinds` holds the value of each number, with undefined first.
  */
-export function kindsOf<T>(values: readonly (T | undefined)[]): { kinds: (T | undefined)[]; of: Int32Array } {
+export function kindsOf<T>(values: readonly (T | undefined)[]): {
+  kinds: (T | undefined)[];
+  of: Int32Array;
+} {
   const kinds: (T | undefined)[] = [undefined];
   const byIdentity = new Map<T | undefined, number>([[undefined, 0]]);
   const byData = new Map<string, number>();
@@ -113,7 +124,9 @@ export function mattering(of: Int32Array, space: StateSpace): number[] {
 
 /** The properties on which the value really depends: changing one of them alone changes the value in some state. */
 export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
-  new Set(mattering(kindsOf(expandRows(rows, space)).of, space).map((at) => space.properties[at]!.name));
+  new Set(
+    mattering(kindsOf(expandRows(rows, space)).of, space).map((at) => space.properties[at]!.name),
+  );
 
 /**
  * Rows that give each state its value, naming only the properties on which the value depends. One row for each combination of those:
@@ -127,6 +140,18 @@ export function rowsFromValues<T>(values: readonly T[], space: StateSpace): Row<
   return values.flatMap((value, state) => {
     // Of the states that differ only in what does not matter, the one with the first values speaks for all.
     if (others.some((at) => space.digit(state, at) > 0)) return [];
-    return [matters.length ? { when: Object.fromEntries(matters.map((at) => [space.properties[at]!.name, space.values[at]![space.digit(state, at)]!])), value } : { value }];
+    return [
+      matters.length
+        ? {
+            when: Object.fromEntries(
+              matters.map((at) => [
+                space.properties[at]!.name,
+                space.values[at]![space.digit(state, at)]!,
+              ]),
+            ),
+            value,
+          }
+        : { value },
+    ];
   });
 }

@@ -65,7 +65,9 @@ export class StateSpace {
 
   /** The named values of a state. `decode(encode(s))` is `s`. */
   decode(state: number): State {
-    return Object.fromEntries(this.values.map((list, at) => [this.properties[at]!.name, list[this.digit(state, at)]!]));
+    return Object.fromEntries(
+      this.values.map((list, at) => [this.properties[at]!.name, list[this.digit(state, at)]!]),
+    );
   }
 
   /** The number of a state; a property that is not named, or has a value it does not know, counts with its default (or first) value. */
@@ -94,7 +96,8 @@ export class StateSpace {
     if (digit >= 0) {
       const step = this.steps[at]!;
       const period = step * this.values[at]!.length;
-      for (let from = digit * step; from < this.size; from += period) for (let i = 0; i < step; i += 1) set.add(from + i);
+      for (let from = digit * step; from < this.size; from += period)
+        for (let i = 0; i < step; i += 1) set.add(from + i);
     }
     this.slices.set(key, set);
     return set;
@@ -106,7 +109,10 @@ export class StateSpace {
     const key = `${name}=${JSON.stringify(values)}`;
     let set = this.slices.get(key);
     if (!set) {
-      set = values.reduce((all, value) => all.addAll(this.slice(name, value)), new BitSet(this.size));
+      set = values.reduce(
+        (all, value) => all.addAll(this.slice(name, value)),
+        new BitSet(this.size),
+      );
       // What is asked for again and again is kept; what is asked for in thousands of ways would only fill the memory.
       if (this.slices.size * this.size < mostKept) this.slices.set(key, set);
     }
@@ -115,20 +121,25 @@ export class StateSpace {
 
   /** The states that a condition matches, of all or of those `within`, as a new set. No condition matches all. */
   matching(when: When | undefined, within = this.everything): BitSet {
-    const asked = Object.entries(when ?? {}).map(([name, wanted]) => (Array.isArray(wanted) ? this.allowing(name, wanted) : this.slice(name, wanted)));
+    const asked = Object.entries(when ?? {}).map(([name, wanted]) =>
+      Array.isArray(wanted) ? this.allowing(name, wanted) : this.slice(name, wanted),
+    );
     return BitSet.shared(asked, within);
   }
 
   /** A state in words: `heading = east, lit = true`; a block without properties has "the only state". */
   describe(state: number): string {
-    const words = Object.entries(this.decode(state)).map(([name, value]) => `${name} = ${String(value)}`);
+    const words = Object.entries(this.decode(state)).map(
+      ([name, value]) => `${name} = ${String(value)}`,
+    );
     return words.join(', ') || 'the only state';
   }
 
   /** How many properties differ between two states. */
   distance(a: number, b: number): number {
     let apart = 0;
-    for (let at = 0; at < this.values.length; at += 1) if (this.digit(a, at) !== this.digit(b, at)) apart += 1;
+    for (let at = 0; at < this.values.length; at += 1)
+      if (this.digit(a, at) !== this.digit(b, at)) apart += 1;
     return apart;
   }
 
@@ -169,11 +180,16 @@ export class StateSpace {
  *
  * @example whenOf(space, [[1], [0, 1]]) // { heading: 'east' }
  */
-export function whenOf(space: StateSpace, digits: readonly (readonly number[])[]): When | undefined {
+export function whenOf(
+  space: StateSpace,
+  digits: readonly (readonly number[])[],
+): When | undefined {
   const named = space.properties.flatMap((property, at): [string, Value | Value[]][] => {
     const [values, all] = [digits[at]!, space.values[at]!];
     if (values.length === all.length) return [];
-    return [[property.name, values.length === 1 ? all[values[0]!]! : values.map((digit) => all[digit]!)]];
+    return [
+      [property.name, values.length === 1 ? all[values[0]!]! : values.map((digit) => all[digit]!)],
+    ];
   });
   return named.length ? Object.fromEntries(named) : undefined;
 }

@@ -1,9 +1,21 @@
 import { pointer } from '../json/index.ts';
-import { lookUp, resolveBlock, sameData, stockNamed, type Change, type Mod, type TraitName, type Traits } from '../mod/index.ts';
+import {
+  lookUp,
+  resolveBlock,
+  sameData,
+  stockNamed,
+  type Change,
+  type Mod,
+  type TraitName,
+  type Traits,
+} from '../mod/index.ts';
 import { traitOf } from './columns.ts';
 
 /** What is done to one trait of many blocks at once. */
-export type BulkAct = { do: 'multiply' | 'add'; by: number } | { do: 'set'; value: Traits[TraitName] } | { do: 'stock' };
+export type BulkAct =
+  | { do: 'multiply' | 'add'; by: number }
+  | { do: 'set'; value: Traits[TraitName] }
+  | { do: 'stock' };
 
 /** What a bulk change would do, block by block, and what it leaves as it is and why. */
 export interface BulkPlan {
@@ -14,7 +26,8 @@ export interface BulkPlan {
 
 /** To a thousandth, so that 0.1 × 3 is 0.3; levels of light stay whole and between their ends. */
 function tidy(trait: TraitName, value: number): number {
-  if (trait === 'lightEmitted' || trait === 'lightAbsorbed') return Math.max(0, Math.min(15, Math.round(value)));
+  if (trait === 'lightEmitted' || trait === 'lightAbsorbed')
+    return Math.max(0, Math.min(15, Math.round(value)));
   return trait === 'leastGrade' ? Math.max(0, Math.round(value)) : Math.round(value * 1000) / 1000;
 }
 
@@ -23,7 +36,12 @@ function tidy(trait: TraitName, value: number): number {
  *
  * @example bulkChange(mod, ['salt_crust'], 'hardness', { do: 'multiply', by: 1.5 }).changed // [{ block: 'salt_crust', before: 1.2, after: 1.8 }]
  */
-export function bulkChange(mod: Mod, blocks: readonly string[], trait: TraitName, act: BulkAct): BulkPlan {
+export function bulkChange(
+  mod: Mod,
+  blocks: readonly string[],
+  trait: TraitName,
+  act: BulkAct,
+): BulkPlan {
   const plan: BulkPlan = { changed: [], left: [], changes: [] };
   for (const name of blocks) {
     const declared = lookUp(mod.blocks, name);
@@ -34,20 +52,38 @@ export function bulkChange(mod: Mod, blocks: readonly string[], trait: TraitName
     let own: Traits[TraitName] | undefined;
     if (act.do === 'stock') {
       const stock = stockNamed(declared.identity.stock);
-      if (!stock) { leave('it starts from no stock'); continue; }
+      if (!stock) {
+        leave('it starts from no stock');
+        continue;
+      }
       after = stock.traits[trait];
       own = undefined;
     } else {
-      const change = (value: number) => tidy(trait, act.do === 'multiply' ? value * act.by : act.do === 'add' ? value + act.by : value);
+      const change = (value: number) =>
+        tidy(
+          trait,
+          act.do === 'multiply' ? value * act.by : act.do === 'add' ? value + act.by : value,
+        );
       if (act.do === 'set') after = act.value;
-      else if (Array.isArray(before)) after = before.map((row) => ({ ...row, value: change(row.value) }));
+      else if (Array.isArray(before))
+        after = before.map((row) => ({ ...row, value: change(row.value) }));
       else if (typeof before === 'number') after = change(before);
-      else { leave(`its ${trait === 'hardness' ? 'hardness' : 'value'} is ${String(before)}`); continue; }
+      else {
+        leave(`its ${trait === 'hardness' ? 'hardness' : 'value'} is ${String(before)}`);
+        continue;
+      }
       own = after;
     }
-    if (act.do === 'stock' ? declared.traits[trait] === undefined : sameData(after, before)) { leave('it is so already'); continue; }
+    if (act.do === 'stock' ? declared.traits[trait] === undefined : sameData(after, before)) {
+      leave('it is so already');
+      continue;
+    }
     plan.changed.push({ block: name, before, after });
-    plan.changes.push({ path: pointer(['blocks', name, 'traits', trait]), before: declared.traits[trait], after: own });
+    plan.changes.push({
+      path: pointer(['blocks', name, 'traits', trait]),
+      before: declared.traits[trait],
+      after: own,
+    });
   }
   return plan;
 }

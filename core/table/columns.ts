@@ -1,27 +1,52 @@
 import { TraitsSchema, type ResolvedBlock, type TraitName, type Traits } from '../mod/index.ts';
 
 /** A column of the table of traits: which trait, in words, and in what it is counted. */
-export interface Column { trait: TraitName; words: string; kind: 'number' | 'word' | 'toggle'; unit?: string }
+export interface Column {
+  trait: TraitName;
+  words: string;
+  kind: 'number' | 'word' | 'toggle';
+  unit?: string;
+}
 
 const kinds: Partial<Record<TraitName, Omit<Column, 'trait' | 'words'>>> = {
-  toolKind: { kind: 'word' }, soundSet: { kind: 'word' }, mapColour: { kind: 'word' }, alphaMode: { kind: 'word' }, hidesNeighbours: { kind: 'word' }, tint: { kind: 'word' },
-  gated: { kind: 'toggle' }, joinsOwnKind: { kind: 'toggle' }, shadedCorners: { kind: 'toggle' }, hardness: { kind: 'number', unit: 's' }, scatter: { kind: 'number', unit: 'texels' },
+  toolKind: { kind: 'word' },
+  soundSet: { kind: 'word' },
+  mapColour: { kind: 'word' },
+  alphaMode: { kind: 'word' },
+  hidesNeighbours: { kind: 'word' },
+  tint: { kind: 'word' },
+  gated: { kind: 'toggle' },
+  joinsOwnKind: { kind: 'toggle' },
+  shadedCorners: { kind: 'toggle' },
+  hardness: { kind: 'number', unit: 's' },
+  scatter: { kind: 'number', unit: 'texels' },
 };
 
 /** Every trait as a column, in the order of the declaration. */
-export const columns: readonly Column[] = (Object.keys(TraitsSchema.shape) as TraitName[]).map((trait): Column => ({
-  trait, words: trait.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`), ...(kinds[trait] ?? { kind: 'number' }),
-}));
+export const columns: readonly Column[] = (Object.keys(TraitsSchema.shape) as TraitName[]).map(
+  (trait): Column => ({
+    trait,
+    words: trait.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`),
+    ...(kinds[trait] ?? { kind: 'number' }),
+  }),
+);
 
 /** A trait as a block has it: as one value, or as rows where it depends on the state. */
-export function traitOf({ traits }: Pick<ResolvedBlock, 'traits'>, trait: TraitName): Traits[TraitName] {
+export function traitOf(
+  { traits }: Pick<ResolvedBlock, 'traits'>,
+  trait: TraitName,
+): Traits[TraitName] {
   const value = traits[trait];
-  return (Array.isArray(value) && value.length === 1 && !value[0]!.when ? value[0]!.value : value) as Traits[TraitName];
+  return (
+    Array.isArray(value) && value.length === 1 && !value[0]!.when ? value[0]!.value : value
+  ) as Traits[TraitName];
 }
 
 /** A trait in a cell: numbers and words as they are, rows as their values. */
 export function cellText(value: Traits[TraitName]): string {
-  return Array.isArray(value) ? `${[...new Set(value.map((row) => row.value))].join(', ')} by state` : String(value);
+  return Array.isArray(value)
+    ? `${[...new Set(value.map((row) => row.value))].join(', ')} by state`
+    : String(value);
 }
 
 /** What a column is sorted by: numbers by size, rows by their greatest, what cannot be dug after everything. */

@@ -3,7 +3,10 @@ import { lookUp, idOf, ownName, type Change, type Mod, type TagKind } from '../m
 import { circleProblem, directMembers } from './members.ts';
 
 /** What can be put into a tag: a block, an item, or another tag of the mod. */
-export interface Who { what: 'blocks' | 'items' | 'tag'; name: string }
+export interface Who {
+  what: 'blocks' | 'items' | 'tag';
+  name: string;
+}
 
 /**
  * The changes that put something into a tag or, where it is in it outright, take it out. Blocks and items say themselves what they are
@@ -18,18 +21,44 @@ export function toggleMember(mod: Mod, kind: TagKind, { what, name }: Who, tag: 
   const member = what === 'tag' ? `#${id}` : id;
   const inIt = directMembers(mod, kind).get(tag)?.has(member) ?? false;
   if (what === 'tag') {
-    if (own === undefined) throw new RangeError(`${tag} belongs to another mod. Only blocks and items can be put into it.`);
+    if (own === undefined)
+      throw new RangeError(
+        `${tag} belongs to another mod. Only blocks and items can be put into it.`,
+      );
     const problem = inIt ? undefined : circleProblem(mod, kind, tag, id);
     if (problem) throw new RangeError(problem);
     if (!entry) return [{ path: pointer([kind, own]), after: { members: [member] } }];
-    return [{ path: pointer([kind, own, 'members']), before: entry.members, after: toggled(entry.members, member, inIt) }];
+    return [
+      {
+        path: pointer([kind, own, 'members']),
+        before: entry.members,
+        after: toggled(entry.members, member, inIt),
+      },
+    ];
   }
   const key = what === 'items' ? 'tags' : kind === 'blockTags' ? 'tags' : 'itemTags';
-  const said = what === 'items' ? lookUp(mod.items, name)!.tags : lookUp(mod.blocks, name)![key as 'tags' | 'itemTags'];
-  const change: Change = { path: pointer([what, name, key]), before: said, after: toggled(said, tag, inIt) };
+  const said =
+    what === 'items'
+      ? lookUp(mod.items, name)!.tags
+      : lookUp(mod.blocks, name)![key as 'tags' | 'itemTags'];
+  const change: Change = {
+    path: pointer([what, name, key]),
+    before: said,
+    after: toggled(said, tag, inIt),
+  };
   // It may stand in the tag's own list as well.
-  const listed = inIt && entry?.members?.includes(id) ? [{ path: pointer([kind, own!, 'members']), before: entry.members, after: toggled(entry.members, id, true) }] : [];
+  const listed =
+    inIt && entry?.members?.includes(id)
+      ? [
+          {
+            path: pointer([kind, own!, 'members']),
+            before: entry.members,
+            after: toggled(entry.members, id, true),
+          },
+        ]
+      : [];
   return [...(inIt && !said?.includes(tag) ? [] : [change]), ...listed];
 }
 
-const toggled = (list: readonly string[] = [], member: string, out: boolean): string[] => (out ? list.filter((one) => one !== member) : [...list, member]);
+const toggled = (list: readonly string[] = [], member: string, out: boolean): string[] =>
+  out ? list.filter((one) => one !== member) : [...list, member];

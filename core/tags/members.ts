@@ -4,14 +4,26 @@ import { idOf, taggedIn, type Mod, type Taggable, type TagKind } from '../mod/in
 export type Tagging = Pick<Mod, 'header' | TagKind> & Taggable;
 
 /** What was worked out for one mod: kept for as long as nobody's tags change. */
-interface Kept { items: Tagging['items']; tags: Mod[TagKind]; namespace: string; direct: Map<string, Set<string>>; all?: Map<string, Set<string>> }
+interface Kept {
+  items: Tagging['items'];
+  tags: Mod[TagKind];
+  namespace: string;
+  direct: Map<string, Set<string>>;
+  all?: Map<string, Set<string>>;
+}
 const kept = new WeakMap<Tagging['blocks'], Partial<Record<TagKind, Kept>>>();
 
 function keptOf(mod: Tagging, kind: TagKind): Kept {
   const { namespace } = mod.header;
   const before = kept.get(mod.blocks);
   const one = before?.[kind];
-  if (one && one.tags === mod[kind] && one.namespace === namespace && (kind === 'blockTags' || one.items === mod.items)) return one;
+  if (
+    one &&
+    one.tags === mod[kind] &&
+    one.namespace === namespace &&
+    (kind === 'blockTags' || one.items === mod.items)
+  )
+    return one;
   const made: Kept = { items: mod.items, tags: mod[kind], namespace, direct: directly(mod, kind) };
   kept.set(mod.blocks, { ...before, [kind]: made });
   return made;
@@ -21,21 +33,25 @@ function keptOf(mod: Tagging, kind: TagKind): Kept {
  * Every tag by its id with what stands in it outright: what its own entry names (ids, and other tags with a leading #), then the
  * blocks or items that say they are in it. Tags of other mods are there when somebody of this mod says to be in them.
  */
-export const directMembers = (mod: Tagging, kind: TagKind): ReadonlyMap<string, ReadonlySet<string>> => keptOf(mod, kind).direct;
+export const directMembers = (
+  mod: Tagging,
+  kind: TagKind,
+): ReadonlyMap<string, ReadonlySet<string>> => keptOf(mod, kind).direct;
 
 function directly(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
   const { namespace } = mod.header;
   const members = new Map<string, Set<string>>();
   const put = (tag: string, member?: string) => {
     let list = members.get(tag);
-    if (!list) members.set(tag, list = new Set());
+    if (!list) members.set(tag, (list = new Set()));
     if (member !== undefined) list.add(member);
   };
   for (const [name, tag] of Object.entries(mod[kind])) {
     put(idOf(namespace, name));
     for (const member of tag.members ?? []) put(idOf(namespace, name), member);
   }
-  for (const { name, tags } of taggedIn(mod, kind)) for (const tag of tags) put(tag, idOf(namespace, name));
+  for (const { name, tags } of taggedIn(mod, kind))
+    for (const tag of tags) put(tag, idOf(namespace, name));
   return members;
 }
 
@@ -48,17 +64,19 @@ function directly(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
 export function membersOf(mod: Tagging, kind: TagKind): ReadonlyMap<string, ReadonlySet<string>> {
   const of = keptOf(mod, kind);
   const { direct } = of;
-  return (of.all ??= new Map([...direct.keys()].map((tag) => {
-    const all = new Set<string>();
-    const inside = new Set([tag]);
-    for (const id of inside)
-      for (const member of direct.get(id) ?? []) {
-        if (!member.startsWith('#')) all.add(member);
-        else if (direct.has(member.slice(1))) inside.add(member.slice(1));
-        else all.add(member);
-      }
-    return [tag, all];
-  })));
+  return (of.all ??= new Map(
+    [...direct.keys()].map((tag) => {
+      const all = new Set<string>();
+      const inside = new Set([tag]);
+      for (const id of inside)
+        for (const member of direct.get(id) ?? []) {
+          if (!member.startsWith('#')) all.add(member);
+          else if (direct.has(member.slice(1))) inside.add(member.slice(1));
+          else all.add(member);
+        }
+      return [tag, all];
+    }),
+  ));
 }
 
 /**
@@ -82,7 +100,8 @@ export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
       return;
     }
     path.push(tag);
-    for (const member of direct.get(tag) ?? []) if (member.startsWith('#') && direct.has(member.slice(1))) walk(member.slice(1));
+    for (const member of direct.get(tag) ?? [])
+      if (member.startsWith('#') && direct.has(member.slice(1))) walk(member.slice(1));
     path.pop();
     done.add(tag);
   };
@@ -91,13 +110,19 @@ export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
 }
 
 /** Why one tag cannot be put into another, in a sentence: it would close a circle. Undefined when it can. */
-export function circleProblem(mod: Tagging, kind: TagKind, into: string, tag: string): string | undefined {
+export function circleProblem(
+  mod: Tagging,
+  kind: TagKind,
+  into: string,
+  tag: string,
+): string | undefined {
   if (into === tag) return `${tag} cannot be in itself.`;
   const direct = directMembers(mod, kind);
   const from = new Map([[tag, '']]);
   for (const id of from.keys()) {
     if (id === into) break;
-    for (const member of direct.get(id) ?? []) if (member.startsWith('#') && !from.has(member.slice(1))) from.set(member.slice(1), id);
+    for (const member of direct.get(id) ?? [])
+      if (member.startsWith('#') && !from.has(member.slice(1))) from.set(member.slice(1), id);
   }
   if (!from.has(into)) return undefined;
   const way = [into];

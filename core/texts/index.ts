@@ -1,4 +1,13 @@
 /** Texts: every name in every language, placeholders, JSON and PO. */
-export { changeText, originalOf, ownedKey, placeholderProblem, placeholders, textEntries, type TextEntry, type Texts } from './table.ts';
+export {
+  changeText,
+  originalOf,
+  ownedKey,
+  placeholderProblem,
+  placeholders,
+  textEntries,
+  type TextEntry,
+  type Texts,
+} from './table.ts';
 export { readTexts, writePo, writeWordsJson, type TextPlan } from './exchange.ts';
 export { printPo, readPo, type PoEntry, type PoFile } from './po.ts';

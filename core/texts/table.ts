@@ -4,10 +4,17 @@ import type { Change, Mod } from '../mod/index.ts';
 import { listed } from '../words/index.ts';
 
 /** The parts of a mod in which texts stand. */
-export type Texts = Pick<Mod, 'header' | 'items' | 'words'> & { blocks: Readonly<Record<string, { names: Record<string, string> }>> };
+export type Texts = Pick<Mod, 'header' | 'items' | 'words'> & {
+  blocks: Readonly<Record<string, { names: Record<string, string> }>>;
+};
 
 /** One text of the mod in all languages: its key in the language files, what it belongs to, and where it stands. */
-export interface TextEntry { key: string; what: 'group' | 'block' | 'item' | 'text'; name: string; texts: Readonly<Record<string, string>> }
+export interface TextEntry {
+  key: string;
+  what: 'group' | 'block' | 'item' | 'text';
+  name: string;
+  texts: Readonly<Record<string, string>>;
+}
 
 /** Texts that belong to something carry its kind before a dot. */
 export const ownedKey = /^(group|block|item)\.(.*)$/;
@@ -18,13 +25,36 @@ export const ownedKey = /^(group|block|item)\.(.*)$/;
  * @example textEntries(mod)[0] // { key: 'group.salt_works', what: 'group', name: 'salt_works', texts: { en: 'Salt works', de: 'Saline' } }
  */
 export function textEntries({ header, blocks, items, words }: Texts): TextEntry[] {
-  const owned = (what: 'block' | 'item', of: Readonly<Record<string, { names: Record<string, string> }>>) =>
-    Object.keys(of).sort().map((name): TextEntry => ({ key: `${what}.${name}`, what, name, texts: lookUp(of, name)!.names }));
-  const others = [...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts)))].sort();
+  const owned = (
+    what: 'block' | 'item',
+    of: Readonly<Record<string, { names: Record<string, string> }>>,
+  ) =>
+    Object.keys(of)
+      .sort()
+      .map((name): TextEntry => ({
+        key: `${what}.${name}`,
+        what,
+        name,
+        texts: lookUp(of, name)!.names,
+      }));
+  const others = [
+    ...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts))),
+  ].sort();
   return [
-    ...header.groups.map(({ name, names }): TextEntry => ({ key: `group.${name}`, what: 'group', name, texts: names })),
-    ...owned('block', blocks), ...owned('item', items),
-    ...others.map((key): TextEntry => ({ key, what: 'text', name: key, texts: textsOf(words, key) })),
+    ...header.groups.map(({ name, names }): TextEntry => ({
+      key: `group.${name}`,
+      what: 'group',
+      name,
+      texts: names,
+    })),
+    ...owned('block', blocks),
+    ...owned('item', items),
+    ...others.map((key): TextEntry => ({
+      key,
+      what: 'text',
+      name: key,
+      texts: textsOf(words, key),
+    })),
   ];
 }
 
@@ -38,33 +68,63 @@ function textsOf(words: Texts['words'], key: string): Record<string, string> {
 }
 
 /** The changes that put a text; undefined takes it away. A language file that is not there yet is begun. */
-export function changeText(mod: Texts, entry: Pick<TextEntry, 'what' | 'name'>, language: string, text: string | undefined): Change[] {
+export function changeText(
+  mod: Texts,
+  entry: Pick<TextEntry, 'what' | 'name'>,
+  language: string,
+  text: string | undefined,
+): Change[] {
   const { what, name } = entry;
-  const put = (steps: (string | number)[], before: string | undefined): Change[] => (before === text ? [] : [{ path: pointer(steps), before, after: text }]);
+  const put = (steps: (string | number)[], before: string | undefined): Change[] =>
+    before === text ? [] : [{ path: pointer(steps), before, after: text }];
   if (what === 'group') {
     const at = mod.header.groups.findIndex((group) => group.name === name);
-    return put(['header', 'groups', at, 'names', language], lookUp(mod.header.groups[at]!.names, language));
+    return put(
+      ['header', 'groups', at, 'names', language],
+      lookUp(mod.header.groups[at]!.names, language),
+    );
   }
-  if (what === 'block') return put(['blocks', name, 'names', language], lookUp(lookUp(mod.blocks, name)!.names, language));
-  if (what === 'item') return put(['items', name, 'names', language], lookUp(lookUp(mod.items, name)!.names, language));
+  if (what === 'block')
+    return put(
+      ['blocks', name, 'names', language],
+      lookUp(lookUp(mod.blocks, name)!.names, language),
+    );
+  if (what === 'item')
+    return put(
+      ['items', name, 'names', language],
+      lookUp(lookUp(mod.items, name)!.names, language),
+    );
   const words = lookUp(mod.words, language);
   if (words) return put(['words', language, 'texts', name], lookUp(words.texts, name));
-  return text === undefined ? [] : [{ path: pointer(['words', language]), after: { texts: { [name]: text } } }];
+  return text === undefined
+    ? []
+    : [{ path: pointer(['words', language]), after: { texts: { [name]: text } } }];
 }
 
 /** The placeholders in a text, in order, each once: `{count}` in `You need {count} of it`. */
-export const placeholders = (text: string): string[] => [...new Set([...text.matchAll(/\{([A-Za-z][A-Za-z0-9_]*)\}/g)].map((found) => found[1]!))].sort();
+export const placeholders = (text: string): string[] =>
+  [...new Set([...text.matchAll(/\{([A-Za-z][A-Za-z0-9_]*)\}/g)].map((found) => found[1]!))].sort();
 
 /** What is wrong with a text beside the one it translates, in words; undefined when its placeholders are the same. */
 export function placeholderProblem(text: string, original: string): string | undefined {
   const [here, there] = [placeholders(text), placeholders(original)];
-  const [missing, extra] = [there.filter((one) => !here.includes(one)), here.filter((one) => !there.includes(one))];
+  const [missing, extra] = [
+    there.filter((one) => !here.includes(one)),
+    here.filter((one) => !there.includes(one)),
+  ];
   const braces = (names: readonly string[]) => listed(names.map((name) => `{${name}}`));
-  return missing.length ? `${braces(missing)} ${missing.length === 1 ? 'is' : 'are'} missing` : extra.length ? `${braces(extra)} ${extra.length === 1 ? 'is' : 'are'} not in the original` : undefined;
+  return missing.length
+    ? `${braces(missing)} ${missing.length === 1 ? 'is' : 'are'} missing`
+    : extra.length
+      ? `${braces(extra)} ${extra.length === 1 ? 'is' : 'are'} not in the original`
+      : undefined;
 }
 
 /** The first language of the mod in which a text is there: what the others translate. */
-export function originalOf({ texts }: TextEntry, languages: readonly string[]): { language: string; text: string } | undefined {
+export function originalOf(
+  { texts }: TextEntry,
+  languages: readonly string[],
+): { language: string; text: string } | undefined {
   const language = languages.find((one) => lookUp(texts, one)?.trim());
   return language === undefined ? undefined : { language, text: lookUp(texts, language)! };
 }

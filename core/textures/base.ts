@@ -16,7 +16,10 @@ export function basePicture(colour: string, texels: number, seed: number): Pixel
       const patch = mix(Math.floor(x / coarse), Math.floor(y / coarse), seed) / 2 ** 32;
       const grain = mix(x, y, seed + 1) / 2 ** 32;
       const step = Math.round((patch * 0.45 + grain * 0.55) * 5) - 2.5;
-      data.set([...base.map((value) => Math.max(0, Math.min(255, Math.round(value + step * 9)))), 255], (y * texels + x) * 4);
+      data.set(
+        [...base.map((value) => Math.max(0, Math.min(255, Math.round(value + step * 9)))), 255],
+        (y * texels + x) * 4,
+      );
     }
   return { width: texels, height: texels, data };
 }

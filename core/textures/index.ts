@@ -1,5 +1,12 @@
 /** Textures: reading PNG with care, facts of pictures, strips. */
-export { decodePicture, encodePicture, maxPictureSide, pictureFacts, PictureProblem, type Pixels } from './png.ts';
+export {
+  decodePicture,
+  encodePicture,
+  maxPictureSide,
+  pictureFacts,
+  PictureProblem,
+  type Pixels,
+} from './png.ts';
 export { frameAt, frameCount, frameSize } from './strip.ts';
 export { marker } from './marker.ts';
 export { tintColour } from './tint.ts';

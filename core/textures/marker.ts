@@ -10,7 +10,13 @@ export const marker: Pixels = (() => {
       // The ring is open towards the upper right.
       const ring = away > 7.5 && away < 11 && !(x > 16 && y < 15 && x - 15.5 > 0 && 15.5 - y > 0);
       const hatch = (x + y) % 8 < 3;
-      const colour = ring ? [28, 42, 48] : away <= 11 ? [246, 232, 204] : hatch ? [176, 114, 15] : [240, 216, 170];
+      const colour = ring
+        ? [28, 42, 48]
+        : away <= 11
+          ? [246, 232, 204]
+          : hatch
+            ? [176, 114, 15]
+            : [240, 216, 170];
       data.set([...colour, 255], (y * side + x) * 4);
     }
   return { width: side, height: side, data };

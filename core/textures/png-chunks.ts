@@ -3,7 +3,13 @@ import { PictureProblem } from './problem.ts';
 
 /** The kinds of pixels that a PNG may hold. */
 export const pngKinds = { grey: 0, colour: 2, palette: 3, greyAlpha: 4, colourAlpha: 6 } as const;
-const depthsOf: Readonly<Record<number, readonly number[]>> = { 0: [1, 2, 4, 8, 16], 2: [8, 16], 3: [1, 2, 4, 8], 4: [8, 16], 6: [8, 16] };
+const depthsOf: Readonly<Record<number, readonly number[]>> = {
+  0: [1, 2, 4, 8, 16],
+  2: [8, 16],
+  3: [1, 2, 4, 8],
+  4: [8, 16],
+  6: [8, 16],
+};
 
 /** The parts of a PNG that make its pixels; everything else in the file is left unread. */
 export interface PngParts {
@@ -31,8 +37,12 @@ const cutShort = 'The PNG is cut short: its end is missing.';
  * they claim to be; a part that is marked as needed and is not known is refused. Throws a {@link PictureProblem}.
  */
 export function readPngParts(bytes: Uint8Array): PngParts {
-  if (bytes.length < 8 || signature.some((byte, i) => bytes[i] !== byte)) throw new PictureProblem('This is not a PNG: its first bytes are those of another kind of file.');
-  if (bytes.length < 33) throw new PictureProblem('The PNG is cut short: it ends inside its header.');
+  if (bytes.length < 8 || signature.some((byte, i) => bytes[i] !== byte))
+    throw new PictureProblem(
+      'This is not a PNG: its first bytes are those of another kind of file.',
+    );
+  if (bytes.length < 33)
+    throw new PictureProblem('The PNG is cut short: it ends inside its header.');
   let parts: PngParts | undefined;
   for (const { type, body, isWhole } of chunksOf(bytes)) {
     if (!parts) parts = headOf(type, body);
@@ -40,9 +50,13 @@ export function readPngParts(bytes: Uint8Array): PngParts {
     else if (type === 'PLTE') parts.palette = body;
     else if (type === 'tRNS') parts.clear = body;
     else if (type === 'IDAT') parts.data.push(body);
-    else if (isNeeded(type)) throw new PictureProblem(`The PNG holds a part called ${type}, without which it cannot be shown and which is not known here.`);
+    else if (isNeeded(type))
+      throw new PictureProblem(
+        `The PNG holds a part called ${type}, without which it cannot be shown and which is not known here.`,
+      );
     else continue;
-    if (!isWhole()) throw new PictureProblem(`The PNG is damaged: the checksum of its part ${type} is wrong.`);
+    if (!isWhole())
+      throw new PictureProblem(`The PNG is damaged: the checksum of its part ${type} is wrong.`);
   }
   throw new PictureProblem(cutShort);
 }
@@ -50,27 +64,43 @@ export function readPngParts(bytes: Uint8Array): PngParts {
 /** A part whose name begins with a capital is needed (5.4). */
 const isNeeded = (type: string): boolean => /^[A-Z]/.test(type);
 
-function* chunksOf(bytes: Uint8Array): Generator<{ type: string; body: Uint8Array; isWhole: () => boolean }> {
+function* chunksOf(
+  bytes: Uint8Array,
+): Generator<{ type: string; body: Uint8Array; isWhole: () => boolean }> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  for (let at = 8; at + 12 <= bytes.length; ) {
+  for (let at = 8; at + 12 <= bytes.length;) {
     const [start, length] = [at, view.getUint32(at)];
     const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8));
-    if (!/^[A-Za-z]{4}$/.test(type)) throw new PictureProblem('The PNG is damaged: one of its parts has no name.');
+    if (!/^[A-Za-z]{4}$/.test(type))
+      throw new PictureProblem('The PNG is damaged: one of its parts has no name.');
     if (at + 12 + length > bytes.length) throw new PictureProblem(cutShort);
-    yield { type, body: bytes.subarray(at + 8, at + 8 + length), isWhole: () => crc32(bytes.subarray(start + 4, start + 8 + length)) === view.getUint32(start + 8 + length) };
+    yield {
+      type,
+      body: bytes.subarray(at + 8, at + 8 + length),
+      isWhole: () =>
+        crc32(bytes.subarray(start + 4, start + 8 + length)) === view.getUint32(start + 8 + length),
+    };
     at += 12 + length;
   }
 }
 
 function headOf(type: string, body: Uint8Array): PngParts {
-  if (type !== 'IHDR' || body.length !== 13) throw new PictureProblem('The PNG is damaged: it does not begin with its header.');
+  if (type !== 'IHDR' || body.length !== 13)
+    throw new PictureProblem('The PNG is damaged: it does not begin with its header.');
   const view = new DataView(body.buffer, body.byteOffset, body.byteLength);
   const [width, height] = [view.getUint32(0), view.getUint32(4)];
   const [depth = 0, kind = 0, compression, filter, interlace = 0] = body.subarray(8);
   if (width === 0 || height === 0) throw new PictureProblem('The PNG has no width or no height.');
-  if (width > maxPictureSide || height > maxPictureSide) throw new PictureProblem(`The PNG is ${width} × ${height} texels; at most ${maxPictureSide} × ${maxPictureSide} are read.`);
-  if (!depthsOf[kind]?.includes(depth)) throw new PictureProblem(`The PNG has colour type ${kind} with ${depth} bits, which the standard does not know.`);
-  if (compression !== 0 || filter !== 0 || interlace > 1) throw new PictureProblem('The PNG is packed in a way that the standard does not know.');
+  if (width > maxPictureSide || height > maxPictureSide)
+    throw new PictureProblem(
+      `The PNG is ${width} × ${height} texels; at most ${maxPictureSide} × ${maxPictureSide} are read.`,
+    );
+  if (!depthsOf[kind]?.includes(depth))
+    throw new PictureProblem(
+      `The PNG has colour type ${kind} with ${depth} bits, which the standard does not know.`,
+    );
+  if (compression !== 0 || filter !== 0 || interlace > 1)
+    throw new PictureProblem('The PNG is packed in a way that the standard does not know.');
   return { width, height, depth, kind, isInterlaced: interlace === 1, data: [] };
 }
 
@@ -78,10 +108,15 @@ function finished(parts: PngParts): PngParts {
   const { kind, depth, palette, clear } = parts;
   if (kind === pngKinds.palette) {
     if (!palette) throw new PictureProblem('The PNG counts its colours by a palette and has none.');
-    if (palette.length === 0 || palette.length % 3 !== 0 || palette.length / 3 > 2 ** depth) throw new PictureProblem('The PNG is damaged: its palette has a length that cannot be.');
-    if (clear && clear.length > palette.length / 3) throw new PictureProblem('The PNG is damaged: it makes more colours clear than its palette has.');
+    if (palette.length === 0 || palette.length % 3 !== 0 || palette.length / 3 > 2 ** depth)
+      throw new PictureProblem('The PNG is damaged: its palette has a length that cannot be.');
+    if (clear && clear.length > palette.length / 3)
+      throw new PictureProblem(
+        'The PNG is damaged: it makes more colours clear than its palette has.',
+      );
   }
   const isShort = (clear?.length ?? 0) < (kind === pngKinds.grey ? 2 : 6);
-  if (clear && isShort && (kind === pngKinds.grey || kind === pngKinds.colour)) throw new PictureProblem('The PNG is damaged: it does not say which colour is clear.');
+  if (clear && isShort && (kind === pngKinds.grey || kind === pngKinds.colour))
+    throw new PictureProblem('The PNG is damaged: it does not say which colour is clear.');
   return parts;
 }

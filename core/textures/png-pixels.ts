@@ -3,10 +3,26 @@ import { pngKinds, type PngParts } from './png-chunks.ts';
 import { PictureProblem } from './problem.ts';
 
 /** A part of the picture that is stored by itself: every so manieth texel from a first one, in both directions. */
-interface Pass { left: number; top: number; across: number; down: number; width: number; height: number; rowBytes: number }
+interface Pass {
+  left: number;
+  top: number;
+  across: number;
+  down: number;
+  width: number;
+  height: number;
+  rowBytes: number;
+}
 
 /** The seven passes of an interlaced picture (ISO/IEC 15948, 8.2): first texel and step, across and down. */
-const interlacedPasses = [[0, 0, 8, 8], [4, 0, 8, 8], [0, 4, 4, 8], [2, 0, 4, 4], [0, 2, 2, 4], [1, 0, 2, 2], [0, 1, 1, 2]] as const;
+const interlacedPasses = [
+  [0, 0, 8, 8],
+  [4, 0, 8, 8],
+  [0, 4, 4, 8],
+  [2, 0, 4, 4],
+  [0, 2, 2, 4],
+  [1, 0, 2, 2],
+  [0, 1, 1, 2],
+] as const;
 const samplesOf: Readonly<Record<number, number>> = { 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 };
 
 /** The pixels of a PNG as RGBA, eight bits a channel, rows from the top. Throws a {@link PictureProblem}. */
@@ -37,8 +53,17 @@ function passesOf(parts: PngParts): Pass[] {
   const { width, height, depth, isInterlaced } = parts;
   const steps = isInterlaced ? interlacedPasses : [[0, 0, 1, 1] as const];
   return steps.flatMap(([left, top, across, down]): Pass[] => {
-    const pass = { left, top, across, down, width: Math.ceil((width - left) / across), height: Math.ceil((height - top) / down) };
-    return pass.width > 0 && pass.height > 0 ? [{ ...pass, rowBytes: Math.ceil((pass.width * samples(parts) * depth) / 8) }] : [];
+    const pass = {
+      left,
+      top,
+      across,
+      down,
+      width: Math.ceil((width - left) / across),
+      height: Math.ceil((height - top) / down),
+    };
+    return pass.width > 0 && pass.height > 0
+      ? [{ ...pass, rowBytes: Math.ceil((pass.width * samples(parts) * depth) / 8) }]
+      : [];
   });
 }
 
@@ -47,11 +72,13 @@ function unpack(data: readonly Uint8Array[], length: number): Uint8Array {
     return inflateWithin(withoutHead(data), length);
   } catch (error) {
     if (!(error instanceof InflateProblem)) throw error;
-    throw new PictureProblem({
-      more: 'The PNG unpacks to more than its size allows.',
-      less: 'The PNG is cut short: some of its pixels are missing.',
-      damaged: 'The PNG is damaged: its pixels cannot be unpacked.',
-    }[error.kind]);
+    throw new PictureProblem(
+      {
+        more: 'The PNG unpacks to more than its size allows.',
+        less: 'The PNG is cut short: some of its pixels are missing.',
+        damaged: 'The PNG is damaged: its pixels cannot be unpacked.',
+      }[error.kind],
+    );
   }
 }
 
@@ -64,8 +91,10 @@ function withoutHead(data: readonly Uint8Array[]): Uint8Array[] {
     return piece.subarray(taken);
   });
   const [method = 0, flags = 0] = head;
-  if (head.length < 2) throw new PictureProblem('The PNG is cut short: some of its pixels are missing.');
-  if ((method & 15) !== 8 || (method * 256 + flags) % 31 !== 0 || (flags & 32) !== 0) throw new PictureProblem('The PNG is damaged: its pixels cannot be unpacked.');
+  if (head.length < 2)
+    throw new PictureProblem('The PNG is cut short: some of its pixels are missing.');
+  if ((method & 15) !== 8 || (method * 256 + flags) % 31 !== 0 || (flags & 32) !== 0)
+    throw new PictureProblem('The PNG is damaged: its pixels cannot be unpacked.');
   return rest;
 }
 
@@ -74,14 +103,24 @@ function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, s
   for (let y = 0; y < height; y += 1) {
     const row = from + y * (1 + rowBytes);
     const filter = bytes[row]!;
-    if (filter > 4) throw new PictureProblem('The PNG is damaged: a row is filtered in a way that the standard does not know.');
+    if (filter > 4)
+      throw new PictureProblem(
+        'The PNG is damaged: a row is filtered in a way that the standard does not know.',
+      );
     if (filter === 0) continue;
     const above = y === 0 ? -1 : row - rowBytes;
     for (let i = 0; i < rowBytes; i += 1) {
       const left = i >= step ? bytes[row + 1 + i - step]! : 0;
       const up = above < 0 ? 0 : bytes[above + i]!;
       const corner = above < 0 || i < step ? 0 : bytes[above + i - step]!;
-      bytes[row + 1 + i]! += filter === 1 ? left : filter === 2 ? up : filter === 3 ? (left + up) >> 1 : nearest(left, up, corner);
+      bytes[row + 1 + i]! +=
+        filter === 1
+          ? left
+          : filter === 2
+            ? up
+            : filter === 3
+              ? (left + up) >> 1
+              : nearest(left, up, corner);
     }
   }
 }
@@ -89,7 +128,11 @@ function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, s
 /** The predictor of the fourth filter (9.4). */
 function nearest(left: number, up: number, corner: number): number {
   const guess = left + up - corner;
-  const [toLeft, toUp, toCorner] = [Math.abs(guess - left), Math.abs(guess - up), Math.abs(guess - corner)];
+  const [toLeft, toUp, toCorner] = [
+    Math.abs(guess - left),
+    Math.abs(guess - up),
+    Math.abs(guess - corner),
+  ];
   if (toLeft <= toUp && toLeft <= toCorner) return left;
   return toUp <= toCorner ? up : corner;
 }
@@ -97,7 +140,10 @@ function nearest(left: number, up: number, corner: number): number {
 type Put = (row: Uint8Array, x: number, at: number) => void;
 
 /** How one texel of a row becomes RGBA. */
-function painter({ kind, depth, palette = new Uint8Array(), clear }: PngParts, pixels: Uint8Array): Put {
+function painter(
+  { kind, depth, palette = new Uint8Array(), clear }: PngParts,
+  pixels: Uint8Array,
+): Put {
   const count = samplesOf[kind] ?? 1;
   const sample = (row: Uint8Array, x: number, channel: number): number => {
     const place = x * count + channel;
@@ -106,8 +152,10 @@ function painter({ kind, depth, palette = new Uint8Array(), clear }: PngParts, p
     const bit = place * depth;
     return (row[bit >> 3]! >> (8 - depth - (bit & 7))) & (2 ** depth - 1);
   };
-  const byte = (value: number): number => (depth === 8 ? value : depth === 16 ? Math.round(value / 257) : (value * 255) / (2 ** depth - 1));
-  const clearAt = (channel: number): number => (clear ? (clear[channel * 2]! << 8) | clear[channel * 2 + 1]! : -1);
+  const byte = (value: number): number =>
+    depth === 8 ? value : depth === 16 ? Math.round(value / 257) : (value * 255) / (2 ** depth - 1);
+  const clearAt = (channel: number): number =>
+    clear ? (clear[channel * 2]! << 8) | clear[channel * 2 + 1]! : -1;
   const set = (at: number, red: number, green: number, blue: number, alpha: number) => {
     pixels[at] = red;
     pixels[at + 1] = green;
@@ -118,8 +166,17 @@ function painter({ kind, depth, palette = new Uint8Array(), clear }: PngParts, p
     case pngKinds.palette:
       return (row, x, at) => {
         const index = sample(row, x, 0);
-        if (index * 3 >= palette.length) throw new PictureProblem('The PNG is damaged: it shows a colour that its palette does not have.');
-        set(at, palette[index * 3]!, palette[index * 3 + 1]!, palette[index * 3 + 2]!, clear?.[index] ?? 255);
+        if (index * 3 >= palette.length)
+          throw new PictureProblem(
+            'The PNG is damaged: it shows a colour that its palette does not have.',
+          );
+        set(
+          at,
+          palette[index * 3]!,
+          palette[index * 3 + 1]!,
+          palette[index * 3 + 2]!,
+          clear?.[index] ?? 255,
+        );
       };
     case pngKinds.grey:
     case pngKinds.greyAlpha: {
@@ -135,7 +192,13 @@ function painter({ kind, depth, palette = new Uint8Array(), clear }: PngParts, p
       return (row, x, at) => {
         const [red, green, blue] = [sample(row, x, 0), sample(row, x, 1), sample(row, x, 2)];
         const isHole = red === holes[0] && green === holes[1] && blue === holes[2];
-        set(at, byte(red), byte(green), byte(blue), count === 4 ? byte(sample(row, x, 3)) : isHole ? 0 : 255);
+        set(
+          at,
+          byte(red),
+          byte(green),
+          byte(blue),
+          count === 4 ? byte(sample(row, x, 3)) : isHole ? 0 : 255,
+        );
       };
     }
   }

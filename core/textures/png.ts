@@ -7,7 +7,11 @@ export { maxPictureSide } from './png-chunks.ts';
 export { PictureProblem } from './problem.ts';
 
 /** A picture as RGBA, eight bits a channel, rows from the top. */
-export interface Pixels { width: number; height: number; data: Uint8Array }
+export interface Pixels {
+  width: number;
+  height: number;
+  data: Uint8Array;
+}
 
 /**
  * Reads a PNG of any colour type, depth and order of rows (ISO/IEC 15948) to RGBA. Sizes are checked before memory is taken, and only
@@ -19,7 +23,8 @@ export function decodePicture(bytes: Uint8Array): Pixels {
 }
 
 /** A picture as PNG, always as RGBA. */
-export const encodePicture = ({ width, height, data }: Pixels): Uint8Array => encode({ width, height, data, channels: 4, depth: 8 });
+export const encodePicture = ({ width, height, data }: Pixels): Uint8Array =>
+  encode({ width, height, data, channels: 4, depth: 8 });
 
 /** What inspection and the desk want to know of a picture. Colours are compared as stored (sRGB). */
 export function pictureFacts(pixels: Pixels): Omit<Picture, 'sha256' | 'bytes'> {
@@ -32,10 +37,24 @@ export function pictureFacts(pixels: Pixels): Omit<Picture, 'sha256' | 'bytes'> 
     else if (alpha < 255) partial += 1;
     if (alpha === 0) continue;
     const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!];
-    sum[0]! += r; sum[1]! += g; sum[2]! += b;
+    sum[0]! += r;
+    sum[1]! += g;
+    sum[2]! += b;
     seen += 1;
     if (Math.max(r, g, b) - Math.min(r, g, b) > 12) coloured += 1;
   }
-  const mean = `#${sum.map((total) => Math.round(total / Math.max(1, seen)).toString(16).padStart(2, '0')).join('')}`;
-  return { width, height, alpha: partial ? 'partial' : holes ? 'holes' : 'none', mean, grey: coloured === 0 };
+  const mean = `#${sum
+    .map((total) =>
+      Math.round(total / Math.max(1, seen))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
+  return {
+    width,
+    height,
+    alpha: partial ? 'partial' : holes ? 'holes' : 'none',
+    mean,
+    grey: coloured === 0,
+  };
 }

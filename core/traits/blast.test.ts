@@ -19,11 +19,19 @@ test('worked by hand: a block of rating 8 two cells from a charge of 10 needs mo
 });
 
 /** How often a block survives when the whole thing is played through. */
-function played(rating: number, strength: number, distance: number, cover: { rating: number; thick: number }, samples: number, seed: number): { low: number; high: number } {
+function played(
+  rating: number,
+  strength: number,
+  distance: number,
+  cover: { rating: number; thick: number },
+  samples: number,
+  seed: number,
+): { low: number; high: number } {
   let survived = 0;
   for (let sample = 0; sample < samples; sample += 1) {
     const world = emptyWorld(3, 3, distance + 1);
-    for (let k = 0; k < cover.thick; k += 1) world.ratings[worldCell(world, 1, 1, distance - 1 - k)] = cover.rating;
+    for (let k = 0; k < cover.thick; k += 1)
+      world.ratings[worldCell(world, 1, 1, distance - 1 - k)] = cover.rating;
     world.ratings[worldCell(world, 1, 1, distance)] = rating;
     explode(world, [1, 1, 0], strength, drawer(seed * 100_003 + sample));
     if (world.ratings[worldCell(world, 1, 1, distance)]! >= 0) survived += 1;
@@ -31,26 +39,61 @@ function played(rating: number, strength: number, distance: number, cover: { rat
   return wilson(survived, samples);
 }
 
-test.each([[8.9, 10, 2, 0, 0], [8.5, 10, 4, 0, 0], [14, 24, 12, 0, 0], [6, 10, 3, 2, 1], [8, 24, 4, 14, 2], [3, 10, 4, 1, 2], [2, 4, 2, 1, 1], [10.9, 24, 6, 9, 3]])('rating %d, charge %d, %d cells away, cover %d × %d: the simulation has the exact odds within its interval', (rating, strength, distance, coverRating, thick) => {
-  const exact = thick ? oddsBehindCover(rating, strength, distance, { rating: coverRating, thick }) : oddsInTheOpen(rating, strength, distance);
-  const { low, high } = played(rating, strength, distance, { rating: coverRating, thick }, 200, 7);
-  expect(exact).toBeGreaterThanOrEqual(low - 1e-9);
-  expect(exact).toBeLessThanOrEqual(high + 1e-9);
+test.each([
+  [8.9, 10, 2, 0, 0],
+  [8.5, 10, 4, 0, 0],
+  [14, 24, 12, 0, 0],
+  [6, 10, 3, 2, 1],
+  [8, 24, 4, 14, 2],
+  [3, 10, 4, 1, 2],
+  [2, 4, 2, 1, 1],
+  [10.9, 24, 6, 9, 3],
+])(
+  'rating %d, charge %d, %d cells away, cover %d × %d: the simulation has the exact odds within its interval',
+  (rating, strength, distance, coverRating, thick) => {
+    const exact = thick
+      ? oddsBehindCover(rating, strength, distance, { rating: coverRating, thick })
+      : oddsInTheOpen(rating, strength, distance);
+    const { low, high } = played(
+      rating,
+      strength,
+      distance,
+      { rating: coverRating, thick },
+      200,
+      7,
+    );
+    expect(exact).toBeGreaterThanOrEqual(low - 1e-9);
+    expect(exact).toBeLessThanOrEqual(high + 1e-9);
+  },
+);
+
+const anyCase = fc.record({
+  rating: fc.double({ min: 0, max: 30, noNaN: true }),
+  strength: fc.constantFrom(...charges.map((one) => one.strength)),
+  distance: fc.integer({ min: 2, max: 12 }),
 });
 
-const anyCase = fc.record({ rating: fc.double({ min: 0, max: 30, noNaN: true }), strength: fc.constantFrom(...charges.map((one) => one.strength)), distance: fc.integer({ min: 2, max: 12 }) });
-
-test('odds are odds; more rating, more distance and stronger cover never make them worse', () => fc.assert(fc.property(anyCase, fc.double({ min: 0, max: 20, noNaN: true }), fc.integer({ min: 1, max: 3 }), ({ rating, strength, distance }, cover, thick) => {
-  const open = oddsInTheOpen(rating, strength, distance);
-  expect(open).toBeGreaterThanOrEqual(0);
-  expect(open).toBeLessThanOrEqual(1);
-  expect(oddsInTheOpen(rating + 1, strength, distance)).toBeGreaterThanOrEqual(open - 1e-12);
-  expect(oddsInTheOpen(rating, strength, distance + 1)).toBeGreaterThanOrEqual(open - 1e-12);
-  const behind = oddsBehindCover(rating, strength, distance, { rating: cover, thick });
-  expect(behind).toBeGreaterThanOrEqual(open - 1e-9);
-  expect(behind).toBeLessThanOrEqual(1 + 1e-9);
-  expect(oddsBehindCover(rating, strength, distance, { rating: 99, thick })).toBeGreaterThanOrEqual(behind - 1e-9);
-})));
+test('odds are odds; more rating, more distance and stronger cover never make them worse', () =>
+  fc.assert(
+    fc.property(
+      anyCase,
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      fc.integer({ min: 1, max: 3 }),
+      ({ rating, strength, distance }, cover, thick) => {
+        const open = oddsInTheOpen(rating, strength, distance);
+        expect(open).toBeGreaterThanOrEqual(0);
+        expect(open).toBeLessThanOrEqual(1);
+        expect(oddsInTheOpen(rating + 1, strength, distance)).toBeGreaterThanOrEqual(open - 1e-12);
+        expect(oddsInTheOpen(rating, strength, distance + 1)).toBeGreaterThanOrEqual(open - 1e-12);
+        const behind = oddsBehindCover(rating, strength, distance, { rating: cover, thick });
+        expect(behind).toBeGreaterThanOrEqual(open - 1e-9);
+        expect(behind).toBeLessThanOrEqual(1 + 1e-9);
+        expect(
+          oddsBehindCover(rating, strength, distance, { rating: 99, thick }),
+        ).toBeGreaterThanOrEqual(behind - 1e-9);
+      },
+    ),
+  ));
 
 test('a crater is deepest in the middle of the front, has the same numbers for the same seed, and none where nothing breaks', () => {
   const crater = craterIn(3, 10, 1, 40, 5);
@@ -76,7 +119,10 @@ test('rays go evenly all round: each of the six sides gets its sixth, within wha
     const around = draw() * 2 * Math.PI;
     const flat = Math.sqrt(1 - y * y);
     const way = [flat * Math.cos(around), y, flat * Math.sin(around)];
-    const axis = way.reduce((best, value, i) => (Math.abs(value) > Math.abs(way[best]!) ? i : best), 0);
+    const axis = way.reduce(
+      (best, value, i) => (Math.abs(value) > Math.abs(way[best]!) ? i : best),
+      0,
+    );
     met[axis * 2 + (way[axis]! > 0 ? 1 : 0)]! += 1;
   }
   // Chi-square with five degrees of freedom: above 20.5 once in a thousand tries; the seed is fixed.
@@ -92,5 +138,14 @@ test('an explosion breaks nothing that withstands its strongest ray, and everyth
   expect(world.ratings.filter((rating) => rating >= 0)).toHaveLength(26);
   world.ratings.fill(0.1);
   explode(world, [1, 1, 1], 10, drawer(3));
-  expect([[0, 1, 1], [2, 1, 1], [1, 0, 1], [1, 2, 1], [1, 1, 0], [1, 1, 2]].map(([x, y, z]) => world.ratings[worldCell(world, x!, y!, z!)])).toEqual([-1, -1, -1, -1, -1, -1]);
+  expect(
+    [
+      [0, 1, 1],
+      [2, 1, 1],
+      [1, 0, 1],
+      [1, 2, 1],
+      [1, 1, 0],
+      [1, 1, 2],
+    ].map(([x, y, z]) => world.ratings[worldCell(world, x!, y!, z!)]),
+  ).toEqual([-1, -1, -1, -1, -1, -1]);
 });

@@ -1,8 +1,15 @@
 /** A charge of the stand-in engine. */
-export interface Charge { name: string; strength: number }
+export interface Charge {
+  name: string;
+  strength: number;
+}
 
 /** The charges that the stand-in engine has, the smallest first. */
-export const charges: readonly Charge[] = [{ name: 'small charge', strength: 4 }, { name: 'charge', strength: 10 }, { name: 'great charge', strength: 24 }];
+export const charges: readonly Charge[] = [
+  { name: 'small charge', strength: 4 },
+  { name: 'charge', strength: 10 },
+  { name: 'great charge', strength: 24 },
+];
 
 /** The least blast rating that a charge can never break: the greatest energy of its rays, touching. */
 export const unbreakableFrom = ({ strength }: Charge): number => energyRange[1] * strength;
@@ -34,7 +41,9 @@ export function rayShare(distance: number): number {
 /** The chance that a ray's energy is above `energy`. */
 const chanceAbove = (energy: number, strength: number): number => {
   const [low, high] = [energyRange[0] * strength, energyRange[1] * strength];
-  return low === high ? Number(low > energy) : Math.min(1, Math.max(0, (high - energy) / (high - low)));
+  return low === high
+    ? Number(low > energy)
+    : Math.min(1, Math.max(0, (high - energy) / (high - low)));
 };
 
 /**
@@ -45,18 +54,28 @@ const chanceAbove = (energy: number, strength: number): number => {
  * @example oddsInTheOpen(4, 10, 3) // 0.00…: a charge of 10 three cells away
  */
 export function oddsInTheOpen(rating: number, strength: number, distance: number): number {
-  return (1 - rayShare(distance) * chanceAbove(rating + (distance - 1) * stepCost, strength)) ** rayCount;
+  return (
+    (1 - rayShare(distance) * chanceAbove(rating + (distance - 1) * stepCost, strength)) ** rayCount
+  );
 }
 
 /** What stands between a charge and a block: so many blocks of a rating, right before it. */
-export interface Cover { rating: number; thick: number }
+export interface Cover {
+  rating: number;
+  thick: number;
+}
 
 /**
  * The odds that a block survives behind cover, exact. Only rays that stay in the row of cells from the charge to the block reach it,
  * and what they take away of the cover is gone for those that follow: a Markov chain over which blocks of the row still stand, one
  * step a ray. `thick` is at most 6 and at most `distance` − 1; the rest of the way is air.
  */
-export function oddsBehindCover(rating: number, strength: number, distance: number, cover: Cover): number {
+export function oddsBehindCover(
+  rating: number,
+  strength: number,
+  distance: number,
+  cover: Cover,
+): number {
   const thick = Math.min(cover.thick, distance - 1);
   if (thick <= 0) return oddsInTheOpen(rating, strength, distance);
   const first = distance - thick;
@@ -65,9 +84,13 @@ export function oddsBehindCover(rating: number, strength: number, distance: numb
   const all = 2 ** blocks - 1;
   const target = 1 << thick;
   /** How likely a ray goes as far as each block of the row and no further. */
-  const reaches = ratings.map((_, k) => rayShare(first + k) - (k === thick ? 0 : rayShare(first + k + 1)));
+  const reaches = ratings.map(
+    (_, k) => rayShare(first + k) - (k === thick ? 0 : rayShare(first + k + 1)),
+  );
   /** For each set of standing blocks, what a ray leaves standing, with its chance. */
-  const steps = Array.from({ length: all + 1 }, (_, standing) => stepsFrom(standing, ratings, first, strength, reaches));
+  const steps = Array.from({ length: all + 1 }, (_, standing) =>
+    stepsFrom(standing, ratings, first, strength, reaches),
+  );
   let odds = new Float64Array(all + 1);
   odds[all] = 1;
   for (let ray = 0; ray < rayCount; ray += 1) {
@@ -82,7 +105,13 @@ export function oddsBehindCover(rating: number, strength: number, distance: numb
 }
 
 /** Where one ray leads from a set of standing blocks: every outcome with its chance. */
-function stepsFrom(standing: number, ratings: readonly number[], first: number, strength: number, reaches: readonly number[]): [number, number][] {
+function stepsFrom(
+  standing: number,
+  ratings: readonly number[],
+  first: number,
+  strength: number,
+  reaches: readonly number[],
+): [number, number][] {
   const found = new Map<number, number>();
   const add = (left: number, chance: number) => found.set(left, (found.get(left) ?? 0) + chance);
   add(standing, 1 - reaches.reduce((sum, reach) => sum + reach, 0));
@@ -100,7 +129,10 @@ function stepsFrom(standing: number, ratings: readonly number[], first: number, 
     let above = 1;
     for (let i = 0; i <= thresholds.length; i += 1) {
       const next = i < thresholds.length ? chanceAbove(thresholds[i]!, strength) : 0;
-      const left = met.reduce((set, need, k) => (i > 0 && need <= thresholds[i - 1]! ? set & ~(1 << k) : set), standing);
+      const left = met.reduce(
+        (set, need, k) => (i > 0 && need <= thresholds[i - 1]! ? set & ~(1 << k) : set),
+        standing,
+      );
       if (above > next) add(left, reach * (above - next));
       above = next;
     }

@@ -2,30 +2,60 @@ import { drawer, mix } from '../space/index.ts';
 import { costOf, energyRange, rayCount, stepCost } from './blast.ts';
 
 /** Blocks around a charge, by their blast rating; −1 is air. The first size counts slowest: z, then y, then x fastest. */
-export interface BlastWorld { width: number; height: number; depth: number; ratings: Float64Array }
+export interface BlastWorld {
+  width: number;
+  height: number;
+  depth: number;
+  ratings: Float64Array;
+}
 
 /** A world of nothing but air. */
-export const emptyWorld = (width: number, height: number, depth: number): BlastWorld => ({ width, height, depth, ratings: new Float64Array(width * height * depth).fill(-1) });
+export const emptyWorld = (width: number, height: number, depth: number): BlastWorld => ({
+  width,
+  height,
+  depth,
+  ratings: new Float64Array(width * height * depth).fill(-1),
+});
 
 /** The place of a cell of the world. */
-export const worldCell = ({ width, height }: BlastWorld, x: number, y: number, z: number): number => (z * height + y) * width + x;
+export const worldCell = ({ width, height }: BlastWorld, x: number, y: number, z: number): number =>
+  (z * height + y) * width + x;
 
 /**
  * One charge goes off in the middle of a cell; what it breaks becomes air in the world itself. Rays go one after the other, each in
  * a direction and with an energy of its own, from cell to cell (Amanatides and Woo, A Fast Voxel Traversal Algorithm, 1987). A
  * direction evenly from the sphere is an even height and an even angle (Archimedes).
  */
-export function explode(world: BlastWorld, at: readonly [number, number, number], strength: number, draw: () => number): void {
+export function explode(
+  world: BlastWorld,
+  at: readonly [number, number, number],
+  strength: number,
+  draw: () => number,
+): void {
   for (let ray = 0; ray < rayCount; ray += 1) {
     const y = draw() * 2 - 1;
     const around = draw() * 2 * Math.PI;
     const flat = Math.sqrt(1 - y * y);
-    sendRay(world, at, flat * Math.cos(around), y, flat * Math.sin(around), strength * (energyRange[0] + draw() * (energyRange[1] - energyRange[0])));
+    sendRay(
+      world,
+      at,
+      flat * Math.cos(around),
+      y,
+      flat * Math.sin(around),
+      strength * (energyRange[0] + draw() * (energyRange[1] - energyRange[0])),
+    );
   }
 }
 
 /** Sends one ray along a direction of length 1. Plain numbers throughout: this is where all the time goes. */
-function sendRay({ width, height, depth, ratings }: BlastWorld, at: readonly [number, number, number], alongX: number, alongY: number, alongZ: number, energy: number): void {
+function sendRay(
+  { width, height, depth, ratings }: BlastWorld,
+  at: readonly [number, number, number],
+  alongX: number,
+  alongY: number,
+  alongZ: number,
+  energy: number,
+): void {
   let x = at[0];
   let y = at[1];
   let z = at[2];
@@ -62,10 +92,19 @@ function sendRay({ width, height, depth, ratings }: BlastWorld, at: readonly [nu
 }
 
 /** How often something happened, with the bounds between which its odds lie in 95 of 100 such samples. */
-export interface Estimate { odds: number; low: number; high: number; samples: number; seed: number }
+export interface Estimate {
+  odds: number;
+  low: number;
+  high: number;
+  samples: number;
+  seed: number;
+}
 
 /** The interval of a share counted in a sample (Wilson, J. Am. Stat. Assoc. 22, 1927, with z = 1.96). */
-export function wilson(happened: number, samples: number): { odds: number; low: number; high: number } {
+export function wilson(
+  happened: number,
+  samples: number,
+): { odds: number; low: number; high: number } {
   const [n, z2] = [samples, 1.96 ** 2];
   const odds = happened / n;
   const middle = (odds + z2 / (2 * n)) / (1 + z2 / n);
@@ -88,18 +127,29 @@ export interface Crater {
  * Charges before walls of a block, one after the other: `distance` 1 is touching. Yields after each sample how many are done, so that whoever runs it can
  * show it, stop it and let others work; gives the crater in the end.
  */
-export function* craterSteps(rating: number, strength: number, distance: number, samples: number, seed: number): Generator<number, Crater> {
+export function* craterSteps(
+  rating: number,
+  strength: number,
+  distance: number,
+  samples: number,
+  seed: number,
+): Generator<number, Crater> {
   const middle = (wallSide - 1) / 2;
   const gone = Array.from({ length: wallThick }, () => new Array<number>(wallSide).fill(0));
   let survived = 0;
   const whole = emptyWorld(wallSide, wallSide, distance + wallThick);
-  for (let z = distance; z < whole.depth; z += 1) for (let y = 0; y < wallSide; y += 1) for (let x = 0; x < wallSide; x += 1) whole.ratings[worldCell(whole, x, y, z)] = Math.max(0, rating);
+  for (let z = distance; z < whole.depth; z += 1)
+    for (let y = 0; y < wallSide; y += 1)
+      for (let x = 0; x < wallSide; x += 1)
+        whole.ratings[worldCell(whole, x, y, z)] = Math.max(0, rating);
   const world = { ...whole, ratings: whole.ratings.slice() };
   for (let sample = 0; sample < samples; sample += 1) {
     world.ratings.set(whole.ratings);
     explode(world, [middle, middle, 0], strength, drawer(mix(seed, sample, 77)));
     for (let layer = 0; layer < wallThick; layer += 1)
-      for (let y = 0; y < wallSide; y += 1) if (world.ratings[worldCell(world, middle, wallSide - 1 - y, distance + layer)]! < 0) gone[layer]![y]! += 1 / samples;
+      for (let y = 0; y < wallSide; y += 1)
+        if (world.ratings[worldCell(world, middle, wallSide - 1 - y, distance + layer)]! < 0)
+          gone[layer]![y]! += 1 / samples;
     if (world.ratings[worldCell(world, middle, middle, distance)]! >= 0) survived += 1;
     yield sample + 1;
   }
@@ -107,7 +157,13 @@ export function* craterSteps(rating: number, strength: number, distance: number,
 }
 
 /** The crater all at once. */
-export function craterIn(rating: number, strength: number, distance: number, samples: number, seed: number): Crater {
+export function craterIn(
+  rating: number,
+  strength: number,
+  distance: number,
+  samples: number,
+  seed: number,
+): Crater {
   const steps = craterSteps(rating, strength, distance, samples, seed);
   for (;;) {
     const step = steps.next();

@@ -20,7 +20,10 @@ export const isRightTool = (block: Diggable, tool: Tool): boolean =>
   tool !== 'bare hands' && tool.kind === block.toolKind && tool.grade >= block.leastGrade;
 
 /** What an engine does otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
-export interface DigPhysics { tickRate: number; wrongTool: number }
+export interface DigPhysics {
+  tickRate: number;
+  wrongTool: number;
+}
 
 /** How many times longer the wrong tool takes on a gated block in the reference physics. */
 export const wrongToolTakes = 3;
@@ -32,11 +35,17 @@ export const wrongToolTakes = 3;
  *
  * @example digTime(tideLantern, { kind: 'pick', grade: 1 }, header) // hardness 3.2, pace 3.4: 0.941 s, so 19 ticks, 0.95 s
  */
-export function digTime(block: Diggable, tool: Tool, header: Pick<Header, 'tickRate' | 'tools'>, { tickRate, wrongTool }: DigPhysics = { tickRate: header.tickRate, wrongTool: wrongToolTakes }): DigTime {
+export function digTime(
+  block: Diggable,
+  tool: Tool,
+  header: Pick<Header, 'tickRate' | 'tools'>,
+  { tickRate, wrongTool }: DigPhysics = { tickRate: header.tickRate, wrongTool: wrongToolTakes },
+): DigTime {
   const right = isRightTool(block, tool);
   const yields = right || !block.gated;
-  if (block.hardness === 'unbreakable') return { seconds: undefined, ticks: undefined, yields: false };
-  const pace = right && tool !== 'bare hands' ? header.tools.grades[tool.grade]?.pace ?? 1 : 1;
+  if (block.hardness === 'unbreakable')
+    return { seconds: undefined, ticks: undefined, yields: false };
+  const pace = right && tool !== 'bare hands' ? (header.tools.grades[tool.grade]?.pace ?? 1) : 1;
   const seconds = (block.hardness / pace) * (block.gated && !right ? wrongTool : 1);
   // A billionth is taken off first, so that 0.95 s at 20 ticks a second is 19 ticks and not, by rounding noise, 20.
   const ticks = Math.max(0, Math.ceil(seconds * tickRate - 1e-9));
@@ -44,12 +53,16 @@ export function digTime(block: Diggable, tool: Tool, header: Pick<Header, 'tickR
 }
 
 /** Everything one may dig with: bare hands, then the given kind at every grade. */
-export const toolsOf = (header: Pick<Header, 'tools'>, kind: ToolKind | 'none'): Tool[] =>
-  ['bare hands', ...(kind === 'none' ? [] : header.tools.grades.map((_, grade) => ({ kind, grade })))];
+export const toolsOf = (header: Pick<Header, 'tools'>, kind: ToolKind | 'none'): Tool[] => [
+  'bare hands',
+  ...(kind === 'none' ? [] : header.tools.grades.map((_, grade) => ({ kind, grade }))),
+];
 
 /** A tool in words: `bronze pick`. */
 export const toolName = (tool: Tool, header: Pick<Header, 'tools'>): string =>
-  tool === 'bare hands' ? tool : `${header.tools.grades[tool.grade]?.name ?? `grade ${tool.grade}`} ${tool.kind}`;
+  tool === 'bare hands'
+    ? tool
+    : `${header.tools.grades[tool.grade]?.name ?? `grade ${tool.grade}`} ${tool.kind}`;
 
 /** Digging that takes less than this many seconds is not felt as waiting. */
 export const bearableSeconds = 1;
@@ -60,7 +73,10 @@ export const bearableSeconds = 1;
  *
  * @example firstBearable(tideLantern, header) // { kind: 'pick', grade: 1 }: 0.95 s
  */
-export const firstBearable = (block: Diggable, header: Pick<Header, 'tickRate' | 'tools'>): Tool | undefined =>
+export const firstBearable = (
+  block: Diggable,
+  header: Pick<Header, 'tickRate' | 'tools'>,
+): Tool | undefined =>
   toolsOf(header, block.toolKind).find((tool) => {
     const { seconds, yields } = digTime(block, tool, header);
     return yields && seconds !== undefined && seconds < bearableSeconds;

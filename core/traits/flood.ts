@@ -17,14 +17,26 @@ const brightest = 15;
 /** A dark volume of air. */
 export function darkVolume(width: number, height: number, depth: number): LightVolume {
   const size = width * height * depth;
-  return { width, height, depth, emitted: new Uint8Array(size), absorbed: new Uint8Array(size), levels: new Uint8Array(size) };
+  return {
+    width,
+    height,
+    depth,
+    emitted: new Uint8Array(size),
+    absorbed: new Uint8Array(size),
+    levels: new Uint8Array(size),
+  };
 }
 
 /** The number of a cell. `cellAt(volume, 1, 0, 0)` is 1. */
-export const cellAt = ({ width, depth }: LightVolume, x: number, y: number, z: number): number => (y * depth + z) * width + x;
+export const cellAt = ({ width, depth }: LightVolume, x: number, y: number, z: number): number =>
+  (y * depth + z) * width + x;
 
 /** Calls back with each of the up to six neighbours of a cell. */
-function eachNeighbour({ width, height, depth }: LightVolume, cell: number, visit: (neighbour: number) => void): void {
+function eachNeighbour(
+  { width, height, depth }: LightVolume,
+  cell: number,
+  visit: (neighbour: number) => void,
+): void {
   const x = cell % width;
   const z = Math.floor(cell / width) % depth;
   const y = Math.floor(cell / (width * depth));
@@ -76,7 +88,8 @@ export function floodLight(volume: LightVolume): void {
   const { levels, emitted } = volume;
   const waiting = new Buckets();
   levels.set(emitted);
-  for (let cell = 0; cell < levels.length; cell += 1) if (levels[cell]! > 0) waiting.add(cell, levels[cell]!);
+  for (let cell = 0; cell < levels.length; cell += 1)
+    if (levels[cell]! > 0) waiting.add(cell, levels[cell]!);
   spread(volume, waiting);
 }
 
@@ -87,7 +100,11 @@ export function floodLight(volume: LightVolume): void {
  *
  * @example setLight(volume, cellAt(volume, 8, 4, 8), { emitted: 13, absorbed: 0 })
  */
-export function setLight(volume: LightVolume, cell: number, now: { emitted: number; absorbed: number }): void {
+export function setLight(
+  volume: LightVolume,
+  cell: number,
+  now: { emitted: number; absorbed: number },
+): void {
   const { levels, emitted, absorbed } = volume;
   const waiting = new Buckets();
   volume.emitted[cell] = now.emitted;
@@ -98,21 +115,28 @@ export function setLight(volume: LightVolume, cell: number, now: { emitted: numb
   levels[cell] = 0;
   if (emitted[cell]! > 0) waiting.add(cell, emitted[cell]!);
   const edge: number[] = [cell];
-  if (taken > 0) leaving.drain((from, level) => eachNeighbour(volume, from, (neighbour) => {
-    const there = levels[neighbour]!;
-    if (there === 0) return;
-    // What is darker by at least the loss may have come from here; it is taken back, and comes again if it came from elsewhere.
-    if (there <= level - Math.max(1, absorbed[neighbour]!)) {
-      levels[neighbour] = 0;
-      leaving.add(neighbour, there);
-      edge.push(neighbour);
-    } else waiting.add(neighbour, there);
-  }));
+  if (taken > 0)
+    leaving.drain((from, level) =>
+      eachNeighbour(volume, from, (neighbour) => {
+        const there = levels[neighbour]!;
+        if (there === 0) return;
+        // What is darker by at least the loss may have come from here; it is taken back, and comes again if it came from elsewhere.
+        if (there <= level - Math.max(1, absorbed[neighbour]!)) {
+          levels[neighbour] = 0;
+          leaving.add(neighbour, there);
+          edge.push(neighbour);
+        } else waiting.add(neighbour, there);
+      }),
+    );
   for (const gone of edge) {
     const own = emitted[gone]!;
     if (own > levels[gone]!) levels[gone] = own;
     if (levels[gone]! > 0) waiting.add(gone, levels[gone]!);
-    eachNeighbour(volume, gone, (neighbour) => levels[neighbour]! > 0 && waiting.add(neighbour, levels[neighbour]!));
+    eachNeighbour(
+      volume,
+      gone,
+      (neighbour) => levels[neighbour]! > 0 && waiting.add(neighbour, levels[neighbour]!),
+    );
   }
   spread(volume, waiting);
 }

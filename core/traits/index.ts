@@ -1,6 +1,26 @@
 /** What follows from the traits: digging, blasts, light, surfaces and fire. */
-export { bearableSeconds, digTime, firstBearable, isRightTool, toolName, toolsOf, wrongToolTakes, type DigPhysics, type DigTime, type Tool } from './dig.ts';
-export { charges, costOf, oddsBehindCover, oddsInTheOpen, rayCount, unbreakableFrom, type Charge, type Cover } from './blast.ts';
+export {
+  bearableSeconds,
+  digTime,
+  firstBearable,
+  isRightTool,
+  toolName,
+  toolsOf,
+  wrongToolTakes,
+  type DigPhysics,
+  type DigTime,
+  type Tool,
+} from './dig.ts';
+export {
+  charges,
+  costOf,
+  oddsBehindCover,
+  oddsInTheOpen,
+  rayCount,
+  unbreakableFrom,
+  type Charge,
+  type Cover,
+} from './blast.ts';
 export { craterIn, craterSteps, wilson, type Crater, type Estimate } from './crater.ts';
 export { lightReach, readingLevel } from './light.ts';
 export { cellAt, darkVolume, floodLight, setLight, type LightVolume } from './flood.ts';

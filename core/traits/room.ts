@@ -16,7 +16,8 @@ function room(width: number, height: number, emitted: number, absorbed: number):
   for (let y = 0; y < height + 2; y += 1)
     for (let z = 0; z < width + 2; z += 1)
       for (let x = 0; x < width + 2; x += 1)
-        if (x === 0 || y === 0 || z === 0 || x > width || y > height || z > width) volume.absorbed[cellAt(volume, x, y, z)] = solid;
+        if (x === 0 || y === 0 || z === 0 || x > width || y > height || z > width)
+          volume.absorbed[cellAt(volume, x, y, z)] = solid;
   const at = cellAt(volume, (width + 1) / 2, 1, (width + 1) / 2);
   volume.emitted[at] = emitted;
   volume.absorbed[at] = absorbed;
@@ -30,10 +31,20 @@ function room(width: number, height: number, emitted: number, absorbed: number):
  *
  * @example roomSection(13, 0, 27, 5).levels[4][13] // 13, the block itself
  */
-export function roomSection(emitted: number, absorbed: number, width: number, height: number): RoomSection {
+export function roomSection(
+  emitted: number,
+  absorbed: number,
+  width: number,
+  height: number,
+): RoomSection {
   const volume = room(width, height, emitted, absorbed);
   const middle = (width + 1) / 2;
-  const levels = Array.from({ length: height }, (_, row) => Array.from({ length: width }, (__, column) => volume.levels[cellAt(volume, column + 1, height - row, middle)]!));
+  const levels = Array.from({ length: height }, (_, row) =>
+    Array.from(
+      { length: width },
+      (__, column) => volume.levels[cellAt(volume, column + 1, height - row, middle)]!,
+    ),
+  );
   return { levels, row: height - 1, column: middle - 1 };
 }
 

@@ -21,9 +21,16 @@ test('sliding: on ice of friction 0.05 one goes 3.75 blocks in 4.3 s; half the s
   expect(slide(0, 20).blocks).toBe(Infinity);
 });
 
-test('the series for sliding is what playing it tick by tick gives', () => fc.assert(fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.constantFrom(10, 20, 60), (friction, rate) => {
-  expect(slide(friction, rate).blocks).toBeCloseTo(played(friction, rate), 9);
-})));
+test('the series for sliding is what playing it tick by tick gives', () =>
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+      fc.constantFrom(10, 20, 60),
+      (friction, rate) => {
+        expect(slide(friction, rate).blocks).toBeCloseTo(played(friction, rate), 9);
+      },
+    ),
+  ));
 
 test('bouncing: a half leaves a quarter of the height each time', () => {
   expect(bounces(0.5, 4)).toEqual([1, 0.25, 0.0625]);
@@ -39,6 +46,9 @@ test('fire: means and odds of a draw a second', () => {
   expect(burning(0.5, 0.25)).toEqual({ caught: 2, gone: 6 });
   expect(burning(0.5, 0)).toEqual({ caught: 2, gone: undefined });
   // The mean is what the odds add up to: Σ P(not yet after n seconds).
-  const mean = Array.from({ length: 500 }, (_, n) => 1 - oddsWithin(0.3, n)).reduce((a, b) => a + b, 0);
+  const mean = Array.from({ length: 500 }, (_, n) => 1 - oddsWithin(0.3, n)).reduce(
+    (a, b) => a + b,
+    0,
+  );
   expect(mean).toBeCloseTo(meanSeconds(0.3)!, 9);
 });

@@ -18,7 +18,10 @@ export function slide(friction: number, tickRate: number): { blocks: number; sec
   if (keeps <= 0) return { blocks: 0, seconds: 0 };
   if (keeps >= 1) return { blocks: Infinity, seconds: Infinity };
   const ticks = Math.max(0, Math.ceil(Math.log(standing / walkingSpeed) / Math.log(keeps)));
-  return { blocks: (walkingSpeed / tickRate) * keeps * (1 - keeps ** ticks) / friction, seconds: ticks / tickRate };
+  return {
+    blocks: ((walkingSpeed / tickRate) * keeps * (1 - keeps ** ticks)) / friction,
+    seconds: ticks / tickRate,
+  };
 }
 
 /**
@@ -30,6 +33,7 @@ export function slide(friction: number, tickRate: number): { blocks: number; sec
 export function bounces(bounce: number, fall: number): number[] {
   const heights: number[] = [];
   if (bounce >= 1) return [fall * bounce * bounce];
-  for (let height = fall * bounce * bounce; height >= leastBounce; height *= bounce * bounce) heights.push(height);
+  for (let height = fall * bounce * bounce; height >= leastBounce; height *= bounce * bounce)
+    heights.push(height);
   return heights;
 }

@@ -13,7 +13,11 @@ export function closest(given: string, candidates: Iterable<string>): string | u
     const steps = distance(given.toLowerCase(), candidate.toLowerCase());
     // Two letters that changed places are one slip of the fingers (Damerau, 1964), where Levenshtein counts two.
     const apart = steps === 2 && lettersOf(given) === lettersOf(candidate) ? 1 : steps;
-    if (apart < least && apart <= Math.max(1, Math.floor(Math.max(given.length, candidate.length) / 3))) [best, least] = [candidate, apart];
+    if (
+      apart < least &&
+      apart <= Math.max(1, Math.floor(Math.max(given.length, candidate.length) / 3))
+    )
+      [best, least] = [candidate, apart];
   }
   return best;
 }
@@ -21,11 +25,13 @@ export function closest(given: string, candidates: Iterable<string>): string | u
 const lettersOf = (word: string): string => [...word.toLowerCase()].sort().join('');
 
 /** ` Did you mean …?` with a leading space, or nothing. */
-export const didYouMean = (near: string | undefined): string => (near === undefined ? '' : ` Did you mean ${near}?`);
+export const didYouMean = (near: string | undefined): string =>
+  near === undefined ? '' : ` Did you mean ${near}?`;
 
 /** `listed(['a', 'b', 'c'])` is `a, b and c`. */
 export const listed = (words: readonly string[], last = 'and'): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)!}`;
 
 /** A number with its noun: `count(1, 'row')` is `1 row`, `count(3, 'row')` is `3 rows`. */
-export const count = (many: number, one: string, more = `${one}s`): string => `${many.toLocaleString('en')} ${many === 1 ? one : more}`;
+export const count = (many: number, one: string, more = `${one}s`): string =>
+  `${many.toLocaleString('en')} ${many === 1 ? one : more}`;

@@ -13,7 +13,17 @@ test('a near miss is found, and nothing far away', () => {
 test('sentences are put together', () => {
   expect(didYouMean('brine')).toBe(' Did you mean brine?');
   expect(didYouMean(undefined)).toBe('');
-  expect([[], ['a'], ['a', 'b'], ['a', 'b', 'c']].map((words) => listed(words))).toEqual(['', 'a', 'a and b', 'a, b and c']);
+  expect([[], ['a'], ['a', 'b'], ['a', 'b', 'c']].map((words) => listed(words))).toEqual([
+    '',
+    'a',
+    'a and b',
+    'a, b and c',
+  ]);
   expect(listed(['a', 'b'], 'or')).toBe('a or b');
-  expect([count(1, 'row'), count(3, 'row'), count(0, 'row'), count(12_345, 'entry', 'entries')]).toEqual(['1 row', '3 rows', '0 rows', '12,345 entries']);
+  expect([
+    count(1, 'row'),
+    count(3, 'row'),
+    count(0, 'row'),
+    count(12_345, 'entry', 'entries'),
+  ]).toEqual(['1 row', '3 rows', '0 rows', '12,345 entries']);
 });

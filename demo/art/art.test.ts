@@ -7,14 +7,29 @@ import { sound, sounds } from './sounds.ts';
 import { textures } from './textures.ts';
 
 test('the pictures and sounds in the repository are those that the script makes (npm run demo:art)', () => {
-  for (const [name, draw] of Object.entries(textures)) expect([name, Buffer.from(encodePicture(draw())).equals(readFileSync(`demo/saltmarsh/textures/${name}.png`))]).toEqual([name, true]);
-  for (const [name, make] of Object.entries(sounds)) expect([name, Buffer.from(make()).equals(readFileSync(`demo/saltmarsh/sounds/${name}.wav`))]).toEqual([name, true]);
+  for (const [name, draw] of Object.entries(textures))
+    expect([
+      name,
+      Buffer.from(encodePicture(draw())).equals(
+        readFileSync(`demo/saltmarsh/textures/${name}.png`),
+      ),
+    ]).toEqual([name, true]);
+  for (const [name, make] of Object.entries(sounds))
+    expect([
+      name,
+      Buffer.from(make()).equals(readFileSync(`demo/saltmarsh/sounds/${name}.wav`)),
+    ]).toEqual([name, true]);
 });
 
 test('every picture is 16 texels square or frames of that, with holes only where they are meant, and grey only where it is tinted', () => {
   for (const [name, draw] of Object.entries(textures)) {
     const frames = name === 'gauge/water' ? 4 : 1;
-    expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({ width: 16, height: 16 * frames, alpha: /cage|^salt$|samphire|^item\//.test(name) ? 'holes' : 'none', grey: /^samphire/.test(name) });
+    expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({
+      width: 16,
+      height: 16 * frames,
+      alpha: /cage|^salt$|samphire|^item\//.test(name) ? 'holes' : 'none',
+      grey: /^samphire/.test(name),
+    });
   }
 });
 
@@ -23,7 +38,11 @@ test('the four faces of the crust differ, and each tiles: its seams are no harsh
   expect(new Set(faces.map((face) => Buffer.from(face.data).toString('hex'))).size).toBe(4);
   for (const { data } of faces) {
     const light = (x: number, y: number) => data[(((y + 16) % 16) * 16 + ((x + 16) % 16)) * 4]!;
-    const jump = (x: number) => Array.from({ length: 16 }, (_, y) => Math.abs(light(x, y) - light(x - 1, y))).reduce((sum, value) => sum + value, 0) / 16;
+    const jump = (x: number) =>
+      Array.from({ length: 16 }, (_, y) => Math.abs(light(x, y) - light(x - 1, y))).reduce(
+        (sum, value) => sum + value,
+        0,
+      ) / 16;
     const inside = Array.from({ length: 15 }, (_, i) => jump(i + 1));
     expect(jump(0)).toBeLessThanOrEqual(Math.max(...inside) * 1.1);
   }
@@ -38,25 +57,37 @@ test('chance is even and follows from its seed', () => {
   expect(chance(5)()).toBe(seen[0]);
 });
 
-test('noise tiles and stays between −1 and 1', () => fc.assert(fc.property(fc.integer({ min: 1, max: 8 }), fc.nat(), fc.nat(15), fc.nat(15), (cells, seed, x, y) => {
-  const noise = tilingNoise(16, cells, seed);
-  expect(noise(x + 16, y)).toBeCloseTo(noise(x, y), 9);
-  expect(noise(x, y - 16)).toBeCloseTo(noise(x, y), 9);
-  expect(Math.abs(noise(x, y))).toBeLessThanOrEqual(1);
-})));
+test('noise tiles and stays between −1 and 1', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 8 }),
+      fc.nat(),
+      fc.nat(15),
+      fc.nat(15),
+      (cells, seed, x, y) => {
+        const noise = tilingNoise(16, cells, seed);
+        expect(noise(x + 16, y)).toBeCloseTo(noise(x, y), 9);
+        expect(noise(x, y - 16)).toBeCloseTo(noise(x, y), 9);
+        expect(Math.abs(noise(x, y))).toBeLessThanOrEqual(1);
+      },
+    ),
+  ));
 
 test('colours are kept within their bounds', () => {
   expect(hex('#0a10ff')).toEqual([10, 16, 255]);
   expect(shade([250, 10, 100], 20).slice(0, 3)).toEqual([270, 30, 118]);
   expect([...paint(1, 1, () => [300, -4, 12.6]).data]).toEqual([255, 0, 13, 255]);
   const palette = ['#000000', '#808080', '#ffffff'].map(hex);
-  expect([-9, -1, 0, 1, 9].map((height) => step(palette, height)[0])).toEqual([0, 0, 128, 255, 255]);
+  expect([-9, -1, 0, 1, 9].map((height) => step(palette, height)[0])).toEqual([
+    0, 0, 128, 255, 255,
+  ]);
 });
 
 test('a sound is a whole WAV of its length, never louder than its peak', () => {
   const bytes = sound({ seconds: 0.1, decay: 5, low: 0.5, seed: 1 });
   const view = new DataView(bytes.buffer);
-  const text = (at: number, length: number) => new TextDecoder().decode(bytes.subarray(at, at + length));
+  const text = (at: number, length: number) =>
+    new TextDecoder().decode(bytes.subarray(at, at + length));
   expect([text(0, 4), text(8, 8), text(36, 4)]).toEqual(['RIFF', 'WAVEfmt ', 'data']);
   expect(view.getUint32(4, true)).toBe(bytes.length - 8);
   expect(view.getUint32(40, true)).toBe(bytes.length - 44);

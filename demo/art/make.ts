@@ -10,7 +10,12 @@ const write = (file: string, bytes: Uint8Array) => {
   mkdirSync(path.dirname(file), { recursive: true });
   writeFileSync(file, bytes);
 };
-for (const [name, draw] of Object.entries(textures)) write(path.join(mod, 'textures', `${name}.png`), encodePicture(draw()));
-for (const [name, make] of Object.entries(sounds)) write(path.join(mod, 'sounds', `${name}.wav`), make());
-for (const [name, make] of Object.entries(stockSounds)) write(path.resolve('web/public/stock', `${name}.wav`), make());
-console.log(`${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh`);
+for (const [name, draw] of Object.entries(textures))
+  write(path.join(mod, 'textures', `${name}.png`), encodePicture(draw()));
+for (const [name, make] of Object.entries(sounds))
+  write(path.join(mod, 'sounds', `${name}.wav`), make());
+for (const [name, make] of Object.entries(stockSounds))
+  write(path.resolve('web/public/stock', `${name}.wav`), make());
+console.log(
+  `${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh`,
+);

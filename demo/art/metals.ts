@@ -35,18 +35,23 @@ function lump(metal: string, seed: number): Pixels {
     const edge = 5.1 + bumps[Math.floor(((Math.atan2(dy, dx) + Math.PI) / (2 * Math.PI)) * 9) % 9]!;
     const far = Math.hypot(dx, dy * 1.15);
     if (far > edge) return clear;
-    return step(palettes[metal]!, 0.35 - (dx + dy) / 11 + grain(x, y) * 0.55 - (far > edge - 1 ? 0.5 : 0));
+    return step(
+      palettes[metal]!,
+      0.35 - (dx + dy) / 11 + grain(x, y) * 0.55 - (far > edge - 1 ? 0.5 : 0),
+    );
   });
 }
 
 /** A cast bar that lies slantwise, lit from the upper left. */
-const bar = (metal: string): Pixels => paint(16, 16, (x, y) => {
-  const along = x - y;
-  const across = x + y;
-  if (Math.abs(along) > 9 || across < 10 || across > 21 || x < 1 || y < 1 || x > 14 || y > 14) return clear;
-  const rim = Math.abs(along) > 8 || across < 11 || across > 20;
-  return step(palettes[metal]!, rim ? -0.7 : across < 14 ? 0.95 : across < 18 ? 0.25 : -0.25);
-});
+const bar = (metal: string): Pixels =>
+  paint(16, 16, (x, y) => {
+    const along = x - y;
+    const across = x + y;
+    if (Math.abs(along) > 9 || across < 10 || across > 21 || x < 1 || y < 1 || x > 14 || y > 14)
+      return clear;
+    const rim = Math.abs(along) > 8 || across < 11 || across > 20;
+    return step(palettes[metal]!, rim ? -0.7 : across < 14 ? 0.95 : across < 18 ? 0.25 : -0.25);
+  });
 
 /** Courses of shell brick, each second one shifted by half. */
 const oysterBrick = (): Pixels => {
@@ -57,7 +62,10 @@ const oysterBrick = (): Pixels => {
     const course = y >> 2;
     const along = (x + (course % 2) * 4) % 16;
     if (y % 4 === 3 || along % 8 === 7) return shade(hex('#857668'), Math.round(grain(x, y) * 8));
-    return step(shell, tones[course * 2 + (along >> 3)]! + grain(x, y) * 0.35 + (y % 4 === 0 ? 0.25 : 0));
+    return step(
+      shell,
+      tones[course * 2 + (along >> 3)]! + grain(x, y) * 0.35 + (y % 4 === 0 ? 0.25 : 0),
+    );
   });
 };
 
@@ -73,16 +81,29 @@ const oysterTile = (): Pixels => {
 };
 
 /** A shell, hinge below, with its growth lines. */
-const oysterShell = (): Pixels => paint(16, 16, (x, y) => {
-  const [dx, dy] = [x - 7.5, y - 13];
-  const far = Math.hypot(dx * 1.05, dy);
-  if (dy > 0.5 || far > 10.6 || Math.abs(Math.atan2(dx, -dy)) > 0.95) return clear;
-  return step(shell, (Math.round(far * 1.4) % 3 === 0 ? -0.75 : 0.35) - dx / 12 + (far > 9.8 ? -0.5 : 0));
-});
+const oysterShell = (): Pixels =>
+  paint(16, 16, (x, y) => {
+    const [dx, dy] = [x - 7.5, y - 13];
+    const far = Math.hypot(dx * 1.05, dy);
+    if (dy > 0.5 || far > 10.6 || Math.abs(Math.atan2(dx, -dy)) > 0.95) return clear;
+    return step(
+      shell,
+      (Math.round(far * 1.4) % 3 === 0 ? -0.75 : 0.35) - dx / 12 + (far > 9.8 ? -0.5 : 0),
+    );
+  });
 
 const seeds = (): Pixels => {
   const random = chance(5);
-  const at = [[4, 5], [8, 3], [11, 6], [5, 9], [9, 8], [12, 11], [7, 12], [3, 12]].map(([x, y]) => [x!, y!, random() * 0.6 - 0.2] as const);
+  const at = [
+    [4, 5],
+    [8, 3],
+    [11, 6],
+    [5, 9],
+    [9, 8],
+    [12, 11],
+    [7, 12],
+    [3, 12],
+  ].map(([x, y]) => [x!, y!, random() * 0.6 - 0.2] as const);
   const husk = ['#4d5a2a', '#6b7a3a', '#8b9a50', '#aebb74'].map(hex);
   return paint(16, 16, (x, y) => {
     const seed = at.find(([sx, sy]) => Math.abs(x - sx) + Math.abs(y - sy) <= 1);
@@ -95,16 +116,29 @@ const spade = (): Pixels => {
   const wood = ['#4a3a28', '#755d40', '#9f8460'].map(hex);
   return paint(16, 16, (x, y) => {
     const [along, across] = [x - y, x + y - 15];
-    if (along > 2 && along <= 13 && Math.abs(across) <= (along > 10 ? 13 - along : 3)) return step(palettes['brack']!, Math.abs(across) === 3 ? -0.7 : across < 0 ? 0.7 : across === 0 ? 0.2 : -0.3);
-    return along <= 2 && along >= -12 && Math.abs(across) <= 1 ? step(wood, across < 0 ? 0.9 : across === 0 ? 0 : -0.9) : clear;
+    if (along > 2 && along <= 13 && Math.abs(across) <= (along > 10 ? 13 - along : 3))
+      return step(
+        palettes['brack']!,
+        Math.abs(across) === 3 ? -0.7 : across < 0 ? 0.7 : across === 0 ? 0.2 : -0.3,
+      );
+    return along <= 2 && along >= -12 && Math.abs(across) <= 1
+      ? step(wood, across < 0 ? 0.9 : across === 0 ? 0 : -0.9)
+      : clear;
   });
 };
 
 /** The textures of seams, metals and what is made of shells, by the path of their names. */
 export const metalTextures: Record<string, () => Pixels> = {
-  ...Object.fromEntries(metals.flatMap((metal, i) => [
-    [`seam/${metal}`, () => seam(metal, 101 + i * 17)], [`item/raw_${metal}`, () => lump(metal, 203 + i * 13)], [`item/${metal}_bar`, () => bar(metal)],
-  ])),
-  oyster_brick: oysterBrick, oyster_tile: oysterTile,
-  'item/oyster_shell': oysterShell, 'item/samphire_seeds': seeds, 'item/brack_spade': spade,
+  ...Object.fromEntries(
+    metals.flatMap((metal, i) => [
+      [`seam/${metal}`, () => seam(metal, 101 + i * 17)],
+      [`item/raw_${metal}`, () => lump(metal, 203 + i * 13)],
+      [`item/${metal}_bar`, () => bar(metal)],
+    ]),
+  ),
+  oyster_brick: oysterBrick,
+  oyster_tile: oysterTile,
+  'item/oyster_shell': oysterShell,
+  'item/samphire_seeds': seeds,
+  'item/brack_spade': spade,
 };

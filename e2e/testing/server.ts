@@ -4,10 +4,20 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 
-export interface Running { address: string; data: string; /** A folder of this test's own. */ folder: string; stop(signal?: NodeJS.Signals): Promise<void>; start(): Promise<void> }
+export interface Running {
+  address: string;
+  data: string;
+  /** A folder of this test's own. */ folder: string;
+  stop(signal?: NodeJS.Signals): Promise<void>;
+  start(): Promise<void>;
+}
 
 function launch(data: string, port: number): Promise<{ child: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', data], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(
+    process.execPath,
+    ['scripts/start.mjs', '--port', String(port), '--data', data],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
     child.stdout!.on('data', (text: Buffer) => {
@@ -25,11 +35,14 @@ export const test = base.extend<{ server: Running; noErrors: undefined }>({
     let { child, address } = await launch(data, 0);
     const port = Number(new URL(address).port);
     await give({
-      address, data, folder,
-      stop: (signal = 'SIGTERM') => new Promise((resolve) => {
-        child.once('exit', () => resolve());
-        child.kill(signal);
-      }),
+      address,
+      data,
+      folder,
+      stop: (signal = 'SIGTERM') =>
+        new Promise((resolve) => {
+          child.once('exit', () => resolve());
+          child.kill(signal);
+        }),
       start: async () => {
         ({ child, address } = await launch(data, port));
       },
@@ -37,12 +50,15 @@ export const test = base.extend<{ server: Running; noErrors: undefined }>({
     child.kill('SIGKILL');
     rmSync(folder, { recursive: true, force: true });
   },
-  noErrors: [async ({ page }, give) => {
-    const errors: string[] = [];
-    page.on('pageerror', (error) => errors.push(error.message));
-    await give(undefined);
-    expect(errors).toEqual([]);
-  }, { auto: true }],
+  noErrors: [
+    async ({ page }, give) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      await give(undefined);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 
 /** Waits until the quiet mark says that everything is saved. */

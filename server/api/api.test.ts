@@ -18,23 +18,52 @@ afterAll(() => server.close());
 
 const hardness = '/blocks/tide_lantern/traits/hardness';
 const problemOf = (answer: { json: unknown; headers: object }) => {
-  expect((answer.headers as Record<string, string>)['content-type']).toMatch('application/problem+json');
-  return answer.json as { title: string; status: number; detail: string; errors?: { pointer: string; detail: string }[]; edits?: { author: string; label: string }[] };
+  expect((answer.headers as Record<string, string>)['content-type']).toMatch(
+    'application/problem+json',
+  );
+  return answer.json as {
+    title: string;
+    status: number;
+    detail: string;
+    errors?: { pointer: string; detail: string }[];
+    edits?: { author: string; label: string }[];
+  };
 };
 
 test('a mod has an ETag; an edit moves it; undo and redo go there and back, across restarts of the page', async () => {
   const got = await server.send('GET', '/api/mods/saltmarsh');
   expect(got.headers.etag).toBe('"0"');
-  const edited = await server.edit(0, [{ path: hardness, before: 3.2, after: 4 }], 'Change hardness');
+  const edited = await server.edit(
+    0,
+    [{ path: hardness, before: 3.2, after: 4 }],
+    'Change hardness',
+  );
   expect(edited.status).toBe(201);
   expect(edited.headers.etag).toBe('"1"');
-  expect(await server.mod()).toMatchObject({ revision: 1, undo: 'Change hardness', mod: { blocks: { tide_lantern: { traits: { hardness: 4 } } } } });
-  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"1"' })).status).toBe(201);
-  expect(await server.mod()).toMatchObject({ revision: 2, redo: 'Change hardness', mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } } });
-  expect((await server.post('/api/mods/saltmarsh/redo', {}, { 'if-match': '"2"' })).status).toBe(201);
+  expect(await server.mod()).toMatchObject({
+    revision: 1,
+    undo: 'Change hardness',
+    mod: { blocks: { tide_lantern: { traits: { hardness: 4 } } } },
+  });
+  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"1"' })).status).toBe(
+    201,
+  );
+  expect(await server.mod()).toMatchObject({
+    revision: 2,
+    redo: 'Change hardness',
+    mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } },
+  });
+  expect((await server.post('/api/mods/saltmarsh/redo', {}, { 'if-match': '"2"' })).status).toBe(
+    201,
+  );
   expect(await server.mod()).toMatchObject({ revision: 3, undo: 'Change hardness' });
-  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"3"' })).status).toBe(201);
-  const log = (await server.send('GET', '/api/mods/saltmarsh/edits?after=0')).json as { kind: string; author: string }[];
+  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"3"' })).status).toBe(
+    201,
+  );
+  const log = (await server.send('GET', '/api/mods/saltmarsh/edits?after=0')).json as {
+    kind: string;
+    author: string;
+  }[];
   expect(log.map((edit) => edit.kind)).toEqual(['edit', 'undo', 'redo', 'undo']);
   expect(log[0]!.author).toBe('a test');
 });
@@ -45,8 +74,20 @@ test('a stale write gets 412 and is told who did what meanwhile; without If-Matc
   expect(stale.status).toBe(412);
   expect(problemOf(stale).edits).toHaveLength(revision);
   expect(problemOf(stale).edits![0]).toMatchObject({ author: 'a test', label: 'Change hardness' });
-  expect(problemOf(await server.post('/api/mods/saltmarsh/edits', { label: 'x', changes: [{ path: hardness }] })).status).toBe(428);
-  expect((await server.post('/api/mods/saltmarsh/edits', { label: 'x', changes: [{ path: hardness }] }, { 'if-match': 'W/"1"' })).status).toBe(400);
+  expect(
+    problemOf(
+      await server.post('/api/mods/saltmarsh/edits', { label: 'x', changes: [{ path: hardness }] }),
+    ).status,
+  ).toBe(428);
+  expect(
+    (
+      await server.post(
+        '/api/mods/saltmarsh/edits',
+        { label: 'x', changes: [{ path: hardness }] },
+        { 'if-match': 'W/"1"' },
+      )
+    ).status,
+  ).toBe(400);
   expect((await server.mod()).revision).toBe(revision);
 });
 
@@ -54,15 +95,48 @@ test('what does not fit is refused with the field named, and nothing is written'
   const { revision } = await server.mod();
   const cases: [unknown, number, string, RegExp][] = [
     [[{ path: hardness, before: 3.2, after: 'hard' }], 422, hardness, /number or "unbreakable"/],
-    [[{ path: '/blocks/tide_lantern/traits/hardnes', after: 3 }], 422, '/blocks/tide_lantern/traits/hardnes', /no key/],
+    [
+      [{ path: '/blocks/tide_lantern/traits/hardnes', after: 3 }],
+      422,
+      '/blocks/tide_lantern/traits/hardnes',
+      /no key/,
+    ],
     [[{ path: hardness, before: 99, after: 3 }], 422, hardness, /another one/],
     [[{ path: '/blocks/Big', after: {} }], 422, '/blocks/Big', /not allowed/],
     [[{ path: '/blocks/constructor', after: {} }], 422, '/blocks/constructor', /not allowed/],
     [[{ path: '/blocks/__proto__/x', after: 1 }], 422, '/blocks/__proto__/x', /before the change/],
     [[{ path: '/nonsense/x', after: 1 }], 422, '/nonsense/x', /no such entry/],
     [[{ path: '', after: {} }], 422, '', /no such entry/],
-    [[{ path: '/textures/fake', after: { picture: { sha256: 'a'.repeat(64), bytes: 1, width: 1, height: 1, alpha: 'none', mean: '#000000', grey: true } } }], 422, '/textures/fake/picture', /Upload the PNG/],
-    [[{ path: hardness, before: 3.2, after: 5 }, { path: '/blocks/salt_crust/traits/gated', before: false, after: 'no' }], 422, '/blocks/salt_crust/traits/gated', /true or false/],
+    [
+      [
+        {
+          path: '/textures/fake',
+          after: {
+            picture: {
+              sha256: 'a'.repeat(64),
+              bytes: 1,
+              width: 1,
+              height: 1,
+              alpha: 'none',
+              mean: '#000000',
+              grey: true,
+            },
+          },
+        },
+      ],
+      422,
+      '/textures/fake/picture',
+      /Upload the PNG/,
+    ],
+    [
+      [
+        { path: hardness, before: 3.2, after: 5 },
+        { path: '/blocks/salt_crust/traits/gated', before: false, after: 'no' },
+      ],
+      422,
+      '/blocks/salt_crust/traits/gated',
+      /true or false/,
+    ],
     [[{ path: 'header', after: 1 }], 422, '/changes/0/path', /JSON Pointer/],
     [[{ path: hardness, before: 3.2, after: '\ud83d' }], 422, hardness, /half a character/],
     [[], 422, '/changes', /too short/],
@@ -71,42 +145,86 @@ test('what does not fit is refused with the field named, and nothing is written'
   for (const [changes, status, pointer, words] of cases) {
     const answer = await server.edit(revision, changes);
     expect({ pointer, status: answer.status }).toEqual({ pointer, status });
-    expect(problemOf(answer).errors![0]).toMatchObject({ pointer, detail: expect.stringMatching(words) });
+    expect(problemOf(answer).errors![0]).toMatchObject({
+      pointer,
+      detail: expect.stringMatching(words),
+    });
   }
-  expect(await server.mod()).toMatchObject({ revision, mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } } });
+  expect(await server.mod()).toMatchObject({
+    revision,
+    mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } },
+  });
 });
 
 test('a body that is no JSON, of another type, or too large', async () => {
-  const send = (body: string, type = 'application/json') => server.send('POST', '/api/mods', { headers: { 'content-type': type }, body });
+  const send = (body: string, type = 'application/json') =>
+    server.send('POST', '/api/mods', { headers: { 'content-type': type }, body });
   expect(problemOf(await send('{ "namespace": ')).status).toBe(400);
   expect(problemOf(await send('"text"')).status).toBe(400);
-  expect(problemOf(await send('namespace=x', 'application/x-www-form-urlencoded')).status).toBe(415);
+  expect(problemOf(await send('namespace=x', 'application/x-www-form-urlencoded')).status).toBe(
+    415,
+  );
   expect(problemOf(await send(JSON.stringify({ title: 'x'.repeat(17_000_000) }))).status).toBe(413);
-  expect(problemOf(await server.post('/api/mods', { namespace: 'Salt Marsh', title: 'x' })).errors![0]!.pointer).toBe('/namespace');
-  expect(problemOf(await server.post('/api/mods', { namespace: 'saltmarsh', title: 'x' })).status).toBe(409);
+  expect(
+    problemOf(await server.post('/api/mods', { namespace: 'Salt Marsh', title: 'x' })).errors![0]!
+      .pointer,
+  ).toBe('/namespace');
+  expect(
+    problemOf(await server.post('/api/mods', { namespace: 'saltmarsh', title: 'x' })).status,
+  ).toBe(409);
   expect(problemOf(await server.send('GET', '/api/mods/nothing')).status).toBe(404);
   expect(problemOf(await server.send('GET', '/api/nothing')).status).toBe(404);
 });
 
 test('a new mod begins empty and can be edited', async () => {
-  expect((await server.post('/api/mods', { namespace: 'eel_creek', title: 'Eel creek' })).status).toBe(201);
-  const answer = await server.post('/api/mods/eel_creek/edits', { label: 'Title', changes: [{ path: '/header/title', before: 'Eel creek', after: 'Eel Creek' }] }, { 'if-match': '"0"' });
+  expect(
+    (await server.post('/api/mods', { namespace: 'eel_creek', title: 'Eel creek' })).status,
+  ).toBe(201);
+  const answer = await server.post(
+    '/api/mods/eel_creek/edits',
+    {
+      label: 'Title',
+      changes: [{ path: '/header/title', before: 'Eel creek', after: 'Eel Creek' }],
+    },
+    { 'if-match': '"0"' },
+  );
   expect(answer.status).toBe(201);
-  expect(((await server.send('GET', '/api/mods')).json as { title: string }[]).map((mod) => mod.title)).toEqual(['Eel Creek', 'Saltmarsh']);
-  expect(problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"0"' })).status).toBe(412);
-  expect((await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"1"' })).status).toBe(201);
-  expect(problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"2"' })).status).toBe(409);
+  expect(
+    ((await server.send('GET', '/api/mods')).json as { title: string }[]).map((mod) => mod.title),
+  ).toEqual(['Eel Creek', 'Saltmarsh']);
+  expect(
+    problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"0"' })).status,
+  ).toBe(412);
+  expect((await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"1"' })).status).toBe(
+    201,
+  );
+  expect(
+    problemOf(await server.post('/api/mods/eel_creek/undo', {}, { 'if-match': '"2"' })).status,
+  ).toBe(409);
 });
 
 test('a WAV is taken with its facts; what is no sound, cut short or too large is refused with the reason', async () => {
   const wav = sound({ seconds: 0.1, decay: 5, low: 0.4, seed: 9 });
-  const send = (body: Uint8Array | string) => server.send('POST', '/api/sounds', { headers: { 'content-type': 'audio/wav' }, body });
+  const send = (body: Uint8Array | string) =>
+    server.send('POST', '/api/sounds', { headers: { 'content-type': 'audio/wav' }, body });
   const taken = await send(wav);
   expect(taken.status).toBe(201);
-  expect(taken.json).toMatchObject({ format: 'wav', channels: 1, rate: 22_050, seconds: 0.1, clipped: false });
+  expect(taken.json).toMatchObject({
+    format: 'wav',
+    channels: 1,
+    rate: 22_050,
+    seconds: 0.1,
+    clipped: false,
+  });
   const { revision } = await server.mod();
-  expect((await server.edit(revision, [{ path: '/sounds/drip', after: taken.json }])).status).toBe(201);
-  expect((await server.send('GET', `/api/blobs/${(taken.json as { sha256: string }).sha256}`)).headers['content-type']).toBe('audio/wav');
+  expect((await server.edit(revision, [{ path: '/sounds/drip', after: taken.json }])).status).toBe(
+    201,
+  );
+  expect(
+    (await server.send('GET', `/api/blobs/${(taken.json as { sha256: string }).sha256}`)).headers[
+      'content-type'
+    ],
+  ).toBe('audio/wav');
   expect(problemOf(await send('ID3 not a sound')).detail).toMatch(/neither a WAV nor an Ogg/);
   expect(problemOf(await send(wav.subarray(0, 80))).detail).toMatch(/cut short/);
   expect(problemOf(await send('')).status).toBe(400);
@@ -115,14 +233,19 @@ test('a WAV is taken with its facts; what is no sound, cut short or too large is
 
 test('a PNG is taken with its facts; what is none, cut short or too wide is refused with the reason', async () => {
   const png = encodePicture(basePicture('#8d8d86', 16, 3));
-  const send = (body: Uint8Array | string) => server.send('POST', '/api/pictures', { headers: { 'content-type': 'image/png' }, body });
+  const send = (body: Uint8Array | string) =>
+    server.send('POST', '/api/pictures', { headers: { 'content-type': 'image/png' }, body });
   const taken = await send(png);
   expect(taken.status).toBe(201);
   const picture = taken.json as { sha256: string; width: number };
   expect(picture).toMatchObject({ width: 16, alpha: 'none' });
   const { revision } = await server.mod();
-  expect((await server.edit(revision, [{ path: '/textures/silt', after: { picture } }])).status).toBe(201);
-  expect((await server.send('GET', `/api/blobs/${picture.sha256}`)).headers['content-type']).toBe('image/png');
+  expect(
+    (await server.edit(revision, [{ path: '/textures/silt', after: { picture } }])).status,
+  ).toBe(201);
+  expect((await server.send('GET', `/api/blobs/${picture.sha256}`)).headers['content-type']).toBe(
+    'image/png',
+  );
   expect(problemOf(await send('GIF89a')).detail).toMatch(/not a PNG/);
   expect(problemOf(await send(png.subarray(0, 60))).detail).toMatch(/cut short/);
   const wide = png.slice();
@@ -142,15 +265,26 @@ test('requests under a foreign host or from a foreign origin are refused', async
 });
 
 test('the description of the API names every address', async () => {
-  const { openapi, paths } = (await server.send('GET', '/api/openapi.json')).json as { openapi: string; paths: Record<string, object> };
+  const { openapi, paths } = (await server.send('GET', '/api/openapi.json')).json as {
+    openapi: string;
+    paths: Record<string, object>;
+  };
   expect(openapi).toBe('3.1.0');
-  expect(Object.keys(paths)).toEqual(expect.arrayContaining(['/api/mods/{mod}/edits', '/api/mods/{mod}/builds', '/api/pictures']));
+  expect(Object.keys(paths)).toEqual(
+    expect.arrayContaining(['/api/mods/{mod}/edits', '/api/mods/{mod}/builds', '/api/pictures']),
+  );
 });
 
 test('the pack that is downloaded has no finding, and the folder holds the mod', async () => {
-  const bytes = Buffer.from(await (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer());
+  const bytes = Buffer.from(
+    await (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer(),
+  );
   expect(inspectPack(readPack(readZip(bytes)))).toEqual([]);
-  const folder = readZip(Buffer.from(await (await fetch(`${server.address}/api/mods/saltmarsh/folder.zip`)).arrayBuffer()));
+  const folder = readZip(
+    Buffer.from(
+      await (await fetch(`${server.address}/api/mods/saltmarsh/folder.zip`)).arrayBuffer(),
+    ),
+  );
   expect(folder.has('blocks/tide_lantern.json')).toBe(true);
 });
 
@@ -158,16 +292,33 @@ test('a build is planned, agreed to, done as a job, and compared', async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-out-'));
   const target = path.join(folder, 'pack');
   try {
-    const plan = await server.job<{ files: { fate: string }[] }>('/api/mods/saltmarsh/plan', { target });
+    const plan = await server.job<{ files: { fate: string }[] }>('/api/mods/saltmarsh/plan', {
+      target,
+    });
     expect(new Set(plan.result.files.map((file) => file.fate))).toEqual(new Set(['new']));
-    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({ state: 'done' });
-    expect(JSON.parse(readFileSync(path.join(target, 'pack.json'), 'utf8')).namespace).toBe('saltmarsh');
-    const compared = await server.job<{ before: string; after: string }>('/api/mods/saltmarsh/compare', { target, path: 'pack.json' });
+    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({
+      state: 'done',
+    });
+    expect(JSON.parse(readFileSync(path.join(target, 'pack.json'), 'utf8')).namespace).toBe(
+      'saltmarsh',
+    );
+    const compared = await server.job<{ before: string; after: string }>(
+      '/api/mods/saltmarsh/compare',
+      { target, path: 'pack.json' },
+    );
     expect(compared.result.before).toBe(compared.result.after);
-    expect(await server.job('/api/mods/saltmarsh/compare', { target, path: '../x' })).toMatchObject({ state: 'failed', problem: '../x is no part of this build.' });
+    expect(await server.job('/api/mods/saltmarsh/compare', { target, path: '../x' })).toMatchObject(
+      { state: 'failed', problem: '../x is no part of this build.' },
+    );
     writeFileSync(path.join(target, 'registry.json'), '{ "mine": true }');
-    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({ state: 'failed', problem: expect.stringMatching(/changed by hand.*Nothing was written/) });
-    expect(await server.job('/api/mods/saltmarsh/plan', { target: 'relative' })).toMatchObject({ state: 'failed', problem: expect.stringMatching(/not a whole path/) });
+    expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({
+      state: 'failed',
+      problem: expect.stringMatching(/changed by hand.*Nothing was written/),
+    });
+    expect(await server.job('/api/mods/saltmarsh/plan', { target: 'relative' })).toMatchObject({
+      state: 'failed',
+      problem: expect.stringMatching(/not a whole path/),
+    });
     expect(readdirSync(folder)).toEqual(['pack']);
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -176,7 +327,9 @@ test('a build is planned, agreed to, done as a job, and compared', async () => {
 
 test('edits are told to whoever listens', async () => {
   const stop = new AbortController();
-  const response = await fetch(`${server.address}/api/mods/saltmarsh/events`, { signal: stop.signal });
+  const response = await fetch(`${server.address}/api/mods/saltmarsh/events`, {
+    signal: stop.signal,
+  });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   expect((await reader.read()).value).toMatch(/event: hello/);
   const { revision } = await server.mod();
@@ -189,13 +342,22 @@ test('a value of five thousand levels is refused at its place', async () => {
   const { revision } = await server.mod();
   const deep = '['.repeat(5000) + ']'.repeat(5000);
   const body = `{ "label": "Deep", "changes": [{ "path": "${hardness}", "before": ${deep}, "after": ${deep} }] }`;
-  const answer = await server.send('POST', '/api/mods/saltmarsh/edits', { headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` }, body });
-  expect(problemOf(answer)).toMatchObject({ status: 422, errors: [{ pointer: hardness, detail: 'It is nested deeper than 100 levels.' }] });
+  const answer = await server.send('POST', '/api/mods/saltmarsh/edits', {
+    headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` },
+    body,
+  });
+  expect(problemOf(answer)).toMatchObject({
+    status: 422,
+    errors: [{ pointer: hardness, detail: 'It is nested deeper than 100 levels.' }],
+  });
 });
 
 test('a label that cannot be kept as it is is refused', async () => {
   const { revision } = await server.mod();
-  expect(problemOf(await server.edit(revision, [{ path: hardness, before: 6, after: 7 }], 'half \ud83d')).errors![0]!.pointer).toBe('/label');
+  expect(
+    problemOf(await server.edit(revision, [{ path: hardness, before: 6, after: 7 }], 'half \ud83d'))
+      .errors![0]!.pointer,
+  ).toBe('/label');
 });
 
 test('answers have bounds: a hundred errors and how many more, a part of the log and the rest when asked for', async () => {
@@ -207,22 +369,45 @@ test('answers have bounds: a hundred errors and how many more, a part of the log
   expect(problemOf(answer).errors!.at(-1)!.detail).toMatch(/more problems like these/);
   await server.post('/api/mods', { namespace: 'long_log', title: 'Long log' });
   const note = 'x'.repeat(3000);
-  const edit = (at: number) => server.post('/api/mods/long_log/edits', { label: 'Note', changes: Array.from({ length: 400 }, (_, i) => ({ path: `/blockTags/t${at}_${i}`, after: { note: note.slice(0, 900) } })) }, { 'if-match': `"${at}"` });
+  const edit = (at: number) =>
+    server.post(
+      '/api/mods/long_log/edits',
+      {
+        label: 'Note',
+        changes: Array.from({ length: 400 }, (_, i) => ({
+          path: `/blockTags/t${at}_${i}`,
+          after: { note: note.slice(0, 900) },
+        })),
+      },
+      { 'if-match': `"${at}"` },
+    );
   for (let at = 0; at < 8; at += 1) expect((await edit(at)).status).toBe(201);
   const stale = await edit(0);
   expect(stale.status).toBe(412);
   expect(stale.body.length).toBeLessThan(3_000_000);
   const seen: number[] = [];
-  for (let after = 0; after < 8; after = seen.at(-1)!) seen.push(...((await server.send('GET', `/api/mods/long_log/edits?after=${after}`)).json as { revision: number }[]).map((line) => line.revision));
+  for (let after = 0; after < 8; after = seen.at(-1)!)
+    seen.push(
+      ...(
+        (await server.send('GET', `/api/mods/long_log/edits?after=${after}`)).json as {
+          revision: number;
+        }[]
+      ).map((line) => line.revision),
+    );
   expect(seen).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
 });
 
 test('a long edit is only named to those who listen', async () => {
   const stop = new AbortController();
-  const response = await fetch(`${server.address}/api/mods/long_log/events`, { signal: stop.signal });
+  const response = await fetch(`${server.address}/api/mods/long_log/events`, {
+    signal: stop.signal,
+  });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   await reader.read();
-  const changes = Array.from({ length: 400 }, (_, i) => ({ path: `/itemTags/t${i}`, after: { note: 'x'.repeat(900) } }));
+  const changes = Array.from({ length: 400 }, (_, i) => ({
+    path: `/itemTags/t${i}`,
+    after: { note: 'x'.repeat(900) },
+  }));
   await server.post('/api/mods/long_log/edits', { label: 'Long', changes }, { 'if-match': '"8"' });
   expect((await reader.read()).value).toBe('event: moved\ndata: {"revision":9,"undo":"Long"}\n\n');
   stop.abort();
@@ -231,11 +416,16 @@ test('a long edit is only named to those who listen', async () => {
 test('many unfinished bodies are not held: beyond a bound the server says that it is too much, and serves small requests all the same', async () => {
   const { port } = new URL(server.address);
   const open = Array.from({ length: 12 }, () => connect(Number(port), '127.0.0.1'));
-  const answers = open.map((socket) => new Promise<string>((resolve) => {
-    socket.once('data', (bytes: Buffer) => resolve(bytes.toString().split('\r\n')[0]!));
-    socket.once('error', () => resolve('reset'));
-    socket.write(`POST /api/mods/saltmarsh/edits HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 16000000\r\n\r\n{"label": "`);
-  }));
+  const answers = open.map(
+    (socket) =>
+      new Promise<string>((resolve) => {
+        socket.once('data', (bytes: Buffer) => resolve(bytes.toString().split('\r\n')[0]!));
+        socket.once('error', () => resolve('reset'));
+        socket.write(
+          `POST /api/mods/saltmarsh/edits HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 16000000\r\n\r\n{"label": "`,
+        );
+      }),
+  );
   expect(await Promise.race(answers)).toMatch(/503/);
   expect((await server.mod()).revision).toBeGreaterThan(0);
   for (const socket of open) socket.destroy();

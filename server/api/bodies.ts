@@ -16,7 +16,11 @@ export function boundBodies(): (request: Request, response: Response, next: Next
     // A body that is too large is refused by its reader, before it is read.
     if (bytes <= maxBodyBytes && inFlight + bytes > maxBytesInFlight) {
       response.set({ 'Retry-After': '2', Connection: 'close' });
-      throw new Problem(503, 'Too much at once', 'More is being sent to this server than it can hold. Try again in a moment.');
+      throw new Problem(
+        503,
+        'Too much at once',
+        'More is being sent to this server than it can hold. Try again in a moment.',
+      );
     }
     const held = Math.min(bytes, maxBodyBytes);
     inFlight += held;

@@ -11,11 +11,25 @@ let last: { edit: LoggedEdit; text: string } | undefined;
  * Tells a page of every edit as it happens (server-sent events). A long edit is not sent but only named by its revision; a reader that does
  * not keep up is dropped, and its browser comes back and is told where the mod stands. Throws a 503 {@link Problem} when too many listen.
  */
-export async function sendEvents(store: Store, name: string, request: Request, response: Response): Promise<void> {
+export async function sendEvents(
+  store: Store,
+  name: string,
+  request: Request,
+  response: Response,
+): Promise<void> {
   const { revision } = await store.mod(name);
-  if (open >= maxStreams) throw new Problem(503, 'Too many windows', `More than ${maxStreams} windows are open. Close some of them.`);
+  if (open >= maxStreams)
+    throw new Problem(
+      503,
+      'Too many windows',
+      `More than ${maxStreams} windows are open. Close some of them.`,
+    );
   open += 1;
-  response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache', Connection: 'keep-alive' });
+  response.set({
+    'Content-Type': 'text/event-stream',
+    'Cache-Control': 'no-cache',
+    Connection: 'keep-alive',
+  });
   response.write(`event: hello\ndata: ${JSON.stringify({ revision })}\n\n`);
   const stop = store.listen(name, (edit, held) => {
     if (response.writableLength > maxUnreadBytes) return void response.destroy();
@@ -36,7 +50,10 @@ function eventOf(edit: LoggedEdit, { undo, redo }: HeldMod): string {
   if (last?.edit === edit) return last.text;
   const steps = { undo: undo.at(-1)?.label, redo: redo.at(-1)?.label };
   const whole = `event: edit\ndata: ${JSON.stringify({ edit, ...steps })}\n\n`;
-  const text = whole.length <= maxEventBytes ? whole : `event: moved\ndata: ${JSON.stringify({ revision: edit.revision, ...steps })}\n\n`;
+  const text =
+    whole.length <= maxEventBytes
+      ? whole
+      : `event: moved\ndata: ${JSON.stringify({ revision: edit.revision, ...steps })}\n\n`;
   last = { edit, text };
   return text;
 }

@@ -5,9 +5,20 @@ import { openapi } from './openapi.ts';
 import { BuildBody, PlanBody } from './builds.ts';
 import { EditBody, NewModBody } from './mods.ts';
 
-type Operation = { summary: string; parameters?: { name: string; in: string; required: boolean; description: string }[]; requestBody?: { content: Record<string, { schema?: { properties?: object } }> }; responses: Record<string, { description: string; content?: Record<string, { schema?: object }> }> };
+type Operation = {
+  summary: string;
+  parameters?: { name: string; in: string; required: boolean; description: string }[];
+  requestBody?: { content: Record<string, { schema?: { properties?: object } }> };
+  responses: Record<string, { description: string; content?: Record<string, { schema?: object }> }>;
+};
 const described = openapi();
-const operations = Object.entries(described.paths).flatMap(([path, methods]) => Object.entries(methods as unknown as Record<string, Operation>).map(([method, operation]) => ({ path, method, operation })));
+const operations = Object.entries(described.paths).flatMap(([path, methods]) =>
+  Object.entries(methods as unknown as Record<string, Operation>).map(([method, operation]) => ({
+    path,
+    method,
+    operation,
+  })),
+);
 
 test('every address says what it does and what it answers', () => {
   expect(operations.length).toBeGreaterThan(14);
@@ -20,13 +31,21 @@ test('every address says what it does and what it answers', () => {
 test('every write of a mod names the revision that it was made at, and tells of a stale one', () => {
   for (const { path, method, operation } of operations) {
     if (method !== 'post' || !/\/(edits|undo|redo)$/.test(path)) continue;
-    expect(operation.parameters!.some((parameter) => parameter.name === 'If-Match' && parameter.in === 'header')).toBe(true);
+    expect(
+      operation.parameters!.some(
+        (parameter) => parameter.name === 'If-Match' && parameter.in === 'header',
+      ),
+    ).toBe(true);
     expect(Object.keys(operation.responses)).toContain('412');
   }
 });
 
 test('the bodies are described by the schemas that check them', () => {
-  const fields = (path: string) => Object.keys(operations.find((one) => one.path === path && one.method === 'post')!.operation.requestBody!.content['application/json']!.schema!.properties!);
+  const fields = (path: string) =>
+    Object.keys(
+      operations.find((one) => one.path === path && one.method === 'post')!.operation.requestBody!
+        .content['application/json']!.schema!.properties!,
+    );
   expect(fields('/api/mods/{mod}/edits')).toEqual(Object.keys(EditBody.shape));
   expect(fields('/api/mods')).toEqual(Object.keys(NewModBody.shape));
   expect(fields('/api/mods/{mod}/plan')).toEqual(Object.keys(PlanBody.shape));
@@ -42,11 +61,15 @@ test('a validator of others takes it as OpenAPI 3.1', async () => {
 test('every part of an address in braces is a parameter of its own, and every answer has a schema and a sentence', () => {
   for (const { path, operation } of operations) {
     const inPath = (operation.parameters ?? []).filter((parameter) => parameter.in === 'path');
-    expect(inPath.map(({ name, required }) => ({ name, required }))).toEqual([...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, required: true })));
-    for (const parameter of operation.parameters ?? []) expect(parameter.description).toMatch(/^[A-Z]/);
+    expect(inPath.map(({ name, required }) => ({ name, required }))).toEqual(
+      [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, required: true })),
+    );
+    for (const parameter of operation.parameters ?? [])
+      expect(parameter.description).toMatch(/^[A-Z]/);
     for (const { description, content } of Object.values(operation.responses)) {
       expect(description).toMatch(/^[A-Z]/);
-      for (const { schema } of Object.values(content ?? {})) expect(Object.keys(schema ?? {}).length).toBeGreaterThan(0);
+      for (const { schema } of Object.values(content ?? {}))
+        expect(Object.keys(schema ?? {}).length).toBeGreaterThan(0);
     }
   }
 });
@@ -54,11 +77,19 @@ test('every part of an address in braces is a parameter of its own, and every an
 test('it is plain data, and every reference in it leads somewhere', () => {
   const text = JSON.stringify(described);
   expect(JSON.parse(text)).toEqual(described);
-  for (const [, name] of text.matchAll(/"#\/components\/schemas\/([A-Za-z]+)"/g)) expect(Object.keys(described.components.schemas)).toContain(name);
+  for (const [, name] of text.matchAll(/"#\/components\/schemas\/([A-Za-z]+)"/g))
+    expect(Object.keys(described.components.schemas)).toContain(name);
 });
 
 test('an answer that the description does not tell of is noticed', () => {
-  const answer = (status: number, json: unknown, type = 'application/json') => () => holdAgainstDescription('GET', '/api/mods', { status, headers: { 'content-type': type }, json });
+  const answer =
+    (status: number, json: unknown, type = 'application/json') =>
+    () =>
+      holdAgainstDescription('GET', '/api/mods', {
+        status,
+        headers: { 'content-type': type },
+        json,
+      });
   expect(answer(200, [{ name: 'a', title: 'A', revision: 0 }])).not.toThrow();
   expect(answer(418, {})).toThrow(/answers 418, which the description does not tell of/);
   expect(answer(200, [{ name: 'a', title: 'A' }])).toThrow(/revision/);

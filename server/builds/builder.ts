@@ -5,19 +5,31 @@ import { DiskProblem } from '../../disk/index.ts';
 import type { EntryChange, FromBuilder, Task, TaskResults, ToBuilder } from './protocol.ts';
 
 /** The built program of the thread; it lies beside the built server. */
-export const builderProgram = (root: string): string => path.join(root, 'dist', 'node', 'builder.mjs');
+export const builderProgram = (root: string): string =>
+  path.join(root, 'dist', 'node', 'builder.mjs');
 
 /** So many entries, or bytes of pictures and sounds, go over to the thread at once: nobody else waits meanwhile. */
 const batch = { entries: 400, bytes: 4 * 1024 * 1024 };
 /** A thread that nobody needs for so long is ended; its copy of the mod takes memory. */
 const idleMs = 120_000;
 
-interface Waiting { resolve(result: unknown): void; reject(error: unknown): void; onProgress(done: number, total: number): void }
+interface Waiting {
+  resolve(result: unknown): void;
+  reject(error: unknown): void;
+  onProgress(done: number, total: number): void;
+}
 type BlobsOf = (digests: string[]) => Promise<Map<string, Uint8Array>>;
 
-export interface Watching { signal: AbortSignal; onProgress(done: number, total: number): void }
+export interface Watching {
+  signal: AbortSignal;
+  onProgress(done: number, total: number): void;
+}
 
-const emptyKinds = () => Object.fromEntries(entryKinds.map((kind) => [kind, {}])) as Pick<Mod, (typeof entryKinds)[number]>;
+const emptyKinds = () =>
+  Object.fromEntries(entryKinds.map((kind) => [kind, {}])) as Pick<
+    Mod,
+    (typeof entryKinds)[number]
+  >;
 const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
 
 /**
@@ -35,22 +47,33 @@ export class Builder {
   private next = 1;
   private idle: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly program: string, private readonly blobsOf: BlobsOf) {}
+  constructor(
+    private readonly program: string,
+    private readonly blobsOf: BlobsOf,
+  ) {}
 
   get isIdle(): boolean {
     return this.waiting.size === 0;
   }
 
   /** Does a task over the mod as it is given. Throws a {@link DiskProblem} for what was foreseen, and when it is cancelled. */
-  run<Kind extends Task['do']>(mod: Mod, task: Task & { do: Kind }, { signal, onProgress }: Watching): Promise<TaskResults[Kind]> {
+  run<Kind extends Task['do']>(
+    mod: Mod,
+    task: Task & { do: Kind },
+    { signal, onProgress }: Watching,
+  ): Promise<TaskResults[Kind]> {
     const id = this.next++;
     clearTimeout(this.idle);
-    const result = new Promise<unknown>((resolve, reject) => this.waiting.set(id, { resolve, reject, onProgress }));
+    const result = new Promise<unknown>((resolve, reject) =>
+      this.waiting.set(id, { resolve, reject, onProgress }),
+    );
     const cancel = () => this.cancel(id, task.do === 'build');
     signal.addEventListener('abort', cancel, { once: true });
     if (signal.aborted) cancel();
     // One after the other, so that what is told belongs to the task that follows.
-    this.telling = this.telling.then(() => this.tell(id, mod, task)).catch((error: unknown) => this.waiting.get(id)?.reject(error));
+    this.telling = this.telling
+      .then(() => this.tell(id, mod, task))
+      .catch((error: unknown) => this.waiting.get(id)?.reject(error));
     return (result as Promise<TaskResults[Kind]>).finally(() => {
       signal.removeEventListener('abort', cancel);
       this.waiting.delete(id);
@@ -62,7 +85,8 @@ export class Builder {
     if (!this.waiting.has(id)) return;
     const worker = this.started();
     const send = (message: ToBuilder) => worker.postMessage(message);
-    if (this.told.header !== mod.header || this.told.ledger !== mod.ledger) send({ say: 'header', header: mod.header, ledger: mod.ledger });
+    if (this.told.header !== mod.header || this.told.ledger !== mod.ledger)
+      send({ say: 'header', header: mod.header, ledger: mod.ledger });
     const entries = changedEntries({ ...emptyKinds(), ...this.told }, mod);
     for (let i = 0; i < entries.length; i += batch.entries) {
       send({ say: 'entries', entries: entries.slice(i, i + batch.entries) });
@@ -76,11 +100,16 @@ export class Builder {
   }
 
   private async tellBlobs(mod: Mod, send: (message: ToBuilder) => void): Promise<void> {
-    const sizes = new Map([...Object.values(mod.textures).map(({ picture }) => picture), ...Object.values(mod.sounds)].map(({ sha256, bytes }) => [sha256, bytes]));
+    const sizes = new Map(
+      [
+        ...Object.values(mod.textures).map(({ picture }) => picture),
+        ...Object.values(mod.sounds),
+      ].map(({ sha256, bytes }) => [sha256, bytes]),
+    );
     let [some, total]: [string[], number] = [[], 0];
     const flush = async () => {
       if (some.length === 0) return;
-      send({ say: 'blobs', blobs: [...await this.blobsOf(some)] });
+      send({ say: 'blobs', blobs: [...(await this.blobsOf(some))] });
       for (const sha256 of some) this.toldBlobs.add(sha256);
       [some, total] = [[], 0];
     };
@@ -123,7 +152,8 @@ export class Builder {
     const hasOthers = [...this.waiting.keys()].some((other) => other !== id);
     if (!hasOthers) Atomics.store(this.stop, 0, 1);
     this.worker?.postMessage({ say: 'cancel', id } satisfies ToBuilder);
-    if (!isWriting || !this.worker) this.waiting.get(id)?.reject(new DiskProblem('It was cancelled.'));
+    if (!isWriting || !this.worker)
+      this.waiting.get(id)?.reject(new DiskProblem('It was cancelled.'));
   }
 
   private forget(): void {
@@ -137,7 +167,8 @@ export class Builder {
     clearTimeout(this.idle);
     const { worker } = this;
     this.forget();
-    for (const { reject } of this.waiting.values()) reject(new DiskProblem('The server is being stopped.'));
+    for (const { reject } of this.waiting.values())
+      reject(new DiskProblem('The server is being stopped.'));
     void worker?.terminate();
   }
 }
@@ -146,10 +177,16 @@ export class Builder {
 function changedEntries(before: Pick<Mod, (typeof entryKinds)[number]>, after: Mod): EntryChange[] {
   const changes: EntryChange[] = [];
   for (const kind of entryKinds) {
-    const [old, now] = [before[kind] as Record<string, unknown>, after[kind] as Record<string, unknown>];
+    const [old, now] = [
+      before[kind] as Record<string, unknown>,
+      after[kind] as Record<string, unknown>,
+    ];
     if (old === now) continue;
-    for (const [name, document] of Object.entries(now)) if (!Object.hasOwn(old, name) || old[name] !== document) changes.push({ kind, name, document });
-    for (const name of Object.keys(old)) if (!Object.hasOwn(now, name)) changes.push({ kind, name });
+    for (const [name, document] of Object.entries(now))
+      if (!Object.hasOwn(old, name) || old[name] !== document)
+        changes.push({ kind, name, document });
+    for (const name of Object.keys(old))
+      if (!Object.hasOwn(now, name)) changes.push({ kind, name });
   }
   return changes;
 }

@@ -11,11 +11,16 @@ const maxBuilders = 4;
 export class Builders {
   private readonly builders = new Map<string, Builder>();
 
-  constructor(private readonly store: Store, private readonly program: string) {}
+  constructor(
+    private readonly store: Store,
+    private readonly program: string,
+  ) {}
 
   /** The builder of a mod. */
   of(name: string): Builder {
-    const builder = this.builders.get(name) ?? new Builder(this.program, (digests) => this.store.blobsOf(digests));
+    const builder =
+      this.builders.get(name) ??
+      new Builder(this.program, (digests) => this.store.blobsOf(digests));
     this.builders.delete(name);
     this.builders.set(name, builder);
     for (const [other, old] of this.builders) {

@@ -2,7 +2,11 @@ import type { EntryKind, Mod } from '../../core/mod/index.ts';
 import type { BuildPlan } from '../../disk/index.ts';
 
 /** One entry of the mod that the builder does not have yet; without a document it is gone. */
-export interface EntryChange { kind: EntryKind; name: string; document?: unknown }
+export interface EntryChange {
+  kind: EntryKind;
+  name: string;
+  document?: unknown;
+}
 
 /** What can be asked of a builder. All of it is about the mod as it was last told. */
 export type Task =
@@ -13,7 +17,11 @@ export type Task =
   | { do: 'folder zip' };
 
 /** One file of a plan before and after; undefined where there is none, or where it is no text. */
-export interface Compared { path: string; before?: string; after?: string }
+export interface Compared {
+  path: string;
+  before?: string;
+  after?: string;
+}
 
 /** What comes of each task. */
 export interface TaskResults {

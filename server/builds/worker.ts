@@ -18,7 +18,8 @@ let pack: Files | undefined;
 let archive: Uint8Array | undefined;
 const blobs = new Map<string, Uint8Array>();
 const going = new Map<number, AbortController>();
-const say = (message: FromBuilder, transfer: ArrayBuffer[] = []) => port.postMessage(message, transfer);
+const say = (message: FromBuilder, transfer: ArrayBuffer[] = []) =>
+  port.postMessage(message, transfer);
 
 const blobOf = (sha256: string): Uint8Array => {
   const bytes = blobs.get(sha256);
@@ -41,22 +42,32 @@ function packFor(id: number): Files {
   return pack;
 }
 
-async function compare({ target: given, path }: Task & { do: 'compare' }, built: Files): Promise<Compared> {
+async function compare(
+  { target: given, path }: Task & { do: 'compare' },
+  built: Files,
+): Promise<Compared> {
   const plan = await planBuild(given, built);
-  if (!plan.files.some((file) => file.path === path)) throw new DiskProblem(`${path} is no part of this build.`);
+  if (!plan.files.some((file) => file.path === path))
+    throw new DiskProblem(`${path} is no part of this build.`);
   const { files } = await standingAt(await targetOf(given));
-  const text = (bytes: Uint8Array | undefined) => (bytes && /\.(json|ts)$/.test(path) ? new TextDecoder().decode(bytes) : undefined);
+  const text = (bytes: Uint8Array | undefined) =>
+    bytes && /\.(json|ts)$/.test(path) ? new TextDecoder().decode(bytes) : undefined;
   return { path, before: text(files.get(path)), after: text(built.get(path)) };
 }
 
 function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | unknown {
   const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
   switch (task.do) {
-    case 'plan': return planBuild(task.target, packFor(id));
-    case 'compare': return compare(task, packFor(id));
-    case 'build': return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
-    case 'pack zip': return (archive ??= writeZip(packFor(id)));
-    case 'folder zip': return writeZip(writeModFolder(mod, blobOf));
+    case 'plan':
+      return planBuild(task.target, packFor(id));
+    case 'compare':
+      return compare(task, packFor(id));
+    case 'build':
+      return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
+    case 'pack zip':
+      return (archive ??= writeZip(packFor(id)));
+    case 'folder zip':
+      return writeZip(writeModFolder(mod, blobOf));
   }
 }
 
@@ -66,7 +77,10 @@ async function work(id: number, task: Task): Promise<void> {
   try {
     const result = await run(id, task, stop.signal);
     // The archive stays here for whoever asks next; others are handed over.
-    say({ say: 'done', id, result }, result instanceof Uint8Array && result !== archive ? [result.buffer as ArrayBuffer] : []);
+    say(
+      { say: 'done', id, result },
+      result instanceof Uint8Array && result !== archive ? [result.buffer as ArrayBuffer] : [],
+    );
   } catch (error) {
     const { message, stack } = error as Error;
     say({ say: 'failed', id, message, isForeseen: error instanceof DiskProblem, stack });

@@ -8,7 +8,9 @@ const hardness = '/blocks/tide_lantern/traits/hardness';
 
 /** Starts the built program as its own process and waits for its address. */
 function start(data: string): Promise<{ process: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', data], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', '--data', data], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
     child.stdout!.on('data', (text: Buffer) => {
@@ -24,20 +26,34 @@ test('killed while saving, five times over: every edit that was answered is ther
   try {
     for (let round = 0; round < 5; round += 1) {
       const { process: child, address } = await start(data);
-      const held = (await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as { revision: number; mod: { blocks: Record<string, { traits: { hardness: number } }> } };
+      const held = (await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as {
+        revision: number;
+        mod: { blocks: Record<string, { traits: { hardness: number } }> };
+      };
       // What was in flight when the process died may have been saved or not; what was answered must be there.
       expect(held.revision).toBeGreaterThanOrEqual(revision);
       expect(held.revision).toBeLessThanOrEqual(revision + 1);
-      if (held.revision === revision) expect(held.mod.blocks['tide_lantern']!.traits.hardness).toBe(value);
+      if (held.revision === revision)
+        expect(held.mod.blocks['tide_lantern']!.traits.hardness).toBe(value);
       ({ revision } = held);
       value = held.mod.blocks['tide_lantern']!.traits.hardness;
       const exited = new Promise((resolve) => child.once('exit', resolve));
       let running = true;
       for (let i = 0; running; i += 1) {
         const after = round * 100 + i + 1;
-        const sent = fetch(`${address}/api/mods/saltmarsh/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` }, body: JSON.stringify({ label: 'Harder', changes: [{ path: hardness, before: value, after }] }) });
+        const sent = fetch(`${address}/api/mods/saltmarsh/edits`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` },
+          body: JSON.stringify({
+            label: 'Harder',
+            changes: [{ path: hardness, before: value, after }],
+          }),
+        });
         if (i === 6 + round) child.kill('SIGKILL');
-        const answer = await sent.then((response) => response.status, () => 0);
+        const answer = await sent.then(
+          (response) => response.status,
+          () => 0,
+        );
         if (answer === 201) [revision, value] = [revision + 1, after];
         else running = false;
         if (i > 60) child.kill('SIGKILL');
@@ -45,7 +61,9 @@ test('killed while saving, five times over: every edit that was answered is ther
       await exited;
     }
     const { process: child, address } = await start(data);
-    const undone = await fetch(`${address}/api/mods/saltmarsh`).then((response) => response.json()) as { undo?: string };
+    const undone = (await fetch(`${address}/api/mods/saltmarsh`).then((response) =>
+      response.json(),
+    )) as { undo?: string };
     expect(undone.undo).toBe('Harder');
     child.kill('SIGKILL');
   } finally {

@@ -21,7 +21,9 @@ export async function openDatabase(folder: string): Promise<DataSource> {
     if (existsSync(database)) examine(database);
     return await connect(database);
   } catch (error) {
-    throw error instanceof DiskProblem ? error : new DiskProblem(whyNotOpened(error, folder, database));
+    throw error instanceof DiskProblem
+      ? error
+      : new DiskProblem(whyNotOpened(error, folder, database));
   }
 }
 
@@ -48,20 +50,35 @@ function connect(database: string): Promise<DataSource> {
 
 /** Looks at a database without writing to it. Throws a {@link DiskProblem} unless it is whole, ours and of a layout that is known. */
 function examine(file: string): void {
-  if (!statSync(file).isFile()) throw new DiskProblem(`${file} is not an ordinary file, so it is no database. Choose another folder with --data.`);
+  if (!statSync(file).isFile())
+    throw new DiskProblem(
+      `${file} is not an ordinary file, so it is no database. Choose another folder with --data.`,
+    );
   if (statSync(file).size === 0) return;
   const connection = new Sqlite(file, { readonly: true, fileMustExist: true, timeout: patience });
   try {
-    const names = <Row extends { name: string }>(sql: string) => new Set(connection.prepare<[], Row>(sql).all().map(({ name }) => name));
+    const names = <Row extends { name: string }>(sql: string) =>
+      new Set(
+        connection
+          .prepare<[], Row>(sql)
+          .all()
+          .map(({ name }) => name),
+      );
     const tables = names("SELECT name FROM sqlite_master WHERE type = 'table'");
     if (tables.size === 0) return;
     if (!tables.has('migrations') || !tables.has('mods'))
-      throw new DiskProblem(`${file} is the database of another program. It was left as it is; choose another folder with --data.`);
+      throw new DiskProblem(
+        `${file} is the database of another program. It was left as it is; choose another folder with --data.`,
+      );
     const known = new Set(migrations.map((migration) => migration.name));
     const newer = [...names('SELECT name FROM migrations')].find((name) => !known.has(name));
-    if (newer !== undefined) throw new DiskProblem(`${file} was written by a newer Obrank, which this one does not understand (${newer}). It was left as it is; start the newer one.`);
+    if (newer !== undefined)
+      throw new DiskProblem(
+        `${file} was written by a newer Obrank, which this one does not understand (${newer}). It was left as it is; start the newer one.`,
+      );
     const [found] = connection.pragma('quick_check(1)') as { quick_check: string }[];
-    if (found?.quick_check !== 'ok') throw new DiskProblem(damaged(file, found?.quick_check ?? 'it cannot be checked'));
+    if (found?.quick_check !== 'ok')
+      throw new DiskProblem(damaged(file, found?.quick_check ?? 'it cannot be checked'));
   } finally {
     connection.close();
   }
@@ -72,7 +89,9 @@ const damaged = (file: string, why: string): string =>
 
 function whyNotOpened(error: unknown, folder: string, file: string): string {
   const { code, message } = error as { code?: string; message: string };
-  if (/locked|busy/i.test(message)) return `The data folder ${folder} is in use by another Obrank. Stop that one, or choose another folder with --data.`;
-  if (/CORRUPT|NOTADB/.test(code ?? '') || /malformed|not a database/.test(message)) return damaged(file, message);
+  if (/locked|busy/i.test(message))
+    return `The data folder ${folder} is in use by another Obrank. Stop that one, or choose another folder with --data.`;
+  if (/CORRUPT|NOTADB/.test(code ?? '') || /malformed|not a database/.test(message))
+    return damaged(file, message);
   return `The data folder ${folder} cannot be opened: ${message}. Choose another with --data.`;
 }

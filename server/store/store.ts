@@ -1,7 +1,16 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { digestOf } from '../../core/bytes/index.ts';
 import { pointer } from '../../core/json/index.ts';
-import { entryKinds, invertChanges, squashChanges, type Change, type Edit, type Mod, type Picture, type Sound } from '../../core/mod/index.ts';
+import {
+  entryKinds,
+  invertChanges,
+  squashChanges,
+  type Change,
+  type Edit,
+  type Mod,
+  type Picture,
+  type Sound,
+} from '../../core/mod/index.ts';
 import { readSound, SoundProblem } from '../../core/sounds/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../../core/textures/index.ts';
 import { Problem } from '../problem.ts';
@@ -27,7 +36,10 @@ export class Store {
   private readonly listeners = new Map<string, Set<Listener>>();
   private queue: Promise<unknown> = Promise.resolve();
 
-  constructor(private readonly source: DataSource, private readonly now: () => Date = () => new Date()) {}
+  constructor(
+    private readonly source: DataSource,
+    private readonly now: () => Date = () => new Date(),
+  ) {}
 
   /** The mods by name. A title that cannot be read is given as the name. */
   async names(): Promise<{ name: string; title: string; revision: number }[]> {
@@ -35,7 +47,11 @@ export class Store {
       const rows = await this.source.getRepository(ModTable).find({ order: { name: 'ASC' } });
       const headers = await this.source.getRepository(EntryTable).findBy({ kind: 'header' });
       const titles = new Map(headers.map(({ mod, document }) => [mod, titleIn(document)]));
-      return rows.map(({ name, revision }) => ({ name, revision, title: titles.get(name) ?? name }));
+      return rows.map(({ name, revision }) => ({
+        name,
+        revision,
+        title: titles.get(name) ?? name,
+      }));
     });
   }
 
@@ -57,90 +73,165 @@ export class Store {
   async addMod(mod: Mod, blobs: ReadonlyMap<string, Uint8Array>): Promise<void> {
     const name = mod.header.namespace;
     await this.write(async (manager) => {
-      if (await manager.getRepository(ModTable).findOneBy({ name })) throw new Problem(409, 'Mod exists', `There is already a mod called ${name}.`);
-      await manager.getRepository(ModTable).insert({ name, revision: 0, created: this.now().toISOString(), built: null });
+      if (await manager.getRepository(ModTable).findOneBy({ name }))
+        throw new Problem(409, 'Mod exists', `There is already a mod called ${name}.`);
+      await manager
+        .getRepository(ModTable)
+        .insert({ name, revision: 0, created: this.now().toISOString(), built: null });
       for (const bytes of blobs.values()) await this.putBlob(bytes, manager);
       const entries = [
-        ...entryKinds.flatMap((kind) => Object.entries(mod[kind]).map(([entry, document]) => ({ kind, name: entry, document }))),
+        ...entryKinds.flatMap((kind) =>
+          Object.entries(mod[kind]).map(([entry, document]) => ({ kind, name: entry, document })),
+        ),
         { kind: 'header', name: '', document: mod.header },
         { kind: 'ledger', name: '', document: mod.ledger },
       ];
-      const rows = entries.map((entry) => ({ mod: name, kind: entry.kind, name: entry.name, document: JSON.stringify(entry.document), revision: 0 }));
-      for (let i = 0; i < rows.length; i += 100) await manager.getRepository(EntryTable).insert(rows.slice(i, i + 100));
+      const rows = entries.map((entry) => ({
+        mod: name,
+        kind: entry.kind,
+        name: entry.name,
+        document: JSON.stringify(entry.document),
+        revision: 0,
+      }));
+      for (let i = 0; i < rows.length; i += 100)
+        await manager.getRepository(EntryTable).insert(rows.slice(i, i + 100));
     });
   }
 
   /** Applies a person's edit that was made at a revision. Throws 412 when the mod has moved on, 422 when the result does not fit. */
-  edit(name: string, baseRevision: number, author: string, { label, changes }: Edit): Promise<LoggedEdit> {
+  edit(
+    name: string,
+    baseRevision: number,
+    author: string,
+    { label, changes }: Edit,
+  ): Promise<LoggedEdit> {
     return this.append(name, baseRevision, author, 'edit', () => ({ label, changes, of: null }));
   }
 
   /** Takes back the last edit, or brings back the last one taken back, whoever made it. Throws 409 when there is none. */
-  undoOrRedo(name: string, baseRevision: number, author: string, kind: 'undo' | 'redo'): Promise<LoggedEdit> {
+  undoOrRedo(
+    name: string,
+    baseRevision: number,
+    author: string,
+    kind: 'undo' | 'redo',
+  ): Promise<LoggedEdit> {
     return this.append(name, baseRevision, author, kind, async (held) => {
       const last = held[kind].at(-1);
       if (!last) throw new Problem(409, `Nothing to ${kind}`, `There is nothing to ${kind}.`);
-      const line = await this.source.getRepository(EditTable).findOneByOrFail({ mod: name, revision: last.revision });
+      const line = await this.source
+        .getRepository(EditTable)
+        .findOneByOrFail({ mod: name, revision: last.revision });
       const changes = JSON.parse(line.changes) as Change[];
-      return { label: last.label, changes: kind === 'undo' ? invertChanges(changes) : changes, of: last.revision };
+      return {
+        label: last.label,
+        changes: kind === 'undo' ? invertChanges(changes) : changes,
+        of: last.revision,
+      };
     });
   }
 
-  private async append(name: string, baseRevision: number, author: string, kind: EditRow['kind'], make: (held: HeldMod) => Promise<Made> | Made): Promise<LoggedEdit> {
-    return this.write(async (manager) => {
-      const held = await this.load(name);
-      if (baseRevision !== held.revision) throw await this.stale(name, baseRevision, held);
-      const { label, changes: given, of } = await make(held);
-      checkChanges(held, given);
-      // What is held is what is on disk, to the last sign of a zero.
-      const stored = JSON.stringify(squashChanges(given));
-      const changes = JSON.parse(stored) as Change[];
-      const mod = applyEdit(held.mod, changes);
-      checkEntries(name, mod, changes);
-      await this.checkPictures(mod, changes, manager);
-      const logged: LoggedEdit = { revision: held.revision + 1, at: this.now().toISOString(), author, kind, label, of, changes };
-      await manager.getRepository(EditTable).insert({ ...logged, mod: name, changes: stored });
-      await manager.getRepository(ModTable).update({ name }, { revision: logged.revision });
-      await saveEntries(manager, name, mod, changes, logged.revision);
-      return { held, mod, logged };
-    }, ({ held, mod, logged }) => {
-      held.mod = mod;
-      held.revision = logged.revision;
-      noteStep(held, logged);
-      for (const listener of this.listeners.get(name) ?? []) listener(logged, held);
-      return logged;
-    });
+  private async append(
+    name: string,
+    baseRevision: number,
+    author: string,
+    kind: EditRow['kind'],
+    make: (held: HeldMod) => Promise<Made> | Made,
+  ): Promise<LoggedEdit> {
+    return this.write(
+      async (manager) => {
+        const held = await this.load(name);
+        if (baseRevision !== held.revision) throw await this.stale(name, baseRevision, held);
+        const { label, changes: given, of } = await make(held);
+        checkChanges(held, given);
+        // What is held is what is on disk, to the last sign of a zero.
+        const stored = JSON.stringify(squashChanges(given));
+        const changes = JSON.parse(stored) as Change[];
+        const mod = applyEdit(held.mod, changes);
+        checkEntries(name, mod, changes);
+        await this.checkPictures(mod, changes, manager);
+        const logged: LoggedEdit = {
+          revision: held.revision + 1,
+          at: this.now().toISOString(),
+          author,
+          kind,
+          label,
+          of,
+          changes,
+        };
+        await manager.getRepository(EditTable).insert({ ...logged, mod: name, changes: stored });
+        await manager.getRepository(ModTable).update({ name }, { revision: logged.revision });
+        await saveEntries(manager, name, mod, changes, logged.revision);
+        return { held, mod, logged };
+      },
+      ({ held, mod, logged }) => {
+        held.mod = mod;
+        held.revision = logged.revision;
+        noteStep(held, logged);
+        for (const listener of this.listeners.get(name) ?? []) listener(logged, held);
+        return logged;
+      },
+    );
   }
 
   /** A texture must say the truth about its picture. */
-  private async checkPictures(mod: Mod, changes: readonly Change[], manager: EntityManager): Promise<void> {
+  private async checkPictures(
+    mod: Mod,
+    changes: readonly Change[],
+    manager: EntityManager,
+  ): Promise<void> {
     for (const entry of touchedEntries(changes)) {
-      const texture = entry.kind === 'textures' ? (entryIn(mod, entry) as Mod['textures'][string] | undefined) : undefined;
+      const texture =
+        entry.kind === 'textures'
+          ? (entryIn(mod, entry) as Mod['textures'][string] | undefined)
+          : undefined;
       if (!texture) continue;
       const { picture } = texture;
-      const blob = await manager.getRepository(BlobTable).findOne({ where: { sha256: picture.sha256 }, select: { sha256: true, facts: true } });
-      if (!blob?.facts || JSON.stringify(sorted(JSON.parse(blob.facts) as object)) !== JSON.stringify(sorted(picture)))
-        throw new Problem(422, 'Edit refused', 'The picture of the texture has not been uploaded, or its facts are wrong.', {
-          errors: [{ pointer: pointer(['textures', entry.name, 'picture']), detail: 'Upload the PNG first and use the facts in the answer.' }],
-        });
+      const blob = await manager
+        .getRepository(BlobTable)
+        .findOne({ where: { sha256: picture.sha256 }, select: { sha256: true, facts: true } });
+      if (
+        !blob?.facts ||
+        JSON.stringify(sorted(JSON.parse(blob.facts) as object)) !== JSON.stringify(sorted(picture))
+      )
+        throw new Problem(
+          422,
+          'Edit refused',
+          'The picture of the texture has not been uploaded, or its facts are wrong.',
+          {
+            errors: [
+              {
+                pointer: pointer(['textures', entry.name, 'picture']),
+                detail: 'Upload the PNG first and use the facts in the answer.',
+              },
+            ],
+          },
+        );
     }
   }
 
   private async stale(name: string, baseRevision: number, held: HeldMod): Promise<Problem> {
     const isEarlier = baseRevision < held.revision && baseRevision >= 0;
     const edits = isEarlier ? await this.readLog(name, baseRevision) : [];
-    return new Problem(412, 'The mod has moved on', `The edit was made at revision ${baseRevision}, but the mod is at revision ${held.revision}.`, { revision: held.revision, edits });
+    return new Problem(
+      412,
+      'The mod has moved on',
+      `The edit was made at revision ${baseRevision}, but the mod is at revision ${held.revision}.`,
+      { revision: held.revision, edits },
+    );
   }
 
   /** Notes that a revision was built, so that pages can show what the next build will change. */
   async noteBuilt(name: string, revision: number): Promise<void> {
-    await this.write(async (manager) => {
-      const held = await this.load(name);
-      await manager.getRepository(ModTable).update({ name }, { built: revision });
-      return held;
-    }, (held) => {
-      held.built = revision;
-    });
+    await this.write(
+      async (manager) => {
+        const held = await this.load(name);
+        await manager.getRepository(ModTable).update({ name }, { built: revision });
+        return held;
+      },
+      (held) => {
+        held.built = revision;
+      },
+    );
   }
 
   /** The edits after a revision, oldest first: as many as one answer may hold, and at least one when there is any. */
@@ -149,8 +240,16 @@ export class Store {
   }
 
   private async readLog(name: string, after: number): Promise<LoggedEdit[]> {
-    const rows = this.source.getRepository(EditTable).createQueryBuilder('e').where('e.mod = :name AND e.revision > :after', { name, after }).orderBy('e.revision', 'ASC');
-    const lengths = await rows.clone().select('LENGTH(e.changes)', 'length').limit(logBounds.edits).getRawMany<{ length: number }>();
+    const rows = this.source
+      .getRepository(EditTable)
+      .createQueryBuilder('e')
+      .where('e.mod = :name AND e.revision > :after', { name, after })
+      .orderBy('e.revision', 'ASC');
+    const lengths = await rows
+      .clone()
+      .select('LENGTH(e.changes)', 'length')
+      .limit(logBounds.edits)
+      .getRawMany<{ length: number }>();
     let [fitting, characters] = [0, 0];
     for (const { length } of lengths) {
       characters += length;
@@ -159,7 +258,15 @@ export class Store {
     }
     if (fitting === 0) return [];
     const found = await rows.limit(fitting).getMany();
-    return found.map(({ revision, at, author, kind, label, of, changes }) => ({ revision, at, author, kind, label, of, changes: JSON.parse(changes) as Change[] }));
+    return found.map(({ revision, at, author, kind, label, of, changes }) => ({
+      revision,
+      at,
+      author,
+      kind,
+      label,
+      of,
+      changes: JSON.parse(changes) as Change[],
+    }));
   }
 
   /** Hears of every edit of a mod. Gives back how to stop. */
@@ -171,7 +278,9 @@ export class Store {
 
   /** Takes in a PNG, checked, and gives its facts. Throws a 422 {@link Problem} for anything else. */
   async addPicture(bytes: Uint8Array): Promise<Picture> {
-    const facts = saying(PictureProblem, 'Picture refused', () => pictureFacts(decodePicture(bytes)));
+    const facts = saying(PictureProblem, 'Picture refused', () =>
+      pictureFacts(decodePicture(bytes)),
+    );
     const picture: Picture = { sha256: digestOf(bytes), bytes: bytes.length, ...facts };
     await this.write((manager) => this.putBlob(bytes, manager, picture));
     return picture;
@@ -186,15 +295,30 @@ export class Store {
 
   private async putBlob(bytes: Uint8Array, manager: EntityManager, known?: Picture): Promise<void> {
     const sha256 = digestOf(bytes);
-    const sound = ['RIFF', 'OggS'].find((mark) => new TextDecoder('latin1').decode(bytes.subarray(0, 4)) === mark);
-    const facts = known ?? (sound ? undefined : { sha256, bytes: bytes.length, ...pictureFacts(decodePicture(bytes)) });
+    const sound = ['RIFF', 'OggS'].find(
+      (mark) => new TextDecoder('latin1').decode(bytes.subarray(0, 4)) === mark,
+    );
+    const facts =
+      known ??
+      (sound ? undefined : { sha256, bytes: bytes.length, ...pictureFacts(decodePicture(bytes)) });
     const type = sound === 'RIFF' ? 'audio/wav' : sound ? 'audio/ogg' : 'image/png';
-    await manager.getRepository(BlobTable).upsert({ sha256, type, size: bytes.length, facts: facts ? JSON.stringify(facts) : null, bytes: Buffer.from(bytes) }, ['sha256']);
+    await manager.getRepository(BlobTable).upsert(
+      {
+        sha256,
+        type,
+        size: bytes.length,
+        facts: facts ? JSON.stringify(facts) : null,
+        bytes: Buffer.from(bytes),
+      },
+      ['sha256'],
+    );
   }
 
   /** A picture or sound by its digest. */
   blob(sha256: string): Promise<{ type: string; bytes: Buffer } | undefined> {
-    return this.alone(async () => (await this.source.getRepository(BlobTable).findOneBy({ sha256 })) ?? undefined);
+    return this.alone(
+      async () => (await this.source.getRepository(BlobTable).findOneBy({ sha256 })) ?? undefined,
+    );
   }
 
   /** Pictures and sounds by their digests, for a build. Throws a 500 {@link Problem} when one is not there. */
@@ -202,11 +326,22 @@ export class Store {
     const found = new Map<string, Uint8Array>();
     for (let i = 0; i < digests.length; i += 200) {
       const some = digests.slice(i, i + 200);
-      const rows = await this.alone(() => this.source.getRepository(BlobTable).createQueryBuilder('b').where('b.sha256 IN (:...some)', { some }).getMany());
+      const rows = await this.alone(() =>
+        this.source
+          .getRepository(BlobTable)
+          .createQueryBuilder('b')
+          .where('b.sha256 IN (:...some)', { some })
+          .getMany(),
+      );
       for (const row of rows) found.set(row.sha256, row.bytes);
     }
     const lost = digests.find((sha256) => !found.has(sha256));
-    if (lost !== undefined) throw new Problem(500, 'Picture lost', `The picture or sound ${lost.slice(0, 12)} is not in the database.`);
+    if (lost !== undefined)
+      throw new Problem(
+        500,
+        'Picture lost',
+        `The picture or sound ${lost.slice(0, 12)} is not in the database.`,
+      );
     return found;
   }
 
@@ -215,7 +350,10 @@ export class Store {
   }
 
   /** One transaction, and what follows from it once it is on disk: nobody else comes in between. */
-  private write<T, R = T>(work: (manager: EntityManager) => Promise<T>, done?: (result: T) => R): Promise<R> {
+  private write<T, R = T>(
+    work: (manager: EntityManager) => Promise<T>,
+    done?: (result: T) => R,
+  ): Promise<R> {
     return this.alone(async () => {
       const result = await inTransaction(this.source, work);
       return done ? done(result) : (result as unknown as R);
@@ -249,12 +387,26 @@ function titleIn(document: string): string | undefined {
   }
 }
 
-async function saveEntries(manager: EntityManager, mod: string, document: Mod, changes: readonly Change[], revision: number): Promise<void> {
+async function saveEntries(
+  manager: EntityManager,
+  mod: string,
+  document: Mod,
+  changes: readonly Change[],
+  revision: number,
+): Promise<void> {
   for (const entry of touchedEntries(changes)) {
     const value = entryIn(document, entry);
     if (value === undefined) await manager.getRepository(EntryTable).delete({ mod, ...entry });
-    else await manager.getRepository(EntryTable).upsert({ mod, ...entry, document: JSON.stringify(value), revision }, ['mod', 'kind', 'name']);
+    else
+      await manager
+        .getRepository(EntryTable)
+        .upsert({ mod, ...entry, document: JSON.stringify(value), revision }, [
+          'mod',
+          'kind',
+          'name',
+        ]);
   }
 }
 
-const sorted = (value: object): [string, unknown][] => Object.entries(value as Record<string, unknown>).sort(([a], [b]) => (a < b ? -1 : 1));
+const sorted = (value: object): [string, unknown][] =>
+  Object.entries(value as Record<string, unknown>).sort(([a], [b]) => (a < b ? -1 : 1));

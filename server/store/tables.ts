@@ -1,29 +1,83 @@
 import { EntitySchema, type MigrationInterface, type QueryRunner } from 'typeorm';
 
 /** A mod, the revision that its entries are at, and the one that was built last. */
-export interface ModRow { name: string; revision: number; created: string; built: number | null }
+export interface ModRow {
+  name: string;
+  revision: number;
+  created: string;
+  built: number | null;
+}
 /** One entry as a validated document; `revision` is the edit that last touched it. */
-export interface EntryRow { mod: string; kind: string; name: string; document: string; revision: number }
+export interface EntryRow {
+  mod: string;
+  kind: string;
+  name: string;
+  document: string;
+  revision: number;
+}
 /** One line of the append-only log. An undo or redo is an edit too and names the edit `of` which it is. */
-export interface EditRow { id: number; mod: string; revision: number; at: string; author: string; label: string; kind: 'edit' | 'undo' | 'redo'; of: number | null; changes: string }
+export interface EditRow {
+  id: number;
+  mod: string;
+  revision: number;
+  at: string;
+  author: string;
+  label: string;
+  kind: 'edit' | 'undo' | 'redo';
+  of: number | null;
+  changes: string;
+}
 /** A picture or a sound by its SHA-256. */
-export interface BlobRow { sha256: string; type: string; size: number; facts: string | null; bytes: Buffer }
+export interface BlobRow {
+  sha256: string;
+  type: string;
+  size: number;
+  facts: string | null;
+  bytes: Buffer;
+}
 
-export const ModTable = new EntitySchema<ModRow>({ name: 'mods', columns: { name: { type: 'text', primary: true }, revision: { type: 'integer' }, created: { type: 'text' }, built: { type: 'integer', nullable: true } } });
+export const ModTable = new EntitySchema<ModRow>({
+  name: 'mods',
+  columns: {
+    name: { type: 'text', primary: true },
+    revision: { type: 'integer' },
+    created: { type: 'text' },
+    built: { type: 'integer', nullable: true },
+  },
+});
 export const EntryTable = new EntitySchema<EntryRow>({
   name: 'entries',
-  columns: { mod: { type: 'text', primary: true }, kind: { type: 'text', primary: true }, name: { type: 'text', primary: true }, document: { type: 'text' }, revision: { type: 'integer' } },
+  columns: {
+    mod: { type: 'text', primary: true },
+    kind: { type: 'text', primary: true },
+    name: { type: 'text', primary: true },
+    document: { type: 'text' },
+    revision: { type: 'integer' },
+  },
 });
 export const EditTable = new EntitySchema<EditRow>({
   name: 'edits',
   columns: {
-    id: { type: 'integer', primary: true, generated: 'increment' }, mod: { type: 'text' }, revision: { type: 'integer' }, at: { type: 'text' }, author: { type: 'text' },
-    label: { type: 'text' }, kind: { type: 'text' }, of: { type: 'integer', nullable: true }, changes: { type: 'text' },
+    id: { type: 'integer', primary: true, generated: 'increment' },
+    mod: { type: 'text' },
+    revision: { type: 'integer' },
+    at: { type: 'text' },
+    author: { type: 'text' },
+    label: { type: 'text' },
+    kind: { type: 'text' },
+    of: { type: 'integer', nullable: true },
+    changes: { type: 'text' },
   },
 });
 export const BlobTable = new EntitySchema<BlobRow>({
   name: 'blobs',
-  columns: { sha256: { type: 'text', primary: true }, type: { type: 'text' }, size: { type: 'integer' }, facts: { type: 'text', nullable: true }, bytes: { type: 'blob' } },
+  columns: {
+    sha256: { type: 'text', primary: true },
+    type: { type: 'text' },
+    size: { type: 'integer' },
+    facts: { type: 'text', nullable: true },
+    bytes: { type: 'blob' },
+  },
 });
 
 /** The first layout of the database. Later layouts are further steps; this one is never changed. */
@@ -31,14 +85,23 @@ export class FirstLayout1700000000000 implements MigrationInterface {
   name = 'FirstLayout1700000000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query('CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, created TEXT NOT NULL, built INTEGER)');
-    await runner.query('CREATE TABLE entries (mod TEXT NOT NULL REFERENCES mods(name), kind TEXT NOT NULL, name TEXT NOT NULL, document TEXT NOT NULL, revision INTEGER NOT NULL, PRIMARY KEY (mod, kind, name))');
-    await runner.query('CREATE TABLE edits (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, mod TEXT NOT NULL REFERENCES mods(name), revision INTEGER NOT NULL, at TEXT NOT NULL, author TEXT NOT NULL, label TEXT NOT NULL, kind TEXT NOT NULL, of INTEGER, changes TEXT NOT NULL, UNIQUE (mod, revision))');
-    await runner.query('CREATE TABLE blobs (sha256 TEXT PRIMARY KEY NOT NULL, type TEXT NOT NULL, size INTEGER NOT NULL, facts TEXT, bytes BLOB NOT NULL)');
+    await runner.query(
+      'CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, created TEXT NOT NULL, built INTEGER)',
+    );
+    await runner.query(
+      'CREATE TABLE entries (mod TEXT NOT NULL REFERENCES mods(name), kind TEXT NOT NULL, name TEXT NOT NULL, document TEXT NOT NULL, revision INTEGER NOT NULL, PRIMARY KEY (mod, kind, name))',
+    );
+    await runner.query(
+      'CREATE TABLE edits (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, mod TEXT NOT NULL REFERENCES mods(name), revision INTEGER NOT NULL, at TEXT NOT NULL, author TEXT NOT NULL, label TEXT NOT NULL, kind TEXT NOT NULL, of INTEGER, changes TEXT NOT NULL, UNIQUE (mod, revision))',
+    );
+    await runner.query(
+      'CREATE TABLE blobs (sha256 TEXT PRIMARY KEY NOT NULL, type TEXT NOT NULL, size INTEGER NOT NULL, facts TEXT, bytes BLOB NOT NULL)',
+    );
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    for (const table of ['blobs', 'edits', 'entries', 'mods']) await runner.query(`DROP TABLE ${table}`);
+    for (const table of ['blobs', 'edits', 'entries', 'mods'])
+      await runner.query(`DROP TABLE ${table}`);
   }
 }
 

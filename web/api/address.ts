@@ -1,7 +1,11 @@
 import { facets, type Facet } from '../../core/inspect/index.ts';
 
 /** Where one is, from an address: the block, the facet and the state that it names. */
-export interface Place { block?: string; facet?: Facet; state?: number }
+export interface Place {
+  block?: string;
+  facet?: Facet;
+  state?: number;
+}
 
 /**
  * What an address of the bench names. `placeIn('/m/saltmarsh/blocks/brine/looks', '?state=3')` is brine, Looks, 3.

@@ -2,7 +2,12 @@
 export class Refused extends Error {
   override name = 'Refused';
 
-  constructor(readonly status: number, readonly title: string, detail: string, readonly more: Record<string, unknown> = {}) {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    detail: string,
+    readonly more: Record<string, unknown> = {},
+  ) {
     super(detail);
   }
 }
@@ -15,16 +20,40 @@ export const windowName = `window ${Array.from(crypto.getRandomValues(new Uint8A
 export async function ask(address: string, options: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(address, { ...options, headers: { 'X-Obrank-Author': windowName, ...options.headers } });
+    response = await fetch(address, {
+      ...options,
+      headers: { 'X-Obrank-Author': windowName, ...options.headers },
+    });
   } catch {
-    throw new Refused(0, 'No answer', 'The server does not answer. Is it still running? What you change stays in this page until it does.');
+    throw new Refused(
+      0,
+      'No answer',
+      'The server does not answer. Is it still running? What you change stays in this page until it does.',
+    );
   }
   if (response.ok) return response;
   const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };
-  throw new Refused(response.status, problem.title ?? 'Refused', problem.detail ?? `The server answered ${response.status}.`, problem);
+  throw new Refused(
+    response.status,
+    problem.title ?? 'Refused',
+    problem.detail ?? `The server answered ${response.status}.`,
+    problem,
+  );
 }
 
-export const getJson = async <T>(address: string): Promise<T> => (await ask(address)).json() as Promise<T>;
+export const getJson = async <T>(address: string): Promise<T> =>
+  (await ask(address)).json() as Promise<T>;
 
-export const sendJson = async <T>(address: string, body: unknown, headers: Record<string, string> = {}, method = 'POST'): Promise<T> =>
-  (await ask(address, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', ...headers } })).json() as Promise<T>;
+export const sendJson = async <T>(
+  address: string,
+  body: unknown,
+  headers: Record<string, string> = {},
+  method = 'POST',
+): Promise<T> =>
+  (
+    await ask(address, {
+      method,
+      body: JSON.stringify(body),
+      headers: { 'Content-Type': 'application/json', ...headers },
+    })
+  ).json() as Promise<T>;

@@ -1,6 +1,20 @@
-import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import type { Finding } from '../../core/inspect/index.ts';
-import { lookUp, resolveBlock, type Block, type Mod, type ResolvedBlock } from '../../core/mod/index.ts';
+import {
+  lookUp,
+  resolveBlock,
+  type Block,
+  type Mod,
+  type ResolvedBlock,
+} from '../../core/mod/index.ts';
 import { candidatesIn } from '../../core/draw/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
@@ -10,7 +24,15 @@ import { versionOf } from './version.ts';
 const Shared = createContext<{ session: Session; inspector: Inspector } | undefined>(undefined);
 
 /** Opens a mod for everything below it. */
-export function OpenMod({ name, loaded, children }: { name: string; loaded: ConstructorParameters<typeof Session>[1]; children: ReactNode }) {
+export function OpenMod({
+  name,
+  loaded,
+  children,
+}: {
+  name: string;
+  loaded: ConstructorParameters<typeof Session>[1];
+  children: ReactNode;
+}) {
   const [shared, setShared] = useState<{ session: Session; inspector: Inspector }>();
   useEffect(() => {
     const session = new Session(name, loaded);
@@ -91,14 +113,25 @@ export function useBlock(name: string): BlockEditor | undefined {
   const mod = useMod();
   const findings = useFindingsByBlock().get(name);
   const declared = Object.hasOwn(mod.blocks, name) ? lookUp(mod.blocks, name) : undefined;
-  return useMemo(() => declared && {
-    name, declared, block: resolveBlock(mod, name, declared), findings: findings ?? [],
-    set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
-    setAll: (label, values) => session.edit(label, values.map(([steps, after]) => {
-      const path = pointer(['blocks', name, ...steps]);
-      return { path, before: valueAt(session.view.mod, path), after };
-    })),
-  }, [mod, declared, findings, name, session]);
+  return useMemo(
+    () =>
+      declared && {
+        name,
+        declared,
+        block: resolveBlock(mod, name, declared),
+        findings: findings ?? [],
+        set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
+        setAll: (label, values) =>
+          session.edit(
+            label,
+            values.map(([steps, after]) => {
+              const path = pointer(['blocks', name, ...steps]);
+              return { path, before: valueAt(session.view.mod, path), after };
+            }),
+          ),
+      },
+    [mod, declared, findings, name, session],
+  );
 }
 
 const drawings = new Map<string, Drawing>();
@@ -109,7 +142,17 @@ export function useDrawing(block: string, state: number, size: number, pick = 0)
   const mod = useMod();
   const declared = lookUp(mod.blocks, block);
   // What the state shows, not the whole look: painting one cell of a matrix draws that cell alone.
-  const key = declared ? [block, state, pick, size, JSON.stringify(candidatesIn(resolveBlock(mod, block, declared), state)), declared.looks.mode, ...[declared.states.properties, declared.traits, mod.models, mod.textures].map(versionOf)].join(' ') : '';
+  const key = declared
+    ? [
+        block,
+        state,
+        pick,
+        size,
+        JSON.stringify(candidatesIn(resolveBlock(mod, block, declared), state)),
+        declared.looks.mode,
+        ...[declared.states.properties, declared.traits, mod.models, mod.textures].map(versionOf),
+      ].join(' ')
+    : '';
   const [drawing, setDrawing] = useState<Drawing>(drawings.get(key));
   useEffect(() => {
     if (!key) return setDrawing(undefined);

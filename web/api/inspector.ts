@@ -1,18 +1,30 @@
 import { unfitFinding, type Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
-import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from '../workers/protocol.ts';
+import type {
+  BlastAnswer,
+  BreaksAnswer,
+  FromWorker,
+  SheetAnswer,
+  ToWorker,
+} from '../workers/protocol.ts';
 import type { Session, UnfitEntry } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
 export type Drawing = { size: number; data: Uint8Array } | undefined;
-export interface PackReport { findings: Finding[]; files: number; problem?: string }
+export interface PackReport {
+  findings: Finding[];
+  files: number;
+  problem?: string;
+}
 
 const unfitFindings = (unfit: readonly UnfitEntry[] = []): Finding[] => unfit.map(unfitFinding);
 
 /** The page's side of the worker that inspects and draws. It follows a session's every edit. */
 export class Inspector {
-  private readonly worker = new Worker(new URL('../workers/inspector.ts', import.meta.url), { type: 'module' });
+  private readonly worker = new Worker(new URL('../workers/inspector.ts', import.meta.url), {
+    type: 'module',
+  });
   private readonly waiting = new Map<number, (message: FromWorker) => void>();
   private readonly progress = new Map<number, (done: number, total: number) => void>();
   private readonly listeners = new Set<() => void>();
@@ -34,7 +46,9 @@ export class Inspector {
       }
     };
     this.send({ kind: 'mod', mod: session.view.mod });
-    this.stopFollowing = session.onMod((changes, mod) => this.send(changes ? { kind: 'changes', changes } : { kind: 'mod', mod }));
+    this.stopFollowing = session.onMod((changes, mod) =>
+      this.send(changes ? { kind: 'changes', changes } : { kind: 'mod', mod }),
+    );
   }
 
   close(): void {
@@ -66,25 +80,48 @@ export class Inspector {
   }
 
   /** Draws a contact sheet of a block's states or, without a block, of all blocks. `cancel` stops it: it then gives no pixels. */
-  sheet(asked: Omit<ToWorker & { kind: 'sheet' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { drawn: Promise<SheetAnswer>; cancel: () => void } {
+  sheet(
+    asked: Omit<ToWorker & { kind: 'sheet' }, 'kind' | 'id'>,
+    onProgress: (done: number, total: number) => void,
+  ): { drawn: Promise<SheetAnswer>; cancel: () => void } {
     const { answer, cancel } = this.long((id) => ({ kind: 'sheet', id, ...asked }), onProgress);
-    return { drawn: answer.then((drawn): SheetAnswer => (drawn.kind === 'sheet drawn' ? drawn : { cells: [], columns: 1 })), cancel };
+    return {
+      drawn: answer.then((drawn): SheetAnswer =>
+        drawn.kind === 'sheet drawn' ? drawn : { cells: [], columns: 1 },
+      ),
+      cancel,
+    };
   }
 
   /** Tries charges before walls of a block. `cancel` stops it: it then finds nothing. */
-  blast(asked: Omit<ToWorker & { kind: 'blast' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { found: Promise<BlastAnswer | undefined>; cancel: () => void } {
+  blast(
+    asked: Omit<ToWorker & { kind: 'blast' }, 'kind' | 'id'>,
+    onProgress: (done: number, total: number) => void,
+  ): { found: Promise<BlastAnswer | undefined>; cancel: () => void } {
     const { answer, cancel } = this.long((id) => ({ kind: 'blast', id, ...asked }), onProgress);
-    return { found: answer.then((blasted) => (blasted.kind === 'blasted' ? blasted.found : undefined)), cancel };
+    return {
+      found: answer.then((blasted) => (blasted.kind === 'blasted' ? blasted.found : undefined)),
+      cancel,
+    };
   }
 
   /** Breaks a block again and again. `cancel` stops it: it then finds nothing. */
-  breaks(asked: Omit<ToWorker & { kind: 'breaks' }, 'kind' | 'id'>, onProgress: (done: number, total: number) => void): { found: Promise<BreaksAnswer | undefined>; cancel: () => void } {
+  breaks(
+    asked: Omit<ToWorker & { kind: 'breaks' }, 'kind' | 'id'>,
+    onProgress: (done: number, total: number) => void,
+  ): { found: Promise<BreaksAnswer | undefined>; cancel: () => void } {
     const { answer, cancel } = this.long((id) => ({ kind: 'breaks', id, ...asked }), onProgress);
-    return { found: answer.then((broken) => (broken.kind === 'broken' ? broken.found : undefined)), cancel };
+    return {
+      found: answer.then((broken) => (broken.kind === 'broken' ? broken.found : undefined)),
+      cancel,
+    };
   }
 
   /** Asks for something that takes its time: it tells how far it is and can be stopped. */
-  private long(make: (id: number) => ToWorker, onProgress: (done: number, total: number) => void): { answer: Promise<FromWorker>; cancel: () => void } {
+  private long(
+    make: (id: number) => ToWorker,
+    onProgress: (done: number, total: number) => void,
+  ): { answer: Promise<FromWorker>; cancel: () => void } {
     let id = 0;
     const answer = this.ask((given) => {
       id = given;
@@ -109,6 +146,8 @@ export class Inspector {
   /** Reads and inspects an `.obpack` that a person opened. Nothing leaves the page. */
   async checkPack(bytes: Uint8Array): Promise<PackReport> {
     const report = await this.ask((id) => ({ kind: 'check pack', id, bytes }));
-    return report.kind === 'pack checked' ? report : { findings: [], files: 0, problem: 'The pack was not checked.' };
+    return report.kind === 'pack checked'
+      ? report
+      : { findings: [], files: 0, problem: 'The pack was not checked.' };
   }
 }

@@ -24,7 +24,11 @@ export interface JobOptions {
  *
  * @example const plan = await runJob<Plan>('/api/mods/saltmarsh/plan', { target })
  */
-export async function runJob<T>(address: string, body: unknown, { signal, onProgress }: JobOptions = {}): Promise<T> {
+export async function runJob<T>(
+  address: string,
+  body: unknown,
+  { signal, onProgress }: JobOptions = {},
+): Promise<T> {
   const { id } = await sendJson<Job<T>>(address, body);
   const cancel = () => void ask(`/api/jobs/${id}`, { method: 'DELETE' }).catch(() => undefined);
   signal?.addEventListener('abort', cancel, { once: true });
@@ -33,7 +37,12 @@ export async function runJob<T>(address: string, body: unknown, { signal, onProg
     for (;;) {
       const job = await getJson<Job<T>>(`/api/jobs/${id}?wait=${waitMs}`);
       if (job.state === 'done') return job.result as T;
-      if (job.state !== 'running') throw new Refused(409, job.state === 'cancelled' ? 'Cancelled' : 'Failed', job.problem ?? 'The work failed.');
+      if (job.state !== 'running')
+        throw new Refused(
+          409,
+          job.state === 'cancelled' ? 'Cancelled' : 'Failed',
+          job.problem ?? 'The work failed.',
+        );
       onProgress?.(job.done, job.total);
     }
   } finally {

@@ -2,7 +2,13 @@ import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../../core/inspect/sample.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
-import { applyChange, applyChanges, invertChanges, type Change, type Mod } from '../../core/mod/index.ts';
+import {
+  applyChange,
+  applyChanges,
+  invertChanges,
+  type Change,
+  type Mod,
+} from '../../core/mod/index.ts';
 import { windowName } from './client.ts';
 import { Session, type LoggedEdit } from './session.ts';
 
@@ -14,23 +20,42 @@ class Server {
   refuse: string | undefined;
   told: ((edit: LoggedEdit) => void) | undefined;
 
-  write(author: string, label: string, changes: Change[], kind: LoggedEdit['kind'] = 'edit'): LoggedEdit {
+  write(
+    author: string,
+    label: string,
+    changes: Change[],
+    kind: LoggedEdit['kind'] = 'edit',
+  ): LoggedEdit {
     this.mod = applyChanges(this.mod, changes);
-    const edit: LoggedEdit = { revision: this.log.length + 1, at: '2026-11-23T12:00:00.000Z', author, kind, label, changes };
+    const edit: LoggedEdit = {
+      revision: this.log.length + 1,
+      at: '2026-11-23T12:00:00.000Z',
+      author,
+      kind,
+      label,
+      changes,
+    };
     this.log.push(edit);
     return edit;
   }
 
   /** Somebody else's edit of one place, told to the page only when asked for. */
   other(path: string, after: unknown, tell = true): void {
-    const edit = this.write('window tide', 'Somebody else', [{ path, before: valueAt(this.mod, path), after }]);
+    const edit = this.write('window tide', 'Somebody else', [
+      { path, before: valueAt(this.mod, path), after },
+    ]);
     if (tell) this.told?.(edit);
   }
 
-  answer(address: string, body: { label?: string; changes?: Change[] }, revision: number): [number, unknown] {
+  answer(
+    address: string,
+    body: { label?: string; changes?: Change[] },
+    revision: number,
+  ): [number, unknown] {
     if (address.includes('?after=')) return [200, this.log.slice(Number(address.split('=')[1]))];
     if (this.refuse) return [422, { title: 'Edit refused', detail: this.refuse }];
-    if (revision !== this.log.length) return [412, { detail: 'stale', edits: this.log.slice(revision) }];
+    if (revision !== this.log.length)
+      return [412, { detail: 'stale', edits: this.log.slice(revision) }];
     if (address.endsWith('/undo')) {
       const last = this.log.at(-1)!;
       return [201, this.write(windowName, last.label, invertChanges(last.changes), 'undo')];
@@ -43,7 +68,8 @@ let server: Server;
 let session: Session;
 const hardness = '/blocks/lamp/traits/hardness';
 const blast = '/blocks/lamp/traits/blastRating';
-const edit = (path: string, after: unknown, label = 'Change it') => session.edit(label, [{ path, before: valueAt(session.view.mod, path), after }]);
+const edit = (path: string, after: unknown, label = 'Change it') =>
+  session.edit(label, [{ path, before: valueAt(session.view.mod, path), after }]);
 const at = (path: string) => valueAt(session.view.mod, path);
 
 beforeEach(() => {
@@ -55,7 +81,8 @@ beforeEach(() => {
       listeners = new Map<string, (event: { data: string }) => void>();
       constructor() {
         events.push(this);
-        server.told = (told) => this.listeners.get('edit')?.({ data: JSON.stringify({ edit: told, undo: told.label }) });
+        server.told = (told) =>
+          this.listeners.get('edit')?.({ data: JSON.stringify({ edit: told, undo: told.label }) });
       }
 
       addEventListener(kind: string, listener: (event: { data: string }) => void) {
@@ -66,9 +93,16 @@ beforeEach(() => {
         this.listeners.clear();
       }
     },
-    fetch: async (address: string, options: { body?: string; headers?: Record<string, string> } = {}) => {
+    fetch: async (
+      address: string,
+      options: { body?: string; headers?: Record<string, string> } = {},
+    ) => {
       if (server.down) throw new TypeError('connection refused');
-      const [status, body] = server.answer(address, JSON.parse(options.body ?? '{}') as object, Number((options.headers?.['If-Match'] ?? '"0"').replaceAll('"', '')));
+      const [status, body] = server.answer(
+        address,
+        JSON.parse(options.body ?? '{}') as object,
+        Number((options.headers?.['If-Match'] ?? '"0"').replaceAll('"', '')),
+      );
       return { ok: status < 400, status, json: async () => structuredClone(body) };
     },
   });
@@ -96,7 +130,11 @@ test('steps on the same place within a moment are one step; another place or ano
   edit(blast, 9);
   edit(blast, 10, 'Something else');
   await jest.advanceTimersByTimeAsync(300);
-  expect(server.log.map(({ changes }) => changes[0])).toEqual([{ path: hardness, after: 6 }, { path: blast, after: 9 }, { path: blast, before: 9, after: 10 }]);
+  expect(server.log.map(({ changes }) => changes[0])).toEqual([
+    { path: hardness, after: 6 },
+    { path: blast, after: 9 },
+    { path: blast, before: 9, after: 10 },
+  ]);
 });
 
 test('typing and taking it back within a moment leaves nothing to save', async () => {
@@ -138,12 +176,19 @@ test('others are put underneath: what they did elsewhere is there, and mine is s
   expect(session.view.revision).toBe(3);
 });
 
-test.each([['mine', 4], ['theirs', 7]] as const)('the same place asks, and keeps %s', async (keep, value) => {
+test.each([
+  ['mine', 4],
+  ['theirs', 7],
+] as const)('the same place asks, and keeps %s', async (keep, value) => {
   edit(hardness, 4, 'Mine');
   edit(blast, 5, 'Elsewhere');
   server.other(hardness, 7, false);
   await jest.advanceTimersByTimeAsync(300);
-  expect(session.view.conflict).toMatchObject({ mine: { after: 4 }, theirs: { after: 7 }, edit: { author: 'window tide', label: 'Somebody else' } });
+  expect(session.view.conflict).toMatchObject({
+    mine: { after: 4 },
+    theirs: { after: 7 },
+    edit: { author: 'window tide', label: 'Somebody else' },
+  });
   expect(at(hardness)).toBe(4);
   session.decide(keep);
   await jest.advanceTimersByTimeAsync(300);
@@ -209,40 +254,64 @@ test('whoever follows the mod by its changes has the same mod', async () => {
 
 const places = [hardness, blast, '/blocks/bank/traits/hardness', '/header/title'];
 const anyAct = fc.oneof(
-  fc.record({ who: fc.constant('me'), path: fc.constantFrom(...places), value: fc.integer({ min: 1, max: 5 }) }),
-  fc.record({ who: fc.constant('other'), path: fc.constantFrom(...places), value: fc.integer({ min: 6, max: 9 }) }),
-  fc.record({ who: fc.constantFrom('wait', 'down', 'up', 'mine', 'theirs'), path: fc.constant(hardness), value: fc.constant(0) }),
+  fc.record({
+    who: fc.constant('me'),
+    path: fc.constantFrom(...places),
+    value: fc.integer({ min: 1, max: 5 }),
+  }),
+  fc.record({
+    who: fc.constant('other'),
+    path: fc.constantFrom(...places),
+    value: fc.integer({ min: 6, max: 9 }),
+  }),
+  fc.record({
+    who: fc.constantFrom('wait', 'down', 'up', 'mine', 'theirs'),
+    path: fc.constant(hardness),
+    value: fc.constant(0),
+  }),
 );
 
 test('whatever people do in whatever order, page and server end with the same mod, and no edit of others is lost', async () => {
-  await fc.assert(fc.asyncProperty(fc.array(anyAct, { maxLength: 14 }), async (acts) => {
-    server = new Server();
-    session.close();
-    session = new Session('saltmarsh', { mod: sampleMod(), revision: 0 });
-    const values = (path: string, value: number) => (path === '/header/title' ? `Title ${value}` : value);
-    for (const { who, path, value } of acts) {
-      if (who === 'me') edit(path, values(path, value), `Change ${path}`);
-      else if (who === 'other') server.other(path, values(path, value), value % 2 === 0);
-      else if (who === 'wait') await jest.advanceTimersByTimeAsync(400);
-      else if (who === 'mine' || who === 'theirs') session.decide(who);
-      else server.down = who === 'down';
-    }
-    server.down = false;
-    for (let tries = 0; tries < 40 && (session.view.saving !== 'saved' || session.view.revision < server.log.length); tries += 1) {
-      if (session.view.conflict) session.decide('theirs');
-      // Somebody else's last word reaches a page that was not told of it with its next write.
-      if (session.view.saving === 'saved') edit('/header/license', `Asked ${tries}`);
-      await jest.advanceTimersByTimeAsync(4000);
-    }
-    expect(session.view.mod).toEqual(server.mod);
-    expect(session.view.revision).toBe(server.log.length);
-  }), { numRuns: 60 });
+  await fc.assert(
+    fc.asyncProperty(fc.array(anyAct, { maxLength: 14 }), async (acts) => {
+      server = new Server();
+      session.close();
+      session = new Session('saltmarsh', { mod: sampleMod(), revision: 0 });
+      const values = (path: string, value: number) =>
+        path === '/header/title' ? `Title ${value}` : value;
+      for (const { who, path, value } of acts) {
+        if (who === 'me') edit(path, values(path, value), `Change ${path}`);
+        else if (who === 'other') server.other(path, values(path, value), value % 2 === 0);
+        else if (who === 'wait') await jest.advanceTimersByTimeAsync(400);
+        else if (who === 'mine' || who === 'theirs') session.decide(who);
+        else server.down = who === 'down';
+      }
+      server.down = false;
+      for (
+        let tries = 0;
+        tries < 40 &&
+        (session.view.saving !== 'saved' || session.view.revision < server.log.length);
+        tries += 1
+      ) {
+        if (session.view.conflict) session.decide('theirs');
+        // Somebody else's last word reaches a page that was not told of it with its next write.
+        if (session.view.saving === 'saved') edit('/header/license', `Asked ${tries}`);
+        await jest.advanceTimersByTimeAsync(4000);
+      }
+      expect(session.view.mod).toEqual(server.mod);
+      expect(session.view.revision).toBe(server.log.length);
+    }),
+    { numRuns: 60 },
+  );
 }, 60_000);
 
 test('a place is set by its steps', () => {
   session.set('Name it', ['blocks', 'lamp', 'names', 'en'], 'Lantern');
   expect(at(pointer(['blocks', 'lamp', 'names', 'en']))).toBe('Lantern');
-  expect(applyChange(session.view.mod, { path: '/header/title', before: 'Saltmarsh', after: 'x' }).blocks).toBe(session.view.mod.blocks);
+  expect(
+    applyChange(session.view.mod, { path: '/header/title', before: 'Saltmarsh', after: 'x' })
+      .blocks,
+  ).toBe(session.view.mod.blocks);
 });
 
 test('undo while a step is still on its way waits for it and takes it back', async () => {
@@ -309,7 +378,11 @@ test('a server whose data was put back to an earlier day: the page takes what is
   };
   edit(blast, 9);
   await jest.advanceTimersByTimeAsync(500);
-  expect([valueAt(server.mod, blast), session.view.saving, session.view.revision]).toEqual([9, 'saved', 1]);
+  expect([valueAt(server.mod, blast), session.view.saving, session.view.revision]).toEqual([
+    9,
+    'saved',
+    1,
+  ]);
 });
 
 test('the rest of a long log is fetched part by part before anything is sent again', async () => {
@@ -328,7 +401,9 @@ test('the rest of a long log is fetched part by part before anything is sent aga
 test('an edit that is too long for an event is fetched when it is named', async () => {
   server.other(blast, 3, false);
   server.told?.({ ...server.log[0]!, revision: 0 });
-  (session as unknown as { events: { listeners: Map<string, (event: { data: string }) => void> } }).events.listeners.get('moved')!({ data: '{"revision":1,"undo":"Long"}' });
+  (
+    session as unknown as { events: { listeners: Map<string, (event: { data: string }) => void> } }
+  ).events.listeners.get('moved')!({ data: '{"revision":1,"undo":"Long"}' });
   await jest.advanceTimersByTimeAsync(10);
   expect([at(blast), session.view.undo]).toEqual([3, 'Long']);
 });

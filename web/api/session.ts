@@ -1,13 +1,34 @@
-import { applyChanges, firstClash, sameData, squashChanges, type Change, type Edit, type Mod } from '../../core/mod/index.ts';
+import {
+  applyChanges,
+  firstClash,
+  sameData,
+  squashChanges,
+  type Change,
+  type Edit,
+  type Mod,
+} from '../../core/mod/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { getJson, Refused, sendJson, windowName } from './client.ts';
 
 /** An entry that the server holds and that does not fit: it is kept there, and left out here. */
-export interface UnfitEntry { kind: string; name: string; message: string }
+export interface UnfitEntry {
+  kind: string;
+  name: string;
+  message: string;
+}
 /** An edit as the server tells of it. */
-export interface LoggedEdit extends Edit { revision: number; at: string; author: string; kind: 'edit' | 'undo' | 'redo' }
+export interface LoggedEdit extends Edit {
+  revision: number;
+  at: string;
+  author: string;
+  kind: 'edit' | 'undo' | 'redo';
+}
 /** Two people at one place: what this page wants, and what somebody else wrote there meanwhile. */
-export interface Conflict { mine: Change; theirs: Change; edit: LoggedEdit }
+export interface Conflict {
+  mine: Change;
+  theirs: Change;
+  edit: LoggedEdit;
+}
 
 /** What the page knows of the mod that it works on. */
 export interface View {
@@ -27,7 +48,13 @@ export interface View {
   unfit?: UnfitEntry[];
 }
 
-interface Loaded { mod: Mod; revision: number; undo?: string; redo?: string; unfit?: UnfitEntry[] }
+interface Loaded {
+  mod: Mod;
+  revision: number;
+  undo?: string;
+  redo?: string;
+  unfit?: UnfitEntry[];
+}
 
 /** So long this page waits before it sends again what could not be saved, in milliseconds. */
 const retryMs = 3000;
@@ -49,25 +76,40 @@ export class Session {
   private heard: LoggedEdit[] = [];
   view: View;
 
-  constructor(readonly name: string, loaded: Loaded) {
+  constructor(
+    readonly name: string,
+    loaded: Loaded,
+  ) {
     this.base = loaded.mod;
     this.view = { ...loaded, saving: 'saved' };
     this.events = new EventSource(`/api/mods/${name}/events`);
     this.events.addEventListener('edit', (event) => {
-      const { edit, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as { edit: LoggedEdit; undo?: string; redo?: string };
+      const { edit, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as {
+        edit: LoggedEdit;
+        undo?: string;
+        redo?: string;
+      };
       this.heard.push(edit);
       this.update({ undo, redo });
       this.takeIn();
     });
     // An edit that is too long for an event is only named.
     this.events.addEventListener('moved', (event) => {
-      const { revision, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as { revision: number; undo?: string; redo?: string };
+      const { revision, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as {
+        revision: number;
+        undo?: string;
+        redo?: string;
+      };
       this.update({ undo, redo });
       if (revision > this.view.revision && !this.sending) void this.catchUp();
     });
     this.events.addEventListener('hello', (event) => {
       // After a lost connection there may be edits that nobody told of.
-      if ((JSON.parse((event as MessageEvent<string>).data) as { revision: number }).revision > this.view.revision) void this.catchUp();
+      if (
+        (JSON.parse((event as MessageEvent<string>).data) as { revision: number }).revision >
+        this.view.revision
+      )
+        void this.catchUp();
       if (this.pending.length) this.flushSoon(0);
     });
   }
@@ -106,7 +148,17 @@ export class Session {
     const mod = applyChanges(this.view.mod, real);
     const last = this.pending.at(-1);
     const waiting = last && !(this.sending && this.pending.length === 1);
-    if (waiting && last.label === label && sameData(last.changes.map((change) => change.path), real.map((change) => change.path))) last.changes = squashChanges(last.changes.map((change, i) => ({ ...change, after: real[i]!.after })));
+    if (
+      waiting &&
+      last.label === label &&
+      sameData(
+        last.changes.map((change) => change.path),
+        real.map((change) => change.path),
+      )
+    )
+      last.changes = squashChanges(
+        last.changes.map((change, i) => ({ ...change, after: real[i]!.after })),
+      );
     else this.pending.push({ label, changes: real });
     this.setMod(mod, real, { saving: 'saving', refused: undefined });
     this.flushSoon(250);
@@ -128,7 +180,11 @@ export class Session {
     if (this.pending.length) await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {
-      const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/${kind}`, {}, { 'If-Match': `"${this.view.revision}"` });
+      const logged = await sendJson<LoggedEdit>(
+        `/api/mods/${this.name}/${kind}`,
+        {},
+        { 'If-Match': `"${this.view.revision}"` },
+      );
       // What was done while the server answered stays on top.
       if (this.pending.length) this.rebase([logged]);
       else this.settle(logged, []);
@@ -168,7 +224,9 @@ export class Session {
         const edit = this.pending[0]!;
         if (!edit.changes.length) this.pending.shift();
         else {
-          const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/edits`, edit, { 'If-Match': `"${this.view.revision}"` });
+          const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/edits`, edit, {
+            'If-Match': `"${this.view.revision}"`,
+          });
           this.settle(logged, this.pending.slice(1));
         }
       }
@@ -186,13 +244,18 @@ export class Session {
     if (!(error instanceof Refused)) throw error;
     if (error.status === 412) {
       this.heard = [];
-      if (await this.meet((error.more['edits'] as LoggedEdit[] | undefined) ?? [])) await this.send();
+      if (await this.meet((error.more['edits'] as LoggedEdit[] | undefined) ?? []))
+        await this.send();
     } else if (error.status === 0 || error.status >= 500) {
       this.goOffline(error);
     } else {
       // The server will never take this step: it is taken back here, and said.
       this.pending.shift();
-      this.setMod(this.pending.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base), undefined, { saving: this.pending.length ? 'saving' : 'saved', refused: error.message });
+      this.setMod(
+        this.pending.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base),
+        undefined,
+        { saving: this.pending.length ? 'saving' : 'saved', refused: error.message },
+      );
       if (this.pending.length) this.flushSoon(0);
     }
   }
@@ -208,13 +271,21 @@ export class Session {
     if (this.view.revision !== before) return true;
     await this.loadAgain();
     if (this.view.revision !== before) return true;
-    this.goOffline(new Refused(500, 'Not taken', 'The server does not take what was changed at the revision that it names itself. It is tried again.'));
+    this.goOffline(
+      new Refused(
+        500,
+        'Not taken',
+        'The server does not take what was changed at the revision that it names itself. It is tried again.',
+      ),
+    );
     return false;
   }
 
   /** What waits stays here, and is sent again in a moment. */
   private goOffline({ status, message }: Refused): void {
-    const notSaved = { 0: 'the server does not answer', 507: 'the disk cannot take it' }[status] ?? 'the server could not';
+    const notSaved =
+      { 0: 'the server does not answer', 507: 'the disk cannot take it' }[status] ??
+      'the server could not';
     this.update({ saving: 'offline', notSaved, refused: message });
     this.flushSoon(retryMs);
   }
@@ -224,7 +295,11 @@ export class Session {
     const { mod, revision, undo, redo } = await getJson<Loaded>(`/api/mods/${this.name}`);
     if (revision === this.view.revision) return;
     this.base = mod;
-    this.setMod(this.restack(() => true), undefined, { revision, undo, redo, saving: this.pending.length ? 'saving' : 'saved' });
+    this.setMod(
+      this.restack(() => true),
+      undefined,
+      { revision, undo, redo, saving: this.pending.length ? 'saving' : 'saved' },
+    );
   }
 
   /** One step of our own has been logged. */
@@ -240,9 +315,13 @@ export class Session {
   /** Puts underneath what others did, as far as it was told of without a gap. */
   private takeIn(): void {
     if (this.sending) return;
-    this.heard = this.heard.filter((edit) => edit.revision > this.view.revision).sort((a, b) => a.revision - b.revision);
+    this.heard = this.heard
+      .filter((edit) => edit.revision > this.view.revision)
+      .sort((a, b) => a.revision - b.revision);
     const others: LoggedEdit[] = [];
-    for (const edit of this.heard) if (edit.revision === this.view.revision + others.length + 1 && edit.author !== windowName) others.push(edit);
+    for (const edit of this.heard)
+      if (edit.revision === this.view.revision + others.length + 1 && edit.author !== windowName)
+        others.push(edit);
     if (others.length) this.rebase(others);
   }
 
@@ -250,7 +329,9 @@ export class Session {
   private async catchUp(): Promise<boolean> {
     try {
       for (;;) {
-        const edits = await getJson<LoggedEdit[]>(`/api/mods/${this.name}/edits?after=${this.view.revision}`);
+        const edits = await getJson<LoggedEdit[]>(
+          `/api/mods/${this.name}/edits?after=${this.view.revision}`,
+        );
         if (edits.length === 0) return true;
         const before = this.view.revision;
         if (!this.rebase(edits)) return false;
@@ -268,7 +349,10 @@ export class Session {
     const news = edits.filter((edit) => edit.revision > this.view.revision);
     if (!news.length) return true;
     const clash = news.flatMap((edit) => {
-      const found = firstClash(this.pending.flatMap((mine) => mine.changes), edit.changes);
+      const found = firstClash(
+        this.pending.flatMap((mine) => mine.changes),
+        edit.changes,
+      );
       return found && !sameData(found.mine.after, found.theirs.after) ? [{ ...found, edit }] : [];
     })[0];
     const base = news.reduce((mod, edit) => applyChanges(mod, edit.changes), this.base);
@@ -289,8 +373,13 @@ export class Session {
   decide(keep: 'mine' | 'theirs'): void {
     const { conflict } = this.view;
     if (!conflict) return;
-    const mod = this.restack((edit) => keep === 'mine' || !firstClash(edit.changes, conflict.edit.changes));
-    this.setMod(mod, undefined, { conflict: undefined, saving: this.pending.length ? 'saving' : 'saved' });
+    const mod = this.restack(
+      (edit) => keep === 'mine' || !firstClash(edit.changes, conflict.edit.changes),
+    );
+    this.setMod(mod, undefined, {
+      conflict: undefined,
+      saving: this.pending.length ? 'saving' : 'saved',
+    });
     void this.flush();
   }
 

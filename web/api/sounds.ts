@@ -5,7 +5,13 @@ import { ask } from './client.ts';
 import type { Session } from './session.ts';
 
 /** The events of a sound set of the stock: one file each. */
-export const stockSet = (id: string): SoundSet => Object.fromEntries((['place', 'step', 'dig', 'break', 'land'] as const).map((event) => [event, [{ sound: `${id}/${event}`, volume: [0.7, 0.9], pitch: [0.95, 1.05] }]])) as unknown as SoundSet;
+export const stockSet = (id: string): SoundSet =>
+  Object.fromEntries(
+    (['place', 'step', 'dig', 'break', 'land'] as const).map((event) => [
+      event,
+      [{ sound: `${id}/${event}`, volume: [0.7, 0.9], pitch: [0.95, 1.05] }],
+    ]),
+  ) as unknown as SoundSet;
 
 /** Where the bytes of a sound are: of the mod by their digest, of the stock as files beside the page. Undefined when there is no such sound. */
 export function addressOf(mod: Mod, id: string): string | undefined {
@@ -22,7 +28,9 @@ export function samplesAt(address: string): Promise<AudioBuffer> {
   context ??= new AudioContext();
   let known = decoded.get(address);
   if (!known) {
-    known = fetch(address).then((answer) => answer.arrayBuffer()).then((bytes) => context!.decodeAudioData(bytes));
+    known = fetch(address)
+      .then((answer) => answer.arrayBuffer())
+      .then((bytes) => context!.decodeAudioData(bytes));
     decoded.set(address, known);
     known.catch(() => decoded.delete(address));
   }
@@ -47,11 +55,22 @@ export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<
 
 /** Sends a WAV or Ogg file to the server and, once it has been accepted, makes it a sound of the mod. Throws with the server's reason when it is refused. */
 export async function uploadSound(session: Session, name: string, file: Blob): Promise<void> {
-  const answer = await ask('/api/sounds', { method: 'POST', body: file, headers: { 'Content-Type': file.type || 'application/octet-stream' } });
+  const answer = await ask('/api/sounds', {
+    method: 'POST',
+    body: file,
+    headers: { 'Content-Type': file.type || 'application/octet-stream' },
+  });
   const sound = (await answer.json()) as Sound;
   const before = lookUp(session.view.mod.sounds, name);
-  session.edit(before ? `Replace the sound ${name}` : `Import the sound ${name}`, [{ path: pointer(['sounds', name]), before, after: sound }]);
+  session.edit(before ? `Replace the sound ${name}` : `Import the sound ${name}`, [
+    { path: pointer(['sounds', name]), before, after: sound },
+  ]);
 }
 
 /** A name for a sound from a file's name. */
-export const soundNameOf = (file: string): string => file.replace(/\.(wav|ogg)$/i, '').toLowerCase().replaceAll(/[^a-z0-9_]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '') || 'sound';
+export const soundNameOf = (file: string): string =>
+  file
+    .replace(/\.(wav|ogg)$/i, '')
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9_]+/g, '_')
+    .replaceAll(/^[_0-9]+|_+$/g, '') || 'sound';

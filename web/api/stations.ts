@@ -2,23 +2,38 @@ import { facets, tally, type Facet, type Finding } from '../../core/inspect/inde
 import type { Block } from '../../core/mod/index.ts';
 
 /** The state of a station of the spine, and how many findings of that weight it has. */
-export interface Station { facet: Facet; state: 'done' | 'open' | 'error' | 'warning'; count: number }
+export interface Station {
+  facet: Facet;
+  state: 'done' | 'open' | 'error' | 'warning';
+  count: number;
+}
 
 /** What the spine shows of a block: each facet with its findings; hints leave it done. A facet without any content is open. */
 export function stationsOf(block: Block, findings: readonly Finding[]): Station[] {
   return facets.map((facet) => {
     const sums = tally(findings.filter((finding) => finding.facet === facet));
-    const state = sums.error ? 'error' : sums.warning ? 'warning' : isEmpty(block, facet) ? 'open' : 'done';
+    const state = sums.error
+      ? 'error'
+      : sums.warning
+        ? 'warning'
+        : isEmpty(block, facet)
+          ? 'open'
+          : 'done';
     return { facet, count: sums.error || sums.warning, state };
   });
 }
 
 function isEmpty(block: Block, facet: Facet): boolean {
   switch (facet) {
-    case 'Looks': return !block.looks.rows.length;
-    case 'Names': return !Object.keys(block.names).length;
-    case 'Loot': return block.loot === undefined;
-    case 'Tags': return !block.tags.length;
-    default: return false;
+    case 'Looks':
+      return !block.looks.rows.length;
+    case 'Names':
+      return !Object.keys(block.names).length;
+    case 'Loot':
+      return block.loot === undefined;
+    case 'Tags':
+      return !block.tags.length;
+    default:
+      return false;
   }
 }

@@ -11,15 +11,39 @@ export function ConflictDialog() {
   const place = pointerSteps(mine.path).join(' › ');
   const show = (value: unknown) => (value === undefined ? 'nothing' : printJson(value).trim());
   return (
-    <Modal opened onClose={() => undefined} withCloseButton={false} title="Somebody else was faster" size="lg" closeOnEscape={false} closeOnClickOutside={false}>
+    <Modal
+      opened
+      onClose={() => undefined}
+      withCloseButton={false}
+      title="Somebody else was faster"
+      size="lg"
+      closeOnEscape={false}
+      closeOnClickOutside={false}
+    >
       <Stack gap="sm">
-        <Text size="sm">At {new Date(edit.at).toLocaleTimeString('en-GB')}, {edit.author} did “{edit.label}”. You changed the same place, <span className="mono">{place}</span>. Your text is kept until you decide.</Text>
+        <Text size="sm">
+          At {new Date(edit.at).toLocaleTimeString('en-GB')}, {edit.author} did “{edit.label}”. You
+          changed the same place, <span className="mono">{place}</span>. Your text is kept until you
+          decide.
+        </Text>
         <Group grow align="flex-start">
-          <div><Text size="xs" fw={600}>Yours</Text><Code block>{show(mine.after)}</Code></div>
-          <div><Text size="xs" fw={600}>Theirs</Text><Code block>{show(theirs.after)}</Code></div>
+          <div>
+            <Text size="xs" fw={600}>
+              Yours
+            </Text>
+            <Code block>{show(mine.after)}</Code>
+          </div>
+          <div>
+            <Text size="xs" fw={600}>
+              Theirs
+            </Text>
+            <Code block>{show(theirs.after)}</Code>
+          </div>
         </Group>
         <Group justify="flex-end">
-          <Button variant="default" onClick={() => session.decide('theirs')}>Take theirs</Button>
+          <Button variant="default" onClick={() => session.decide('theirs')}>
+            Take theirs
+          </Button>
           <Button onClick={() => session.decide('mine')}>Keep mine</Button>
         </Group>
       </Stack>

@@ -6,7 +6,9 @@ function type(field: HTMLElement, text: string): void {
   if (!(field instanceof HTMLInputElement) || text === '') return;
   const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
   set?.call(field, text);
-  field.dispatchEvent(new InputEvent('input', { bubbles: true, inputType: 'insertText', data: text }));
+  field.dispatchEvent(
+    new InputEvent('input', { bubbles: true, inputType: 'insertText', data: text }),
+  );
 }
 
 /**
@@ -16,7 +18,13 @@ function type(field: HTMLElement, text: string): void {
 export function focusSoon(selector: string): void {
   const keys: string[] = [];
   const keep = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || (event.key.length > 1 && event.key !== 'Enter')) return;
+    if (
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      (event.key.length > 1 && event.key !== 'Enter')
+    )
+      return;
     keys.push(event.key);
     event.preventDefault();
     event.stopImmediatePropagation();
@@ -28,7 +36,9 @@ export function focusSoon(selector: string): void {
       if (key !== 'Enter') text += key;
       else {
         type(field, text);
-        field.dispatchEvent(new window.KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
+        field.dispatchEvent(
+          new window.KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }),
+        );
         return;
       }
     }

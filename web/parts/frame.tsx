@@ -14,7 +14,10 @@ import { KeysSheet } from './keys.tsx';
 import { Palette } from './palette.tsx';
 
 export const Mark = () => (
-  <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true"><path d="M2 15 11 19.5 20 15V8.5L11 13 2 8.5Z" fill="#4FA3A0" /><path d="M2 6.5 11 2 20 6.5 11 11Z" fill="#E0A94A" /></svg>
+  <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+    <path d="M2 15 11 19.5 20 15V8.5L11 13 2 8.5Z" fill="#4FA3A0" />
+    <path d="M2 6.5 11 2 20 6.5 11 11Z" fill="#E0A94A" />
+  </svg>
 );
 
 /** The top bar and the place below it. */
@@ -41,23 +44,56 @@ export function Frame() {
   return (
     <div className="frame">
       <header className="bar">
-        <Link to={`${home}/blocks`} className="mark"><Mark />Obrank</Link>
+        <Link to={`${home}/blocks`} className="mark">
+          <Mark />
+          Obrank
+        </Link>
         <ModMenu title={mod.header.title} version={mod.header.version} />
         <nav aria-label="Places">
           <NavLink to={`${home}/blocks`}>Blocks</NavLink>
           <NavLink to={`${home}/library`}>Library</NavLink>
           <NavLink to={`${home}/data`}>Data</NavLink>
-          <NavLink to={`${home}/inspection`}>Inspection{grave > 0 && <span className="many" title={`${grave} errors and warnings`}>{grave}</span>}</NavLink>
+          <NavLink to={`${home}/inspection`}>
+            Inspection
+            {grave > 0 && (
+              <span className="many" title={`${grave} errors and warnings`}>
+                {grave}
+              </span>
+            )}
+          </NavLink>
           <NavLink to={`${home}/build`}>Build</NavLink>
         </nav>
-        <button type="button" className="find" onClick={() => spotlight.open()}><span>Go to or do…</span><kbd>Ctrl K</kbd></button>
+        <button type="button" className="find" onClick={() => spotlight.open()}>
+          <span>Go to or do…</span>
+          <kbd>Ctrl K</kbd>
+        </button>
         <span className="steps">
-          <button type="button" disabled={!undo} onClick={() => void session.undoOrRedo('undo')} title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>Undo</button>
-          <button type="button" disabled={!redo} onClick={() => void session.undoOrRedo('redo')} title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>Redo</button>
+          <button
+            type="button"
+            disabled={!undo}
+            onClick={() => void session.undoOrRedo('undo')}
+            title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}
+          >
+            Undo
+          </button>
+          <button
+            type="button"
+            disabled={!redo}
+            onClick={() => void session.undoOrRedo('redo')}
+            title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}
+          >
+            Redo
+          </button>
         </span>
-        {!location.pathname.endsWith('/build') && <Link to={`${home}/build`} className="build">Build the pack</Link>}
+        {!location.pathname.endsWith('/build') && (
+          <Link to={`${home}/build`} className="build">
+            Build the pack
+          </Link>
+        )}
       </header>
-      <main className="place"><Outlet /></main>
+      <main className="place">
+        <Outlet />
+      </main>
       <Palette onKeys={() => setKeys(true)} />
       <KeysSheet opened={keys} onClose={() => setKeys(false)} />
       <NewBlockDialog />
@@ -74,12 +110,26 @@ function ModMenu({ title, version }: { title: string; version: string }) {
   return (
     <>
       <Menu position="bottom-start" onOpen={() => void mutate()}>
-        <Menu.Target><button type="button" className="mod" aria-label={`Mod: ${title}. Change mod`}>{title} <span className="mono">{version}</span></button></Menu.Target>
+        <Menu.Target>
+          <button type="button" className="mod" aria-label={`Mod: ${title}. Change mod`}>
+            {title} <span className="mono">{version}</span>
+          </button>
+        </Menu.Target>
         <Menu.Dropdown>
-          {(data ?? []).map((one) => <Menu.Item key={one.name} onClick={() => void navigate(`/m/${one.name}/blocks`)} fw={one.name === session.name ? 600 : 400}>{one.title} <span className="mono soft">{one.name}</span></Menu.Item>)}
+          {(data ?? []).map((one) => (
+            <Menu.Item
+              key={one.name}
+              onClick={() => void navigate(`/m/${one.name}/blocks`)}
+              fw={one.name === session.name ? 600 : 400}
+            >
+              {one.title} <span className="mono soft">{one.name}</span>
+            </Menu.Item>
+          ))}
           <Menu.Divider />
           <Menu.Item onClick={() => setMaking(true)}>New mod…</Menu.Item>
-          <Menu.Item component="a" href={`/api/mods/${session.name}/folder.zip`}>Download this mod as a folder (.zip)</Menu.Item>
+          <Menu.Item component="a" href={`/api/mods/${session.name}/folder.zip`}>
+            Download this mod as a folder (.zip)
+          </Menu.Item>
         </Menu.Dropdown>
       </Menu>
       <NewMod opened={making} onClose={() => setMaking(false)} />
@@ -91,6 +141,18 @@ function ModMenu({ title, version }: { title: string; version: string }) {
 export function SavedMark() {
   const { saving, savedAt, notSaved = 'the server does not answer' } = useView();
   const at = savedAt?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const words = { saved: at === undefined ? 'Saved' : `Saved at ${at}`, saving: 'Saving…', offline: `Not saved: ${notSaved}` }[saving];
-  return <span role="status" data-saving={saving} className={saving === 'offline' ? 'not-saved' : undefined}>{words}</span>;
+  const words = {
+    saved: at === undefined ? 'Saved' : `Saved at ${at}`,
+    saving: 'Saving…',
+    offline: `Not saved: ${notSaved}`,
+  }[saving];
+  return (
+    <span
+      role="status"
+      data-saving={saving}
+      className={saving === 'offline' ? 'not-saved' : undefined}
+    >
+      {words}
+    </span>
+  );
 }

@@ -11,23 +11,91 @@ import { ItemIcon, itemTitle } from './item.tsx';
 const said = (number: number): string => String(Number(number.toFixed(2)));
 
 /** How an item comes to be, step by step, what one of it costs in what the world gives, and what takes it. */
-export function HowHad({ id, here }: { id: string; /** The recipe that is looked at already. */ here?: string }) {
+export function HowHad({
+  id,
+  here,
+}: {
+  id: string;
+  /** The recipe that is looked at already. */ here?: string;
+}) {
   const mod = useMod();
   const home = `/m/${useSession().name}/data/recipes`;
   const all = useHad();
   const had = all.get(id);
   const accepts = useAccepts();
-  const takenBy = Object.entries(mod.recipes).filter(([, recipe]) => ingredientsOf(recipe).some((one) => accepts(one).has(id)));
-  const givenBy = Object.entries(mod.recipes).filter(([name, recipe]) => name !== here && resultsOf(recipe).some(({ gives }) => gives === id));
+  const takenBy = Object.entries(mod.recipes).filter(([, recipe]) =>
+    ingredientsOf(recipe).some((one) => accepts(one).has(id)),
+  );
+  const givenBy = Object.entries(mod.recipes).filter(
+    ([name, recipe]) => name !== here && resultsOf(recipe).some(({ gives }) => gives === id),
+  );
   return (
     <>
-      <Field label="Can it be had?" value={had ? <span className="tag good">yes</span> : <span className="tag hint">no</span>}>
-        {had ? <p className="note">{words(mod, had)}</p> : <p className="note">Nobody can come to have it: the world does not give it, nothing drops it, and no recipe that can be made gives it.</p>}
-        {had && had.steps > 1 && <details className="steps"><summary>Step by step</summary><ol>{stepsTo(id, all).map(([step, { way }]) => <li key={step}><ItemIcon id={step} size={20} /><b>{itemTitle(mod, step)}</b> {shortly(mod, way)}</li>)}</ol></details>}
-        {had && had.way.takes.length > 0 && <><p className="note" style={{ margin: '6px 0 0' }}>One costs</p><div className="icon-row" aria-label="What one costs">{[...had.cost].map(([raw, number]) => <span key={raw} className="one"><ItemIcon id={raw} size={22} /><b>{said(number)}</b> {itemTitle(mod, raw)}</span>)}</div></>}
+      <Field
+        label="Can it be had?"
+        value={had ? <span className="tag good">yes</span> : <span className="tag hint">no</span>}
+      >
+        {had ? (
+          <p className="note">{words(mod, had)}</p>
+        ) : (
+          <p className="note">
+            Nobody can come to have it: the world does not give it, nothing drops it, and no recipe
+            that can be made gives it.
+          </p>
+        )}
+        {had && had.steps > 1 && (
+          <details className="steps">
+            <summary>Step by step</summary>
+            <ol>
+              {stepsTo(id, all).map(([step, { way }]) => (
+                <li key={step}>
+                  <ItemIcon id={step} size={20} />
+                  <b>{itemTitle(mod, step)}</b> {shortly(mod, way)}
+                </li>
+              ))}
+            </ol>
+          </details>
+        )}
+        {had && had.way.takes.length > 0 && (
+          <>
+            <p className="note" style={{ margin: '6px 0 0' }}>
+              One costs
+            </p>
+            <div className="icon-row" aria-label="What one costs">
+              {[...had.cost].map(([raw, number]) => (
+                <span key={raw} className="one">
+                  <ItemIcon id={raw} size={22} />
+                  <b>{said(number)}</b> {itemTitle(mod, raw)}
+                </span>
+              ))}
+            </div>
+          </>
+        )}
       </Field>
-      {givenBy.length > 0 && <Field label={here === undefined ? 'Made by' : 'Made by as well'}><div className="icon-row">{givenBy.map(([name]) => <Link key={name} to={`${home}/${name}`}><ItemIcon id={id} size={20} />{name}</Link>)}</div></Field>}
-      {takenBy.length > 0 && <Field label="Taken by"><div className="icon-row">{takenBy.map(([name, recipe]) => <Link key={name} to={`${home}/${name}`}><ItemIcon id={resultsOf(recipe)[0]?.gives ?? ''} size={20} />{name}</Link>)}</div></Field>}
+      {givenBy.length > 0 && (
+        <Field label={here === undefined ? 'Made by' : 'Made by as well'}>
+          <div className="icon-row">
+            {givenBy.map(([name]) => (
+              <Link key={name} to={`${home}/${name}`}>
+                <ItemIcon id={id} size={20} />
+                {name}
+              </Link>
+            ))}
+          </div>
+        </Field>
+      )}
+      {takenBy.length > 0 && (
+        <Field label="Taken by">
+          <div className="icon-row">
+            {takenBy.map(([name, recipe]) => (
+              <Link key={name} to={`${home}/${name}`}>
+                <ItemIcon id={resultsOf(recipe)[0]?.gives ?? ''} size={20} />
+                {name}
+              </Link>
+            ))}
+          </div>
+        </Field>
+      )}
     </>
   );
 }
@@ -61,7 +129,10 @@ function words(mod: Mod, { way, steps }: Had): string {
   const by = way.by === undefined ? '' : itemTitle(mod, way.by);
   const after = steps > 1 ? ` It takes ${steps} steps from what the world gives.` : '';
   if (way.how === 'found') return 'The world has it.';
-  if (way.how === 'dug') return way.takes.length ? `It is dug from ${by}, once that is placed.${after}` : `It is dug from ${by}, which the world has${way.count === 1 ? '' : `, ${said(way.count)} on average`}.`;
+  if (way.how === 'dug')
+    return way.takes.length
+      ? `It is dug from ${by}, once that is placed.${after}`
+      : `It is dug from ${by}, which the world has${way.count === 1 ? '' : `, ${said(way.count)} on average`}.`;
   if (way.how === 'dipped') return `It is dipped from ${by} with ${itemTitle(mod, way.takes[0]!)}.`;
   return `The recipe ${way.by} makes ${way.count === 1 ? 'it' : `${way.count} of it`}.${after}`;
 }

@@ -19,7 +19,23 @@ const keys: [string, string][] = [
 export function KeysSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
     <Modal opened={opened} onClose={onClose} title="Keys" size="md">
-      <Table><Table.Tbody>{keys.map(([key, what]) => <Table.Tr key={key}><Table.Td w={150}>{key.split(' · ').map((one, i) => <span key={one}>{i > 0 && ' · '}<kbd>{one}</kbd></span>)}</Table.Td><Table.Td>{what}</Table.Td></Table.Tr>)}</Table.Tbody></Table>
+      <Table>
+        <Table.Tbody>
+          {keys.map(([key, what]) => (
+            <Table.Tr key={key}>
+              <Table.Td w={150}>
+                {key.split(' · ').map((one, i) => (
+                  <span key={one}>
+                    {i > 0 && ' · '}
+                    <kbd>{one}</kbd>
+                  </span>
+                ))}
+              </Table.Td>
+              <Table.Td>{what}</Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
     </Modal>
   );
 }

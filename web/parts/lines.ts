@@ -1,7 +1,11 @@
 import { diffLines } from 'diff';
 
 /** One line of a text beside an older one: whether it came or went, and its number in the new text. */
-export interface MarkedLine { text: string; kind?: 'more' | 'less'; number?: number }
+export interface MarkedLine {
+  text: string;
+  kind?: 'more' | 'less';
+  number?: number;
+}
 
 /**
  * A text with the lines marked that came, and among them those that went (Myers, 1986). Without an older text nothing is marked.
@@ -9,14 +13,25 @@ export interface MarkedLine { text: string; kind?: 'more' | 'less'; number?: num
  * @example markLines('a\n', 'b\n') // [{ text: 'a', kind: 'less' }, { text: 'b', kind: 'more', number: 1 }]
  */
 export function markLines(before: string | undefined, after: string): MarkedLine[] {
-  const parts = before === undefined ? [{ value: after, added: false, removed: false }] : diffLines(before, after);
+  const parts =
+    before === undefined
+      ? [{ value: after, added: false, removed: false }]
+      : diffLines(before, after);
   let number = 0;
-  return parts.flatMap(({ value, added, removed }) => (value === '' ? [] : value.replace(/\n$/, '').split('\n').map((text): MarkedLine => {
-    if (removed) return { text, kind: 'less' };
-    number += 1;
-    return added ? { text, kind: 'more', number } : { text, number };
-  })));
+  return parts.flatMap(({ value, added, removed }) =>
+    value === ''
+      ? []
+      : value
+          .replace(/\n$/, '')
+          .split('\n')
+          .map((text): MarkedLine => {
+            if (removed) return { text, kind: 'less' };
+            number += 1;
+            return added ? { text, kind: 'more', number } : { text, number };
+          }),
+  );
 }
 
 /** How many lines came or went. */
-export const changedLines = (before: string, after: string): number => markLines(before, after).filter((line) => line.kind).length;
+export const changedLines = (before: string, after: string): number =>
+  markLines(before, after).filter((line) => line.kind).length;

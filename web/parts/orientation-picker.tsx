@@ -1,9 +1,20 @@
 import { useState } from 'react';
-import { isOrientation, usualTop, type Direction, type Orientation } from '../../core/space/index.ts';
+import {
+  isOrientation,
+  usualTop,
+  type Direction,
+  type Orientation,
+} from '../../core/space/index.ts';
 import { Cube } from './cube.tsx';
 
 /** Where the front faces and where the top points, picked on a little cube: first the one, then the other. Never in degrees. */
-export function OrientationPicker({ orientation, onOrientation }: { orientation: Orientation; onOrientation: (orientation: Orientation) => void }) {
+export function OrientationPicker({
+  orientation,
+  onOrientation,
+}: {
+  orientation: Orientation;
+  onOrientation: (orientation: Orientation) => void;
+}) {
   const [step, setStep] = useState<'front' | 'top'>('front');
   const { front, top } = orientation;
   const pick = (direction: Direction) => {
@@ -12,18 +23,51 @@ export function OrientationPicker({ orientation, onOrientation }: { orientation:
       setStep('front');
       return;
     }
-    onOrientation({ front: direction, top: isOrientation({ front: direction, top }) ? top : usualTop(direction) });
+    onOrientation({
+      front: direction,
+      top: isOrientation({ front: direction, top }) ? top : usualTop(direction),
+    });
     setStep('top');
   };
   return (
     <div className="picker">
-      <Cube label={step === 'front' ? 'Pick where the front faces' : 'Pick where the top points'} onSide={pick} height={168}
+      <Cube
+        label={step === 'front' ? 'Pick where the front faces' : 'Pick where the top points'}
+        onSide={pick}
+        height={168}
         disabled={(direction) => step === 'top' && !isOrientation({ front, top: direction })}
-        mark={(direction) => (direction === front ? { className: 'is-front', says: 'the front' } : direction === top ? { className: 'is-top', says: 'the top' } : undefined)} />
+        mark={(direction) =>
+          direction === front
+            ? { className: 'is-front', says: 'the front' }
+            : direction === top
+              ? { className: 'is-top', says: 'the top' }
+              : undefined
+        }
+      />
       <div>
-        <button type="button" className="step is-front" aria-pressed={step === 'front'} onClick={() => setStep('front')}><i />front faces <b>{front}</b></button>
-        <button type="button" className="step is-top" aria-pressed={step === 'top'} onClick={() => setStep('top')}><i />top points <b>{top}</b></button>
-        <p className="note">{step === 'front' ? 'Click the side that the front should face.' : 'Now the side that the top should point to.'}</p>
+        <button
+          type="button"
+          className="step is-front"
+          aria-pressed={step === 'front'}
+          onClick={() => setStep('front')}
+        >
+          <i />
+          front faces <b>{front}</b>
+        </button>
+        <button
+          type="button"
+          className="step is-top"
+          aria-pressed={step === 'top'}
+          onClick={() => setStep('top')}
+        >
+          <i />
+          top points <b>{top}</b>
+        </button>
+        <p className="note">
+          {step === 'front'
+            ? 'Click the side that the front should face.'
+            : 'Now the side that the top should point to.'}
+        </p>
       </div>
     </div>
   );

@@ -21,32 +21,112 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
   const actions = useMemo(() => {
     if (!opened) return [];
     const home = `/m/${session.name}`;
-    const act = (id: string, label: string, onClick: () => void, description?: string): SpotlightActionData => ({ id, label, description, onClick });
+    const act = (
+      id: string,
+      label: string,
+      onClick: () => void,
+      description?: string,
+    ): SpotlightActionData => ({ id, label, description, onClick });
     return [
       act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
-      ...['Blocks', 'Library', 'Data', 'Inspection', 'Build'].map((place) => act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`))),
-      act('table', 'Table of traits', () => void navigate(`${home}/data/traits`), 'Every block as a line: sort, compare, change many at once, CSV'),
-      act('ladder', 'Tool ladder', () => void navigate(`${home}/data/tools`), 'Grades, paces and kinds of tools'),
-      act('tags', 'Tags', () => void navigate(`${home}/data/tags`), 'Who is in which tag, and who needs it'),
-      act('items', 'Items', () => void navigate(`${home}/data/items`), 'Plain items, tools, buckets'),
-      act('recipes', 'Recipes', () => void navigate(`${home}/data/recipes`), 'How things are made, and whether they can be had'),
-      act('loot', 'Loot tables', () => void navigate(`${home}/data/loot`), 'What several blocks drop alike'),
-      act('groups', 'Catalogue groups', () => void navigate(`${home}/data/groups`), 'What players find where'),
-      act('texts', 'Names in all languages', () => void navigate(`${home}/data/texts`), 'Every text, missing ones marked, PO and JSON'),
-      act('registry', 'Registry and releases', () => void navigate(`${home}/data/registry`), 'Numbers that never move'),
-      act('sheet', 'Contact sheet of the mod', () => void navigate(`${home}/sheet`), 'Every block as it looks, to export or to lay on an earlier one'),
+      ...['Blocks', 'Library', 'Data', 'Inspection', 'Build'].map((place) =>
+        act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`)),
+      ),
+      act(
+        'table',
+        'Table of traits',
+        () => void navigate(`${home}/data/traits`),
+        'Every block as a line: sort, compare, change many at once, CSV',
+      ),
+      act(
+        'ladder',
+        'Tool ladder',
+        () => void navigate(`${home}/data/tools`),
+        'Grades, paces and kinds of tools',
+      ),
+      act(
+        'tags',
+        'Tags',
+        () => void navigate(`${home}/data/tags`),
+        'Who is in which tag, and who needs it',
+      ),
+      act(
+        'items',
+        'Items',
+        () => void navigate(`${home}/data/items`),
+        'Plain items, tools, buckets',
+      ),
+      act(
+        'recipes',
+        'Recipes',
+        () => void navigate(`${home}/data/recipes`),
+        'How things are made, and whether they can be had',
+      ),
+      act(
+        'loot',
+        'Loot tables',
+        () => void navigate(`${home}/data/loot`),
+        'What several blocks drop alike',
+      ),
+      act(
+        'groups',
+        'Catalogue groups',
+        () => void navigate(`${home}/data/groups`),
+        'What players find where',
+      ),
+      act(
+        'texts',
+        'Names in all languages',
+        () => void navigate(`${home}/data/texts`),
+        'Every text, missing ones marked, PO and JSON',
+      ),
+      act(
+        'registry',
+        'Registry and releases',
+        () => void navigate(`${home}/data/registry`),
+        'Numbers that never move',
+      ),
+      act(
+        'sheet',
+        'Contact sheet of the mod',
+        () => void navigate(`${home}/sheet`),
+        'Every block as it looks, to export or to lay on an earlier one',
+      ),
       act('undo', 'Undo', () => void session.undoOrRedo('undo')),
       act('redo', 'Redo', () => void session.undoOrRedo('redo')),
       act('light', 'Theme: day', () => setColorScheme('light')),
       act('dark', 'Theme: night', () => setColorScheme('dark')),
       act('auto', 'Theme: as the system has it', () => setColorScheme('auto')),
       act('keys', 'Show all keys', onKeys),
-      ...Object.entries(mod.items).map(([name, item]): SpotlightActionData => ({ id: `item ${name}`, label: titleOf(mod, name, item.names), description: `${mod.header.namespace}:${name}`, leftSection: <ItemIcon id={`${mod.header.namespace}:${name}`} size={28} />, onClick: () => void navigate(`${home}/data/items/${name}`) })),
+      ...Object.entries(mod.items).map(([name, item]): SpotlightActionData => ({
+        id: `item ${name}`,
+        label: titleOf(mod, name, item.names),
+        description: `${mod.header.namespace}:${name}`,
+        leftSection: <ItemIcon id={`${mod.header.namespace}:${name}`} size={28} />,
+        onClick: () => void navigate(`${home}/data/items/${name}`),
+      })),
       ...Object.entries(mod.blocks).map(([name, block]): SpotlightActionData => ({
-        id: `block ${name}`, label: titleOf(mod, name, block.names), description: `${mod.header.namespace}:${name}`, keywords: facets.join(' '), leftSection: <Rendering block={name} state={0} size={28} />,
+        id: `block ${name}`,
+        label: titleOf(mod, name, block.names),
+        description: `${mod.header.namespace}:${name}`,
+        keywords: facets.join(' '),
+        leftSection: <Rendering block={name} state={0} size={28} />,
         onClick: () => void navigate(`${home}/blocks/${name}`),
       })),
     ];
   }, [opened, mod, session, navigate, newBlock, setColorScheme, onKeys]);
-  return <Spotlight actions={actions} onSpotlightOpen={() => setOpened(true)} onSpotlightClose={() => setOpened(false)} shortcut={null} highlightQuery limit={9} nothingFound="Nothing by that name" searchProps={{ placeholder: 'Go to or do…', 'aria-label': 'Go to or do' }} scrollable maxHeight={420} />;
+  return (
+    <Spotlight
+      actions={actions}
+      onSpotlightOpen={() => setOpened(true)}
+      onSpotlightClose={() => setOpened(false)}
+      shortcut={null}
+      highlightQuery
+      limit={9}
+      nothingFound="Nothing by that name"
+      searchProps={{ placeholder: 'Go to or do…', 'aria-label': 'Go to or do' }}
+      scrollable
+      maxHeight={420}
+    />
+  );
 }

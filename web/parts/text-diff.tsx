@@ -8,7 +8,12 @@ export function TextDiff({ before, after }: { before: string | undefined; after:
   return (
     <pre className="code" tabIndex={0}>
       {lines.map(({ text, kind, number }, i) => (
-        <div key={i} className={kind}><span aria-label={kind && (kind === 'more' ? 'new line' : 'old line')}>{kind === 'less' ? '−' : kind ? `+ ${number}` : number}</span><span>{text}</span></div>
+        <div key={i} className={kind}>
+          <span aria-label={kind && (kind === 'more' ? 'new line' : 'old line')}>
+            {kind === 'less' ? '−' : kind ? `+ ${number}` : number}
+          </span>
+          <span>{text}</span>
+        </div>
       ))}
     </pre>
   );

@@ -9,30 +9,88 @@ import { Rendering } from '../parts/rendering.tsx';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
 
 const start: SceneOptions = { arrangement: 'Alone', hour: 'Day', outline: false, light: false };
-const inks = { light: { grid: '#cfc7b5', soft: '#6f7468', tide: '#0e666b' }, dark: { grid: '#3f5058', soft: '#a9b6b7', tide: '#6fbdb8' } };
+const inks = {
+  light: { grid: '#cfc7b5', soft: '#6f7468', tide: '#0e666b' },
+  dark: { grid: '#3f5058', soft: '#a9b6b7', tide: '#6fbdb8' },
+};
 
 /** The live stage: the block in the state that is chosen, to be turned and looked at. */
 export function Stage({ editor, state }: { editor: BlockEditor; state: number }) {
   const mod = useMod();
   const scheme = useComputedColorScheme('light');
-  const [kept, setOptions] = useLocalStorage<SceneOptions>({ key: 'obrank.stage', defaultValue: start, getInitialValueInEffect: false });
+  const [kept, setOptions] = useLocalStorage<SceneOptions>({
+    key: 'obrank.stage',
+    defaultValue: start,
+    getInitialValueInEffect: false,
+  });
   const options = arrangements.includes(kept.arrangement) ? kept : start;
   const { block } = editor;
-  const outline = useMemo(() => (options.outline && !block.space.tooLarge ? shapeIn(mod, block, block.shapes.outline, state) : []), [options.outline, mod, block, state]);
+  const outline = useMemo(
+    () =>
+      options.outline && !block.space.tooLarge
+        ? shapeIn(mod, block, block.shapes.outline, state)
+        : [],
+    [options.outline, mod, block, state],
+  );
   const set = (part: Partial<SceneOptions>) => setOptions({ ...options, ...part });
   return (
     <div className={`stage ${options.hour.toLowerCase()}`}>
       <div className="chips">
-        <SegmentedControl value={options.arrangement} onChange={(value) => set({ arrangement: value as SceneOptions['arrangement'] })} data={[...arrangements]} aria-label="Arrangement" />
-        <SegmentedControl value={options.hour} onChange={(value) => set({ hour: value as SceneOptions['hour'] })} data={[...hours]} aria-label="Hour" />
+        <SegmentedControl
+          value={options.arrangement}
+          onChange={(value) => set({ arrangement: value as SceneOptions['arrangement'] })}
+          data={[...arrangements]}
+          aria-label="Arrangement"
+        />
+        <SegmentedControl
+          value={options.hour}
+          onChange={(value) => set({ hour: value as SceneOptions['hour'] })}
+          data={[...hours]}
+          aria-label="Hour"
+        />
         <span className="toggles" role="group" aria-label="Overlays">
-          <button type="button" aria-pressed={options.outline} onClick={() => set({ outline: !options.outline })}>Outline</button>
-          <button type="button" aria-pressed={options.light} onClick={() => set({ light: !options.light })}>Light</button>
+          <button
+            type="button"
+            aria-pressed={options.outline}
+            onClick={() => set({ outline: !options.outline })}
+          >
+            Outline
+          </button>
+          <button
+            type="button"
+            aria-pressed={options.light}
+            onClick={() => set({ light: !options.light })}
+          >
+            Light
+          </button>
         </span>
       </div>
-      <WithoutGraphics fallback={<div className="flat"><Rendering block={block.name} state={state} size={320} title={block.name} /><p className="note">This browser has no WebGL, so the block is drawn flat and cannot be turned.</p></div>}>
-        <Canvas frameloop="demand" camera={{ fov: 32, position: [2.3, 2.2, 2.3] }} gl={{ antialias: true, alpha: true, preserveDrawingBuffer: true }} dpr={[1, 2]} aria-label={`${block.name} on the stage. Drag to turn it.`} flat>
-          <Scene mod={mod} block={block} state={state} options={options} outline={outline} colours={options.hour === 'Night' ? inks.dark : inks[scheme]} />
+      <WithoutGraphics
+        fallback={
+          <div className="flat">
+            <Rendering block={block.name} state={state} size={320} title={block.name} />
+            <p className="note">
+              This browser has no WebGL, so the block is drawn flat and cannot be turned.
+            </p>
+          </div>
+        }
+      >
+        <Canvas
+          frameloop="demand"
+          camera={{ fov: 32, position: [2.3, 2.2, 2.3] }}
+          gl={{ antialias: true, alpha: true, preserveDrawingBuffer: true }}
+          dpr={[1, 2]}
+          aria-label={`${block.name} on the stage. Drag to turn it.`}
+          flat
+        >
+          <Scene
+            mod={mod}
+            block={block}
+            state={state}
+            options={options}
+            outline={outline}
+            colours={options.hour === 'Night' ? inks.dark : inks[scheme]}
+          />
         </Canvas>
       </WithoutGraphics>
     </div>
@@ -40,7 +98,10 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
 }
 
 /** Shows the drawing of the worker where the browser cannot draw in three dimensions. */
-class WithoutGraphics extends Component<{ fallback: ReactNode; children: ReactNode }, { failed: boolean }> {
+class WithoutGraphics extends Component<
+  { fallback: ReactNode; children: ReactNode },
+  { failed: boolean }
+> {
   override state = { failed: false };
 
   static getDerivedStateFromError() {

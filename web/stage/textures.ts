@@ -34,17 +34,22 @@ export function useStageTexture(mod: Mod, id: string | undefined): THREE.Texture
   useEffect(() => {
     if (!found) return;
     let wanted = true;
-    const promise = loaded.get(key) ?? loader.loadAsync(`/api/blobs/${found.picture.sha256}`).then((made) => {
-      crisp(made);
-      made.repeat.set(1, 1 / frames);
-      made.offset.set(0, 1 - 1 / frames);
-      return made;
-    });
+    const promise =
+      loaded.get(key) ??
+      loader.loadAsync(`/api/blobs/${found.picture.sha256}`).then((made) => {
+        crisp(made);
+        made.repeat.set(1, 1 / frames);
+        made.offset.set(0, 1 - 1 / frames);
+        return made;
+      });
     loaded.set(key, promise);
-    promise.then((made) => {
-      if (wanted) setTexture({ key, texture: made });
-      invalidate();
-    }, () => loaded.delete(key));
+    promise.then(
+      (made) => {
+        if (wanted) setTexture({ key, texture: made });
+        invalidate();
+      },
+      () => loaded.delete(key),
+    );
     return () => {
       wanted = false;
     };

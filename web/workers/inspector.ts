@@ -1,13 +1,30 @@
 /** Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit. */
 import { readZip } from '../../core/bytes/index.ts';
-import { cellsIn, compareSheets, drawIsometric, drawnModels, neededTextures, sheetCells, sheetColumns, sheetProblem, sheetSteps, texturePixels, type SheetCell } from '../../core/draw/index.ts';
+import {
+  cellsIn,
+  compareSheets,
+  drawIsometric,
+  drawnModels,
+  neededTextures,
+  sheetCells,
+  sheetColumns,
+  sheetProblem,
+  sheetSteps,
+  texturePixels,
+  type SheetCell,
+} from '../../core/draw/index.ts';
 import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
 import { readPack } from '../../core/kits/block-pack/read/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
 import { drawer } from '../../core/space/index.ts';
-import { decodePicture, encodePicture, PictureProblem, type Pixels } from '../../core/textures/index.ts';
+import {
+  decodePicture,
+  encodePicture,
+  PictureProblem,
+  type Pixels,
+} from '../../core/textures/index.ts';
 import { craterSteps } from '../../core/traits/index.ts';
 import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
@@ -19,15 +36,19 @@ const decoded = new Map<string, Pixels>();
 const answer = (message: FromWorker) => (self as unknown as Worker).postMessage(message);
 
 function bytesOf(sha256: string): Promise<Uint8Array | undefined> {
-  const known = bytes.get(sha256) ?? fetch(`/api/blobs/${sha256}`).then(async (response) => {
-    if (!response.ok) return undefined;
-    const found = new Uint8Array(await response.arrayBuffer());
-    loaded.set(sha256, found);
-    return found;
-  }).catch(() => {
-    bytes.delete(sha256);
-    return undefined;
-  });
+  const known =
+    bytes.get(sha256) ??
+    fetch(`/api/blobs/${sha256}`)
+      .then(async (response) => {
+        if (!response.ok) return undefined;
+        const found = new Uint8Array(await response.arrayBuffer());
+        loaded.set(sha256, found);
+        return found;
+      })
+      .catch(() => {
+        bytes.delete(sha256);
+        return undefined;
+      });
   bytes.set(sha256, known);
   return known;
 }
@@ -38,10 +59,28 @@ const working = new Set<number>();
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** Draws one sheet a few pictures at a time. Undefined when it was cancelled. */
-async function drawn(of: Mod, cells: (SheetCell | undefined)[], columns: number, { id, size, tick }: { id: number; size: number; tick: number }): Promise<Pixels | undefined> {
-  const models = cells.flatMap((cell) => (cell ? drawnModels(of, resolveBlock(of, cell.block, lookUp(of.blocks, cell.block)!), cell.state) : []));
-  await Promise.all(neededTextures(models).map((texture) => textureOf(of, texture)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
-  const steps = sheetSteps(of, cells, { size, columns, pixelsOf: texturePixels(of, (sha256) => loaded.get(sha256), decoded, tick) });
+async function drawn(
+  of: Mod,
+  cells: (SheetCell | undefined)[],
+  columns: number,
+  { id, size, tick }: { id: number; size: number; tick: number },
+): Promise<Pixels | undefined> {
+  const models = cells.flatMap((cell) =>
+    cell
+      ? drawnModels(of, resolveBlock(of, cell.block, lookUp(of.blocks, cell.block)!), cell.state)
+      : [],
+  );
+  await Promise.all(
+    neededTextures(models)
+      .map((texture) => textureOf(of, texture)?.picture.sha256)
+      .filter((sha) => sha !== undefined)
+      .map(bytesOf),
+  );
+  const steps = sheetSteps(of, cells, {
+    size,
+    columns,
+    pixelsOf: texturePixels(of, (sha256) => loaded.get(sha256), decoded, tick),
+  });
   let since = performance.now();
   for (;;) {
     const step = steps.next();
@@ -61,23 +100,36 @@ async function sheetOf(message: ToWorker & { kind: 'sheet' }): Promise<SheetAnsw
   try {
     cells = sheetCells(at, message.block);
     columns = message.columns ?? sheetColumns(at, cells);
-    const problem = cells.length ? sheetProblem(cells.length, { size: message.size, columns }) : undefined;
+    const problem = cells.length
+      ? sheetProblem(cells.length, { size: message.size, columns })
+      : undefined;
     if (problem) return { cells: [], columns, problem };
     const pixels = await drawn(at, cells, columns, message);
     if (!pixels) return { cells: [], columns };
     if (!message.before) return { pixels, cells, columns };
-    const before = 'png' in message.before ? decodePicture(message.before.png) : await drawn(message.before.mod, cellsIn(message.before.mod, cells, at), columns, message);
+    const before =
+      'png' in message.before
+        ? decodePicture(message.before.png)
+        : await drawn(message.before.mod, cellsIn(message.before.mod, cells, at), columns, message);
     if (!before) return { cells: [], columns };
     const { pixels: laid, differing, cells: marked } = compareSheets(pixels, before, message.size);
     return { pixels: laid, cells, columns, differing, marked };
   } catch (error) {
-    if (error instanceof RangeError || error instanceof PictureProblem) return { cells, columns, problem: error.message };
+    if (error instanceof RangeError || error instanceof PictureProblem)
+      return { cells, columns, problem: error.message };
     throw error;
   }
 }
 
 /** Tries charges before walls of a block, at every distance and with every strength. Undefined when it was cancelled. */
-async function blastOf({ id, rating, strengths, distances, samples, seed }: ToWorker & { kind: 'blast' }): Promise<BlastAnswer | undefined> {
+async function blastOf({
+  id,
+  rating,
+  strengths,
+  distances,
+  samples,
+  seed,
+}: ToWorker & { kind: 'blast' }): Promise<BlastAnswer | undefined> {
   const found: BlastAnswer = { crater: [], odds: [] };
   const total = strengths.length * distances.length * samples;
   let before = 0;
@@ -106,7 +158,13 @@ async function blastOf({ id, rating, strengths, distances, samples, seed }: ToWo
 }
 
 /** Breaks a block again and again. Undefined when it was cancelled or the block is gone. */
-async function breaksOf({ id, block, breaking, breaks, seed }: ToWorker & { kind: 'breaks' }): Promise<BreaksAnswer | undefined> {
+async function breaksOf({
+  id,
+  block,
+  breaking,
+  breaks,
+  seed,
+}: ToWorker & { kind: 'breaks' }): Promise<BreaksAnswer | undefined> {
   const declared = lookUp(mod?.blocks, block);
   if (!mod || !declared) return undefined;
   const resolved = resolveBlock(mod, block, declared);
@@ -130,13 +188,34 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'draw') {
     const at = mod;
     const block = lookUp(at?.blocks, message.block);
-    if (!at || !block) return answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
-    const models = drawnModels(at, resolveBlock(at, message.block, block), message.state, message.pick);
-    await Promise.all(neededTextures(models).map((id) => textureOf(at, id)?.picture.sha256).filter((sha) => sha !== undefined).map(bytesOf));
-    answer({ kind: 'drawn', id: message.id, size: message.size, data: drawIsometric(models, at.header.texels, message.size, texturePixels(at, (sha256) => loaded.get(sha256), decoded)).data });
+    if (!at || !block)
+      return answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
+    const models = drawnModels(
+      at,
+      resolveBlock(at, message.block, block),
+      message.state,
+      message.pick,
+    );
+    await Promise.all(
+      neededTextures(models)
+        .map((id) => textureOf(at, id)?.picture.sha256)
+        .filter((sha) => sha !== undefined)
+        .map(bytesOf),
+    );
+    answer({
+      kind: 'drawn',
+      id: message.id,
+      size: message.size,
+      data: drawIsometric(
+        models,
+        at.header.texels,
+        message.size,
+        texturePixels(at, (sha256) => loaded.get(sha256), decoded),
+      ).data,
+    });
   } else if (message.kind === 'sheet') {
     working.add(message.id);
-    answer({ kind: 'sheet drawn', id: message.id, ...await sheetOf(message) });
+    answer({ kind: 'sheet drawn', id: message.id, ...(await sheetOf(message)) });
     working.delete(message.id);
   } else if (message.kind === 'blast') {
     working.add(message.id);
@@ -151,13 +230,28 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'encode') {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
   } else if (message.kind === 'fix all') {
-    answer({ kind: 'all fixed', id: message.id, ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }) });
+    answer({
+      kind: 'all fixed',
+      id: message.id,
+      ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }),
+    });
   } else if (message.kind === 'check pack') {
     try {
       const files = readZip(message.bytes);
-      answer({ kind: 'pack checked', id: message.id, findings: inspectPack(readPack(files)), files: files.size });
+      answer({
+        kind: 'pack checked',
+        id: message.id,
+        findings: inspectPack(readPack(files)),
+        files: files.size,
+      });
     } catch (error) {
-      answer({ kind: 'pack checked', id: message.id, findings: [], files: 0, problem: (error as Error).message });
+      answer({
+        kind: 'pack checked',
+        id: message.id,
+        findings: [],
+        files: 0,
+        problem: (error as Error).message,
+      });
     }
   }
 };

@@ -8,10 +8,20 @@ import type { Change, Mod } from '../../core/mod/index.ts';
 /** What a sheet is laid on: the mod as it was, or an earlier sheet as a PNG. */
 export type SheetBefore = { mod: Mod } | { png: Uint8Array };
 /** A sheet with what each picture shows; with something to compare, what differs. Or why there is none. */
-export interface SheetAnswer { pixels?: Pixels; columns: number; cells: SheetCell[]; differing?: number; marked?: number[]; problem?: string }
+export interface SheetAnswer {
+  pixels?: Pixels;
+  columns: number;
+  cells: SheetCell[];
+  differing?: number;
+  marked?: number[];
+  problem?: string;
+}
 
 /** For each strength the crater of a touching charge, and the odds at each distance. */
-export interface BlastAnswer { crater: Crater[]; odds: Estimate[][] }
+export interface BlastAnswer {
+  crater: Crater[];
+  odds: Estimate[][];
+}
 
 /** For each item how often there was each number of it. */
 export type BreaksAnswer = ReadonlyMap<string, readonly number[]>;
@@ -21,8 +31,24 @@ export type ToWorker =
   | { kind: 'mod'; mod: Mod }
   | { kind: 'changes'; changes: Change[] }
   | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
-  | { kind: 'sheet'; id: number; block?: string; size: number; columns?: number; tick: number; before?: SheetBefore }
-  | { kind: 'blast'; id: number; rating: number; strengths: number[]; distances: number[]; samples: number; seed: number }
+  | {
+      kind: 'sheet';
+      id: number;
+      block?: string;
+      size: number;
+      columns?: number;
+      tick: number;
+      before?: SheetBefore;
+    }
+  | {
+      kind: 'blast';
+      id: number;
+      rating: number;
+      strengths: number[];
+      distances: number[];
+      samples: number;
+      seed: number;
+    }
   | { kind: 'breaks'; id: number; block: string; breaking: Breaking; breaks: number; seed: number }
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }

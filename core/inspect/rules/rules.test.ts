@@ -52,7 +52,8 @@ describe.each(rules.filter((rule) => rule.over !== 'pack'))('$id', (rule) => {
 });
 
 describe.each(rules.filter((rule) => rule.over === 'pack'))('$id', ({ id, fails, passes }) => {
-  const report = (values: ModExample) => inspectPack(readPack(samplePack(values))).filter((finding) => finding.rule === id);
+  const report = (values: ModExample) =>
+    inspectPack(readPack(samplePack(values))).filter((finding) => finding.rule === id);
 
   test('is reported for its failing example, with file, line and column', () => {
     const findings = report(fails);

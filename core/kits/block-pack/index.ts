@@ -5,7 +5,15 @@ import { writeBlockFiles, writeBlockPack } from './write/index.ts';
 export const blockPack: Kit = {
   name: 'block-pack',
   title: 'Block Pack, edition 1',
-  limits: { states: 65_536, stateCodeBits: 16, wholeShares: false, pattern: [6, 6], boxes: 256, reach: 16, textureSide: 1024 },
+  limits: {
+    states: 65_536,
+    stateCodeBits: 16,
+    wholeShares: false,
+    pattern: [6, 6],
+    boxes: 256,
+    reach: 16,
+    textureSide: 1024,
+  },
   write: writeBlockPack,
   writeBlock: writeBlockFiles,
 };

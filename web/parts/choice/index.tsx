@@ -2,7 +2,10 @@ import { Select, type SelectProps } from '@mantine/core';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { asOption, firstMatch, type OptionLike } from './match.ts';
 
-export type ChoiceProps = Omit<SelectProps, 'data' | 'onChange' | 'onOptionSubmit' | 'value' | 'searchable' | 'dropdownOpened'> & {
+export type ChoiceProps = Omit<
+  SelectProps,
+  'data' | 'onChange' | 'onOptionSubmit' | 'value' | 'searchable' | 'dropdownOpened'
+> & {
   data: readonly OptionLike[];
   value: string | null;
   /** Hears of what was taken, also when it is what was chosen already. */
@@ -39,11 +42,22 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
 
   return (
     <Select
-      searchable allowDeselect={false} selectFirstOptionOnChange nothingFoundMessage="Nothing is called so"
+      searchable
+      allowDeselect={false}
+      selectFirstOptionOnChange
+      nothingFoundMessage="Nothing is called so"
       {...rest}
-      data={[...data]} value={value} onOptionSubmit={take} searchValue={search} onSearchChange={setSearch}
-      dropdownOpened={isOpen} onDropdownOpen={() => setOpen(true)} onDropdownClose={() => setOpen(false)}
-      onInput={() => { isTyped.current = true; }}
+      data={[...data]}
+      value={value}
+      onOptionSubmit={take}
+      searchValue={search}
+      onSearchChange={setSearch}
+      dropdownOpened={isOpen}
+      onDropdownOpen={() => setOpen(true)}
+      onDropdownClose={() => setOpen(false)}
+      onInput={() => {
+        isTyped.current = true;
+      }}
       onFocus={(event) => {
         isTyped.current = false;
         event.currentTarget.select();

@@ -35,7 +35,13 @@ export default function Bench() {
       </div>
     );
   }
-  return <PaintingOf key={block}><DropChoiceOf block={editor.block}><OneBlock editor={editor} /></DropChoiceOf></PaintingOf>;
+  return (
+    <PaintingOf key={block}>
+      <DropChoiceOf block={editor.block}>
+        <OneBlock editor={editor} />
+      </DropChoiceOf>
+    </PaintingOf>
+  );
 }
 
 function OneBlock({ editor }: { editor: BlockEditor }) {
@@ -43,18 +49,39 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const session = useSession();
   const navigate = useNavigate();
   const { pathname, search } = useLocation();
-  const [files, setFiles] = useLocalStorage({ key: 'obrank.files', defaultValue: false, getInitialValueInEffect: false });
-  const [matrixOpen, setMatrixOpen] = useLocalStorage({ key: 'obrank.matrix-open', defaultValue: false, getInitialValueInEffect: false });
-  const [truthOpen, setTruthOpen] = useLocalStorage({ key: 'obrank.truth-open', defaultValue: true, getInitialValueInEffect: false });
+  const [files, setFiles] = useLocalStorage({
+    key: 'obrank.files',
+    defaultValue: false,
+    getInitialValueInEffect: false,
+  });
+  const [matrixOpen, setMatrixOpen] = useLocalStorage({
+    key: 'obrank.matrix-open',
+    defaultValue: false,
+    getInitialValueInEffect: false,
+  });
+  const [truthOpen, setTruthOpen] = useLocalStorage({
+    key: 'obrank.truth-open',
+    defaultValue: true,
+    getInitialValueInEffect: false,
+  });
   const paint = usePaintDrops(editor);
   const { space } = editor.block;
   const shown = placeIn(pathname, search);
   const facet = shown.facet ?? 'Traits';
   const usual = defaultStateOf(mod, editor.name);
-  const stateOf = (place: Place) => (place.state !== undefined && place.state < space.size ? place.state : usual);
+  const stateOf = (place: Place) =>
+    place.state !== undefined && place.state < space.size ? place.state : usual;
   const state = stateOf(shown);
-  const setState = (next: number) => void navigate({ pathname: window.location.pathname, search: `?state=${next}` }, { replace: true });
-  const go = (at: number) => void navigate({ pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`, search: window.location.search });
+  const setState = (next: number) =>
+    void navigate(
+      { pathname: window.location.pathname, search: `?state=${next}` },
+      { replace: true },
+    );
+  const go = (at: number) =>
+    void navigate({
+      pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`,
+      search: window.location.search,
+    });
   const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
   const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
   const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
@@ -76,23 +103,61 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
     setTruthOpen(!truth);
   };
   useHotkeys([
-    ['[', () => go(at() - 1)], [']', () => go(at() + 1)],
+    ['[', () => go(at() - 1)],
+    [']', () => go(at() + 1)],
     ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
     ['F', () => setFiles(!files)],
     ['M', () => (facet === 'Loot' ? toTruth() : toMatrix())],
-    ...(facet === 'Loot' ? [['I', paint.itself], ['N', paint.nothing], ['K', paint.itemOrItself]] as [string, () => void][] : []),
-    [',', () => step(-1)], ['.', () => step(1)],
+    ...(facet === 'Loot'
+      ? ([
+          ['I', paint.itself],
+          ['N', paint.nothing],
+          ['K', paint.itemOrItself],
+        ] as [string, () => void][])
+      : []),
+    [',', () => step(-1)],
+    ['.', () => step(1)],
   ]);
   return (
     <div className="bench">
       <ShelfList current={editor.name} facet={facet} />
-      <Spine editor={editor} facet={facet} title={titleOf(mod, editor.name, editor.declared.names)} search={search} />
+      <Spine
+        editor={editor}
+        facet={facet}
+        title={titleOf(mod, editor.name, editor.declared.names)}
+        search={search}
+      />
       <div className="middle">
-        {files ? <Files block={editor.name} onClose={() => setFiles(false)} /> : matrix ? <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} /> : truth ? <Truth editor={editor} onStage={toTruth} /> : null}
-        {!files && (staged.current ||= !covered) && <div className="stage-holder" hidden={covered}><Stage editor={editor} state={state} /></div>}
-        <div hidden={covered}><Steady of={strip.current}>{() => <StateStrip editor={editor} state={state} onState={setState} />}</Steady></div>
+        {files ? (
+          <Files block={editor.name} onClose={() => setFiles(false)} />
+        ) : matrix ? (
+          <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} />
+        ) : truth ? (
+          <Truth editor={editor} onStage={toTruth} />
+        ) : null}
+        {!files && (staged.current ||= !covered) && (
+          <div className="stage-holder" hidden={covered}>
+            <Stage editor={editor} state={state} />
+          </div>
+        )}
+        <div hidden={covered}>
+          <Steady of={strip.current}>
+            {() => <StateStrip editor={editor} state={state} onState={setState} />}
+          </Steady>
+        </div>
       </div>
-      <section className="sheet" aria-label={facet}><FacetSheet facet={facet} editor={editor} state={state} onState={setState} matrix={matrix} onMatrix={toMatrix} truth={truth} onTruth={toTruth} /></section>
+      <section className="sheet" aria-label={facet}>
+        <FacetSheet
+          facet={facet}
+          editor={editor}
+          state={state}
+          onState={setState}
+          matrix={matrix}
+          onMatrix={toMatrix}
+          truth={truth}
+          onTruth={toTruth}
+        />
+      </section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
     </div>
   );

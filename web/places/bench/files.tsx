@@ -11,7 +11,10 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
   const baseline = useBaseline();
   const kit = kitNamed(mod.header.kit);
   const files = useMemo(() => kit.writeBlock(mod, block), [kit, mod, block]);
-  const before = useMemo(() => (baseline ? kit.writeBlock(baseline.mod, block) : undefined), [kit, baseline, block]);
+  const before = useMemo(
+    () => (baseline ? kit.writeBlock(baseline.mod, block) : undefined),
+    [kit, baseline, block],
+  );
   const [chosen, setChosen] = useState<string>();
   const path = chosen !== undefined && files.has(chosen) ? chosen : [...files.keys()][0];
   return (
@@ -19,13 +22,43 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
       <nav>
         {[...files].map(([name, text]) => {
           const old = before?.get(name);
-          const changed = before === undefined ? 0 : old === undefined ? text.split('\n').length - 1 : old === text ? 0 : changedLines(old, text);
-          return <button key={name} type="button" aria-current={name === path ? 'true' : undefined} onClick={() => setChosen(name)}><span><span className="soft">{name.slice(0, name.lastIndexOf('/') + 1)}</span>{name.slice(name.lastIndexOf('/') + 1)}</span>{changed > 0 && <i title={`${changed} lines will change`}>{changed}</i>}</button>;
+          const changed =
+            before === undefined
+              ? 0
+              : old === undefined
+                ? text.split('\n').length - 1
+                : old === text
+                  ? 0
+                  : changedLines(old, text);
+          return (
+            <button
+              key={name}
+              type="button"
+              aria-current={name === path ? 'true' : undefined}
+              onClick={() => setChosen(name)}
+            >
+              <span>
+                <span className="soft">{name.slice(0, name.lastIndexOf('/') + 1)}</span>
+                {name.slice(name.lastIndexOf('/') + 1)}
+              </span>
+              {changed > 0 && <i title={`${changed} lines will change`}>{changed}</i>}
+            </button>
+          );
         })}
-        <p className="note" style={{ padding: '8px 12px' }}>{baseline?.built ? 'Marked: what changes with the next build.' : 'Not built yet. Marked: what changed since the mod was brought in.'}</p>
-        <p style={{ padding: '0 12px' }}><button type="button" className="link" onClick={onClose}>Back to the stage</button></p>
+        <p className="note" style={{ padding: '8px 12px' }}>
+          {baseline?.built
+            ? 'Marked: what changes with the next build.'
+            : 'Not built yet. Marked: what changed since the mod was brought in.'}
+        </p>
+        <p style={{ padding: '0 12px' }}>
+          <button type="button" className="link" onClick={onClose}>
+            Back to the stage
+          </button>
+        </p>
       </nav>
-      {path !== undefined && <TextDiff before={before?.get(path) ?? (before && '')} after={files.get(path)!} />}
+      {path !== undefined && (
+        <TextDiff before={before?.get(path) ?? (before && '')} after={files.get(path)!} />
+      )}
     </div>
   );
 }

@@ -27,38 +27,109 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
   // The blocks of a large mod are gone through when there is time; the handle moves at once.
   const mod = useDeferredValue(useMod());
   const line = useRef<HTMLDivElement>(null);
-  const scale = useMemo(() => (log ? logScale(low, high) : linearScale(low, high, step)), [low, high, log, step]);
+  const scale = useMemo(
+    () => (log ? logScale(low, high) : linearScale(low, high, step)),
+    [low, high, log, step],
+  );
   const placed = useMemo(() => placeTicks(scale, ticks), [scale, ticks]);
-  const own = bundled(scale, resolveBlocks(mod), of, (block) => titleOf(mod, block.name, block.declared.names));
+  const own = bundled(scale, resolveBlocks(mod), of, (block) =>
+    titleOf(mod, block.name, block.declared.names),
+  );
   const fromPointer = (event: PointerEvent) => {
     const { left, width } = line.current!.getBoundingClientRect();
-    onValue(snapped(scale, [...ticks, ...own.map(({ value: at, names }) => ({ value: at, name: names[0]! }))], (event.clientX - left) / width, 5 / width));
+    onValue(
+      snapped(
+        scale,
+        [...ticks, ...own.map(({ value: at, names }) => ({ value: at, name: names[0]! }))],
+        (event.clientX - left) / width,
+        5 / width,
+      ),
+    );
   };
   const keys = (event: KeyboardEvent) => {
-    const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 10 * step, PageDown: -10 * step, Home: -Infinity, End: Infinity }[event.key];
+    const by = {
+      ArrowRight: step,
+      ArrowUp: step,
+      ArrowLeft: -step,
+      ArrowDown: -step,
+      PageUp: 10 * step,
+      PageDown: -10 * step,
+      Home: -Infinity,
+      End: Infinity,
+    }[event.key];
     if (by === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    onValue(Math.min(high, Math.max(low, Number((Math.round((value + by) / step) * step).toFixed(6)))));
+    onValue(
+      Math.min(high, Math.max(low, Number((Math.round((value + by) / step) * step).toFixed(6)))),
+    );
   };
   const near = ticks.find((tick) => tick.value === value && tick.name !== 'other stock');
   return (
-    <div className="ruler" ref={line} onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); fromPointer(event); }} onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}>
+    <div
+      className="ruler"
+      ref={line}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        fromPointer(event);
+      }}
+      onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}
+    >
       <div className="line" />
-      {own.map((bundle) => <div key={bundle.where} className="own" style={{ left: `${bundle.where * 100}%` }} title={`${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ${bundle.value}`} />)}
-      {placed.map((tick) => <div key={tick.name} className={`tick${tick.line === 1 ? ' low' : ''}`} style={{ left: `${tick.where * 100}%` }} title={`${tick.name}: ${tick.value}`}>{tick.line !== undefined && <span>{tick.name}</span>}</div>)}
-      {near && near.name.length < 24 && <span className="near" style={{ left: `${Math.max(8, Math.min(92, scale.at(value) * 100))}%` }}>like {near.name}</span>}
-      <button type="button" className="handle" role="slider" aria-label={label} aria-valuemin={low} aria-valuemax={high} aria-valuenow={value} aria-valuetext={near ? `${value}, like ${near.name}` : String(value)} style={{ left: `${scale.at(value) * 100}%` }} onKeyDown={keys} />
+      {own.map((bundle) => (
+        <div
+          key={bundle.where}
+          className="own"
+          style={{ left: `${bundle.where * 100}%` }}
+          title={`${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ${bundle.value}`}
+        />
+      ))}
+      {placed.map((tick) => (
+        <div
+          key={tick.name}
+          className={`tick${tick.line === 1 ? ' low' : ''}`}
+          style={{ left: `${tick.where * 100}%` }}
+          title={`${tick.name}: ${tick.value}`}
+        >
+          {tick.line !== undefined && <span>{tick.name}</span>}
+        </div>
+      ))}
+      {near && near.name.length < 24 && (
+        <span
+          className="near"
+          style={{ left: `${Math.max(8, Math.min(92, scale.at(value) * 100))}%` }}
+        >
+          like {near.name}
+        </span>
+      )}
+      <button
+        type="button"
+        className="handle"
+        role="slider"
+        aria-label={label}
+        aria-valuemin={low}
+        aria-valuemax={high}
+        aria-valuenow={value}
+        aria-valuetext={near ? `${value}, like ${near.name}` : String(value)}
+        style={{ left: `${scale.at(value) * 100}%` }}
+        onKeyDown={keys}
+      />
     </div>
   );
 }
 
 /** The stock materials as ticks for one of their numbers; materials with the same number share a tick. */
-export function stockTicks(stocks: readonly { name: string; traits: object }[], of: (traits: never) => number | undefined): Tick[] {
+export function stockTicks(
+  stocks: readonly { name: string; traits: object }[],
+  of: (traits: never) => number | undefined,
+): Tick[] {
   const byValue = new Map<number, string[]>();
   for (const { name, traits } of stocks) {
     const value = of(traits as never);
     if (value !== undefined) byValue.set(value, [...(byValue.get(value) ?? []), name]);
   }
-  return [...byValue].map(([value, names]) => ({ value, name: names.length > 2 ? 'other stock' : names.join(', ') }));
+  return [...byValue].map(([value, names]) => ({
+    value,
+    name: names.length > 2 ? 'other stock' : names.join(', '),
+  }));
 }

@@ -1,5 +1,8 @@
 /** A familiar value on a ruler. */
-export interface Tick { value: number; name: string }
+export interface Tick {
+  value: number;
+  name: string;
+}
 
 /** A logarithmic scale from `low` to `high`: equal steps along it are equal ratios. */
 export interface Scale {
@@ -33,41 +36,71 @@ export function linearScale(low: number, high: number, step: number): Scale {
   const within = (where: number) => Math.min(1, Math.max(0, where));
   return {
     at: (amount) => within((amount - low) / (high - low)),
-    amount: (where) => Number((Math.round((low + within(where) * (high - low)) / step) * step).toFixed(6)),
+    amount: (where) =>
+      Number((Math.round((low + within(where) * (high - low)) / step) * step).toFixed(6)),
   };
 }
 
 /** The value of the tick within `reach` (a share of the ruler) of a place, else the scale's amount there. */
-export function snapped(scale: Scale, ticks: readonly Tick[], where: number, reach: number): number {
-  const near = ticks.filter((tick) => Math.abs(scale.at(tick.value) - where) < reach).sort((a, b) => Math.abs(scale.at(a.value) - where) - Math.abs(scale.at(b.value) - where))[0];
+export function snapped(
+  scale: Scale,
+  ticks: readonly Tick[],
+  where: number,
+  reach: number,
+): number {
+  const near = ticks
+    .filter((tick) => Math.abs(scale.at(tick.value) - where) < reach)
+    .sort((a, b) => Math.abs(scale.at(a.value) - where) - Math.abs(scale.at(b.value) - where))[0];
   return near?.value ?? scale.amount(where);
 }
 
 /** A tick with its place, and the line that its name stands on: names that would touch go one line lower, those that fit on neither have none. */
-export interface PlacedTick extends Tick { where: number; line: 0 | 1 | undefined }
+export interface PlacedTick extends Tick {
+  where: number;
+  line: 0 | 1 | undefined;
+}
 
 /** Gives every tick its place, from low to high. A letter takes `letter` of the ruler's width. */
 export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0155): PlacedTick[] {
-  const last = [{ where: -1, length: 0 }, { where: -1, length: 0 }];
-  return [...ticks].sort((a, b) => a.value - b.value).map((tick) => {
-    const where = scale.at(tick.value);
-    const line = ([0, 1] as const).find((row) => where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.012);
-    if (line !== undefined) last[line] = { where, length: tick.name.length };
-    return { ...tick, where, line };
-  });
+  const last = [
+    { where: -1, length: 0 },
+    { where: -1, length: 0 },
+  ];
+  return [...ticks]
+    .sort((a, b) => a.value - b.value)
+    .map((tick) => {
+      const where = scale.at(tick.value);
+      const line = ([0, 1] as const).find(
+        (row) =>
+          where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.012,
+      );
+      if (line !== undefined) last[line] = { where, length: tick.name.length };
+      return { ...tick, where, line };
+    });
 }
 
 /** So many names of a bundle are told. */
 const mostNames = 8;
 
 /** Own blocks that lie on one place of the ruler: the first value there, how many they are, and the names of the first few. */
-export interface Bundle { where: number; value: number; many: number; names: string[] }
+export interface Bundle {
+  where: number;
+  value: number;
+  many: number;
+  names: string[];
+}
 
 /**
  * Things on a ruler, drawn together where they lie closer than `apart`. One walk, and only names that are told are asked for: a mod may
  * have thousands of blocks.
  */
-export function bundled<T>(scale: Scale, things: readonly T[], valueOf: (thing: T) => number | undefined, nameOf: (thing: T) => string, apart = 0.012): Bundle[] {
+export function bundled<T>(
+  scale: Scale,
+  things: readonly T[],
+  valueOf: (thing: T) => number | undefined,
+  nameOf: (thing: T) => string,
+  apart = 0.012,
+): Bundle[] {
   const bundles: (Bundle | undefined)[] = [];
   for (const thing of things) {
     const value = valueOf(thing);

@@ -24,16 +24,35 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
   const [filter, setFilter] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
-  const lines = useMemo(() => shelfGroups(mod, filter).flatMap((group): Line[] => [{ kind: 'group', title: group.title, many: group.blocks.length }, ...group.blocks.map((block) => ({ kind: 'block' as const, ...block }))]), [mod, filter]);
-  const virtual = useVirtualizer({ count: lines.length, getScrollElement: () => scroller.current, estimateSize: (i) => (lines[i]!.kind === 'group' ? 30 : 44), overscan: 8 });
+  const lines = useMemo(
+    () =>
+      shelfGroups(mod, filter).flatMap((group): Line[] => [
+        { kind: 'group', title: group.title, many: group.blocks.length },
+        ...group.blocks.map((block) => ({ kind: 'block' as const, ...block })),
+      ]),
+    [mod, filter],
+  );
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => (lines[i]!.kind === 'group' ? 30 : 44),
+    overscan: 8,
+  });
   const address = (name: string) => `/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`;
   const step = (by: number) => {
     const blocks = lines.filter((line) => line.kind === 'block');
     const here = placeNow();
     const next = blocks[blocks.findIndex((line) => line.name === (here.block ?? current)) + by];
-    if (next) void navigate(`/m/${session.name}/blocks/${next.name}/${(here.facet ?? facet).toLowerCase()}`);
+    if (next)
+      void navigate(
+        `/m/${session.name}/blocks/${next.name}/${(here.facet ?? facet).toLowerCase()}`,
+      );
   };
-  useHotkeys([['ArrowDown', () => step(1)], ['ArrowUp', () => step(-1)], ['/', () => field.current?.focus()]]);
+  useHotkeys([
+    ['ArrowDown', () => step(1)],
+    ['ArrowUp', () => step(-1)],
+    ['/', () => field.current?.focus()],
+  ]);
   const at = lines.findIndex((line) => line.kind === 'block' && line.name === current);
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
@@ -42,24 +61,56 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
   }, [current]);
   return (
     <aside aria-label="Shelf">
-      <TextInput ref={field} className="q" placeholder="Filter blocks" aria-label="Filter blocks" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} />
+      <TextInput
+        ref={field}
+        className="q"
+        placeholder="Filter blocks"
+        aria-label="Filter blocks"
+        value={filter}
+        onChange={(event) => setFilter(event.currentTarget.value)}
+      />
       <div className="shelf-list" ref={scroller}>
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
           {virtual.getVirtualItems().map(({ index, start, size }) => {
             const line = lines[index]!;
             return (
-              <div key={line.kind === 'group' ? `group ${line.title}` : line.name} style={{ position: 'absolute', top: start, left: 0, right: 0, height: size }}>
-                {line.kind === 'group' ? <h4>{line.title}<span>{line.many}</span></h4> : (
-                  <Link to={address(line.name)} className={`shelf-row${line.name === current ? ' on' : ''}`} aria-current={line.name === current ? 'page' : undefined} title={line.id}>
+              <div
+                key={line.kind === 'group' ? `group ${line.title}` : line.name}
+                style={{ position: 'absolute', top: start, left: 0, right: 0, height: size }}
+              >
+                {line.kind === 'group' ? (
+                  <h4>
+                    {line.title}
+                    <span>{line.many}</span>
+                  </h4>
+                ) : (
+                  <Link
+                    to={address(line.name)}
+                    className={`shelf-row${line.name === current ? ' on' : ''}`}
+                    aria-current={line.name === current ? 'page' : undefined}
+                    title={line.id}
+                  >
                     <Rendering block={line.name} state={defaultStateOf(mod, line.name)} size={34} />
-                    <span><b>{line.title}</b><Pips stations={stationsOf(lookUp(mod.blocks, line.name)!, findings.get(line.name) ?? [])} /></span>
+                    <span>
+                      <b>{line.title}</b>
+                      <Pips
+                        stations={stationsOf(
+                          lookUp(mod.blocks, line.name)!,
+                          findings.get(line.name) ?? [],
+                        )}
+                      />
+                    </span>
                   </Link>
                 )}
               </div>
             );
           })}
         </div>
-        {lines.length === 0 && <p className="note" style={{ padding: '8px 14px' }}>No block matches.</p>}
+        {lines.length === 0 && (
+          <p className="note" style={{ padding: '8px 14px' }}>
+            No block matches.
+          </p>
+        )}
       </div>
     </aside>
   );

@@ -1,7 +1,13 @@
 import { lookUp } from '../../../core/mod/index.ts';
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
-import { coverage, valueCount, valuesOf, type Property, type Value } from '../../../core/states/index.ts';
+import {
+  coverage,
+  valueCount,
+  valuesOf,
+  type Property,
+  type Value,
+} from '../../../core/states/index.ts';
 import { count } from '../../../core/words/index.ts';
 import type { BlockEditor } from '../../api/hooks.tsx';
 
@@ -9,41 +15,114 @@ import type { BlockEditor } from '../../api/hooks.tsx';
 const mostCells = 192;
 
 /** The state that is shown: a choice for every property, and every state as a cell. */
-export function StateStrip({ editor: { block }, state, onState }: { editor: BlockEditor; state: number; onState: (state: number) => void }) {
+export function StateStrip({
+  editor: { block },
+  state,
+  onState,
+}: {
+  editor: BlockEditor;
+  state: number;
+  onState: (state: number) => void;
+}) {
   const { space, looks } = block;
   const uncovered = useMemo(() => coverage(looks.rows, space).uncovered, [looks, space]);
-  if (space.tooLarge) return <div className="strip"><span className="note">{count(space.trueSize, 'state')} are too many to show.</span></div>;
+  if (space.tooLarge)
+    return (
+      <div className="strip">
+        <span className="note">{count(space.trueSize, 'state')} are too many to show.</span>
+      </div>
+    );
   const bare = looks.mode === 'layered' ? 0 : uncovered.count;
   const now = space.decode(state);
-  if (!space.properties.length) return <div className="strip"><span className="note">This block has one state{bare ? ', and it has no look' : ''}. Properties in the facet States make more.</span></div>;
+  if (!space.properties.length)
+    return (
+      <div className="strip">
+        <span className="note">
+          This block has one state{bare ? ', and it has no look' : ''}. Properties in the facet
+          States make more.
+        </span>
+      </div>
+    );
   return (
     <div className="strip">
       <div className="props">
-        {space.properties.map((property) => <Choice key={property.name} property={property} value={lookUp(now, property.name)!} onValue={(value) => onState(space.encode({ ...now, [property.name]: value }))} />)}
+        {space.properties.map((property) => (
+          <Choice
+            key={property.name}
+            property={property}
+            value={lookUp(now, property.name)!}
+            onValue={(value) => onState(space.encode({ ...now, [property.name]: value }))}
+          />
+        ))}
       </div>
       <div>
-        <div className="note" style={{ fontSize: 12 }}>{count(space.size, 'state')} · {bare ? `${bare} without a look` : 'all with a look'}</div>
+        <div className="note" style={{ fontSize: 12 }}>
+          {count(space.size, 'state')} · {bare ? `${bare} without a look` : 'all with a look'}
+        </div>
         <div className="cells" role="group" aria-label="States">
           {Array.from({ length: Math.min(space.size, mostCells) }, (_, i) => (
-            <button key={i} type="button" className={looks.mode === 'one-of' && uncovered.has(i) ? 'bare' : undefined} aria-pressed={i === state} aria-label={`${space.describe(i)}${uncovered.has(i) ? ', without a look' : ''}`} title={space.describe(i)} onClick={() => onState(i)} />
+            <button
+              key={i}
+              type="button"
+              className={looks.mode === 'one-of' && uncovered.has(i) ? 'bare' : undefined}
+              aria-pressed={i === state}
+              aria-label={`${space.describe(i)}${uncovered.has(i) ? ', without a look' : ''}`}
+              title={space.describe(i)}
+              onClick={() => onState(i)}
+            />
           ))}
         </div>
-        {space.size > mostCells && <div className="note" style={{ fontSize: 11, margin: 0 }}>the first {mostCells}; the matrix shows all</div>}
+        {space.size > mostCells && (
+          <div className="note" style={{ fontSize: 11, margin: 0 }}>
+            the first {mostCells}; the matrix shows all
+          </div>
+        )}
       </div>
     </div>
   );
 }
 
-function Choice({ property, value, onValue }: { property: Property; value: Value; onValue: (value: Value) => void }) {
+function Choice({
+  property,
+  value,
+  onValue,
+}: {
+  property: Property;
+  value: Value;
+  onValue: (value: Value) => void;
+}) {
   const values = valuesOf(property);
   return (
     <div className="prop">
       <label title={property.name}>{property.name}</label>
-      {valueCount(property) <= 8
-        ? <SegmentedControl aria-label={property.name} value={String(value)} onChange={(text) => onValue(values.find((one) => String(one) === text)!)} data={values.map(String)} />
-        : property.kind === 'number'
-          ? <NumberInput aria-label={property.name} w={90} min={property.min} max={property.max} clampBehavior="strict" value={value as number} onChange={(next) => typeof next === 'number' && values.includes(next) && onValue(next)} />
-          : <select aria-label={property.name} value={String(value)} onChange={(event) => onValue(event.currentTarget.value)}>{values.map((one) => <option key={String(one)}>{String(one)}</option>)}</select>}
+      {valueCount(property) <= 8 ? (
+        <SegmentedControl
+          aria-label={property.name}
+          value={String(value)}
+          onChange={(text) => onValue(values.find((one) => String(one) === text)!)}
+          data={values.map(String)}
+        />
+      ) : property.kind === 'number' ? (
+        <NumberInput
+          aria-label={property.name}
+          w={90}
+          min={property.min}
+          max={property.max}
+          clampBehavior="strict"
+          value={value as number}
+          onChange={(next) => typeof next === 'number' && values.includes(next) && onValue(next)}
+        />
+      ) : (
+        <select
+          aria-label={property.name}
+          value={String(value)}
+          onChange={(event) => onValue(event.currentTarget.value)}
+        >
+          {values.map((one) => (
+            <option key={String(one)}>{String(one)}</option>
+          ))}
+        </select>
+      )}
     </div>
   );
 }

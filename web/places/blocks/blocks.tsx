@@ -29,48 +29,97 @@ export function Blocks() {
   const groups = useMemo(() => shelfGroups(mod, filter), [mod, filter]);
   const many = Object.keys(mod.blocks).length;
   const found = groups.reduce((sum, group) => sum + group.blocks.length, 0);
-  useHotkeys([['/', () => field.current?.focus()], ['N', newBlock]]);
+  useHotkeys([
+    ['/', () => field.current?.focus()],
+    ['N', newBlock],
+  ]);
   let room = all ? Infinity : most;
 
   return (
     <div className="page">
       <div className="blocks-head">
-        <h1>Blocks <span className="soft" style={{ fontWeight: 400 }}>{many}</span></h1>
-        <TextInput ref={field} placeholder="Filter blocks" aria-label="Filter blocks" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} rightSection={filter ? undefined : <kbd>/</kbd>} w={220} />
-        {many > 0 && <Button component={Link} to={`/m/${session.name}/sheet`} variant="default">Contact sheet</Button>}
+        <h1>
+          Blocks{' '}
+          <span className="soft" style={{ fontWeight: 400 }}>
+            {many}
+          </span>
+        </h1>
+        <TextInput
+          ref={field}
+          placeholder="Filter blocks"
+          aria-label="Filter blocks"
+          value={filter}
+          onChange={(event) => setFilter(event.currentTarget.value)}
+          rightSection={filter ? undefined : <kbd>/</kbd>}
+          w={220}
+        />
+        {many > 0 && (
+          <Button component={Link} to={`/m/${session.name}/sheet`} variant="default">
+            Contact sheet
+          </Button>
+        )}
         <Button onClick={newBlock}>New block</Button>
       </div>
       {many === 0 && (
         <div className="empty">
           <h2>No block yet</h2>
-          <p>A block starts from a stock material or from another block. It is complete from the first moment; you change what should be different.</p>
+          <p>
+            A block starts from a stock material or from another block. It is complete from the
+            first moment; you change what should be different.
+          </p>
           <Button onClick={newBlock}>Declare the first block</Button>
         </div>
       )}
-      {many > 0 && found === 0 && <div className="empty"><h2>No block matches “{filter}”</h2><button type="button" className="link" onClick={() => setFilter('')}>Show all {many}</button></div>}
+      {many > 0 && found === 0 && (
+        <div className="empty">
+          <h2>No block matches “{filter}”</h2>
+          <button type="button" className="link" onClick={() => setFilter('')}>
+            Show all {many}
+          </button>
+        </div>
+      )}
       <div ref={grid} className="shelves" onKeyDown={(event) => moveFocus(event, grid.current)}>
         {groups.map((group) => {
           const shown = group.blocks.slice(0, room);
           room -= shown.length;
-          return shown.length > 0 && (
-            <section key={group.title} aria-label={group.title}>
-              <h2 className="shelf-group">{group.title}<span>{group.blocks.length}</span></h2>
-              <div className="shelf-grid">
-                {shown.map(({ name, title, id }) => (
-                  <Link key={name} to={`/m/${session.name}/blocks/${name}`} className="block-tile">
-                    <Rendering block={name} state={defaultStateOf(mod, name)} size={104} />
-                    <b>{title}</b>
-                    <span className="mono" title={id}>{name}</span>
-                    <span className="facts">{factsOf(mod, name)}</span>
-                    <Pips stations={stationsOf(lookUp(mod.blocks, name)!, findings.get(name) ?? [])} />
-                  </Link>
-                ))}
-              </div>
-            </section>
+          return (
+            shown.length > 0 && (
+              <section key={group.title} aria-label={group.title}>
+                <h2 className="shelf-group">
+                  {group.title}
+                  <span>{group.blocks.length}</span>
+                </h2>
+                <div className="shelf-grid">
+                  {shown.map(({ name, title, id }) => (
+                    <Link
+                      key={name}
+                      to={`/m/${session.name}/blocks/${name}`}
+                      className="block-tile"
+                    >
+                      <Rendering block={name} state={defaultStateOf(mod, name)} size={104} />
+                      <b>{title}</b>
+                      <span className="mono" title={id}>
+                        {name}
+                      </span>
+                      <span className="facts">{factsOf(mod, name)}</span>
+                      <Pips
+                        stations={stationsOf(lookUp(mod.blocks, name)!, findings.get(name) ?? [])}
+                      />
+                    </Link>
+                  ))}
+                </div>
+              </section>
+            )
           );
         })}
       </div>
-      {found > most && !all && <p><button type="button" className="link" onClick={() => setAll(true)}>Show {count(found - most, 'more block')}</button></p>}
+      {found > most && !all && (
+        <p>
+          <button type="button" className="link" onClick={() => setAll(true)}>
+            Show {count(found - most, 'more block')}
+          </button>
+        </p>
+      )}
     </div>
   );
 }
@@ -79,12 +128,18 @@ export function Blocks() {
 function factsOf(mod: Mod, name: string): string {
   const { traits, space } = resolveBlock(mod, name, lookUp(mod.blocks, name)!);
   const light = Math.max(...traits.lightEmitted.map((row) => row.value));
-  return [traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`, ...(light > 0 ? [`light ${light}`] : []), ...(space.trueSize > 1 ? [`${space.trueSize.toLocaleString('en')} states`] : [])].join(' · ');
+  return [
+    traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`,
+    ...(light > 0 ? [`light ${light}`] : []),
+    ...(space.trueSize > 1 ? [`${space.trueSize.toLocaleString('en')} states`] : []),
+  ].join(' · ');
 }
 
 /** Arrow keys over the tiles: to the nearest tile in that direction. */
 function moveFocus(event: KeyboardEvent, grid: HTMLElement | null): void {
-  const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[event.key];
+  const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[
+    event.key
+  ];
   if (!step || !grid || !(document.activeElement instanceof HTMLElement)) return;
   const from = document.activeElement.getBoundingClientRect();
   let best: { tile: HTMLElement; cost: number } | undefined;

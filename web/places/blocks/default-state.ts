@@ -5,6 +5,8 @@ export function defaultStateOf(mod: Mod, name: string): number {
   const declared = lookUp(mod.blocks, name);
   if (!declared) return 0;
   const { space } = resolveBlock(mod, name, declared);
-  const lit = space.properties.some((property) => property.kind === 'toggle' && property.name === 'lit');
+  const lit = space.properties.some(
+    (property) => property.kind === 'toggle' && property.name === 'lit',
+  );
   return space.encode(lit ? { lit: true } : {});
 }

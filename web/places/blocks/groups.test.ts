@@ -5,15 +5,32 @@ import { shelfGroups } from './groups.ts';
 
 const mod = sampleMod();
 mod.header.groups.push({ name: 'deep', names: { en: 'Deep water' } });
-mod.blocks['eel'] = { ...mod.blocks['bank']!, identity: { group: 'deep' }, names: { en: 'Eel trap' } };
+mod.blocks['eel'] = {
+  ...mod.blocks['bank']!,
+  identity: { group: 'deep' },
+  names: { en: 'Eel trap' },
+};
 mod.blocks['adrift'] = { ...mod.blocks['bank']!, identity: { group: 'gone' }, names: {} };
 
 test('blocks stand by group in the order of the catalogue, sorted by title, those without a group last', () => {
-  expect(shelfGroups(mod).map(({ title, blocks }) => [title, blocks.map((block) => block.title)])).toEqual([['Shore', ['Bank', 'Lamp']], ['Deep water', ['Eel trap']], ['In no group', ['adrift']]]);
+  expect(
+    shelfGroups(mod).map(({ title, blocks }) => [title, blocks.map((block) => block.title)]),
+  ).toEqual([
+    ['Shore', ['Bank', 'Lamp']],
+    ['Deep water', ['Eel trap']],
+    ['In no group', ['adrift']],
+  ]);
 });
 
-test.each([['LAMP', ['lamp']], ['saltmarsh:e', ['eel']], [' trap ', ['eel']], ['zzz', []]])('the filter %j finds %j', (filter, names) => {
-  expect(shelfGroups(mod, filter).flatMap((group) => group.blocks.map((block) => block.name))).toEqual(names);
+test.each([
+  ['LAMP', ['lamp']],
+  ['saltmarsh:e', ['eel']],
+  [' trap ', ['eel']],
+  ['zzz', []],
+])('the filter %j finds %j', (filter, names) => {
+  expect(
+    shelfGroups(mod, filter).flatMap((group) => group.blocks.map((block) => block.name)),
+  ).toEqual(names);
 });
 
 test('a block that can be lit is shown lit', () => {

@@ -8,23 +8,42 @@ const collator = (language: string): Intl.Collator => {
   return known;
 };
 
-export interface ShelfBlock { name: string; title: string; id: string }
-export interface ShelfGroup { title: string; blocks: ShelfBlock[] }
+export interface ShelfBlock {
+  name: string;
+  title: string;
+  id: string;
+}
+export interface ShelfGroup {
+  title: string;
+  blocks: ShelfBlock[];
+}
 
 /** The blocks of a mod by catalogue group in the order of the catalogue, those without one last, each sorted by title; filtered by title or id. */
 export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
   const language = mod.header.languages[0] ?? 'en';
   const wanted = filter.trim().toLowerCase();
-  const groups = new Map<string | undefined, ShelfBlock[]>(mod.header.groups.map((group) => [group.name, []]));
+  const groups = new Map<string | undefined, ShelfBlock[]>(
+    mod.header.groups.map((group) => [group.name, []]),
+  );
   for (const [name, block] of Object.entries(mod.blocks)) {
-    const one = { name, title: titleOf(mod, name, block.names), id: `${mod.header.namespace}:${name}` };
+    const one = {
+      name,
+      title: titleOf(mod, name, block.names),
+      id: `${mod.header.namespace}:${name}`,
+    };
     if (wanted && !one.title.toLowerCase().includes(wanted) && !one.id.includes(wanted)) continue;
     const group = groups.has(block.identity.group) ? block.identity.group : undefined;
     const list = groups.get(group);
     if (list) list.push(one);
     else groups.set(group, [one]);
   }
-  const titles = new Map(mod.header.groups.map((group) => [group.name, lookUp(group.names, language) ?? group.name]));
-  return [...groups].filter(([, blocks]) => blocks.length).map(([group, blocks]) => (
-    { title: group === undefined ? 'In no group' : titles.get(group) ?? group, blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)) }));
+  const titles = new Map(
+    mod.header.groups.map((group) => [group.name, lookUp(group.names, language) ?? group.name]),
+  );
+  return [...groups]
+    .filter(([, blocks]) => blocks.length)
+    .map(([group, blocks]) => ({
+      title: group === undefined ? 'In no group' : (titles.get(group) ?? group),
+      blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)),
+    }));
 }

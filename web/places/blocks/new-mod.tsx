@@ -10,7 +10,12 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
   const [title, setTitle] = useState('');
   const [own, setOwn] = useState<string>();
   const [problem, setProblem] = useState<string>();
-  const namespace = own ?? title.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_').replaceAll(/^[_0-9]+|_+$/g, '');
+  const namespace =
+    own ??
+    title
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '_')
+      .replaceAll(/^[_0-9]+|_+$/g, '');
   const create = async () => {
     try {
       await sendJson('/api/mods', { namespace, title });
@@ -25,13 +30,41 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
   const fits = namePattern.test(namespace) && title.trim() !== '';
   return (
     <Modal opened={opened} onClose={onClose} title="New mod">
-      <form onSubmit={(event) => { event.preventDefault(); if (fits) void create(); }}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (fits) void create();
+        }}
+      >
         <Stack gap="sm">
-          <Text size="sm" c="dimmed">A mod holds everything under one namespace. Every id begins with it, so it stays as it is.</Text>
-          <TextInput label="Title" value={title} onChange={(event) => setTitle(event.currentTarget.value)} data-autofocus placeholder="Tidal works" />
-          <TextInput label="Namespace" value={namespace} onChange={(event) => setOwn(event.currentTarget.value)} classNames={{ input: 'mono' }}
-            error={problem ?? (namespace && !namePattern.test(namespace) ? 'Use lowercase letters, digits and underscores, beginning with a letter.' : undefined)} />
-          <Group justify="flex-end"><Button type="submit" disabled={!fits}>Begin the mod</Button></Group>
+          <Text size="sm" c="dimmed">
+            A mod holds everything under one namespace. Every id begins with it, so it stays as it
+            is.
+          </Text>
+          <TextInput
+            label="Title"
+            value={title}
+            onChange={(event) => setTitle(event.currentTarget.value)}
+            data-autofocus
+            placeholder="Tidal works"
+          />
+          <TextInput
+            label="Namespace"
+            value={namespace}
+            onChange={(event) => setOwn(event.currentTarget.value)}
+            classNames={{ input: 'mono' }}
+            error={
+              problem ??
+              (namespace && !namePattern.test(namespace)
+                ? 'Use lowercase letters, digits and underscores, beginning with a letter.'
+                : undefined)
+            }
+          />
+          <Group justify="flex-end">
+            <Button type="submit" disabled={!fits}>
+              Begin the mod
+            </Button>
+          </Group>
         </Stack>
       </form>
     </Modal>

@@ -10,20 +10,37 @@ import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { FileTree } from './file-tree.tsx';
-import { countFates, firstToShow, planInWords, usePlan, useTexts, type Going, type Plan, type Texts } from './plan.ts';
+import {
+  countFates,
+  firstToShow,
+  planInWords,
+  usePlan,
+  useTexts,
+  type Going,
+  type Plan,
+  type Texts,
+} from './plan.ts';
 
 /** How the last build went. */
-type Outcome = { state: 'running'; going: Going } | { state: 'built'; plan: Plan } | { state: 'failed'; problem: string };
+type Outcome =
+  | { state: 'running'; going: Going }
+  | { state: 'built'; plan: Plan }
+  | { state: 'failed'; problem: string };
 
 /** What will change at the target, file by file; then building it, with progress. */
 export function Build() {
   const session = useSession();
-  const [target, setTarget] = useLocalStorage({ key: `obrank.target.${session.name}`, defaultValue: `~/obrank-packs/${session.name}`, getInitialValueInEffect: false });
+  const [target, setTarget] = useLocalStorage({
+    key: `obrank.target.${session.name}`,
+    defaultValue: `~/obrank-packs/${session.name}`,
+    getInitialValueInEffect: false,
+  });
   const [outcome, setOutcome] = useState<Outcome>();
   const [agreedTo, setAgreedTo] = useState<string>();
   const [wanted, setWanted] = useState<string>();
   const { plan, problem, going } = usePlan(target, outcome?.state);
-  const chosen = plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan));
+  const chosen =
+    plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan));
   const texts = useTexts(target, plan, chosen);
   const stop = useRef<AbortController>(undefined);
   const isAgreed = plan !== undefined && agreedTo === plan.id;
@@ -34,10 +51,15 @@ export function Build() {
   };
   const build = () => {
     stop.current = new AbortController();
-    const onProgress = (done: number, total: number) => setOutcome({ state: 'running', going: { done, total } });
+    const onProgress = (done: number, total: number) =>
+      setOutcome({ state: 'running', going: { done, total } });
     onProgress(0, 0);
     const agreed = plan?.ask && isAgreed ? plan.id : undefined;
-    runJob<Plan>(`/api/mods/${session.name}/builds`, { target, agreed }, { signal: stop.current.signal, onProgress }).then(
+    runJob<Plan>(
+      `/api/mods/${session.name}/builds`,
+      { target, agreed },
+      { signal: stop.current.signal, onProgress },
+    ).then(
       (built) => {
         setOutcome({ state: 'built', plan: built });
         void mutate(['baseline', session.name]);
@@ -45,20 +67,44 @@ export function Build() {
       (error: Error) => setOutcome({ state: 'failed', problem: error.message }),
     );
   };
-  const mayBuild = plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
+  const mayBuild =
+    plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
 
   return (
     <div className="page build-place">
       <Head />
       <div className="target">
-        <TextInput label="Folder on this machine, or a file that ends in .obpack" value={target} onChange={(event) => goTo(event.currentTarget.value)} classNames={{ input: 'mono' }} style={{ flex: 1 }} error={problem} />
-        <Button color="tide" disabled={!mayBuild} onClick={build}>{writes || !plan ? 'Build the pack' : 'Build it again'}</Button>
+        <TextInput
+          label="Folder on this machine, or a file that ends in .obpack"
+          value={target}
+          onChange={(event) => goTo(event.currentTarget.value)}
+          classNames={{ input: 'mono' }}
+          style={{ flex: 1 }}
+          error={problem}
+        />
+        <Button color="tide" disabled={!mayBuild} onClick={build}>
+          {writes || !plan ? 'Build the pack' : 'Build it again'}
+        </Button>
       </div>
       <Errors />
-      {plan?.ask && <div className="ask"><p>{plan.ask}</p><Checkbox label="Build all the same" checked={isAgreed} onChange={(event) => setAgreedTo(event.currentTarget.checked ? plan.id : undefined)} /></div>}
+      {plan?.ask && (
+        <div className="ask">
+          <p>{plan.ask}</p>
+          <Checkbox
+            label="Build all the same"
+            checked={isAgreed}
+            onChange={(event) => setAgreedTo(event.currentTarget.checked ? plan.id : undefined)}
+          />
+        </div>
+      )}
       {outcome && <OutcomeLine outcome={outcome} onCancel={() => stop.current?.abort()} />}
-      {going && outcome?.state !== 'running' && <div className="job" role="status"><span>Making the pack</span><Bar going={going} label="Making the pack" /></div>}
+      {going && outcome?.state !== 'running' && (
+        <div className="job" role="status">
+          <span>Making the pack</span>
+          <Bar going={going} label="Making the pack" />
+        </div>
+      )}
       {plan && (
         <>
           <p className="note sums">{planInWords(plan)}</p>
@@ -79,8 +125,22 @@ function Head() {
   return (
     <div className="blocks-head">
       <h1>Build</h1>
-      <Select aria-label="Kit" allowDeselect={false} w={270} data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))} value={kitNamed(mod.header.kit).name} onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)} />
-      <Button component="a" variant="default" href={`/api/mods/${session.name}/pack.obpack`} onClick={() => void mutate(['baseline', session.name])}>Download the .obpack</Button>
+      <Select
+        aria-label="Kit"
+        allowDeselect={false}
+        w={270}
+        data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))}
+        value={kitNamed(mod.header.kit).name}
+        onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)}
+      />
+      <Button
+        component="a"
+        variant="default"
+        href={`/api/mods/${session.name}/pack.obpack`}
+        onClick={() => void mutate(['baseline', session.name])}
+      >
+        Download the .obpack
+      </Button>
     </div>
   );
 }
@@ -89,24 +149,62 @@ function Head() {
 function Errors() {
   const errors = tally(useFindings() ?? []).error;
   if (errors === 0) return null;
-  return <p className="note"><span className="tag error">{count(errors, 'error')}</span> The pack can be built, but the game would misbehave or refuse. Inspection says where.</p>;
+  return (
+    <p className="note">
+      <span className="tag error">{count(errors, 'error')}</span> The pack can be built, but the
+      game would misbehave or refuse. Inspection says where.
+    </p>
+  );
 }
 
-const Bar = ({ going: { done, total }, label }: { going: Going; label: string }) => <Progress value={total ? (done / total) * 100 : 2} aria-label={label} style={{ flex: 1 }} />;
+const Bar = ({ going: { done, total }, label }: { going: Going; label: string }) => (
+  <Progress value={total ? (done / total) * 100 : 2} aria-label={label} style={{ flex: 1 }} />
+);
 
 function OutcomeLine({ outcome, onCancel }: { outcome: Outcome; onCancel: () => void }) {
   return (
     <div className="job" role="status">
-      {outcome.state === 'running' && <><Bar going={outcome.going} label="Building" /><Button variant="default" onClick={onCancel}>Cancel</Button></>}
-      {outcome.state === 'built' && <span><span className="tag good">Built</span> {count(outcome.plan.files.length, 'file')} in <span className="mono">{outcome.plan.target}</span></span>}
-      {outcome.state === 'failed' && <span><span className="tag error">Not built</span> {outcome.problem}</span>}
+      {outcome.state === 'running' && (
+        <>
+          <Bar going={outcome.going} label="Building" />
+          <Button variant="default" onClick={onCancel}>
+            Cancel
+          </Button>
+        </>
+      )}
+      {outcome.state === 'built' && (
+        <span>
+          <span className="tag good">Built</span> {count(outcome.plan.files.length, 'file')} in{' '}
+          <span className="mono">{outcome.plan.target}</span>
+        </span>
+      )}
+      {outcome.state === 'failed' && (
+        <span>
+          <span className="tag error">Not built</span> {outcome.problem}
+        </span>
+      )}
     </div>
   );
 }
 
 function Compare({ chosen, texts }: { chosen: string | undefined; texts: Texts | undefined }) {
-  if (chosen === undefined) return <div className="compare"><p className="note hint">Choose a file to see its lines, as they are and as they will be.</p></div>;
+  if (chosen === undefined)
+    return (
+      <div className="compare">
+        <p className="note hint">
+          Choose a file to see its lines, as they are and as they will be.
+        </p>
+      </div>
+    );
   if (texts?.path !== chosen) return <div className="compare" />;
   const isText = texts.after !== undefined || texts.before !== undefined;
-  return <div className="compare">{isText ? <TextDiff before={texts.before ?? ''} after={texts.after ?? ''} /> : <p className="note hint">{chosen} is not a text.</p>}</div>;
+  return (
+    <div className="compare">
+      {isText ? (
+        <TextDiff before={texts.before ?? ''} after={texts.after ?? ''} />
+      ) : (
+        <p className="note hint">{chosen} is not a text.</p>
+      )}
+    </div>
+  );
 }

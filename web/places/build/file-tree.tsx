@@ -1,13 +1,39 @@
 import { useMemo } from 'react';
 
 export type Fate = 'new' | 'changed' | 'same' | 'gone' | 'edited' | 'foreign' | 'kept';
-export interface PlannedFile { path: string; fate: Fate; bytes: number }
+export interface PlannedFile {
+  path: string;
+  fate: Fate;
+  bytes: number;
+}
 
-const words: Record<Fate, string> = { new: 'new', changed: 'changed', same: 'same', gone: 'gone', edited: 'edited by hand', foreign: 'not Obrank’s', kept: 'left alone' };
-const tags: Partial<Record<Fate, string>> = { new: 'good', changed: 'warning', gone: 'error', edited: 'error', foreign: 'error' };
+const words: Record<Fate, string> = {
+  new: 'new',
+  changed: 'changed',
+  same: 'same',
+  gone: 'gone',
+  edited: 'edited by hand',
+  foreign: 'not Obrank’s',
+  kept: 'left alone',
+};
+const tags: Partial<Record<Fate, string>> = {
+  new: 'good',
+  changed: 'warning',
+  gone: 'error',
+  edited: 'error',
+  foreign: 'error',
+};
 
 /** The files of the plan by folder, each with what will happen to it. */
-export function FileTree({ files, chosen, onChoose }: { files: readonly PlannedFile[]; chosen: string | undefined; onChoose: (path: string) => void }) {
+export function FileTree({
+  files,
+  chosen,
+  onChoose,
+}: {
+  files: readonly PlannedFile[];
+  chosen: string | undefined;
+  onChoose: (path: string) => void;
+}) {
   const folders = useMemo(() => {
     const found = new Map<string, PlannedFile[]>();
     for (const file of files) {
@@ -24,14 +50,35 @@ export function FileTree({ files, chosen, onChoose }: { files: readonly PlannedF
         const changing = list.filter((file) => file.fate !== 'same' && file.fate !== 'kept').length;
         return (
           <details key={folder} open={list.length <= 60 || changing > 0}>
-            <summary><span className="mono">{folder || './'}</span> <span className="soft">{changing && changing < list.length ? `${changing} of ${list.length} to write` : list.length}</span></summary>
+            <summary>
+              <span className="mono">{folder || './'}</span>{' '}
+              <span className="soft">
+                {changing && changing < list.length
+                  ? `${changing} of ${list.length} to write`
+                  : list.length}
+              </span>
+            </summary>
             {list.slice(0, 500).map((file) => (
-              <button key={file.path} type="button" aria-current={file.path === chosen ? 'true' : undefined} onClick={() => onChoose(file.path)}>
+              <button
+                key={file.path}
+                type="button"
+                aria-current={file.path === chosen ? 'true' : undefined}
+                onClick={() => onChoose(file.path)}
+              >
                 <span className="mono">{file.path.slice(folder.length)}</span>
-                <span className={tags[file.fate] ? `tag ${tags[file.fate]}` : 'soft'} style={{ fontSize: 11 }}>{words[file.fate]}</span>
+                <span
+                  className={tags[file.fate] ? `tag ${tags[file.fate]}` : 'soft'}
+                  style={{ fontSize: 11 }}
+                >
+                  {words[file.fate]}
+                </span>
               </button>
             ))}
-            {list.length > 500 && <p className="note" style={{ padding: '2px 24px' }}>and {list.length - 500} more</p>}
+            {list.length > 500 && (
+              <p className="note" style={{ padding: '2px 24px' }}>
+                and {list.length - 500} more
+              </p>
+            )}
           </details>
         );
       })}

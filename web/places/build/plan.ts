@@ -4,17 +4,33 @@ import { useSession, useView } from '../../api/hooks.tsx';
 import type { Fate, PlannedFile } from './file-tree.tsx';
 
 /** What a build would do, as the server says it. */
-export interface Plan { target: string; kind: 'folder' | 'file'; files: PlannedFile[]; id: string; ask?: string }
+export interface Plan {
+  target: string;
+  kind: 'folder' | 'file';
+  files: PlannedFile[];
+  id: string;
+  ask?: string;
+}
 /** One file before and after a build. */
-export interface Texts { path: string; before?: string; after?: string }
+export interface Texts {
+  path: string;
+  before?: string;
+  after?: string;
+}
 /** Work that is going on: how far it is, in parts of a whole that is 0 while it is not known. */
-export interface Going { done: number; total: number }
+export interface Going {
+  done: number;
+  total: number;
+}
 
 /** A moment after the last change, in milliseconds, the plan is made anew. */
 const restMs = 300;
 
 /** The plan for a target, made anew whenever the target, the mod or `turn` changes; what is out of date is cancelled on the server. */
-export function usePlan(target: string, turn: unknown): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
+export function usePlan(
+  target: string,
+  turn: unknown,
+): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
   const session = useSession();
   const { revision, saving } = useView();
   const [state, setState] = useState<{ plan?: Plan; problem?: string; going?: Going }>({});
@@ -24,9 +40,21 @@ export function usePlan(target: string, turn: unknown): { plan: Plan | undefined
       if (!stop.signal.aborted) setState(next);
     };
     const timer = setTimeout(() => {
-      const onProgress = (done: number, total: number) => !stop.signal.aborted && setState((old) => ({ ...old, going: { done, total } }));
-      const made = session.flush().then(() => runJob<Plan>(`/api/mods/${session.name}/plan`, { target }, { signal: stop.signal, onProgress }));
-      made.then((plan) => put({ plan }), (error: Error) => put({ problem: error.message }));
+      const onProgress = (done: number, total: number) =>
+        !stop.signal.aborted && setState((old) => ({ ...old, going: { done, total } }));
+      const made = session
+        .flush()
+        .then(() =>
+          runJob<Plan>(
+            `/api/mods/${session.name}/plan`,
+            { target },
+            { signal: stop.signal, onProgress },
+          ),
+        );
+      made.then(
+        (plan) => put({ plan }),
+        (error: Error) => put({ problem: error.message }),
+      );
     }, restMs);
     return () => {
       clearTimeout(timer);
@@ -37,14 +65,22 @@ export function usePlan(target: string, turn: unknown): { plan: Plan | undefined
 }
 
 /** Both texts of the chosen file of a plan. */
-export function useTexts(target: string, plan: Plan | undefined, chosen: string | undefined): Texts | undefined {
+export function useTexts(
+  target: string,
+  plan: Plan | undefined,
+  chosen: string | undefined,
+): Texts | undefined {
   const session = useSession();
   const [texts, setTexts] = useState<Texts>();
   useEffect(() => {
     if (chosen === undefined || !plan) return setTexts(undefined);
     const stop = new AbortController();
     const put = (found: Texts | undefined) => !stop.signal.aborted && setTexts(found);
-    runJob<Texts>(`/api/mods/${session.name}/compare`, { target, path: chosen }, { signal: stop.signal }).then(put, () => put(undefined));
+    runJob<Texts>(
+      `/api/mods/${session.name}/compare`,
+      { target, path: chosen },
+      { signal: stop.signal },
+    ).then(put, () => put(undefined));
     return () => stop.abort();
   }, [chosen, plan, target, session]);
   return texts;
@@ -52,10 +88,14 @@ export function useTexts(target: string, plan: Plan | undefined, chosen: string 
 
 /** The file that is shown first: the first text that will change. */
 export const firstToShow = ({ files }: Plan): string | undefined =>
-  files.find(({ fate, path }) => fate !== 'same' && fate !== 'kept' && /\.(json|ts)$/.test(path) && path !== 'pack.json')?.path;
+  files.find(
+    ({ fate, path }) =>
+      fate !== 'same' && fate !== 'kept' && /\.(json|ts)$/.test(path) && path !== 'pack.json',
+  )?.path;
 
 /** How many files of a plan have one of these fates. */
-export const countFates = (plan: Plan | undefined, ...fates: Fate[]): number => plan?.files.filter((file) => fates.includes(file.fate)).length ?? 0;
+export const countFates = (plan: Plan | undefined, ...fates: Fate[]): number =>
+  plan?.files.filter((file) => fates.includes(file.fate)).length ?? 0;
 
 /** What the plan will do, in numbers. `12 new · 3 changed` */
 export function planInWords(plan: Plan): string {
@@ -66,5 +106,8 @@ export function planInWords(plan: Plan): string {
     [countFates(plan, 'gone'), 'gone'],
     [countFates(plan, 'kept'), 'not Obrank’s, left alone'],
   ];
-  return sums.filter(([count]) => count).map(([count, what]) => `${count} ${what}`).join(' · ');
+  return sums
+    .filter(([count]) => count)
+    .map(([count, what]) => `${count} ${what}`)
+    .join(' · ');
 }

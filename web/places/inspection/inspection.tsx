@@ -18,12 +18,39 @@ export function InspectionPlace() {
   const session = useSession();
   const [pack, setPack] = useState<{ name: string; report: PackReport }>();
   const [least, setLeast] = useState('hint');
-  const list = useMemo(() => (pack ? pack.report.findings : findings ?? []), [pack, findings]);
+  const list = useMemo(() => (pack ? pack.report.findings : (findings ?? [])), [pack, findings]);
   const sums = tally(list);
-  const open = async (file: File | null) => file && setPack({ name: file.name, report: await inspector.checkPack(new Uint8Array(await file.arrayBuffer())) });
-  const groups = useMemo(() => groupByRule(list.filter((finding) => least === 'hint' || finding.severity === 'error' || finding.severity === least)), [list, least]);
+  const open = async (file: File | null) =>
+    file &&
+    setPack({
+      name: file.name,
+      report: await inspector.checkPack(new Uint8Array(await file.arrayBuffer())),
+    });
+  const groups = useMemo(
+    () =>
+      groupByRule(
+        list.filter(
+          (finding) =>
+            least === 'hint' || finding.severity === 'error' || finding.severity === least,
+        ),
+      ),
+    [list, least],
+  );
   const download = () => {
-    const blob = new Blob([JSON.stringify({ of: pack?.name ?? session.name, tally: sums, findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })) }, null, 2)], { type: 'application/json' });
+    const blob = new Blob(
+      [
+        JSON.stringify(
+          {
+            of: pack?.name ?? session.name,
+            tally: sums,
+            findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })),
+          },
+          null,
+          2,
+        ),
+      ],
+      { type: 'application/json' },
+    );
     const link = document.createElement('a');
     link.href = URL.createObjectURL(blob);
     link.download = `${session.name}-inspection.json`;
@@ -34,24 +61,57 @@ export function InspectionPlace() {
     <div className="page">
       <div className="blocks-head">
         <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
-        <SegmentedControl aria-label="Show" value={least} onChange={setLeast} data={[{ value: 'error', label: 'Errors' }, { value: 'warning', label: 'and warnings' }, { value: 'hint', label: 'and hints' }]} />
-        {pack && <Button variant="default" onClick={() => setPack(undefined)}>Back to this mod</Button>}
-        <FileButton accept=".obpack,application/zip" onChange={(file) => void open(file)}>{(props) => <Button {...props} variant="default">Check a pack…</Button>}</FileButton>
-        <Button variant="default" onClick={download}>Save the report</Button>
+        <SegmentedControl
+          aria-label="Show"
+          value={least}
+          onChange={setLeast}
+          data={[
+            { value: 'error', label: 'Errors' },
+            { value: 'warning', label: 'and warnings' },
+            { value: 'hint', label: 'and hints' },
+          ]}
+        />
+        {pack && (
+          <Button variant="default" onClick={() => setPack(undefined)}>
+            Back to this mod
+          </Button>
+        )}
+        <FileButton accept=".obpack,application/zip" onChange={(file) => void open(file)}>
+          {(props) => (
+            <Button {...props} variant="default">
+              Check a pack…
+            </Button>
+          )}
+        </FileButton>
+        <Button variant="default" onClick={download}>
+          Save the report
+        </Button>
       </div>
-      <p className="note">{pack?.report.problem ?? `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}</p>
+      <p className="note">
+        {pack?.report.problem ??
+          `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}
+      </p>
       {findings === undefined && !pack && <p className="note">Inspecting…</p>}
       {findings !== undefined && list.length === 0 && !pack?.report.problem && (
-        <div className="empty"><h2>Nothing wrong</h2><p>All {rules.length} rules were asked. What you change is inspected as you type; an .obpack that was written by hand can be checked here too.</p></div>
+        <div className="empty">
+          <h2>Nothing wrong</h2>
+          <p>
+            All {rules.length} rules were asked. What you change is inspected as you type; an
+            .obpack that was written by hand can be checked here too.
+          </p>
+        </div>
       )}
-      {groups.map(([rule, found]) => <Group key={rule} rule={rule} found={found} />)}
+      {groups.map(([rule, found]) => (
+        <Group key={rule} rule={rule} found={found} />
+      ))}
     </div>
   );
 }
 
 const groupByRule = (findings: readonly Finding[]): [string, Finding[]][] => {
   const groups = new Map<string, Finding[]>();
-  for (const finding of findings) groups.set(finding.rule, [...(groups.get(finding.rule) ?? []), finding]);
+  for (const finding of findings)
+    groups.set(finding.rule, [...(groups.get(finding.rule) ?? []), finding]);
   return [...groups];
 };
 
@@ -75,22 +135,56 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
         <span className={`tag ${found[0]!.severity}`}>{found[0]!.severity}</span>
         <h2>{facts?.title ?? rule}</h2>
         <span className="mono soft">{rule}</span>
-        {fixable.length > 1 && <Button variant="light" loading={fixing} onClick={() => void fixAll()}>Fix all {fixable.length}</Button>}
+        {fixable.length > 1 && (
+          <Button variant="light" loading={fixing} onClick={() => void fixAll()}>
+            Fix all {fixable.length}
+          </Button>
+        )}
       </header>
       <p className="note">{facts?.why}</p>
       <ul>
         {found.slice(0, all ? undefined : shown).map((finding) => (
           <li key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}>
-            {finding.block !== undefined && <Rendering block={finding.block} state={defaultStateOf(mod, finding.block)} size={30} />}
+            {finding.block !== undefined && (
+              <Rendering
+                block={finding.block}
+                state={defaultStateOf(mod, finding.block)}
+                size={30}
+              />
+            )}
             <span>
-              {finding.block !== undefined ? <Link to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}>{finding.message}</Link> : finding.message}
-              {finding.file !== undefined && <span className="mono soft" style={{ display: 'block' }}>{finding.file}:{finding.place?.line}:{finding.place?.column}</span>}
+              {finding.block !== undefined ? (
+                <Link
+                  to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}
+                >
+                  {finding.message}
+                </Link>
+              ) : (
+                finding.message
+              )}
+              {finding.file !== undefined && (
+                <span className="mono soft" style={{ display: 'block' }}>
+                  {finding.file}:{finding.place?.line}:{finding.place?.column}
+                </span>
+              )}
             </span>
-            {finding.fix && <button type="button" className="link" onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}>{finding.fix.title}</button>}
+            {finding.fix && (
+              <button
+                type="button"
+                className="link"
+                onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}
+              >
+                {finding.fix.title}
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      {found.length > shown && !all && <button type="button" className="link" onClick={() => setAll(true)}>Show all {found.length}</button>}
+      {found.length > shown && !all && (
+        <button type="button" className="link" onClick={() => setAll(true)}>
+          Show all {found.length}
+        </button>
+      )}
     </section>
   );
 }

@@ -11,20 +11,49 @@ export function ModelShelf({ filter }: { filter: string }) {
   const uses = useMemo(() => {
     const found = new Map<string, Set<string>>();
     const add = (id: string, who: string) => found.set(id, (found.get(id) ?? new Set()).add(who));
-    for (const [name, block] of Object.entries(mod.blocks)) for (const { use } of block.looks.rows) for (const { model } of use) add(model, name);
-    for (const [name, { template }] of Object.entries(mod.models)) if (template) add(template, `model ${name}`);
+    for (const [name, block] of Object.entries(mod.blocks))
+      for (const { use } of block.looks.rows) for (const { model } of use) add(model, name);
+    for (const [name, { template }] of Object.entries(mod.models))
+      if (template) add(template, `model ${name}`);
     return found;
   }, [mod.blocks, mod.models]);
-  const names = Object.keys(mod.models).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  const names = Object.keys(mod.models)
+    .filter((name) => name.includes(filter.trim().toLowerCase()))
+    .sort();
   return (
     <>
-      <h2>Models <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.models).length}</span></h2>
-      {names.length === 0 && <p className="note">{Object.keys(mod.models).length ? `No model matches “${filter}”.` : 'No model yet. A new block brings one along.'}</p>}
+      <h2>
+        Models{' '}
+        <span className="soft" style={{ fontWeight: 400 }}>
+          {Object.keys(mod.models).length}
+        </span>
+      </h2>
+      {names.length === 0 && (
+        <p className="note">
+          {Object.keys(mod.models).length
+            ? `No model matches “${filter}”.`
+            : 'No model yet. A new block brings one along.'}
+        </p>
+      )}
       <ul className="plain-list" aria-label="Models">
         {names.map((name) => {
           const { template, boxes } = lookUp(mod.models, name)!;
-          const used = [...uses.get(idOf(namespace, name)) ?? []];
-          return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{template ? `from ${template}` : count(boxes?.length ?? 0, 'box', 'boxes')}</span><span className="note" title={used.join(', ')}>{used.length ? used.slice(0, 3).join(', ') + (used.length > 3 ? ` and ${used.length - 3} more` : '') : 'shown by nobody'}</span><RenameButton kind="models" name={name} id={idOf(namespace, name)} /></li>;
+          const used = [...(uses.get(idOf(namespace, name)) ?? [])];
+          return (
+            <li key={name} aria-label={name}>
+              <b className="mono">{name}</b>
+              <span className="note">
+                {template ? `from ${template}` : count(boxes?.length ?? 0, 'box', 'boxes')}
+              </span>
+              <span className="note" title={used.join(', ')}>
+                {used.length
+                  ? used.slice(0, 3).join(', ') +
+                    (used.length > 3 ? ` and ${used.length - 3} more` : '')
+                  : 'shown by nobody'}
+              </span>
+              <RenameButton kind="models" name={name} id={idOf(namespace, name)} />
+            </li>
+          );
         })}
       </ul>
     </>

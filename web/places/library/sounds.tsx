@@ -15,16 +15,35 @@ export function SoundShelf({ filter }: { filter: string }) {
   const [problem, setProblem] = useState('');
   const uses = useMemo(() => {
     const found = new Map<string, Set<string>>();
-    for (const [set, events] of Object.entries(mod.soundSets)) for (const { sound } of Object.values(events).flat()) found.set(sound, (found.get(sound) ?? new Set()).add(set));
+    for (const [set, events] of Object.entries(mod.soundSets))
+      for (const { sound } of Object.values(events).flat())
+        found.set(sound, (found.get(sound) ?? new Set()).add(set));
     return found;
   }, [mod.soundSets]);
-  const names = Object.keys(mod.sounds).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  const names = Object.keys(mod.sounds)
+    .filter((name) => name.includes(filter.trim().toLowerCase()))
+    .sort();
   return (
     <>
-      <h2>Sounds <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.sounds).length}</span></h2>
+      <h2>
+        Sounds{' '}
+        <span className="soft" style={{ fontWeight: 400 }}>
+          {Object.keys(mod.sounds).length}
+        </span>
+      </h2>
       <p className="note">The sound set of a block says which of them it plays for which event.</p>
-      {problem && <p className="bad" role="alert">{problem}</p>}
-      {names.length === 0 && <p className="note">{Object.keys(mod.sounds).length ? `No sound matches “${filter}”.` : 'No sound yet. WAV and Ogg files dropped on this page become sounds of the mod.'}</p>}
+      {problem && (
+        <p className="bad" role="alert">
+          {problem}
+        </p>
+      )}
+      {names.length === 0 && (
+        <p className="note">
+          {Object.keys(mod.sounds).length
+            ? `No sound matches “${filter}”.`
+            : 'No sound yet. WAV and Ogg files dropped on this page become sounds of the mod.'}
+        </p>
+      )}
       <ul className="sound-list">
         {names.map((name) => {
           const id = idOf(mod.header.namespace, name);
@@ -32,13 +51,52 @@ export function SoundShelf({ filter }: { filter: string }) {
           const path = pointer(['sounds', name]);
           return (
             <li key={name} aria-label={name}>
-              <button type="button" onClick={() => play(mod, { sound: id, volume: 1, pitch: 1 }).then(() => setProblem('')).catch((error: Error) => setProblem(error.message))}>Play</button>
+              <button
+                type="button"
+                onClick={() =>
+                  play(mod, { sound: id, volume: 1, pitch: 1 })
+                    .then(() => setProblem(''))
+                    .catch((error: Error) => setProblem(error.message))
+                }
+              >
+                Play
+              </button>
               <b className="mono">{name}</b>
-              <span><SoundFacts id={id} /></span>
-              <span className="note">{used.length ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}` : 'in no set'}</span>
+              <span>
+                <SoundFacts id={id} />
+              </span>
+              <span className="note">
+                {used.length
+                  ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}`
+                  : 'in no set'}
+              </span>
               <RenameButton kind="sounds" name={name} id={id} />
-              {used.length === 0 ? <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound ${name}`, [{ path, before: lookUp(mod.sounds, name) }])}>Remove</button> : <span />}
-              {findings.filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`)).map((finding) => <span key={finding.rule} className={`tag ${finding.severity}`} title={finding.message}>{finding.severity}</span>)}
+              {used.length === 0 ? (
+                <button
+                  type="button"
+                  className="tiny"
+                  onClick={() =>
+                    session.edit(`Remove the sound ${name}`, [
+                      { path, before: lookUp(mod.sounds, name) },
+                    ])
+                  }
+                >
+                  Remove
+                </button>
+              ) : (
+                <span />
+              )}
+              {findings
+                .filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`))
+                .map((finding) => (
+                  <span
+                    key={finding.rule}
+                    className={`tag ${finding.severity}`}
+                    title={finding.message}
+                  >
+                    {finding.severity}
+                  </span>
+                ))}
             </li>
           );
         })}
@@ -52,16 +110,50 @@ export function SoundShelf({ filter }: { filter: string }) {
 function SetShelf({ filter }: { filter: string }) {
   const mod = useMod();
   const session = useSession();
-  const names = Object.keys(mod.soundSets).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
+  const names = Object.keys(mod.soundSets)
+    .filter((name) => name.includes(filter.trim().toLowerCase()))
+    .sort();
   return (
     <>
-      <h2>Sound sets <span className="soft" style={{ fontWeight: 400 }}>{Object.keys(mod.soundSets).length}</span></h2>
+      <h2>
+        Sound sets{' '}
+        <span className="soft" style={{ fontWeight: 400 }}>
+          {Object.keys(mod.soundSets).length}
+        </span>
+      </h2>
       <ul className="plain-list" aria-label="Sound sets">
         {names.map((name) => {
           const id = idOf(mod.header.namespace, name);
-          const used = Object.entries(mod.blocks).filter(([, block]) => block.traits.soundSet === id).map(([block]) => block);
-          const plays = Object.entries(lookUp(mod.soundSets, name)!).map(([event, sounds]) => `${event} ${sounds.length}`).join(', ');
-          return <li key={name} aria-label={name}><b className="mono">{name}</b><span className="note">{plays || 'plays nothing'}</span><span className="note">{used.length ? used.join(', ') : <button type="button" className="tiny" onClick={() => session.edit(`Remove the sound set ${name}`, [{ path: pointer(['soundSets', name]), before: lookUp(mod.soundSets, name) }])}>No block sounds so: remove it</button>}</span><RenameButton kind="soundSets" name={name} id={id} /></li>;
+          const used = Object.entries(mod.blocks)
+            .filter(([, block]) => block.traits.soundSet === id)
+            .map(([block]) => block);
+          const plays = Object.entries(lookUp(mod.soundSets, name)!)
+            .map(([event, sounds]) => `${event} ${sounds.length}`)
+            .join(', ');
+          return (
+            <li key={name} aria-label={name}>
+              <b className="mono">{name}</b>
+              <span className="note">{plays || 'plays nothing'}</span>
+              <span className="note">
+                {used.length ? (
+                  used.join(', ')
+                ) : (
+                  <button
+                    type="button"
+                    className="tiny"
+                    onClick={() =>
+                      session.edit(`Remove the sound set ${name}`, [
+                        { path: pointer(['soundSets', name]), before: lookUp(mod.soundSets, name) },
+                      ])
+                    }
+                  >
+                    No block sounds so: remove it
+                  </button>
+                )}
+              </span>
+              <RenameButton kind="soundSets" name={name} id={id} />
+            </li>
+          );
         })}
       </ul>
     </>

@@ -17,10 +17,15 @@ type Against = 'nothing' | 'the last build' | 'a PNG';
 
 /** The largest size of a picture at which the whole sheet is seen at once. */
 function sizeFor(mod: Mod, block: string | undefined): number {
-  if (block !== undefined && resolveBlock(mod, block, lookUp(mod.blocks, block)!).space.tooLarge) return 96;
+  if (block !== undefined && resolveBlock(mod, block, lookUp(mod.blocks, block)!).space.tooLarge)
+    return 96;
   const cells = sheetCells(mod, block);
   const columns = sheetColumns(mod, cells);
-  return sizes.findLast((one) => columns * one <= roomAcross && Math.ceil(cells.length / columns) * one <= roomDown) ?? 48;
+  return (
+    sizes.findLast(
+      (one) => columns * one <= roomAcross && Math.ceil(cells.length / columns) * one <= roomDown,
+    ) ?? 48
+  );
 }
 
 /** Every block of the mod, or every state of one, on one sheet: to look over, to export, and to lay on an earlier one. */
@@ -32,7 +37,10 @@ export function Sheet() {
   const [search, setSearch] = useSearchParams();
   const named = search.get('block');
   const block = named !== null && Object.hasOwn(mod.blocks, named) ? named : undefined;
-  const size = useMemo(() => sizes.find((one) => String(one) === search.get('size')) ?? sizeFor(mod, block), [mod, block, search]);
+  const size = useMemo(
+    () => sizes.find((one) => String(one) === search.get('size')) ?? sizeFor(mod, block),
+    [mod, block, search],
+  );
   const [tick, setTick] = useState(0);
   const [against, setAgainst] = useState<Against>('nothing');
   const baseline = useBaseline(against === 'the last build');
@@ -42,13 +50,21 @@ export function Sheet() {
   const [stopped, setStopped] = useState(false);
   const cancel = useRef<() => void>(() => undefined);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const before: SheetBefore | undefined = against === 'a PNG' ? file && { png: file.png } : against === 'the last build' ? baseline && { mod: baseline.mod } : undefined;
+  const before: SheetBefore | undefined =
+    against === 'a PNG'
+      ? file && { png: file.png }
+      : against === 'the last build'
+        ? baseline && { mod: baseline.mod }
+        : undefined;
 
   const laidOn = against === 'the last build' ? baseline : undefined;
   useEffect(() => {
     let current = true;
     setStopped(false);
-    const { drawn, cancel: stop } = inspector.sheet({ block, size, tick, before }, (now, total) => current && setDone({ done: now, total }));
+    const { drawn, cancel: stop } = inspector.sheet(
+      { block, size, tick, before },
+      (now, total) => current && setDone({ done: now, total }),
+    );
     cancel.current = stop;
     void drawn.then((answer) => {
       if (!current) return;
@@ -67,19 +83,32 @@ export function Sheet() {
     const context = canvas.current?.getContext('2d');
     if (!pixels || !context) return;
     context.clearRect(0, 0, pixels.width, pixels.height);
-    context.putImageData(new ImageData(new Uint8ClampedArray(pixels.data), pixels.width, pixels.height), 0, 0);
+    context.putImageData(
+      new ImageData(new Uint8ClampedArray(pixels.data), pixels.width, pixels.height),
+      0,
+      0,
+    );
   }, [sheet]);
 
-  const put = (key: string, value: string | undefined) => setSearch((old) => {
-    const next = new URLSearchParams(old);
-    if (value === undefined) next.delete(key);
-    else next.set(key, value);
-    return next;
-  }, { replace: true });
+  const put = (key: string, value: string | undefined) =>
+    setSearch(
+      (old) => {
+        const next = new URLSearchParams(old);
+        if (value === undefined) next.delete(key);
+        else next.set(key, value);
+        return next;
+      },
+      { replace: true },
+    );
   const save = async () => {
     if (!sheet?.pixels) return;
-    const address = URL.createObjectURL(new Blob([new Uint8Array(await inspector.encode(sheet.pixels))], { type: 'image/png' }));
-    const link = Object.assign(document.createElement('a'), { href: address, download: `${block ?? session.name}-sheet.png` });
+    const address = URL.createObjectURL(
+      new Blob([new Uint8Array(await inspector.encode(sheet.pixels))], { type: 'image/png' }),
+    );
+    const link = Object.assign(document.createElement('a'), {
+      href: address,
+      download: `${block ?? session.name}-sheet.png`,
+    });
     link.click();
     setTimeout(() => URL.revokeObjectURL(address), 10_000);
   };
@@ -95,28 +124,145 @@ export function Sheet() {
     <div className="page wide">
       <div className="blocks-head">
         <h1>Contact sheet</h1>
-        <Choice aria-label="What is drawn" w={220} data={[{ value: '', label: 'Every block' }, ...Object.keys(mod.blocks).sort().map((name) => ({ value: name, label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state` }))]} value={block ?? ''} onTake={(value) => put('block', value || undefined)} />
-        <SegmentedControl aria-label="Size of a picture" data={sizes.map(String)} value={String(size)} onChange={(value) => put('size', value)} />
-        <Button onClick={() => void save()} disabled={!pixels}>Export as PNG</Button>
+        <Choice
+          aria-label="What is drawn"
+          w={220}
+          data={[
+            { value: '', label: 'Every block' },
+            ...Object.keys(mod.blocks)
+              .sort()
+              .map((name) => ({
+                value: name,
+                label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state`,
+              })),
+          ]}
+          value={block ?? ''}
+          onTake={(value) => put('block', value || undefined)}
+        />
+        <SegmentedControl
+          aria-label="Size of a picture"
+          data={sizes.map(String)}
+          value={String(size)}
+          onChange={(value) => put('size', value)}
+        />
+        <Button onClick={() => void save()} disabled={!pixels}>
+          Export as PNG
+        </Button>
       </div>
       <div className="sheet-bar">
         <span className="note">Lay it on</span>
-        <SegmentedControl aria-label="Compare with" data={['nothing', 'the last build', 'a PNG']} value={against} onChange={(value) => setAgainst(value as Against)} />
-        {against === 'a PNG' && <FileButton accept="image/png" onChange={(chosen) => chosen && void chosen.arrayBuffer().then((bytes) => setFile({ name: chosen.name, png: new Uint8Array(bytes) }))}>{(props) => <Button {...props} variant="default">{file ? file.name : 'Choose an earlier sheet'}</Button>}</FileButton>}
-        {animated && <label className="tick">at tick <Slider w={130} size="xs" min={0} max={60} label={null} value={tick} onChange={setTick} aria-label="Tick" /> <span className="mono">{tick}</span></label>}
-        <span className="note result" role="status">{problem ? '' : differing === undefined ? (pixels ? `${count(cells.length, block === undefined ? 'block' : 'state')} in ${count(columns, 'column')}, ${pixels.width} × ${pixels.height} pixels` : '') : differing ? `${count(differing, 'pixel')} in ${count(marked.length, 'picture')} differ` : `Nothing differs${against === 'the last build' && baseline && !baseline.built ? ' from the mod as it came in' : ''}`}</span>
+        <SegmentedControl
+          aria-label="Compare with"
+          data={['nothing', 'the last build', 'a PNG']}
+          value={against}
+          onChange={(value) => setAgainst(value as Against)}
+        />
+        {against === 'a PNG' && (
+          <FileButton
+            accept="image/png"
+            onChange={(chosen) =>
+              chosen &&
+              void chosen
+                .arrayBuffer()
+                .then((bytes) => setFile({ name: chosen.name, png: new Uint8Array(bytes) }))
+            }
+          >
+            {(props) => (
+              <Button {...props} variant="default">
+                {file ? file.name : 'Choose an earlier sheet'}
+              </Button>
+            )}
+          </FileButton>
+        )}
+        {animated && (
+          <label className="tick">
+            at tick{' '}
+            <Slider
+              w={130}
+              size="xs"
+              min={0}
+              max={60}
+              label={null}
+              value={tick}
+              onChange={setTick}
+              aria-label="Tick"
+            />{' '}
+            <span className="mono">{tick}</span>
+          </label>
+        )}
+        <span className="note result" role="status">
+          {problem
+            ? ''
+            : differing === undefined
+              ? pixels
+                ? `${count(cells.length, block === undefined ? 'block' : 'state')} in ${count(columns, 'column')}, ${pixels.width} × ${pixels.height} pixels`
+                : ''
+              : differing
+                ? `${count(differing, 'pixel')} in ${count(marked.length, 'picture')} differ`
+                : `Nothing differs${against === 'the last build' && baseline && !baseline.built ? ' from the mod as it came in' : ''}`}
+        </span>
       </div>
-      {done && <div className="sheet-progress"><Progress value={(done.done / done.total) * 100} aria-label="Drawing" /><span className="note">{done.done.toLocaleString('en')} of {count(done.total, 'picture')}</span><button type="button" className="link" onClick={() => { setStopped(true); setDone(undefined); cancel.current(); }}>Stop</button></div>}
+      {done && (
+        <div className="sheet-progress">
+          <Progress value={(done.done / done.total) * 100} aria-label="Drawing" />
+          <span className="note">
+            {done.done.toLocaleString('en')} of {count(done.total, 'picture')}
+          </span>
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              setStopped(true);
+              setDone(undefined);
+              cancel.current();
+            }}
+          >
+            Stop
+          </button>
+        </div>
+      )}
       {stopped && <p className="note">Stopped. Change something above to draw it again.</p>}
-      {problem && <p className="bad" role="alert">{problem}</p>}
-      {!problem && Object.keys(mod.blocks).length === 0 && <div className="empty"><h2>No block yet</h2><p>A sheet shows every block as it will look, to be kept and compared after a change.</p></div>}
+      {problem && (
+        <p className="bad" role="alert">
+          {problem}
+        </p>
+      )}
+      {!problem && Object.keys(mod.blocks).length === 0 && (
+        <div className="empty">
+          <h2>No block yet</h2>
+          <p>A sheet shows every block as it will look, to be kept and compared after a change.</p>
+        </div>
+      )}
       {pixels && !problem && (
         <div className="sheet-view" style={{ width: pixels.width, height: pixels.height }}>
-          <canvas ref={canvas} width={pixels.width} height={pixels.height} aria-label="The contact sheet" role="img" />
-          {cells.length <= 2000 && cells.map((cell, i) => (
-            <button key={`${cell.block} ${cell.state}`} type="button" className={marked.includes(i) ? 'marked' : undefined} style={{ left: (i % columns) * size, top: Math.floor(i / columns) * size, width: size, height: size }} title={words(i)} aria-label={`${words(i)}${marked.includes(i) ? ', differs' : ''}`}
-              onClick={() => void navigate(`/m/${session.name}/blocks/${cell.block}/looks?state=${cell.state}`)}>{size >= 96 && block === undefined ? <span>{words(i)}</span> : null}</button>
-          ))}
+          <canvas
+            ref={canvas}
+            width={pixels.width}
+            height={pixels.height}
+            aria-label="The contact sheet"
+            role="img"
+          />
+          {cells.length <= 2000 &&
+            cells.map((cell, i) => (
+              <button
+                key={`${cell.block} ${cell.state}`}
+                type="button"
+                className={marked.includes(i) ? 'marked' : undefined}
+                style={{
+                  left: (i % columns) * size,
+                  top: Math.floor(i / columns) * size,
+                  width: size,
+                  height: size,
+                }}
+                title={words(i)}
+                aria-label={`${words(i)}${marked.includes(i) ? ', differs' : ''}`}
+                onClick={() =>
+                  void navigate(`/m/${session.name}/blocks/${cell.block}/looks?state=${cell.state}`)
+                }
+              >
+                {size >= 96 && block === undefined ? <span>{words(i)}</span> : null}
+              </button>
+            ))}
         </div>
       )}
     </div>

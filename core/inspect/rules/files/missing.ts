@@ -1,7 +1,9 @@
 import { readerRule } from '../../reader-rule.ts';
 
 export const fileMissing = readerRule({
-  id: 'files/missing', severity: 'error', title: 'Needed file missing',
+  id: 'files/missing',
+  severity: 'error',
+  title: 'Needed file missing',
   why: 'Without pack.json nobody knows what the pack is; without registry.json nothing in it exists.',
   fails: { 'registry.json': null },
   passes: {},

@@ -2,15 +2,36 @@ import { pointer } from '../../../json/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const itemNoGroup = modRule({
-  id: 'identity/item-no-group', severity: 'warning', title: 'Item in no catalogue group',
+  id: 'identity/item-no-group',
+  severity: 'warning',
+  title: 'Item in no catalogue group',
   why: 'Players look for things in the catalogue. What is in none of its groups is found by nobody.',
-  fails: { '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'deep' } },
-  passes: { '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'shore' } },
+  fails: {
+    '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'deep' },
+  },
+  passes: {
+    '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'shore' },
+  },
   check(mod) {
     const { groups } = mod.header;
-    return Object.entries(mod.items).flatMap(([name, { group }]) => (groups.some((one) => one.name === group) ? [] : [{
-      at: ['items', name, ...(group === undefined ? [] : ['group'])], message: group === undefined ? `The item ${name} is in no catalogue group.` : `The item ${name} is in the catalogue group ${group}, which the mod does not have.`,
-      fix: groups[0] && { title: `Put it into ${groups[0].name}`, changes: [{ path: pointer(['items', name, 'group']), before: group, after: groups[0].name }] },
-    }]));
+    return Object.entries(mod.items).flatMap(([name, { group }]) =>
+      groups.some((one) => one.name === group)
+        ? []
+        : [
+            {
+              at: ['items', name, ...(group === undefined ? [] : ['group'])],
+              message:
+                group === undefined
+                  ? `The item ${name} is in no catalogue group.`
+                  : `The item ${name} is in the catalogue group ${group}, which the mod does not have.`,
+              fix: groups[0] && {
+                title: `Put it into ${groups[0].name}`,
+                changes: [
+                  { path: pointer(['items', name, 'group']), before: group, after: groups[0].name },
+                ],
+              },
+            },
+          ],
+    );
   },
 });

@@ -1,9 +1,18 @@
 import { modRule } from '../../rule.ts';
 
 export const itemWithoutPicture = modRule({
-  id: 'identity/item-without-picture', severity: 'warning', title: 'Item without a picture',
+  id: 'identity/item-without-picture',
+  severity: 'warning',
+  title: 'Item without a picture',
   why: 'An item is a flat picture in the hand and in the catalogue. Without one players hold a marker.',
   fails: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true } },
-  passes: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true, texture: 'saltmarsh:lamp' } },
-  check: (mod) => Object.entries(mod.items).flatMap(([name, { texture }]) => (texture === undefined ? [{ at: ['items', name], message: `The item ${name} has no picture.` }] : [])),
+  passes: {
+    '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true, texture: 'saltmarsh:lamp' },
+  },
+  check: (mod) =>
+    Object.entries(mod.items).flatMap(([name, { texture }]) =>
+      texture === undefined
+        ? [{ at: ['items', name], message: `The item ${name} has no picture.` }]
+        : [],
+    ),
 });

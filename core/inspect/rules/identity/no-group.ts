@@ -1,7 +1,9 @@
 import { blockRule } from '../../rule.ts';
 
 export const noGroup = blockRule({
-  id: 'identity/no-group', severity: 'warning', title: 'No catalogue group',
+  id: 'identity/no-group',
+  severity: 'warning',
+  title: 'No catalogue group',
   why: 'Players find a block in the catalogue of the game. A block without a group, or in one that the mod does not have, is on no shelf, so nobody can find it.',
   fails: { '/blocks/lamp/identity/group': null },
   passes: { '/blocks/lamp/identity/group': 'shore' },
@@ -9,7 +11,19 @@ export const noGroup = blockRule({
     const { group } = declared.identity;
     const groups = context.header.groups.map((one) => one.name);
     if (item === 'none' || (group !== undefined && groups.includes(group))) return [];
-    const fix = groups[0] === undefined ? undefined : context.set(`Put it into ${groups[0]}`, ['identity', 'group'], groups[0]);
-    return [{ at: ['identity', 'group'], fix, message: group === undefined ? `${name} is in no catalogue group, so players cannot find it.` : `${name} is in the catalogue group ${group}, which the mod does not have.` }];
+    const fix =
+      groups[0] === undefined
+        ? undefined
+        : context.set(`Put it into ${groups[0]}`, ['identity', 'group'], groups[0]);
+    return [
+      {
+        at: ['identity', 'group'],
+        fix,
+        message:
+          group === undefined
+            ? `${name} is in no catalogue group, so players cannot find it.`
+            : `${name} is in the catalogue group ${group}, which the mod does not have.`,
+      },
+    ];
   },
 });

@@ -1,12 +1,20 @@
 import { blockRule } from '../../rule.ts';
 
 export const noItemForm = blockRule({
-  id: 'identity/no-item-form', severity: 'hint', title: 'No item form',
+  id: 'identity/no-item-form',
+  severity: 'hint',
+  title: 'No item form',
   why: 'Without an item form nobody can hold the block, place it by hand, or pick it up. That is right for technical blocks alone.',
   fails: { '/blocks/lamp/identity/item': null },
   passes: { '/blocks/lamp/identity/item': 'none' },
   check({ declared, name }, context) {
     if (declared.identity.item !== undefined) return [];
-    return [{ at: ['identity', 'item'], message: `${name} has no item form, so nobody can hold it.`, fix: context.set('Hold it as the block', ['identity', 'item'], 'block') }];
+    return [
+      {
+        at: ['identity', 'item'],
+        message: `${name} has no item form, so nobody can hold it.`,
+        fix: context.set('Hold it as the block', ['identity', 'item'], 'block'),
+      },
+    ];
   },
 });

@@ -2,11 +2,40 @@ import { reservedNames } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const reservedName = modRule({
-  id: 'identity/reserved-name', severity: 'error', title: 'Reserved name',
+  id: 'identity/reserved-name',
+  severity: 'error',
+  title: 'Reserved name',
   why: 'Some systems cannot hold a file of this name, whatever its ending, so the mod could not even be unpacked there.',
-  fails: { '/blocks/aux': { identity: { item: 'none' }, traits: {}, states: { properties: [] }, looks: { mode: 'one-of', rows: [] }, tags: [], names: {} } },
+  fails: {
+    '/blocks/aux': {
+      identity: { item: 'none' },
+      traits: {},
+      states: { properties: [] },
+      looks: { mode: 'one-of', rows: [] },
+      tags: [],
+      names: {},
+    },
+  },
   passes: {},
-  check: (mod) => (['blocks', 'items', 'models', 'textures', 'sounds', 'blockTags', 'itemTags', 'recipes', 'soundSets'] as const).flatMap((kind) =>
-    Object.keys(mod[kind]).filter((name) => name.split('/').some((part) => reservedNames.has(part)))
-      .map((name) => ({ at: [kind, name], message: `${name} is a name that some systems cannot hold as a file. Choose another.` }))),
+  check: (mod) =>
+    (
+      [
+        'blocks',
+        'items',
+        'models',
+        'textures',
+        'sounds',
+        'blockTags',
+        'itemTags',
+        'recipes',
+        'soundSets',
+      ] as const
+    ).flatMap((kind) =>
+      Object.keys(mod[kind])
+        .filter((name) => name.split('/').some((part) => reservedNames.has(part)))
+        .map((name) => ({
+          at: [kind, name],
+          message: `${name} is a name that some systems cannot hold as a file. Choose another.`,
+        })),
+    ),
 });

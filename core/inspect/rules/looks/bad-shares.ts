@@ -2,15 +2,43 @@ import type { Candidate } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const badShares = blockRule({
-  id: 'looks/bad-shares', severity: 'error', title: 'Shares that cannot be drawn from',
+  id: 'looks/bad-shares',
+  severity: 'error',
+  title: 'Shares that cannot be drawn from',
   why: 'Candidates are chosen by their shares. A negative share means nothing, a share of zero is never chosen, and when all are zero there is nothing to choose.',
   fails: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 0 }] },
   passes: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 2 }] },
-  check: ({ name, looks }, context) => looks.rows.flatMap((row, r) => row.value.flatMap(({ share }, c) => {
-    const wholeShares = (use: Candidate[]) => context.set('Make the shares whole', ['looks', 'rows', r, 'use'], use.map((one) => ({ ...one, share: Math.max(1, Math.round((one.share ?? 1) * 10)) })));
-    const at = ['looks', 'rows', r, 'use', c, 'share'];
-    if (share !== undefined && share > 0 && context.kit.limits.wholeShares && !Number.isInteger(share)) return [{ at, message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ${context.kit.title} takes whole shares only.`, fix: wholeShares(row.value) }];
-    if (share === undefined || share > 0) return [];
-    return [{ at, message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never chosen.`, fix: context.set('Give it the share 1', at, 1) }];
-  })),
+  check: ({ name, looks }, context) =>
+    looks.rows.flatMap((row, r) =>
+      row.value.flatMap(({ share }, c) => {
+        const wholeShares = (use: Candidate[]) =>
+          context.set(
+            'Make the shares whole',
+            ['looks', 'rows', r, 'use'],
+            use.map((one) => ({ ...one, share: Math.max(1, Math.round((one.share ?? 1) * 10)) })),
+          );
+        const at = ['looks', 'rows', r, 'use', c, 'share'];
+        if (
+          share !== undefined &&
+          share > 0 &&
+          context.kit.limits.wholeShares &&
+          !Number.isInteger(share)
+        )
+          return [
+            {
+              at,
+              message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ${context.kit.title} takes whole shares only.`,
+              fix: wholeShares(row.value),
+            },
+          ];
+        if (share === undefined || share > 0) return [];
+        return [
+          {
+            at,
+            message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never chosen.`,
+            fix: context.set('Give it the share 1', at, 1),
+          },
+        ];
+      }),
+    ),
 });

@@ -3,17 +3,30 @@ import { spreadRows } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const headingWithoutEffect = blockRule({
-  id: 'looks/heading-without-effect', severity: 'warning', title: 'Heading that changes nothing',
+  id: 'looks/heading-without-effect',
+  severity: 'warning',
+  title: 'Heading that changes nothing',
   why: 'The block has a heading, direction or axis, yet it looks the same whichever way it was placed: it always points the same way.',
   fails: { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] },
   passes: {},
   check({ name, space, looks }, context) {
     if (space.tooLarge || !looks.rows.length) return [];
-    const turns = looks.mode === 'layered' ? new Set(looks.rows.flatMap((row) => Object.keys(row.when ?? {}))) : dependsOn(looks.rows, space);
+    const turns =
+      looks.mode === 'layered'
+        ? new Set(looks.rows.flatMap((row) => Object.keys(row.when ?? {})))
+        : dependsOn(looks.rows, space);
     return space.properties.flatMap((property, i) => {
-      if (!['heading', 'direction', 'axis'].includes(property.kind) || turns.has(property.name)) return [];
+      if (!['heading', 'direction', 'axis'].includes(property.kind) || turns.has(property.name))
+        return [];
       const rows = looks.mode === 'layered' ? undefined : spreadRows(looks.rows, space, i);
-      return [{ at: ['states', 'properties', i], message: `${name} looks the same whatever its ${property.name}: it always points the same way.`, fix: rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows) }];
+      return [
+        {
+          at: ['states', 'properties', i],
+          message: `${name} looks the same whatever its ${property.name}: it always points the same way.`,
+          fix:
+            rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows),
+        },
+      ];
     });
   },
 });

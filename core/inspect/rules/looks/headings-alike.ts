@@ -3,7 +3,9 @@ import { spreadRows } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const headingsAlike = blockRule({
-  id: 'looks/headings-alike', severity: 'hint', title: 'Two headings that look the same',
+  id: 'looks/headings-alike',
+  severity: 'hint',
+  title: 'Two headings that look the same',
   why: 'Some values of the heading, direction or axis show another look, but two of them show exactly the same one. Often a row was copied and its front not changed.',
   fails: { '/blocks/lamp/looks/rows/1/use/0/front': 'north' },
   passes: {},
@@ -13,13 +15,25 @@ export const headingsAlike = blockRule({
     return space.properties.flatMap((property, i) => {
       if (!['heading', 'direction', 'axis'].includes(property.kind)) return [];
       const values = space.values[i]!;
-      const alike = (a: number, b: number) => of.every((kind, state) => space.digit(state, i) !== a || kind === of[space.withDigit(state, i, b)]);
-      const pairs = values.flatMap((_, a) => values.flatMap((__, b) => (a < b && alike(a, b) ? [[a, b] as const] : [])));
+      const alike = (a: number, b: number) =>
+        of.every(
+          (kind, state) => space.digit(state, i) !== a || kind === of[space.withDigit(state, i, b)],
+        );
+      const pairs = values.flatMap((_, a) =>
+        values.flatMap((__, b) => (a < b && alike(a, b) ? [[a, b] as const] : [])),
+      );
       // When all are alike, the property changes nothing, and that has a rule of its own.
       if (!pairs.length || pairs.length === (values.length * (values.length - 1)) / 2) return [];
       const [a, b] = pairs[0]!;
       const rows = spreadRows(looks.rows, space, i);
-      return [{ at: ['states', 'properties', i], message: `${name} looks the same with ${property.name} = ${String(values[a])} and ${property.name} = ${String(values[b])}.`, fix: rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows) }];
+      return [
+        {
+          at: ['states', 'properties', i],
+          message: `${name} looks the same with ${property.name} = ${String(values[a])} and ${property.name} = ${String(values[b])}.`,
+          fix:
+            rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows),
+        },
+      ];
     });
   },
 });

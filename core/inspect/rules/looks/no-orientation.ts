@@ -2,13 +2,30 @@ import { isOrientation, usualTop } from '../../../space/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const noOrientation = blockRule({
-  id: 'looks/no-orientation', severity: 'error', title: 'Front and top on one line',
+  id: 'looks/no-orientation',
+  severity: 'error',
+  title: 'Front and top on one line',
   why: 'The front and the top of a model are at right angles. With both on one line there is no such way to turn it.',
-  fails: { '/blocks/lamp/looks/rows/0/use/0/front': 'up', '/blocks/lamp/looks/rows/0/use/0/top': 'down' },
-  passes: { '/blocks/lamp/looks/rows/0/use/0/front': 'up', '/blocks/lamp/looks/rows/0/use/0/top': 'east' },
-  check: ({ name, looks }, context) => looks.rows.flatMap((row, r) => row.value.flatMap(({ front = 'south', top = usualTop(front) }, c) => {
-    if (isOrientation({ front, top })) return [];
-    const at = ['looks', 'rows', r, 'use', c, 'top'];
-    return [{ at, message: `${name}: row ${r + 1} turns the front ${front} and the top ${top}, which lie on one line.`, fix: context.set(`Point the top ${usualTop(front)}`, at, usualTop(front)) }];
-  })),
+  fails: {
+    '/blocks/lamp/looks/rows/0/use/0/front': 'up',
+    '/blocks/lamp/looks/rows/0/use/0/top': 'down',
+  },
+  passes: {
+    '/blocks/lamp/looks/rows/0/use/0/front': 'up',
+    '/blocks/lamp/looks/rows/0/use/0/top': 'east',
+  },
+  check: ({ name, looks }, context) =>
+    looks.rows.flatMap((row, r) =>
+      row.value.flatMap(({ front = 'south', top = usualTop(front) }, c) => {
+        if (isOrientation({ front, top })) return [];
+        const at = ['looks', 'rows', r, 'use', c, 'top'];
+        return [
+          {
+            at,
+            message: `${name}: row ${r + 1} turns the front ${front} and the top ${top}, which lie on one line.`,
+            fix: context.set(`Point the top ${usualTop(front)}`, at, usualTop(front)),
+          },
+        ];
+      }),
+    ),
 });

@@ -3,18 +3,51 @@ import { count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const nothingDrawn = blockRule({
-  id: 'looks/nothing-drawn', severity: 'warning', title: 'Layered look that draws nothing',
+  id: 'looks/nothing-drawn',
+  severity: 'warning',
+  title: 'Layered look that draws nothing',
   why: 'In a layered look every row that matches is drawn. In a state that no row matches the block cannot be seen at all.',
-  fails: { '/blocks/lamp/looks': { mode: 'layered', rows: [{ when: { lit: true }, use: [{ model: 'saltmarsh:lamp' }] }] } },
-  passes: { '/blocks/lamp/looks': { mode: 'layered', rows: [{ use: [{ model: 'saltmarsh:lamp' }] }, { when: { heading: 'north' }, use: [{ model: 'saltmarsh:lamp', front: 'north' }] }] } },
+  fails: {
+    '/blocks/lamp/looks': {
+      mode: 'layered',
+      rows: [{ when: { lit: true }, use: [{ model: 'saltmarsh:lamp' }] }],
+    },
+  },
+  passes: {
+    '/blocks/lamp/looks': {
+      mode: 'layered',
+      rows: [
+        { use: [{ model: 'saltmarsh:lamp' }] },
+        { when: { heading: 'north' }, use: [{ model: 'saltmarsh:lamp', front: 'north' }] },
+      ],
+    },
+  },
   check({ name, space, looks, declared }, context) {
     if (looks.mode !== 'layered' || space.tooLarge) return [];
-    const bare = looks.rows.reduce((left, row) => left.dropAll(space.matching(row.when)), BitSet.full(space.size));
+    const bare = looks.rows.reduce(
+      (left, row) => left.dropAll(space.matching(row.when)),
+      BitSet.full(space.size),
+    );
     const first = bare.first;
     if (first === undefined) return [];
     const many = bare.count;
-    const message = many > 1 ? `${name}: ${count(many, 'state')} draw nothing; the first is ${space.describe(first)}.` : `${name}: the state ${space.describe(first)} draws nothing.`;
+    const message =
+      many > 1
+        ? `${name}: ${count(many, 'state')} draw nothing; the first is ${space.describe(first)}.`
+        : `${name}: the state ${space.describe(first)} draws nothing.`;
     const [shown] = declared.looks.rows;
-    return [{ at: ['looks', 'rows'], message, fix: shown && context.set('Draw the first layer in every state', ['looks', 'rows', 0, 'when'], undefined) }];
+    return [
+      {
+        at: ['looks', 'rows'],
+        message,
+        fix:
+          shown &&
+          context.set(
+            'Draw the first layer in every state',
+            ['looks', 'rows', 0, 'when'],
+            undefined,
+          ),
+      },
+    ];
   },
 });

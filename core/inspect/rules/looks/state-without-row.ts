@@ -6,7 +6,9 @@ import { blockRule } from '../../rule.ts';
 const mostStates = 4096;
 
 export const stateWithoutRow = blockRule({
-  id: 'looks/state-without-row', severity: 'error', title: 'State without a look',
+  id: 'looks/state-without-row',
+  severity: 'error',
+  title: 'State without a look',
   why: 'A state that no row matches shows the marker of an unresolved model in the game.',
   fails: { '/blocks/lamp/looks/rows/3/when': { lit: true } },
   passes: { '/blocks/lamp/looks/rows/3/when': { lit: [false, true] } },
@@ -16,13 +18,36 @@ export const stateWithoutRow = blockRule({
     const first = uncovered.first;
     if (first === undefined) return [];
     const many = uncovered.count;
-    const message = many > 1 ? `${name}: ${count(many, 'state')} have no look; the first is ${space.describe(first)}.` : `${name}: the state ${space.describe(first)} has no look.`;
+    const message =
+      many > 1
+        ? `${name}: ${count(many, 'state')} have no look; the first is ${space.describe(first)}.`
+        : `${name}: the state ${space.describe(first)} has no look.`;
     const nearest = space.nearest(uncovered.complement());
     if (!nearest) return [{ at: ['looks', 'rows'], message }];
     const shown = expandRows(looks.rows, space);
     // What is missing becomes rows of its own below the others, so that nothing else is touched.
-    const added = space.size > mostStates ? [{ value: shown[nearest[first]!]! }] : fewestRows(shown.map((_, state) => (uncovered.has(state) ? shown[nearest[state]!] : undefined)), space).rows;
-    const title = many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state';
-    return [{ at: ['looks', 'rows'], message, fix: context.set(title, ['looks', 'rows'], [...declared.looks.rows, ...added.map(({ when, value }) => (when ? { when, use: value } : { use: value }))]) }];
+    const added =
+      space.size > mostStates
+        ? [{ value: shown[nearest[first]!]! }]
+        : fewestRows(
+            shown.map((_, state) => (uncovered.has(state) ? shown[nearest[state]!] : undefined)),
+            space,
+          ).rows;
+    const title =
+      many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state';
+    return [
+      {
+        at: ['looks', 'rows'],
+        message,
+        fix: context.set(
+          title,
+          ['looks', 'rows'],
+          [
+            ...declared.looks.rows,
+            ...added.map(({ when, value }) => (when ? { when, use: value } : { use: value })),
+          ],
+        ),
+      },
+    ];
   },
 });

@@ -7,36 +7,100 @@ import { blockRule, type BlockReport } from '../../rule.ts';
 const mostListed = 24;
 
 export const unknownCondition = blockRule({
-  id: 'looks/unknown-condition', severity: 'error', title: 'Condition on an unknown property or value',
+  id: 'looks/unknown-condition',
+  severity: 'error',
+  title: 'Condition on an unknown property or value',
   why: 'A row that asks for a property or a value that the block does not have never matches.',
   fails: { '/blocks/lamp/looks/rows/0/when': { heading: 'nort' } },
   passes: { '/blocks/lamp/looks/rows/0/when': null },
   check({ name, space, declared }, context) {
     const conditions: { at: (string | number)[]; what: string; when: When }[] = [];
-    declared.looks.rows.forEach(({ when }, i) => when && conditions.push({ at: ['looks', 'rows', i, 'when'], what: `row ${i + 1} of the look`, when }));
+    declared.looks.rows.forEach(
+      ({ when }, i) =>
+        when &&
+        conditions.push({
+          at: ['looks', 'rows', i, 'when'],
+          what: `row ${i + 1} of the look`,
+          when,
+        }),
+    );
     for (const trait of ['lightEmitted', 'lightAbsorbed', 'friction'] as const) {
       const rows = declared.traits[trait];
-      if (Array.isArray(rows)) rows.forEach(({ when }, i) => when && conditions.push({ at: ['traits', trait, i, 'when'], what: `row ${i + 1} of ${trait}`, when }));
+      if (Array.isArray(rows))
+        rows.forEach(
+          ({ when }, i) =>
+            when &&
+            conditions.push({
+              at: ['traits', trait, i, 'when'],
+              what: `row ${i + 1} of ${trait}`,
+              when,
+            }),
+        );
     }
     if (typeof declared.loot === 'object')
-      for (const { when, at } of conditionsOf(declared.loot.draws)) if (when.state) conditions.push({ at: ['loot', ...at, 'state'], what: `lot ${Number(at[3]) + 1}`, when: when.state });
-    const found = conditions.flatMap(({ at, what, when }) => Object.entries(when).flatMap(([key, wanted]): BlockReport[] => {
-      const property = space.properties.find((one) => one.name === key);
-      if (!property) {
-        const near = closest(key, space.properties.map((one) => one.name));
-        const { [key]: moved, ...rest } = when;
-        return [{ at: [...at, key], message: `${name}: ${what} asks for ${key}, which is no property of the block.${didYouMean(near)}`, fix: near && !Object.hasOwn(rest, near) ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! }) : undefined }];
-      }
-      const values = valuesOf(property);
-      const odd = (Array.isArray(wanted) ? wanted : [wanted]).find((value) => !values.includes(value));
-      if (odd === undefined) return [];
-      // Of numbers the bounds say more than the nearest spelling.
-      if (property.kind === 'number') return [{ at: [...at, key], message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ${property.min} to ${property.max}.` }];
-      const near = closest(String(odd), values.map(String));
-      const meant = values.find((value) => String(value) === near);
-      return [{ at: [...at, key], message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such value.${didYouMean(near)}`, fix: meant !== undefined && !Array.isArray(wanted) ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant) : undefined }];
-    }));
+      for (const { when, at } of conditionsOf(declared.loot.draws))
+        if (when.state)
+          conditions.push({
+            at: ['loot', ...at, 'state'],
+            what: `lot ${Number(at[3]) + 1}`,
+            when: when.state,
+          });
+    const found = conditions.flatMap(({ at, what, when }) =>
+      Object.entries(when).flatMap(([key, wanted]): BlockReport[] => {
+        const property = space.properties.find((one) => one.name === key);
+        if (!property) {
+          const near = closest(
+            key,
+            space.properties.map((one) => one.name),
+          );
+          const { [key]: moved, ...rest } = when;
+          return [
+            {
+              at: [...at, key],
+              message: `${name}: ${what} asks for ${key}, which is no property of the block.${didYouMean(near)}`,
+              fix:
+                near && !Object.hasOwn(rest, near)
+                  ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! })
+                  : undefined,
+            },
+          ];
+        }
+        const values = valuesOf(property);
+        const odd = (Array.isArray(wanted) ? wanted : [wanted]).find(
+          (value) => !values.includes(value),
+        );
+        if (odd === undefined) return [];
+        // Of numbers the bounds say more than the nearest spelling.
+        if (property.kind === 'number')
+          return [
+            {
+              at: [...at, key],
+              message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ${property.min} to ${property.max}.`,
+            },
+          ];
+        const near = closest(String(odd), values.map(String));
+        const meant = values.find((value) => String(value) === near);
+        return [
+          {
+            at: [...at, key],
+            message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such value.${didYouMean(near)}`,
+            fix:
+              meant !== undefined && !Array.isArray(wanted)
+                ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant)
+                : undefined,
+          },
+        ];
+      }),
+    );
     const rest = found.length - mostListed;
-    return rest > 0 ? [...found.slice(0, mostListed), { at: found[mostListed]!.at, message: `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for properties or values that the block does not have.` }] : found;
+    return rest > 0
+      ? [
+          ...found.slice(0, mostListed),
+          {
+            at: found[mostListed]!.at,
+            message: `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for properties or values that the block does not have.`,
+          },
+        ]
+      : found;
   },
 });

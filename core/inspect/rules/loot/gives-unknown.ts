@@ -2,17 +2,34 @@ import { unknownGiven } from '../../draws.ts';
 import { blockRule } from '../../rule.ts';
 
 export const givesUnknown = blockRule({
-  id: 'loot/gives-unknown', severity: 'error', title: 'Gives something that does not exist',
+  id: 'loot/gives-unknown',
+  severity: 'error',
+  title: 'Gives something that does not exist',
   why: 'A lot that names an item or a table that does not exist drops nothing. A block that drops itself needs an item form to be held.',
   fails: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap' }] }] } },
   passes: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
   check({ name, declared, draws, id }, context) {
     if (declared.loot === 'itself')
-      return context.hasItem(id) ? [] : [{ at: ['loot'], message: `${name} drops itself, but has no item form that could be dropped.`, fix: context.set('Hold it as the block', ['identity', 'item'], 'block') }];
+      return context.hasItem(id)
+        ? []
+        : [
+            {
+              at: ['loot'],
+              message: `${name} drops itself, but has no item form that could be dropped.`,
+              fix: context.set('Hold it as the block', ['identity', 'item'], 'block'),
+            },
+          ];
     const flaws = unknownGiven(draws, {
-      namespace: context.header.namespace, hasItem: (given) => context.hasItem(given), hasTable: (table) => context.loot.tableOf(table) !== undefined,
-      items: () => [...context.idsOf('items'), ...context.idsOf('blocks')], tables: () => context.idsOf('lootTables'),
+      namespace: context.header.namespace,
+      hasItem: (given) => context.hasItem(given),
+      hasTable: (table) => context.loot.tableOf(table) !== undefined,
+      items: () => [...context.idsOf('items'), ...context.idsOf('blocks')],
+      tables: () => context.idsOf('lootTables'),
     });
-    return flaws.map(({ at, message, mend }) => ({ at: ['loot', ...at], message: `${name} gives ${message}`, fix: mend && context.set(mend.title, ['loot', ...at], mend.after) }));
+    return flaws.map(({ at, message, mend }) => ({
+      at: ['loot', ...at],
+      message: `${name} gives ${message}`,
+      fix: mend && context.set(mend.title, ['loot', ...at], mend.after),
+    }));
   },
 });

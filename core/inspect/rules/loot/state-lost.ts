@@ -3,20 +3,53 @@ import { listed } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const stateLost = blockRule({
-  id: 'loot/state-lost', severity: 'warning', title: 'State that does not come back',
+  id: 'loot/state-lost',
+  severity: 'warning',
+  title: 'State that does not come back',
   why: 'Placing takes the property from the item, but the item that drops does not carry it. Whoever digs the block up and places it again finds it changed.',
-  fails: { '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' }, '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
-  passes: { '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' }, '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit'] }] }] } },
+  fails: {
+    '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' },
+    '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },
+  },
+  passes: {
+    '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' },
+    '/blocks/lamp/loot': {
+      draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit'] }] }],
+    },
+  },
   check({ name, declared, id }, context) {
     const { loot, states } = declared;
     if (typeof loot !== 'object') return [];
     const wanted = carried(states);
-    return loot.draws.flatMap((draw, d) => draw.lots.flatMap(({ give, keeps = [] }, l) => {
-      const at = ['loot', 'draws', d, 'lots', l, 'keeps'];
-      const odd = keeps.filter((property) => !states.properties.some((one) => one.name === property));
-      if (odd.length) return [{ at, message: `${name}: lot ${l + 1} carries ${listed(odd)}, which the block does not have.`, fix: context.set('Carry only what there is', at, keeps.filter((property) => !odd.includes(property))) }];
-      const lost = give === id ? wanted.filter((property) => !keeps.includes(property)) : [];
-      return lost.length ? [{ at: at.slice(0, -1), message: `${name}: placing takes ${listed(lost)} from the item, but lot ${l + 1} does not carry ${lost.length === 1 ? 'it' : 'them'}.`, fix: context.set(`Carry ${listed(lost)}`, at, [...keeps, ...lost]) }] : [];
-    }));
+    return loot.draws.flatMap((draw, d) =>
+      draw.lots.flatMap(({ give, keeps = [] }, l) => {
+        const at = ['loot', 'draws', d, 'lots', l, 'keeps'];
+        const odd = keeps.filter(
+          (property) => !states.properties.some((one) => one.name === property),
+        );
+        if (odd.length)
+          return [
+            {
+              at,
+              message: `${name}: lot ${l + 1} carries ${listed(odd)}, which the block does not have.`,
+              fix: context.set(
+                'Carry only what there is',
+                at,
+                keeps.filter((property) => !odd.includes(property)),
+              ),
+            },
+          ];
+        const lost = give === id ? wanted.filter((property) => !keeps.includes(property)) : [];
+        return lost.length
+          ? [
+              {
+                at: at.slice(0, -1),
+                message: `${name}: placing takes ${listed(lost)} from the item, but lot ${l + 1} does not carry ${lost.length === 1 ? 'it' : 'them'}.`,
+                fix: context.set(`Carry ${listed(lost)}`, at, [...keeps, ...lost]),
+              },
+            ]
+          : [];
+      }),
+    );
   },
 });

@@ -5,20 +5,59 @@ import { chanceFlaws, countFlaws, unknownGiven } from '../../draws.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableFlawed = modRule({
-  id: 'loot/table-flawed', severity: 'error', title: 'Loot table that gives what does not exist, or counts oddly',
+  id: 'loot/table-flawed',
+  severity: 'error',
+  title: 'Loot table that gives what does not exist, or counts oddly',
   why: 'What is wrong in a loot table is wrong for every block that draws from it.',
-  fails: { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap', count: [3, 1] }] }] }, '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] } },
-  passes: { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', count: [1, 3] }] }] }, '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] } },
+  fails: {
+    '/lootTables/finds': {
+      draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap', count: [3, 1] }] }],
+    },
+    '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] },
+  },
+  passes: {
+    '/lootTables/finds': {
+      draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', count: [1, 3] }] }],
+    },
+    '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] },
+  },
   check(mod) {
     const { namespace } = mod.header;
     const held = new Set(heldIds({ header: mod.header, items: mod.things, blocks: mod.held }));
-    const known = { namespace, hasItem: (id: string) => held.has(id), hasTable: (id: string) => Object.hasOwn(mod.lootTables, ownName(namespace, id) ?? ''), items: () => [...held], tables: () => Object.keys(mod.lootTables).map((name) => idOf(namespace, name)) };
-    return Object.entries(mod.lootTables).flatMap(([name, { draws }]) => [
-      ...unknownGiven(draws, known).map((flaw) => ({ ...flaw, message: `The loot table ${name} gives ${flaw.message}` })),
-      ...[...countFlaws(draws), ...chanceFlaws(draws)].map((flaw) => ({ ...flaw, message: `The loot table ${name}: ${flaw.message}` })),
-    ].map(({ at, message, mend }) => {
-      const path = pointer(['lootTables', name, ...at]);
-      return { at: ['lootTables', name, ...at], message, fix: mend && { title: mend.title, changes: [{ path, before: valueAt(lookUp(mod.lootTables, name), pointer(at)), after: mend.after }] } };
-    }));
+    const known = {
+      namespace,
+      hasItem: (id: string) => held.has(id),
+      hasTable: (id: string) => Object.hasOwn(mod.lootTables, ownName(namespace, id) ?? ''),
+      items: () => [...held],
+      tables: () => Object.keys(mod.lootTables).map((name) => idOf(namespace, name)),
+    };
+    return Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>
+      [
+        ...unknownGiven(draws, known).map((flaw) => ({
+          ...flaw,
+          message: `The loot table ${name} gives ${flaw.message}`,
+        })),
+        ...[...countFlaws(draws), ...chanceFlaws(draws)].map((flaw) => ({
+          ...flaw,
+          message: `The loot table ${name}: ${flaw.message}`,
+        })),
+      ].map(({ at, message, mend }) => {
+        const path = pointer(['lootTables', name, ...at]);
+        return {
+          at: ['lootTables', name, ...at],
+          message,
+          fix: mend && {
+            title: mend.title,
+            changes: [
+              {
+                path,
+                before: valueAt(lookUp(mod.lootTables, name), pointer(at)),
+                after: mend.after,
+              },
+            ],
+          },
+        };
+      }),
+    );
   },
 });

@@ -2,16 +2,25 @@ import { modelId } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const boxOutside = modRule({
-  id: 'models/box-outside', severity: 'error', title: 'Box outside the allowed space',
+  id: 'models/box-outside',
+  severity: 'error',
+  title: 'Box outside the allowed space',
   why: 'A box may reach into the neighbouring cells only as far as the kit allows. Beyond that it would be cut off or refused.',
   fails: { '/models/lamp/boxes/0/at': [4, 0, 80] },
   passes: { '/models/lamp/boxes/0/at': [4, 0, 8] },
   check(mod, { limits, title }) {
     const reach = (limits.reach * mod.header.texels) / 16;
     const far = mod.header.texels + reach;
-    return Object.entries(mod.models).flatMap(([name, { boxes = [] }]) => boxes.flatMap((box, i) => {
-      if (box.at.every((low, axis) => low >= -reach && low + box.size[axis]! <= far)) return [];
-      return [{ at: ['models', name, 'boxes', i, 'at'], message: `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} leaves the space from ${-reach} to ${far} texels that ${title} allows.` }];
-    }));
+    return Object.entries(mod.models).flatMap(([name, { boxes = [] }]) =>
+      boxes.flatMap((box, i) => {
+        if (box.at.every((low, axis) => low >= -reach && low + box.size[axis]! <= far)) return [];
+        return [
+          {
+            at: ['models', name, 'boxes', i, 'at'],
+            message: `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} leaves the space from ${-reach} to ${far} texels that ${title} allows.`,
+          },
+        ];
+      }),
+    );
   },
 });

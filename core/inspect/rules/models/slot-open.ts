@@ -3,7 +3,9 @@ import { modelId, resolvedModels, usedAsTemplate } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const slotOpen = modRule({
-  id: 'models/slot-open', severity: 'error', title: 'Slot without a texture',
+  id: 'models/slot-open',
+  severity: 'error',
+  title: 'Slot without a texture',
   why: 'Every slot that a box names needs a texture. An open slot shows the marker of an unresolved texture.',
   fails: { '/models/bank/slots': {} },
   passes: { '/models/bank/slots': { face: 'saltmarsh:bank' } },
@@ -12,7 +14,14 @@ export const slotOpen = modRule({
     return [...resolvedModels(mod)].flatMap(([name, { slots }]) => {
       if (templates.has(modelId(mod, name))) return [];
       const open = [...slots].filter(([, texture]) => texture === undefined).map(([slot]) => slot);
-      return open.length ? [{ at: ['models', name, 'slots'], message: `The model ${modelId(mod, name)} leaves the ${open.length === 1 ? 'slot' : 'slots'} ${listed(open)} without a texture.` }] : [];
+      return open.length
+        ? [
+            {
+              at: ['models', name, 'slots'],
+              message: `The model ${modelId(mod, name)} leaves the ${open.length === 1 ? 'slot' : 'slots'} ${listed(open)} without a texture.`,
+            },
+          ]
+        : [];
     });
   },
 });

@@ -5,16 +5,36 @@ import { modelId, resolvedModels } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const slotUnused = modRule({
-  id: 'models/slot-unused', severity: 'warning', title: 'Slot that no box uses',
+  id: 'models/slot-unused',
+  severity: 'warning',
+  title: 'Slot that no box uses',
   why: 'A texture given to a slot that no box names is never seen. Often the slot is called a little differently in the template.',
   fails: { '/models/bank/slots': { face: 'saltmarsh:bank', fase: 'saltmarsh:bank' } },
   passes: {},
-  check: (mod) => [...resolvedModels(mod)].flatMap(([name, { unusedSlots, slots, missing, circle }]) => {
-    if (missing || circle) return [];
-    return unusedSlots.filter((slot) => lookUp(lookUp(mod.models, name)!.slots, slot) !== undefined).map((slot) => {
-      const open = [...slots].filter(([, texture]) => texture === undefined).map(([one]) => one);
-      const at = ['models', name, 'slots', slot];
-      return { at, message: `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box uses.${didYouMean(closest(slot, open))}`, fix: { title: `Remove the slot ${slot}`, changes: [{ path: pointer(at), before: lookUp(lookUp(mod.models, name)!.slots!, slot), after: undefined }] } };
-    });
-  }),
+  check: (mod) =>
+    [...resolvedModels(mod)].flatMap(([name, { unusedSlots, slots, missing, circle }]) => {
+      if (missing || circle) return [];
+      return unusedSlots
+        .filter((slot) => lookUp(lookUp(mod.models, name)!.slots, slot) !== undefined)
+        .map((slot) => {
+          const open = [...slots]
+            .filter(([, texture]) => texture === undefined)
+            .map(([one]) => one);
+          const at = ['models', name, 'slots', slot];
+          return {
+            at,
+            message: `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box uses.${didYouMean(closest(slot, open))}`,
+            fix: {
+              title: `Remove the slot ${slot}`,
+              changes: [
+                {
+                  path: pointer(at),
+                  before: lookUp(lookUp(mod.models, name)!.slots!, slot),
+                  after: undefined,
+                },
+              ],
+            },
+          };
+        });
+    }),
 });

@@ -3,10 +3,21 @@ import { modelId, resolvedModels } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const templateCircle = modRule({
-  id: 'models/template-circle', severity: 'error', title: 'Templates in a circle',
+  id: 'models/template-circle',
+  severity: 'error',
+  title: 'Templates in a circle',
   why: 'A model that starts from itself, directly or through others, has no beginning: nothing can be drawn.',
   fails: { '/models/lamp': { template: 'saltmarsh:lamp' } },
   passes: {},
-  check: (mod) => [...resolvedModels(mod)].flatMap(([name, { circle }]) =>
-    (circle ? [{ at: ['models', name, 'template'], message: `The model ${modelId(mod, name)} starts from templates that go in a circle: ${listed(circle, 'then')}.` }] : [])),
+  check: (mod) =>
+    [...resolvedModels(mod)].flatMap(([name, { circle }]) =>
+      circle
+        ? [
+            {
+              at: ['models', name, 'template'],
+              message: `The model ${modelId(mod, name)} starts from templates that go in a circle: ${listed(circle, 'then')}.`,
+            },
+          ]
+        : [],
+    ),
 });

@@ -6,14 +6,33 @@ import { modelId, resolvedModels } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const templateMissing = modRule({
-  id: 'models/template-missing', severity: 'error', title: 'Template missing',
+  id: 'models/template-missing',
+  severity: 'error',
+  title: 'Template missing',
   why: 'A model without boxes of its own takes those of its template. When the template does not exist there is nothing to draw.',
   fails: { '/models/bank/template': 'obrank:cub' },
   passes: { '/models/bank/template': 'obrank:cube' },
-  check: (mod) => [...resolvedModels(mod)].flatMap(([name, { missing }]) => {
-    if (missing === undefined || lookUp(mod.models, name)!.template !== missing) return [];
-    const near = closest(missing, [...templates.map((one) => one.id), ...Object.keys(mod.models).filter((other) => other !== name).map((other) => modelId(mod, other))]);
-    const at = ['models', name, 'template'];
-    return [{ at, message: `The model ${modelId(mod, name)} starts from the template ${missing}, which does not exist.${didYouMean(near)}`, fix: near ? { title: `Use ${near}`, changes: [{ path: pointer(at), before: missing, after: near }] } : undefined }];
-  }),
+  check: (mod) =>
+    [...resolvedModels(mod)].flatMap(([name, { missing }]) => {
+      if (missing === undefined || lookUp(mod.models, name)!.template !== missing) return [];
+      const near = closest(missing, [
+        ...templates.map((one) => one.id),
+        ...Object.keys(mod.models)
+          .filter((other) => other !== name)
+          .map((other) => modelId(mod, other)),
+      ]);
+      const at = ['models', name, 'template'];
+      return [
+        {
+          at,
+          message: `The model ${modelId(mod, name)} starts from the template ${missing}, which does not exist.${didYouMean(near)}`,
+          fix: near
+            ? {
+                title: `Use ${near}`,
+                changes: [{ path: pointer(at), before: missing, after: near }],
+              }
+            : undefined,
+        },
+      ];
+    }),
 });

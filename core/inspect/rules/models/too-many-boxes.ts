@@ -2,10 +2,27 @@ import { modelId } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const tooManyBoxes = modRule({
-  id: 'models/too-many-boxes', severity: 'error', title: 'More boxes than the kit allows',
+  id: 'models/too-many-boxes',
+  severity: 'error',
+  title: 'More boxes than the kit allows',
   why: 'Every box costs memory for each state that shows it, so an engine has a limit.',
-  fails: { '/models/lamp/boxes': Array.from({ length: 300 }, () => ({ at: [0, 0, 0], size: [8, 8, 8], sides: {} })) },
+  fails: {
+    '/models/lamp/boxes': Array.from({ length: 300 }, () => ({
+      at: [0, 0, 0],
+      size: [8, 8, 8],
+      sides: {},
+    })),
+  },
   passes: {},
-  check: (mod, { limits, title }) => Object.entries(mod.models).flatMap(([name, { boxes = [] }]) => (boxes.length > limits.boxes
-    ? [{ at: ['models', name, 'boxes'], message: `The model ${modelId(mod, name)} has ${boxes.length} boxes; ${title} allows ${limits.boxes}.` }] : [])),
+  check: (mod, { limits, title }) =>
+    Object.entries(mod.models).flatMap(([name, { boxes = [] }]) =>
+      boxes.length > limits.boxes
+        ? [
+            {
+              at: ['models', name, 'boxes'],
+              message: `The model ${modelId(mod, name)} has ${boxes.length} boxes; ${title} allows ${limits.boxes}.`,
+            },
+          ]
+        : [],
+    ),
 });

@@ -4,25 +4,52 @@ import { closest, didYouMean } from '../../../words/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const keyUnused = modRule({
-  id: 'names/key-unused', severity: 'warning', title: 'Text that nobody uses',
+  id: 'names/key-unused',
+  severity: 'warning',
+  title: 'Text that nobody uses',
   why: 'A key that begins with block, item or group names something that the mod does not have, or stands in the way of the name that it has. A language file for a language that the mod does not list is never read.',
   fails: { '/words/en': { texts: { 'block.lmap': 'Lamp' } } },
   passes: { '/words/en': { texts: { 'mod.summary': 'Lamps.' } } },
   check(mod) {
-    const names = { block: Object.keys(mod.blocks), item: Object.keys(mod.items), group: mod.header.groups.map((group) => group.name) };
+    const names = {
+      block: Object.keys(mod.blocks),
+      item: Object.keys(mod.items),
+      group: mod.header.groups.map((group) => group.name),
+    };
     return Object.entries(mod.words).flatMap(([language, { texts }]): ModReport[] => [
-      ...(mod.header.languages.includes(language) ? [] : [{ at: ['words', language], message: `There are texts in ${language}, which is no language of the mod.`, fix: { title: `Add ${language} to its languages`, changes: [{ path: '/header/languages', before: mod.header.languages, after: [...mod.header.languages, language] }] } }]),
+      ...(mod.header.languages.includes(language)
+        ? []
+        : [
+            {
+              at: ['words', language],
+              message: `There are texts in ${language}, which is no language of the mod.`,
+              fix: {
+                title: `Add ${language} to its languages`,
+                changes: [
+                  {
+                    path: '/header/languages',
+                    before: mod.header.languages,
+                    after: [...mod.header.languages, language],
+                  },
+                ],
+              },
+            },
+          ]),
       ...Object.entries(texts).flatMap(([key, text]): ModReport[] => {
         const [, kind, name] = ownedKey.exec(key) ?? [];
         if (kind === undefined) return [];
         const there = names[kind as keyof typeof names];
         const own = there.includes(name!);
         const path = pointer(['words', language, 'texts', key]);
-        return [{
-          at: ['words', language, 'texts', key],
-          message: own ? `The text ${key} in ${language} stands in the way of the name that the ${kind} itself has.` : `The text ${key} in ${language} names a ${kind} that the mod does not have.${didYouMean(closest(name!, there))}`,
-          fix: { title: 'Remove the text', changes: [{ path, before: text }] },
-        }];
+        return [
+          {
+            at: ['words', language, 'texts', key],
+            message: own
+              ? `The text ${key} in ${language} stands in the way of the name that the ${kind} itself has.`
+              : `The text ${key} in ${language} names a ${kind} that the mod does not have.${didYouMean(closest(name!, there))}`,
+            fix: { title: 'Remove the text', changes: [{ path, before: text }] },
+          },
+        ];
       }),
     ]);
   },

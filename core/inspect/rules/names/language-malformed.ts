@@ -1,16 +1,37 @@
 import { packRule } from '../../rule.ts';
 
 export const languageMalformed = packRule({
-  id: 'names/language-malformed', severity: 'error', title: 'Language tag malformed',
+  id: 'names/language-malformed',
+  severity: 'error',
+  title: 'Language tag malformed',
   why: 'Languages are named by BCP 47 tags: the language in small letters, the region in capitals, joined by a hyphen. Under another name the file is never found.',
   fails: { 'view/words/EN.json': '{ "language": "en", "texts": {} }' },
   passes: {},
   check({ words, pack }) {
     return [...words.values()].flatMap(({ file, name, value }) => {
       const meant = canonical(name);
-      if (meant !== name) return [{ file, message: `${file} is named by the language ${name}${meant ? `; written rightly it is ${meant}` : ', which is no language tag'}.` }];
-      if (value.language !== name) return [{ file, message: `${file} is named by the language ${name}, but says that it is in ${value.language}.` }];
-      return pack && !pack.value.languages.includes(name) ? [{ file, message: `pack.json does not list the language ${name}, so ${file} is never read.` }] : [];
+      if (meant !== name)
+        return [
+          {
+            file,
+            message: `${file} is named by the language ${name}${meant ? `; written rightly it is ${meant}` : ', which is no language tag'}.`,
+          },
+        ];
+      if (value.language !== name)
+        return [
+          {
+            file,
+            message: `${file} is named by the language ${name}, but says that it is in ${value.language}.`,
+          },
+        ];
+      return pack && !pack.value.languages.includes(name)
+        ? [
+            {
+              file,
+              message: `pack.json does not list the language ${name}, so ${file} is never read.`,
+            },
+          ]
+        : [];
     });
   },
 });

@@ -5,7 +5,9 @@ import { modRule } from '../../rule.ts';
 import { textsIn } from '../../view.ts';
 
 export const nameMissing = modRule({
-  id: 'names/missing', severity: 'warning', title: 'Name missing in a language',
+  id: 'names/missing',
+  severity: 'warning',
+  title: 'Name missing in a language',
   why: 'Where a name is missing players see a raw key instead of it.',
   fails: { '/blocks/lamp/names': {} },
   passes: { '/blocks/lamp/names': { en: 'Lamp' } },
@@ -15,13 +17,38 @@ export const nameMissing = modRule({
       const { what, name, texts } = entry;
       const missing = languages.filter((language) => !lookUp(texts, language)?.trim());
       if (!missing.length) return [];
-      const at = what === 'block' ? ['blocks', name, 'names'] : what === 'item' ? ['items', name, 'names'] : what === 'group' ? ['header', 'groups', mod.header.groups.findIndex((group) => group.name === name), 'names'] : ['words'];
+      const at =
+        what === 'block'
+          ? ['blocks', name, 'names']
+          : what === 'item'
+            ? ['items', name, 'names']
+            : what === 'group'
+              ? [
+                  'header',
+                  'groups',
+                  mod.header.groups.findIndex((group) => group.name === name),
+                  'names',
+                ]
+              : ['words'];
       // A machine translates nothing: only a first name is made, from the id.
       const spoken = name.replaceAll('_', ' ');
       const first = languages[0]!;
       const called = spoken[0]!.toUpperCase() + spoken.slice(1);
-      const fix = what !== 'text' && missing.includes(first) ? { title: `Call it "${called}" in ${first}`, changes: changeText(textsIn(mod), entry, first, called) } : undefined;
-      return [{ at, block: what === 'block' ? name : undefined, message: `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} in ${listed(missing)}.`, fix }];
+      const fix =
+        what !== 'text' && missing.includes(first)
+          ? {
+              title: `Call it "${called}" in ${first}`,
+              changes: changeText(textsIn(mod), entry, first, called),
+            }
+          : undefined;
+      return [
+        {
+          at,
+          block: what === 'block' ? name : undefined,
+          message: `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} in ${listed(missing)}.`,
+          fix,
+        },
+      ];
     });
   },
 });

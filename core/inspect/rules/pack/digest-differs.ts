@@ -2,7 +2,9 @@ import { digestOf } from '../../../bytes/index.ts';
 import { packRule } from '../../rule.ts';
 
 export const digestDiffers = packRule({
-  id: 'pack/digest-differs', severity: 'warning', title: 'Edited since it was built',
+  id: 'pack/digest-differs',
+  severity: 'warning',
+  title: 'Edited since it was built',
   why: 'pack.json holds the digest of every file as it was built. A difference means a hand edit, which the next build would overwrite, or a damaged copy.',
   fails: { 'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [] }' },
   passes: {},
@@ -13,10 +15,30 @@ export const digestDiffers = packRule({
     return [
       ...Object.entries(listed).flatMap(([file, { sha256 }]) => {
         const bytes = files.get(file);
-        if (!bytes) return [{ file: 'pack.json', place: pack.placeOf(`/files/${file.replaceAll('/', '~1')}`), message: `pack.json lists ${file}, which is not there.` }];
-        return digestOf(bytes) === sha256 ? [] : [{ file, message: 'This file was changed since the pack was built: its digest is not the one in pack.json.' }];
+        if (!bytes)
+          return [
+            {
+              file: 'pack.json',
+              place: pack.placeOf(`/files/${file.replaceAll('/', '~1')}`),
+              message: `pack.json lists ${file}, which is not there.`,
+            },
+          ];
+        return digestOf(bytes) === sha256
+          ? []
+          : [
+              {
+                file,
+                message:
+                  'This file was changed since the pack was built: its digest is not the one in pack.json.',
+              },
+            ];
       }),
-      ...[...files.keys()].filter((file) => file !== 'pack.json' && !Object.hasOwn(listed, file)).map((file) => ({ file, message: 'This file came after the pack was built: pack.json does not list it.' })),
+      ...[...files.keys()]
+        .filter((file) => file !== 'pack.json' && !Object.hasOwn(listed, file))
+        .map((file) => ({
+          file,
+          message: 'This file came after the pack was built: pack.json does not list it.',
+        })),
     ];
   },
 });

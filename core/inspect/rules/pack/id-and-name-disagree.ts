@@ -2,19 +2,39 @@ import { splitId } from '../../../mod/index.ts';
 import { packRule } from '../../rule.ts';
 
 export const idAndNameDisagree = packRule({
-  id: 'pack/id-and-name-disagree', severity: 'error', title: 'File name and id disagree',
+  id: 'pack/id-and-name-disagree',
+  severity: 'error',
+  title: 'File name and id disagree',
   why: 'A file is found by its name and speaks of itself by its id. When a file was copied and only one of the two was changed, two files claim one thing.',
   fails: { 'rules/blocks/bank.json#/id': 'saltmarsh:silt' },
   passes: {},
   check: (pack) => {
     const own = pack.pack?.value.namespace;
     return [
-    ...[...pack.blocks.values(), ...pack.items.values(), ...pack.blockTags.values(), ...pack.itemTags.values(), ...pack.lootTables.values()].map((file) => ({ file, id: file.value.id, at: '/id' })),
-    ...[...pack.looks.values(), ...pack.loot.values()].map((file) => ({ file, id: file.value.block, at: '/block' })),
-  ].filter(({ file, id }) => {
-    const { namespace, name } = splitId(id);
-    // What is added to a tag of another mod lies in a folder of that mod's name.
-    return file.name.includes('/') ? file.name !== `${namespace}/${name}` || namespace === own : name !== file.name || (own !== undefined && namespace !== own);
-  }).map(({ file, id, at }) => ({ file: file.file, place: file.placeOf(at), message: `The file is called ${file.name}, but speaks of ${id}.` }));
+      ...[
+        ...pack.blocks.values(),
+        ...pack.items.values(),
+        ...pack.blockTags.values(),
+        ...pack.itemTags.values(),
+        ...pack.lootTables.values(),
+      ].map((file) => ({ file, id: file.value.id, at: '/id' })),
+      ...[...pack.looks.values(), ...pack.loot.values()].map((file) => ({
+        file,
+        id: file.value.block,
+        at: '/block',
+      })),
+    ]
+      .filter(({ file, id }) => {
+        const { namespace, name } = splitId(id);
+        // What is added to a tag of another mod lies in a folder of that mod's name.
+        return file.name.includes('/')
+          ? file.name !== `${namespace}/${name}` || namespace === own
+          : name !== file.name || (own !== undefined && namespace !== own);
+      })
+      .map(({ file, id, at }) => ({
+        file: file.file,
+        place: file.placeOf(at),
+        message: `The file is called ${file.name}, but speaks of ${id}.`,
+      }));
   },
 });

@@ -4,28 +4,60 @@ import { codeFlaw } from '../../codes.ts';
 import { packRule } from '../../rule.ts';
 
 export const registryDisagrees = packRule({
-  id: 'pack/registry-disagrees', severity: 'error', title: 'Registry and files disagree',
+  id: 'pack/registry-disagrees',
+  severity: 'error',
+  title: 'Registry and files disagree',
   why: 'The registry says which blocks exist and how many states each has. A block that it does not list is never registered; a wrong number of states makes saved worlds unreadable.',
   fails: { 'registry.json#/entries/2/states': 9 },
   passes: {},
   check({ registry, blocks }) {
     if (!registry) return [];
-    const listed = new Map(registry.value.entries.flatMap((entry, i) => (entry.kind === 'block' ? [[splitId(entry.id).name, { entry, i }] as const] : [])));
+    const listed = new Map(
+      registry.value.entries.flatMap((entry, i) =>
+        entry.kind === 'block' ? [[splitId(entry.id).name, { entry, i }] as const] : [],
+      ),
+    );
     return [
-      ...[...blocks.values()].filter((block) => !listed.has(block.name)).map((block) => ({ file: block.file, message: `The block ${block.value.id} is not in registry.json.` })),
+      ...[...blocks.values()]
+        .filter((block) => !listed.has(block.name))
+        .map((block) => ({
+          file: block.file,
+          message: `The block ${block.value.id} is not in registry.json.`,
+        })),
       ...[...listed].flatMap(([name, { entry, i }]) => {
         const block = blocks.get(name);
         const place = registry.placeOf(`/entries/${i}`);
-        if (!block) return [{ file: registry.file, place, message: `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not there.` }];
+        if (!block)
+          return [
+            {
+              file: registry.file,
+              place,
+              message: `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not there.`,
+            },
+          ];
         const space = new StateSpace(block.value.properties);
         const { size, tooLarge } = space;
         // Who writes by hand may leave both out: the codes then follow from the properties.
         if (tooLarge || (entry.states === undefined && entry.codes === undefined)) return [];
         if ((entry.states ?? size) === size && (entry.codes?.bits ?? 0) >= bitsFor(size)) {
           const flaw = entry.codes && codeFlaw(entry.codes, space);
-          return flaw ? [{ file: registry.file, place: registry.placeOf(`/entries/${i}/codes`), message: `registry.json: of ${entry.id} ${flaw}.` }] : [];
+          return flaw
+            ? [
+                {
+                  file: registry.file,
+                  place: registry.placeOf(`/entries/${i}/codes`),
+                  message: `registry.json: of ${entry.id} ${flaw}.`,
+                },
+              ]
+            : [];
         }
-        return [{ file: registry.file, place, message: `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ${bitsFor(size)} bits.` }];
+        return [
+          {
+            file: registry.file,
+            place,
+            message: `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ${bitsFor(size)} bits.`,
+          },
+        ];
       }),
     ];
   },

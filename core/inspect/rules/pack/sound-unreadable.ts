@@ -1,7 +1,9 @@
 import { readerRule } from '../../reader-rule.ts';
 
 export const soundUnreadable = readerRule({
-  id: 'pack/sound-unreadable', severity: 'error', title: 'Not the sound that its name says',
+  id: 'pack/sound-unreadable',
+  severity: 'error',
+  title: 'Not the sound that its name says',
   why: 'A sound in another format than its ending says stays silent.',
   fails: { 'view/sounds/drip.wav': 'MP3' },
   passes: {},

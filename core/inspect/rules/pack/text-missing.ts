@@ -2,14 +2,34 @@ import { lookUp, splitId } from '../../../mod/index.ts';
 import { packRule } from '../../rule.ts';
 
 export const textMissing = packRule({
-  id: 'pack/text-missing', severity: 'warning', title: 'Name missing in a language file',
+  id: 'pack/text-missing',
+  severity: 'warning',
+  title: 'Name missing in a language file',
   why: 'Where a name is missing players see a raw key instead of it.',
   fails: { 'view/words/en.json': '{ "language": "en", "texts": {} }' },
   passes: {},
-  check: (pack) => (pack.pack?.value.languages ?? []).flatMap((language) => {
-    const words = pack.words.get(language);
-    if (!words) return pack.problems.some((problem) => problem.file === `view/words/${language}.json`) ? [] : [{ file: 'pack.json', place: pack.pack!.placeOf('/languages'), message: `The pack speaks ${language}, but view/words/${language}.json is not there.` }];
-    return [...pack.items.values()].filter(({ name, value }) => !lookUp(words.value.texts, `${value.block ? 'block' : 'item'}.${name}`))
-      .map(({ name, value }) => ({ file: words.file, place: words.placeOf('/texts'), message: `${splitId(value.id).name} has no name in ${language}: the key ${value.block ? 'block' : 'item'}.${name} is missing.` }));
-  }),
+  check: (pack) =>
+    (pack.pack?.value.languages ?? []).flatMap((language) => {
+      const words = pack.words.get(language);
+      if (!words)
+        return pack.problems.some((problem) => problem.file === `view/words/${language}.json`)
+          ? []
+          : [
+              {
+                file: 'pack.json',
+                place: pack.pack!.placeOf('/languages'),
+                message: `The pack speaks ${language}, but view/words/${language}.json is not there.`,
+              },
+            ];
+      return [...pack.items.values()]
+        .filter(
+          ({ name, value }) =>
+            !lookUp(words.value.texts, `${value.block ? 'block' : 'item'}.${name}`),
+        )
+        .map(({ name, value }) => ({
+          file: words.file,
+          place: words.placeOf('/texts'),
+          message: `${splitId(value.id).name} has no name in ${language}: the key ${value.block ? 'block' : 'item'}.${name} is missing.`,
+        }));
+    }),
 });

@@ -4,27 +4,45 @@ import { closest, didYouMean } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const unknownThing = modRule({
-  id: 'recipes/unknown-thing', severity: 'error', title: 'Ingredient or result missing',
+  id: 'recipes/unknown-thing',
+  severity: 'error',
+  title: 'Ingredient or result missing',
   why: 'A recipe that takes or gives what does not exist, or what cannot be held, can never be made.',
   fails: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lmap'], gives: 'saltmarsh:bank' } },
   passes: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' } },
   check(mod) {
     const { namespace } = mod.header;
-    const held = [...Object.keys(mod.items), ...Object.keys(mod.blocks).filter((name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none')];
+    const held = [
+      ...Object.keys(mod.items),
+      ...Object.keys(mod.blocks).filter(
+        (name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none',
+      ),
+    ];
     const there = new Set(held);
-    return Object.entries(mod.recipes).flatMap(([name, recipe]) => idsIn(recipe).flatMap(({ id, at, what }) => {
-      const isTag = id.startsWith('#');
-      const own = ownName(namespace, isTag ? id.slice(1) : id);
-      const odd = !/^#?[a-z][a-z0-9_]*:./.test(id) || (isTag && what === 'result');
-      // A tag that nobody declared is empty, which another rule tells.
-      if (!odd && (own === undefined || isTag || there.has(own))) return [];
-      const near = closest(own ?? id.replace(/^#/, ''), held);
-      const meant = near && `${namespace}:${near}`;
-      const place = ['recipes', name, ...at];
-      return [{
-        at: place, message: `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, which ${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
-        fix: meant && meant !== id ? { title: `${what === 'result' ? 'Give' : 'Take'} ${meant}`, changes: [{ path: pointer(place), before: id, after: meant }] } : undefined,
-      }];
-    }));
+    return Object.entries(mod.recipes).flatMap(([name, recipe]) =>
+      idsIn(recipe).flatMap(({ id, at, what }) => {
+        const isTag = id.startsWith('#');
+        const own = ownName(namespace, isTag ? id.slice(1) : id);
+        const odd = !/^#?[a-z][a-z0-9_]*:./.test(id) || (isTag && what === 'result');
+        // A tag that nobody declared is empty, which another rule tells.
+        if (!odd && (own === undefined || isTag || there.has(own))) return [];
+        const near = closest(own ?? id.replace(/^#/, ''), held);
+        const meant = near && `${namespace}:${near}`;
+        const place = ['recipes', name, ...at];
+        return [
+          {
+            at: place,
+            message: `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, which ${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
+            fix:
+              meant && meant !== id
+                ? {
+                    title: `${what === 'result' ? 'Give' : 'Take'} ${meant}`,
+                    changes: [{ path: pointer(place), before: id, after: meant }],
+                  }
+                : undefined,
+          },
+        ];
+      }),
+    );
   },
 });

@@ -5,15 +5,24 @@ import { modRule, type ModReport } from '../../rule.ts';
 import { acceptingOf, makingOf } from '../../view.ts';
 
 export const unobtainable = modRule({
-  id: 'recipes/unobtainable', severity: 'hint', title: 'Nobody can come to have it',
+  id: 'recipes/unobtainable',
+  severity: 'hint',
+  title: 'Nobody can come to have it',
   why: 'The world does not give it, nothing drops it, and no recipe that can be made gives it. Players will never hold it.',
   fails: { '/blocks/lamp/identity/found': null },
-  passes: { '/blocks/lamp/identity/found': null, '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' } },
+  passes: {
+    '/blocks/lamp/identity/found': null,
+    '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' },
+  },
   check(mod) {
     const { namespace } = mod.header;
     const making = makingOf(mod);
     const had = whatCanBeHad(making, acceptsIn(acceptingOf(mod)));
-    const recipeOf = new Map(Object.entries(mod.recipes).flatMap(([name, recipe]) => resultsOf(recipe).map(({ gives }) => [gives, name] as const)));
+    const recipeOf = new Map(
+      Object.entries(mod.recipes).flatMap(([name, recipe]) =>
+        resultsOf(recipe).map(({ gives }) => [gives, name] as const),
+      ),
+    );
     return heldIds(making).flatMap((id): ModReport[] => {
       if (had.has(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
@@ -22,11 +31,25 @@ export const unobtainable = modRule({
       const at = block ? ['blocks', name, 'identity'] : ['items', name];
       const found = [...at, 'found'];
       const dropped = block?.identity.found;
-      return [{
-        at, block: block && name,
-        message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
-        fix: dropped ? undefined : { title: 'The world gives it', changes: [{ path: pointer(found), before: (block ? block.identity : lookUp(mod.things, name)!).found, after: true }] },
-      }];
+      return [
+        {
+          at,
+          block: block && name,
+          message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
+          fix: dropped
+            ? undefined
+            : {
+                title: 'The world gives it',
+                changes: [
+                  {
+                    path: pointer(found),
+                    before: (block ? block.identity : lookUp(mod.things, name)!).found,
+                    after: true,
+                  },
+                ],
+              },
+        },
+      ];
     });
   },
 });

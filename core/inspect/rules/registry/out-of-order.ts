@@ -2,7 +2,9 @@ import { registered } from '../../../mod/ledger.schema.ts';
 import { packRule } from '../../rule.ts';
 
 export const outOfOrder = packRule({
-  id: 'registry/out-of-order', severity: 'error', title: 'Registered before what it rests on',
+  id: 'registry/out-of-order',
+  severity: 'error',
+  title: 'Registered before what it rests on',
   why: 'The registry is read from top to bottom. A block rests on its group and an item on its block, so groups come first, then blocks, then items.',
   fails: { 'registry.json#/entries/0': { number: 40, kind: 'item', id: 'saltmarsh:salt' } },
   passes: {},
@@ -16,7 +18,13 @@ export const outOfOrder = packRule({
         highest = rank;
         return [];
       }
-      return [{ file: registry.file, place: registry.placeOf(`/entries/${i}`), message: `The ${entry.kind} ${entry.id} is registered after the first ${registered[highest]!}. Groups come first, then blocks, then items.` }];
+      return [
+        {
+          file: registry.file,
+          place: registry.placeOf(`/entries/${i}`),
+          message: `The ${entry.kind} ${entry.id} is registered after the first ${registered[highest]!}. Groups come first, then blocks, then items.`,
+        },
+      ];
     });
   },
 });

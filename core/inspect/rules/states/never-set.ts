@@ -1,15 +1,31 @@
 import { blockRule } from '../../rule.ts';
 
 export const neverSet = blockRule({
-  id: 'states/never-set', severity: 'hint', title: 'Property that nothing sets',
-  why: 'No rule of placing sets the property, and it is not marked as changed by the mod\'s own code. So it always has its default, and the other states never appear in the game.',
+  id: 'states/never-set',
+  severity: 'hint',
+  title: 'Property that nothing sets',
+  why: "No rule of placing sets the property, and it is not marked as changed by the mod's own code. So it always has its default, and the other states never appear in the game.",
   fails: { '/blocks/lamp/states/properties/1/byCode': null },
-  passes: { '/blocks/lamp/states/properties/1/byCode': null, '/blocks/lamp/states/placing/1': { set: 'lit', to: 'crouching' } },
+  passes: {
+    '/blocks/lamp/states/properties/1/byCode': null,
+    '/blocks/lamp/states/placing/1': { set: 'lit', to: 'crouching' },
+  },
   check({ name, space, declared }, context) {
     const set = new Set((declared.states.placing ?? []).map((rule) => rule.set));
-    return space.properties.flatMap((property, i) => (property.byCode || set.has(property.name) ? [] : [{
-      at: ['states', 'properties', i], message: `${name}: nothing sets ${property.name}, so it is always ${String(property.default)}.`,
-      fix: context.set('The mod\'s code changes it', ['states', 'properties', i, 'byCode'], true),
-    }]));
+    return space.properties.flatMap((property, i) =>
+      property.byCode || set.has(property.name)
+        ? []
+        : [
+            {
+              at: ['states', 'properties', i],
+              message: `${name}: nothing sets ${property.name}, so it is always ${String(property.default)}.`,
+              fix: context.set(
+                "The mod's code changes it",
+                ['states', 'properties', i, 'byCode'],
+                true,
+              ),
+            },
+          ],
+    );
   },
 });

@@ -5,32 +5,82 @@ import { blockRule } from '../../rule.ts';
 
 /** The kinds of property that each way of placing can set; the others give the values that the rule itself names. */
 const fitting: Partial<Record<Placing['to'], readonly Property['kind'][]>> = {
-  'toward the player': ['heading', 'direction'], 'away from the player': ['heading', 'direction'], 'clicked side': ['direction', 'heading'],
-  'along the clicked side': ['axis'], 'away from a solid neighbour': ['heading', 'direction', 'axis'],
+  'toward the player': ['heading', 'direction'],
+  'away from the player': ['heading', 'direction'],
+  'clicked side': ['direction', 'heading'],
+  'along the clicked side': ['axis'],
+  'away from a solid neighbour': ['heading', 'direction', 'axis'],
 };
 
 export const placingUnfit = blockRule({
-  id: 'states/placing-unfit', severity: 'error', title: 'Placing gives a value that the property does not have',
+  id: 'states/placing-unfit',
+  severity: 'error',
+  title: 'Placing gives a value that the property does not have',
   why: 'A placing rule sets a property when the block is placed. If the property does not exist, or cannot hold what the rule gives, the block is placed in a wrong state.',
   fails: { '/blocks/lamp/states/placing/0': { set: 'heading', to: 'along the clicked side' } },
-  passes: { '/blocks/lamp/states/placing/0': { set: 'heading', to: 'away from the player' }, '/blocks/lamp/states/placing/1': { set: 'lit', to: 'joined', side: 'north' } },
+  passes: {
+    '/blocks/lamp/states/placing/0': { set: 'heading', to: 'away from the player' },
+    '/blocks/lamp/states/placing/1': { set: 'lit', to: 'joined', side: 'north' },
+  },
   check({ name, space, declared }, context) {
     const { placing = [] } = declared.states;
     return placing.flatMap((rule, i) => {
       const property = space.properties.find((one) => one.name === rule.set);
       const at = ['states', 'placing', i];
-      const without = context.set('Remove the rule', ['states', 'placing'], placing.length > 1 ? placing.filter((_, other) => other !== i) : undefined);
+      const without = context.set(
+        'Remove the rule',
+        ['states', 'placing'],
+        placing.length > 1 ? placing.filter((_, other) => other !== i) : undefined,
+      );
       if (!property) {
-        const near = closest(rule.set, space.properties.map((one) => one.name));
-        return [{ at: [...at, 'set'], message: `${name}: placing sets ${rule.set}, which is no property of the block.${didYouMean(near)}`, fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without }];
+        const near = closest(
+          rule.set,
+          space.properties.map((one) => one.name),
+        );
+        return [
+          {
+            at: [...at, 'set'],
+            message: `${name}: placing sets ${rule.set}, which is no property of the block.${didYouMean(near)}`,
+            fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without,
+          },
+        ];
       }
       const kinds = fitting[rule.to];
-      if (kinds) return kinds.includes(property.kind) ? [] : [{ at: [...at, 'to'], message: `${name}: placing sets ${rule.set} ${rule.to}, but ${rule.set} is a ${property.kind}.`, fix: without }];
-      if (rule.to === 'joined' && !rule.side) return [{ at, message: `${name}: placing sets ${rule.set} when a side is joined, but does not say which side.`, fix: without }];
+      if (kinds)
+        return kinds.includes(property.kind)
+          ? []
+          : [
+              {
+                at: [...at, 'to'],
+                message: `${name}: placing sets ${rule.set} ${rule.to}, but ${rule.set} is a ${property.kind}.`,
+                fix: without,
+              },
+            ];
+      if (rule.to === 'joined' && !rule.side)
+        return [
+          {
+            at,
+            message: `${name}: placing sets ${rule.set} when a side is joined, but does not say which side.`,
+            fix: without,
+          },
+        ];
       const needed = rule.to === 'fixed' || property.kind !== 'toggle' ? ['value' as const] : [];
-      const odd = (['value', 'otherwise'] as const).find((key) => (rule[key] === undefined ? (needed as string[]).includes(key) : !hasValue(property, rule[key])));
+      const odd = (['value', 'otherwise'] as const).find((key) =>
+        rule[key] === undefined
+          ? (needed as string[]).includes(key)
+          : !hasValue(property, rule[key]),
+      );
       if (odd === undefined) return [];
-      return [{ at: [...at, odd], message: rule[odd] === undefined ? `${name}: placing sets ${rule.set} and does not say to what.` : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its values.`, fix: context.set(`Make it ${String(property.default)}`, [...at, odd], property.default) }];
+      return [
+        {
+          at: [...at, odd],
+          message:
+            rule[odd] === undefined
+              ? `${name}: placing sets ${rule.set} and does not say to what.`
+              : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its values.`,
+          fix: context.set(`Make it ${String(property.default)}`, [...at, odd], property.default),
+        },
+      ];
     });
   },
 });

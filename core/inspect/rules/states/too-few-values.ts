@@ -2,12 +2,30 @@ import { valueCount } from '../../../states/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const tooFewValues = blockRule({
-  id: 'states/too-few-values', severity: 'warning', title: 'Property with fewer than two values',
+  id: 'states/too-few-values',
+  severity: 'warning',
+  title: 'Property with fewer than two values',
   why: 'A property with one value never changes and tells nothing; one without values leaves the block without any state.',
-  fails: { '/blocks/lamp/states/properties/2': { name: 'hung', kind: 'choice', values: ['wall'], default: 'wall' } },
+  fails: {
+    '/blocks/lamp/states/properties/2': {
+      name: 'hung',
+      kind: 'choice',
+      values: ['wall'],
+      default: 'wall',
+    },
+  },
   passes: {},
-  check: ({ name, space }, context) => space.properties.flatMap((property, i) => {
-    const many = valueCount(property);
-    return many > 1 ? [] : [{ at: ['states', 'properties', i], message: `${name}: the property ${property.name} has ${many === 1 ? 'only one value' : 'no value'}.`, fix: context.withoutProperty(i) }];
-  }),
+  check: ({ name, space }, context) =>
+    space.properties.flatMap((property, i) => {
+      const many = valueCount(property);
+      return many > 1
+        ? []
+        : [
+            {
+              at: ['states', 'properties', i],
+              message: `${name}: the property ${property.name} has ${many === 1 ? 'only one value' : 'no value'}.`,
+              fix: context.withoutProperty(i),
+            },
+          ];
+    }),
 });

@@ -4,17 +4,29 @@ import { tagCircles } from '../../../tags/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const tagCircle = modRule({
-  id: 'tags/circle', severity: 'error', title: 'Tags in a circle',
+  id: 'tags/circle',
+  severity: 'error',
+  title: 'Tags in a circle',
   why: 'A tag that contains itself, directly or through others, cannot be worked out. Strict engines refuse all tags of the circle.',
-  fails: { '/blockTags/shore/members': ['#saltmarsh:spade_dug'], '/blockTags/spade_dug/members': ['#saltmarsh:shore'] },
+  fails: {
+    '/blockTags/shore/members': ['#saltmarsh:spade_dug'],
+    '/blockTags/spade_dug/members': ['#saltmarsh:shore'],
+  },
   passes: { '/blockTags/shore/members': ['#saltmarsh:spade_dug'] },
-  check: (mod) => (['blockTags', 'itemTags'] as const).flatMap((kind) => tagCircles(mod, kind).map((circle) => {
-    const last = ownName(mod.header.namespace, circle.at(-1)!)!;
-    const { members = [] } = lookUp(mod[kind], last)!;
-    const after = members.filter((member) => member !== `#${circle[0]!}`);
-    return {
-      at: [kind, last, 'members'], message: `Tags in a circle: ${[...circle, circle[0]!].join(' names ')}.`,
-      fix: { title: `Take ${circle[0]!} out of ${circle.at(-1)!}`, changes: [{ path: pointer([kind, last, 'members']), before: members, after }] },
-    };
-  })),
+  check: (mod) =>
+    (['blockTags', 'itemTags'] as const).flatMap((kind) =>
+      tagCircles(mod, kind).map((circle) => {
+        const last = ownName(mod.header.namespace, circle.at(-1)!)!;
+        const { members = [] } = lookUp(mod[kind], last)!;
+        const after = members.filter((member) => member !== `#${circle[0]!}`);
+        return {
+          at: [kind, last, 'members'],
+          message: `Tags in a circle: ${[...circle, circle[0]!].join(' names ')}.`,
+          fix: {
+            title: `Take ${circle[0]!} out of ${circle.at(-1)!}`,
+            changes: [{ path: pointer([kind, last, 'members']), before: members, after }],
+          },
+        };
+      }),
+    ),
 });

@@ -3,16 +3,24 @@ import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const emptyTag = modRule({
-  id: 'tags/empty', severity: 'hint', title: 'Empty tag',
+  id: 'tags/empty',
+  severity: 'hint',
+  title: 'Empty tag',
   why: 'A tag without members does nothing. Often what belongs in it was forgotten.',
   fails: { '/blockTags/drowned': {} },
   passes: { '/blockTags/drowned': { members: ['saltmarsh:bank'] } },
-  check: (mod) => (['blockTags', 'itemTags'] as const).flatMap((kind) => {
-    const needs = needsOf(mod, kind);
-    return [...membersOf(mod, kind)].flatMap(([id, members]): ModReport[] => {
-      const name = ownName(mod.header.namespace, id);
-      // An empty tag that a recipe asks for is graver, and told by another rule.
-      return name === undefined || members.size || !lookUp(mod[kind], name) || needs.get(id)?.some(({ what }) => what === 'recipe') ? [] : [{ at: [kind, name], message: `The tag ${id} has no member.` }];
-    });
-  }),
+  check: (mod) =>
+    (['blockTags', 'itemTags'] as const).flatMap((kind) => {
+      const needs = needsOf(mod, kind);
+      return [...membersOf(mod, kind)].flatMap(([id, members]): ModReport[] => {
+        const name = ownName(mod.header.namespace, id);
+        // An empty tag that a recipe asks for is graver, and told by another rule.
+        return name === undefined ||
+          members.size ||
+          !lookUp(mod[kind], name) ||
+          needs.get(id)?.some(({ what }) => what === 'recipe')
+          ? []
+          : [{ at: [kind, name], message: `The tag ${id} has no member.` }];
+      });
+    }),
 });

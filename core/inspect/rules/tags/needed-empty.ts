@@ -4,16 +4,32 @@ import { listed } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const neededTagEmpty = modRule({
-  id: 'tags/needed-empty', severity: 'warning', title: 'Tag that is needed and nobody fills',
+  id: 'tags/needed-empty',
+  severity: 'warning',
+  title: 'Tag that is needed and nobody fills',
   why: 'A recipe takes whatever is in the tag. With nothing in it the recipe can never be made.',
   fails: { '/recipes/bank': { kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' } },
-  passes: { '/recipes/bank': { kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' }, '/itemTags/wet': {}, '/blocks/lamp/itemTags': ['saltmarsh:wet'] },
+  passes: {
+    '/recipes/bank': { kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
+    '/itemTags/wet': {},
+    '/blocks/lamp/itemTags': ['saltmarsh:wet'],
+  },
   check(mod) {
     const members = membersOf(mod, 'itemTags');
     return [...needsOf(mod, 'itemTags')].flatMap(([id, needs]) => {
       const recipes = needs.filter(({ what }) => what === 'recipe').map(({ name }) => name);
-      if (ownName(mod.header.namespace, id) === undefined || !recipes.length || members.get(id)?.size) return [];
-      return [{ at: ['recipes', recipes[0]!], message: `Nothing is in the item tag ${id}, which the ${recipes.length === 1 ? 'recipe' : 'recipes'} ${listed(recipes)} ${recipes.length === 1 ? 'takes' : 'take'}.` }];
+      if (
+        ownName(mod.header.namespace, id) === undefined ||
+        !recipes.length ||
+        members.get(id)?.size
+      )
+        return [];
+      return [
+        {
+          at: ['recipes', recipes[0]!],
+          message: `Nothing is in the item tag ${id}, which the ${recipes.length === 1 ? 'recipe' : 'recipes'} ${listed(recipes)} ${recipes.length === 1 ? 'takes' : 'take'}.`,
+        },
+      ];
     });
   },
 });

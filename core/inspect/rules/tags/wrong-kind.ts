@@ -3,24 +3,61 @@ import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const wrongKind = modRule({
-  id: 'tags/wrong-kind', severity: 'error', title: 'Block in an item tag, or item in a block tag',
+  id: 'tags/wrong-kind',
+  severity: 'error',
+  title: 'Block in an item tag, or item in a block tag',
   why: 'Item tags hold what can be held, block tags what stands in the world. A block without an item form in an item tag, or an item in a block tag, is never found there.',
   fails: { '/itemTags/wet': { members: ['saltmarsh:bank'] }, '/blocks/bank/identity/item': 'none' },
   passes: { '/itemTags/wet': { members: ['saltmarsh:bank'] } },
   check: (mod) => [
-    ...(['blockTags', 'itemTags'] as const).flatMap((kind) => Object.entries(mod[kind]).flatMap(([name, { members = [] }]) => members.flatMap((member) => {
-      const own = ownName(mod.header.namespace, member);
-      if (own === undefined) return [];
-      const block = lookUp(mod.blocks, own);
-      const wrong = kind === 'blockTags' ? !block && lookUp(mod.items, own) && 'an item, and this is a tag of blocks' : block && !lookUp(mod.items, own) && (block.identity.item ?? 'none') === 'none' && 'a block that cannot be held, and this is a tag of items';
-      return wrong ? [{
-        at: [kind, name, 'members'], message: `The tag ${mod.header.namespace}:${name} names ${member}, which is ${wrong}.`,
-        fix: { title: `Take ${own} out of it`, changes: [{ path: pointer([kind, name, 'members']), before: members, after: members.filter((one) => one !== member) }] },
-      }] : [];
-    }))),
-    ...Object.entries(mod.blocks).flatMap(([name, { identity, itemTags = [] }]) => (itemTags.length && (identity.item ?? 'none') === 'none' ? [{
-      at: ['blocks', name, 'itemTags'], block: name, message: `${name} is in the item tag ${itemTags[0]!}, but it cannot be held.`,
-      fix: { title: 'Take it out of item tags', changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }] },
-    }] : [])),
+    ...(['blockTags', 'itemTags'] as const).flatMap((kind) =>
+      Object.entries(mod[kind]).flatMap(([name, { members = [] }]) =>
+        members.flatMap((member) => {
+          const own = ownName(mod.header.namespace, member);
+          if (own === undefined) return [];
+          const block = lookUp(mod.blocks, own);
+          const wrong =
+            kind === 'blockTags'
+              ? !block && lookUp(mod.items, own) && 'an item, and this is a tag of blocks'
+              : block &&
+                !lookUp(mod.items, own) &&
+                (block.identity.item ?? 'none') === 'none' &&
+                'a block that cannot be held, and this is a tag of items';
+          return wrong
+            ? [
+                {
+                  at: [kind, name, 'members'],
+                  message: `The tag ${mod.header.namespace}:${name} names ${member}, which is ${wrong}.`,
+                  fix: {
+                    title: `Take ${own} out of it`,
+                    changes: [
+                      {
+                        path: pointer([kind, name, 'members']),
+                        before: members,
+                        after: members.filter((one) => one !== member),
+                      },
+                    ],
+                  },
+                },
+              ]
+            : [];
+        }),
+      ),
+    ),
+    ...Object.entries(mod.blocks).flatMap(([name, { identity, itemTags = [] }]) =>
+      itemTags.length && (identity.item ?? 'none') === 'none'
+        ? [
+            {
+              at: ['blocks', name, 'itemTags'],
+              block: name,
+              message: `${name} is in the item tag ${itemTags[0]!}, but it cannot be held.`,
+              fix: {
+                title: 'Take it out of item tags',
+                changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }],
+              },
+            },
+          ]
+        : [],
+    ),
   ],
 });

@@ -3,12 +3,22 @@ import { frameSize } from '../../../textures/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const oddSize = modRule({
-  id: 'textures/odd-size', severity: 'warning', title: 'Side that is no power of two',
+  id: 'textures/odd-size',
+  severity: 'warning',
+  title: 'Side that is no power of two',
   why: 'Far away, engines draw smaller copies of a texture, each half the size. With a side that is no power of two the halves do not meet and the edges bleed.',
   fails: { '/textures/bank/picture/width': 18, '/textures/bank/picture/height': 18 },
   passes: { '/textures/bank/picture/width': 32, '/textures/bank/picture/height': 32 },
-  check: (mod) => Object.entries(mod.textures).flatMap(([name, texture]) => {
-    const { width, height } = frameSize(texture);
-    return [width, height].every((side) => (side & (side - 1)) === 0) ? [] : [{ at: ['textures', name], message: `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; sides of 16, 32 or 64 make clean small copies.` }];
-  }),
+  check: (mod) =>
+    Object.entries(mod.textures).flatMap(([name, texture]) => {
+      const { width, height } = frameSize(texture);
+      return [width, height].every((side) => (side & (side - 1)) === 0)
+        ? []
+        : [
+            {
+              at: ['textures', name],
+              message: `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; sides of 16, 32 or 64 make clean small copies.`,
+            },
+          ];
+    }),
 });

@@ -2,7 +2,9 @@ import { idOf } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const samePictureTwice = modRule({
-  id: 'textures/same-picture-twice', severity: 'hint', title: 'The same picture twice',
+  id: 'textures/same-picture-twice',
+  severity: 'hint',
+  title: 'The same picture twice',
   why: 'Two textures with the very same pixels are often a copy that was never painted over.',
   fails: { '/textures/lamp/picture/sha256': '0'.repeat(63) + '1' },
   passes: {},
@@ -11,7 +13,14 @@ export const samePictureTwice = modRule({
     return Object.entries(mod.textures).flatMap(([name, { picture }]) => {
       const twin = first.get(picture.sha256);
       if (twin === undefined) first.set(picture.sha256, name);
-      return twin === undefined ? [] : [{ at: ['textures', name], message: `${idOf(mod.header.namespace, name)} and ${idOf(mod.header.namespace, twin)} are the same picture.` }];
+      return twin === undefined
+        ? []
+        : [
+            {
+              at: ['textures', name],
+              message: `${idOf(mod.header.namespace, name)} and ${idOf(mod.header.namespace, twin)} are the same picture.`,
+            },
+          ];
     });
   },
 });

@@ -3,16 +3,35 @@ import { frameCount } from '../../../textures/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const stripUneven = modRule({
-  id: 'textures/strip-uneven', severity: 'error', title: 'Strip that does not hold whole frames',
+  id: 'textures/strip-uneven',
+  severity: 'error',
+  title: 'Strip that does not hold whole frames',
   why: 'The frames of a strip stand one below the other. If the height is not a whole number of frames, or the order names a frame that is not there, the animation tears.',
   fails: { '/textures/bank/picture/height': 40, '/textures/bank/strip': { ticks: 4 } },
-  passes: { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 4, order: [0, 1, 2, 1] } },
-  check: (mod) => Object.entries(mod.textures).flatMap(([name, texture]) => {
-    if (!texture.strip) return [];
-    const id = idOf(mod.header.namespace, name);
-    const frames = frameCount(texture);
-    if (!Number.isInteger(frames)) return [{ at: ['textures', name, 'strip'], message: `The strip ${id} is ${frames.toFixed(2)} frames high; it must be a whole number.` }];
-    const odd = texture.strip.order?.find((frame) => frame < 0 || frame >= frames);
-    return odd === undefined ? [] : [{ at: ['textures', name, 'strip', 'order'], message: `The strip ${id} asks for frame ${odd}, but has only the frames 0 to ${frames - 1}.` }];
-  }),
+  passes: {
+    '/textures/bank/picture/height': 48,
+    '/textures/bank/strip': { ticks: 4, order: [0, 1, 2, 1] },
+  },
+  check: (mod) =>
+    Object.entries(mod.textures).flatMap(([name, texture]) => {
+      if (!texture.strip) return [];
+      const id = idOf(mod.header.namespace, name);
+      const frames = frameCount(texture);
+      if (!Number.isInteger(frames))
+        return [
+          {
+            at: ['textures', name, 'strip'],
+            message: `The strip ${id} is ${frames.toFixed(2)} frames high; it must be a whole number.`,
+          },
+        ];
+      const odd = texture.strip.order?.find((frame) => frame < 0 || frame >= frames);
+      return odd === undefined
+        ? []
+        : [
+            {
+              at: ['textures', name, 'strip', 'order'],
+              message: `The strip ${id} asks for frame ${odd}, but has only the frames 0 to ${frames - 1}.`,
+            },
+          ];
+    }),
 });

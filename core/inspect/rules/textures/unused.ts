@@ -2,13 +2,34 @@ import { idOf } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
 
 export const textureUnused = modRule({
-  id: 'textures/unused', severity: 'hint', title: 'Texture that nobody uses',
+  id: 'textures/unused',
+  severity: 'hint',
+  title: 'Texture that nobody uses',
   why: 'It is packed, loaded and kept in memory for nothing. Or something that should use it does not.',
-  fails: { '/textures/spare': { picture: { sha256: '0'.repeat(63) + '9', bytes: 80, width: 16, height: 16, alpha: 'none', mean: '#808080', grey: true } } },
+  fails: {
+    '/textures/spare': {
+      picture: {
+        sha256: '0'.repeat(63) + '9',
+        bytes: 80,
+        width: 16,
+        height: 16,
+        alpha: 'none',
+        mean: '#808080',
+        grey: true,
+      },
+    },
+  },
   passes: {},
   check(mod) {
-    const used = new Set([...Object.values(mod.models).flatMap((model) => Object.values(model.slots ?? {})), ...Object.values(mod.items).map((item) => item.texture)]);
-    return Object.keys(mod.textures).filter((name) => !used.has(idOf(mod.header.namespace, name)))
-      .map((name) => ({ at: ['textures', name], message: `No model and no item uses the texture ${idOf(mod.header.namespace, name)}.` }));
+    const used = new Set([
+      ...Object.values(mod.models).flatMap((model) => Object.values(model.slots ?? {})),
+      ...Object.values(mod.items).map((item) => item.texture),
+    ]);
+    return Object.keys(mod.textures)
+      .filter((name) => !used.has(idOf(mod.header.namespace, name)))
+      .map((name) => ({
+        at: ['textures', name],
+        message: `No model and no item uses the texture ${idOf(mod.header.namespace, name)}.`,
+      }));
   },
 });

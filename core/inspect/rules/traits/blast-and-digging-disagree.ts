@@ -4,16 +4,42 @@ import { blockRule } from '../../rule.ts';
 const [smallest, greatest] = [charges[0]!, charges.at(-1)!];
 
 export const blastAndDiggingDisagree = blockRule({
-  id: 'traits/blast-and-digging-disagree', severity: 'warning', title: 'Unbreakable, yet a blast takes it, or the other way round',
+  id: 'traits/blast-and-digging-disagree',
+  severity: 'warning',
+  title: 'Unbreakable, yet a blast takes it, or the other way round',
   why: 'What no tool digs is usually meant to stay, and what no charge breaks is usually meant to be unbreakable. A block that gives both numbers itself has said so.',
   fails: { '/blocks/bank/traits/hardness': 'unbreakable' },
   passes: { '/blocks/bank/traits/hardness': 'unbreakable', '/blocks/bank/traits/blastRating': 40 },
   check({ traits, name, declared: { traits: own } }, context) {
     const at = (trait: string) => ['traits', trait];
-    if (traits.hardness === 'unbreakable' && own.blastRating === undefined && traits.blastRating < unbreakableFrom(smallest))
-      return [{ at: at('hardness'), message: `${name} is unbreakable, yet a ${smallest.name} breaks it: its blast rating is ${traits.blastRating}.`, fix: context.set(`Let it withstand every charge: ${unbreakableFrom(greatest)}`, at('blastRating'), unbreakableFrom(greatest)) }];
-    if (traits.hardness !== 'unbreakable' && own.hardness === undefined && traits.blastRating >= unbreakableFrom(greatest))
-      return [{ at: at('blastRating'), message: `${name} withstands every charge with its blast rating of ${traits.blastRating}, yet bare hands dig it in ${traits.hardness} s.`, fix: context.set('Make it unbreakable', at('hardness'), 'unbreakable') }];
+    if (
+      traits.hardness === 'unbreakable' &&
+      own.blastRating === undefined &&
+      traits.blastRating < unbreakableFrom(smallest)
+    )
+      return [
+        {
+          at: at('hardness'),
+          message: `${name} is unbreakable, yet a ${smallest.name} breaks it: its blast rating is ${traits.blastRating}.`,
+          fix: context.set(
+            `Let it withstand every charge: ${unbreakableFrom(greatest)}`,
+            at('blastRating'),
+            unbreakableFrom(greatest),
+          ),
+        },
+      ];
+    if (
+      traits.hardness !== 'unbreakable' &&
+      own.hardness === undefined &&
+      traits.blastRating >= unbreakableFrom(greatest)
+    )
+      return [
+        {
+          at: at('blastRating'),
+          message: `${name} withstands every charge with its blast rating of ${traits.blastRating}, yet bare hands dig it in ${traits.hardness} s.`,
+          fix: context.set('Make it unbreakable', at('hardness'), 'unbreakable'),
+        },
+      ];
     return [];
   },
 });

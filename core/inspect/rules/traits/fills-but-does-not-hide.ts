@@ -2,14 +2,26 @@ import { modelFillsCell } from '../../../models/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const fillsButDoesNotHide = blockRule({
-  id: 'traits/fills-but-does-not-hide', severity: 'hint', title: 'Fills the cell, opaque, and does not hide its neighbours',
+  id: 'traits/fills-but-does-not-hide',
+  severity: 'hint',
+  title: 'Fills the cell, opaque, and does not hide its neighbours',
   why: 'Nobody can ever see the faces behind an opaque block that fills its cell; drawing them all the same costs time.',
   fails: { '/blocks/bank/traits/hidesNeighbours': 'never' },
   passes: { '/blocks/bank/traits/hidesNeighbours': 'whole' },
   check({ traits, name }, context) {
     if (traits.hidesNeighbours !== 'never' || traits.alphaMode !== 'opaque') return [];
     const models = context.shownModels.map((id) => context.resolvedModel(id));
-    if (!models.length || !models.every((model) => model && modelFillsCell(model, context.header.texels))) return [];
-    return [{ at: ['traits', 'hidesNeighbours'], message: `${name} fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.`, fix: context.set('Hide neighbours', ['traits', 'hidesNeighbours'], 'whole') }];
+    if (
+      !models.length ||
+      !models.every((model) => model && modelFillsCell(model, context.header.texels))
+    )
+      return [];
+    return [
+      {
+        at: ['traits', 'hidesNeighbours'],
+        message: `${name} fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.`,
+        fix: context.set('Hide neighbours', ['traits', 'hidesNeighbours'], 'whole'),
+      },
+    ];
   },
 });

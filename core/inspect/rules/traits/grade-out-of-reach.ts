@@ -2,14 +2,30 @@ import { count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const gradeOutOfReach = blockRule({
-  id: 'traits/grade-out-of-reach', severity: 'error', title: 'Least grade that no tool reaches',
+  id: 'traits/grade-out-of-reach',
+  severity: 'error',
+  title: 'Least grade that no tool reaches',
   why: 'The tool ladder ends below the least grade of the block, so no tool is ever good enough.',
   fails: { '/blocks/lamp/traits/leastGrade': 7 },
   passes: { '/blocks/lamp/traits/leastGrade': 2 },
   check({ traits, name }, context) {
     const top = context.header.tools.grades.length - 1;
-    if (traits.toolKind === 'none' || (traits.leastGrade <= top && traits.leastGrade >= 0)) return [];
+    if (traits.toolKind === 'none' || (traits.leastGrade <= top && traits.leastGrade >= 0))
+      return [];
     const message = `${name} asks for grade ${traits.leastGrade}, but the tool ladder has ${count(top + 1, 'grade')} (0 to ${top}).`;
-    return [{ at: ['traits', 'leastGrade'], message, fix: top >= 0 ? context.set(`Ask for grade ${traits.leastGrade < 0 ? 0 : top}`, ['traits', 'leastGrade'], traits.leastGrade < 0 ? 0 : top) : undefined }];
+    return [
+      {
+        at: ['traits', 'leastGrade'],
+        message,
+        fix:
+          top >= 0
+            ? context.set(
+                `Ask for grade ${traits.leastGrade < 0 ? 0 : top}`,
+                ['traits', 'leastGrade'],
+                traits.leastGrade < 0 ? 0 : top,
+              )
+            : undefined,
+      },
+    ];
   },
 });

@@ -5,17 +5,34 @@ import { blockRule } from '../../rule.ts';
 const far = 10;
 
 export const hardnessFarFromStock = blockRule({
-  id: 'traits/hardness-far-from-stock', severity: 'hint', title: 'Hardness far outside its stock',
+  id: 'traits/hardness-far-from-stock',
+  severity: 'hint',
+  title: 'Hardness far outside its stock',
   why: 'A block of timber that takes ten times as long as timber is often a slipped decimal point.',
   fails: { '/blocks/lamp/traits/hardness': 250 },
   passes: { '/blocks/lamp/traits/hardness': 25 },
   check({ traits: { hardness }, name, declared }, context) {
     const stock = stockNamed(declared.identity.stock);
     const usual = stock?.traits.hardness;
-    if (typeof hardness !== 'number' || typeof usual !== 'number' || hardness <= 0 || declared.traits.hardness === undefined) return [];
+    if (
+      typeof hardness !== 'number' ||
+      typeof usual !== 'number' ||
+      hardness <= 0 ||
+      declared.traits.hardness === undefined
+    )
+      return [];
     const times = hardness / usual;
     if (times <= far && times >= 1 / far) return [];
-    const much = times > 1 ? `${Math.round(times)} times as hard as` : `${Math.round(1 / times)} times softer than`;
-    return [{ at: ['traits', 'hardness'], message: `${name} has hardness ${hardness}, ${much} ${stock!.title.toLowerCase()} with ${usual}.`, fix: context.set(`Put it back to ${usual}`, ['traits', 'hardness'], undefined) }];
+    const much =
+      times > 1
+        ? `${Math.round(times)} times as hard as`
+        : `${Math.round(1 / times)} times softer than`;
+    return [
+      {
+        at: ['traits', 'hardness'],
+        message: `${name} has hardness ${hardness}, ${much} ${stock!.title.toLowerCase()} with ${usual}.`,
+        fix: context.set(`Put it back to ${usual}`, ['traits', 'hardness'], undefined),
+      },
+    ];
   },
 });

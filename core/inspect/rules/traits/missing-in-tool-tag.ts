@@ -1,15 +1,29 @@
 import { blockRule } from '../../rule.ts';
 
 export const missingInToolTag = blockRule({
-  id: 'traits/missing-in-tool-tag', severity: 'warning', title: 'Missing in the tag of its tool',
+  id: 'traits/missing-in-tool-tag',
+  severity: 'warning',
+  title: 'Missing in the tag of its tool',
   why: 'A tool digs faster what is in its tag. A block that names a tool kind and is not in that tag is dug as if with bare hands.',
   fails: { '/blocks/lamp/tags': [] },
   passes: { '/blocks/lamp/tags': ['saltmarsh:pick_dug'] },
   check({ traits, name, declared }, context) {
     if (traits.toolKind === 'none') return [];
     const tag = context.header.tools.kinds[traits.toolKind]?.tag;
-    if (tag === undefined) return [{ at: ['traits', 'toolKind'], message: `${name} is dug with a ${traits.toolKind}, but the mod's tools have no ${traits.toolKind}.` }];
+    if (tag === undefined)
+      return [
+        {
+          at: ['traits', 'toolKind'],
+          message: `${name} is dug with a ${traits.toolKind}, but the mod's tools have no ${traits.toolKind}.`,
+        },
+      ];
     if (declared.tags.includes(tag)) return [];
-    return [{ at: ['tags'], message: `${name} is dug with a ${traits.toolKind} but is not in the tag ${tag}.`, fix: context.set(`Add it to ${tag}`, ['tags'], [...declared.tags, tag]) }];
+    return [
+      {
+        at: ['tags'],
+        message: `${name} is dug with a ${traits.toolKind} but is not in the tag ${tag}.`,
+        fix: context.set(`Add it to ${tag}`, ['tags'], [...declared.tags, tag]),
+      },
+    ];
   },
 });

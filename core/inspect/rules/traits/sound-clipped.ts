@@ -1,9 +1,43 @@
 import { modRule } from '../../rule.ts';
 
 export const soundClipped = modRule({
-  id: 'traits/sound-clipped', severity: 'hint', title: 'Sound that is cut off at its loudest',
+  id: 'traits/sound-clipped',
+  severity: 'hint',
+  title: 'Sound that is cut off at its loudest',
   why: 'Where samples stand at full scale the top of the wave is gone, which is heard as a crackle. Record it quieter.',
-  fails: { '/sounds/squelch': { sha256: '0'.repeat(63) + '7', bytes: 90, format: 'wav', seconds: 0.2, channels: 1, rate: 22_050, peak: 1, clipped: true } },
-  passes: { '/sounds/squelch': { sha256: '0'.repeat(63) + '7', bytes: 90, format: 'wav', seconds: 0.2, channels: 1, rate: 22_050, peak: 0.9, clipped: false } },
-  check: (mod) => Object.entries(mod.sounds).flatMap(([name, { clipped }]) => (clipped ? [{ at: ['sounds', name], message: `The sound ${name} is clipped: its loudest part is cut off at full scale.` }] : [])),
+  fails: {
+    '/sounds/squelch': {
+      sha256: '0'.repeat(63) + '7',
+      bytes: 90,
+      format: 'wav',
+      seconds: 0.2,
+      channels: 1,
+      rate: 22_050,
+      peak: 1,
+      clipped: true,
+    },
+  },
+  passes: {
+    '/sounds/squelch': {
+      sha256: '0'.repeat(63) + '7',
+      bytes: 90,
+      format: 'wav',
+      seconds: 0.2,
+      channels: 1,
+      rate: 22_050,
+      peak: 0.9,
+      clipped: false,
+    },
+  },
+  check: (mod) =>
+    Object.entries(mod.sounds).flatMap(([name, { clipped }]) =>
+      clipped
+        ? [
+            {
+              at: ['sounds', name],
+              message: `The sound ${name} is clipped: its loudest part is cut off at full scale.`,
+            },
+          ]
+        : [],
+    ),
 });

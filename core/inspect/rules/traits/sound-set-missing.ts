@@ -3,7 +3,9 @@ import { closest, didYouMean } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const soundSetMissing = blockRule({
-  id: 'traits/sound-set-missing', severity: 'error', title: 'Sound set missing',
+  id: 'traits/sound-set-missing',
+  severity: 'error',
+  title: 'Sound set missing',
   why: 'The block would be silent: its sound set is neither one of the mod nor one that comes with the stock.',
   fails: { '/blocks/lamp/traits/soundSet': 'obrank:metel' },
   passes: { '/blocks/lamp/traits/soundSet': 'obrank:metal' },
@@ -11,6 +13,12 @@ export const soundSetMissing = blockRule({
     if (stockSoundSets.includes(traits.soundSet) || context.hasSoundSet(traits.soundSet)) return [];
     const near = closest(traits.soundSet, stockSoundSets);
     const instead = near ?? stockNamed(declared.identity.stock)?.traits.soundSet;
-    return [{ at: ['traits', 'soundSet'], message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`, fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined }];
+    return [
+      {
+        at: ['traits', 'soundSet'],
+        message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`,
+        fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined,
+      },
+    ];
   },
 });

@@ -2,9 +2,21 @@ import { z } from 'zod';
 import { Triple } from '../../../mod/block.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
-import { BoxSchema, ModelSchema, SoundSetSchema, StripSchema } from '../../../mod/entries.schema.ts';
+import {
+  BoxSchema,
+  ModelSchema,
+  SoundSetSchema,
+  StripSchema,
+} from '../../../mod/entries.schema.ts';
 import { Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from '../../../mod/names.ts';
-import { CodeLayoutSchema, DirectionSchema, PlacingSchema, PropertySchema, rowsOf, WhenSchema } from '../../../mod/states.schema.ts';
+import {
+  CodeLayoutSchema,
+  DirectionSchema,
+  PlacingSchema,
+  PropertySchema,
+  rowsOf,
+  WhenSchema,
+} from '../../../mod/states.schema.ts';
 import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
 
 /** The edition of the Block Pack that this code writes and reads. */
@@ -16,21 +28,39 @@ const level = z.number().int().min(0).max(15);
 const whole = z.number().int();
 
 export const PackFile = z.strictObject({
-  format: z.literal(formatName), edition: whole,
-  namespace: Name, title: z.string(), version: Version, authors: z.array(z.string()), license: z.string(),
+  format: z.literal(formatName),
+  edition: whole,
+  namespace: Name,
+  title: z.string(),
+  version: Version,
+  authors: z.array(z.string()),
+  license: z.string(),
   needs: z.array(Name).optional(),
-  texels: whole.min(4).max(256), tickRate: whole.min(1), languages: z.array(Language),
+  texels: whole.min(4).max(256),
+  tickRate: whole.min(1),
+  languages: z.array(Language),
   files: recordOf(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })).optional(),
 });
 
 export const RegistryFile = z.strictObject({
-  entries: z.array(z.strictObject({
-    number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id,
-    formerly: z.array(Id).optional(),
-    states: whole.min(1).optional(),
-    codes: CodeLayoutSchema.optional(),
-  })),
-  retired: z.array(z.strictObject({ number: whole.min(0), kind: z.enum(['group', 'block', 'item']), id: Id, successor: Id.optional() })),
+  entries: z.array(
+    z.strictObject({
+      number: whole.min(0),
+      kind: z.enum(['group', 'block', 'item']),
+      id: Id,
+      formerly: z.array(Id).optional(),
+      states: whole.min(1).optional(),
+      codes: CodeLayoutSchema.optional(),
+    }),
+  ),
+  retired: z.array(
+    z.strictObject({
+      number: whole.min(0),
+      kind: z.enum(['group', 'block', 'item']),
+      id: Id,
+      successor: Id.optional(),
+    }),
+  ),
 });
 
 /** The tool ladder: what the dig times of the reference physics need beside the blocks. */
@@ -47,12 +77,17 @@ export const BlockFile = z.strictObject({
   blastRating: amount.min(0),
   tool: z.strictObject({ kind: z.enum(toolKinds), leastGrade: whole.min(0) }).optional(),
   gated: z.boolean(),
-  lightEmitted: rowsOf(level), lightAbsorbed: rowsOf(level), friction: rowsOf(amount.min(0).max(1)),
-  bounce: amount.min(0).max(1).optional(), speedOnTop: amount.min(0).optional(),
-  catchesFire: amount.min(0).max(1), burnsAway: amount.min(0).max(1),
+  lightEmitted: rowsOf(level),
+  lightAbsorbed: rowsOf(level),
+  friction: rowsOf(amount.min(0).max(1)),
+  bounce: amount.min(0).max(1).optional(),
+  speedOnTop: amount.min(0).optional(),
+  catchesFire: amount.min(0).max(1),
+  burnsAway: amount.min(0).max(1),
   properties: z.array(PropertySchema),
   placement: z.array(PlacingSchema),
-  collision: rowsOf(boxes), outline: rowsOf(boxes),
+  collision: rowsOf(boxes),
+  outline: rowsOf(boxes),
 });
 
 export const LootFile = z.strictObject({ block: Id, draws: z.array(DrawSchema) });
@@ -61,33 +96,62 @@ export const TagFile = z.strictObject({ id: Id, members: z.array(z.string()) });
 export const RecipeFile = RecipeSchema;
 
 export const LookFile = z.strictObject({
-  block: Id, mode: z.enum(['one-of', 'layered']),
+  block: Id,
+  mode: z.enum(['one-of', 'layered']),
   display: z.strictObject({
-    alphaMode: TraitsSchema.shape.alphaMode, alphaCutoff: amount.min(0).max(1).optional(), hidesNeighbours: TraitsSchema.shape.hidesNeighbours,
-    joinsOwnKind: z.boolean(), tint: TraitsSchema.shape.tint, scatter: amount.min(0), mapColour: TraitsSchema.shape.mapColour,
-    shadedCorners: z.boolean(), soundSet: Id,
+    alphaMode: TraitsSchema.shape.alphaMode,
+    alphaCutoff: amount.min(0).max(1).optional(),
+    hidesNeighbours: TraitsSchema.shape.hidesNeighbours,
+    joinsOwnKind: z.boolean(),
+    tint: TraitsSchema.shape.tint,
+    scatter: amount.min(0),
+    mapColour: TraitsSchema.shape.mapColour,
+    shadedCorners: z.boolean(),
+    soundSet: Id,
   }),
-  rows: z.array(z.strictObject({
-    when: WhenSchema.optional(),
-    use: z.array(z.strictObject({ model: Id, front: DirectionSchema, top: DirectionSchema, upright: z.boolean().optional(), share: amount.min(0).optional() })).min(1),
-  })),
+  rows: z.array(
+    z.strictObject({
+      when: WhenSchema.optional(),
+      use: z
+        .array(
+          z.strictObject({
+            model: Id,
+            front: DirectionSchema,
+            top: DirectionSchema,
+            upright: z.boolean().optional(),
+            share: amount.min(0).optional(),
+          }),
+        )
+        .min(1),
+    }),
+  ),
 });
 
 export const ModelFile = ModelSchema;
 export { BoxSchema };
 export const ItemFile = z.strictObject({
-  id: Id, form: z.enum(['block', 'flat']), block: Id.optional(), texture: Id.optional(), group: Id.optional(), stack: whole.min(1),
+  id: Id,
+  form: z.enum(['block', 'flat']),
+  block: Id.optional(),
+  texture: Id.optional(),
+  group: Id.optional(),
+  stack: whole.min(1),
   tool: z.strictObject({ kind: z.enum(toolKinds), grade: whole.min(0) }).optional(),
   bucket: z.strictObject({ of: Id, empty: Id }).optional(),
 });
 export const StripFile = StripSchema;
 export const SoundSetsFile = recordOf(Id, SoundSetSchema);
-export const WordsFile = z.strictObject({ language: Language, texts: recordOf(z.string(), z.string()) });
+export const WordsFile = z.strictObject({
+  language: Language,
+  texts: recordOf(z.string(), z.string()),
+});
 
 export type PackDocument = z.output<typeof PackFile>;
 export type RegistryDocument = z.output<typeof RegistryFile>;
 export type BlockDocument = z.output<typeof BlockFile>;
-export const GroupsFile = z.strictObject({ groups: z.array(z.strictObject({ id: Id, icon: Id.optional() })) });
+export const GroupsFile = z.strictObject({
+  groups: z.array(z.strictObject({ id: Id, icon: Id.optional() })),
+});
 export type GroupsDocument = z.output<typeof GroupsFile>;
 export type LootTableDocument = z.output<typeof LootTableFile>;
 export type LootDocument = z.output<typeof LootFile>;

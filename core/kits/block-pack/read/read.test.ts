@@ -7,72 +7,270 @@ import { layout, pathInPack, placeInPack } from '../format/index.ts';
 import { readPack } from './index.ts';
 
 /** What is found in the sample pack with something changed, without the notice that it was changed. */
-const findings = (example: PackExample) => inspectPack(readPack(samplePack(example))).filter((finding) => finding.rule !== 'pack/digest-differs')
-  .map(({ file, place, severity, rule, message }) => `${file}:${place!.line}:${place!.column} ${severity} ${rule} ${message}`);
+const findings = (example: PackExample) =>
+  inspectPack(readPack(samplePack(example)))
+    .filter((finding) => finding.rule !== 'pack/digest-differs')
+    .map(
+      ({ file, place, severity, rule, message }) =>
+        `${file}:${place!.line}:${place!.column} ${severity} ${rule} ${message}`,
+    );
 
 test.each<[string, PackExample, string[]]>([
-  ['a comma too many', { 'rules/tags/blocks/shore.json': '{\n  "id": "saltmarsh:shore",\n  "members": [],\n}' }, ['rules/tags/blocks/shore.json:4:1 error files/malformed-json There is a comma after the last entry. Remove it.']],
-  ['a comment', { 'rules/tags/blocks/shore.json': '{ "id": "saltmarsh:shore", // mine\n "members": [] }' }, ['rules/tags/blocks/shore.json:1:28 error files/malformed-json JSON has no comments. Remove this one.']],
-  ['a byte order mark', { 'rules/tags/blocks/shore.json': '\uFEFF{ "id": "saltmarsh:shore", "members": [] }' }, ['rules/tags/blocks/shore.json:1:1 error files/malformed-json The file begins with a byte order mark. Save it as UTF-8 without one.']],
-  ['a key that the format does not know', { 'rules/blocks/bank.json#/hardnes': 2 }, ['error files/does-not-fit /hardnes: There is no key "hardnes" here.', 'error pack/reference-missing The block saltmarsh:bank is not in the pack.']],
-  ['a light of 16', { 'rules/blocks/lamp.json#/lightEmitted': [{ value: 16 }] }, ['error files/does-not-fit /lightEmitted/0/value: This is too large: at most 15.', 'error pack/reference-missing The block saltmarsh:lamp']],
-  ['a folder written a letter off', { 'view/looks/bank.json': null, 'view/look/bank.json': '{}' }, ['error pack/state-without-look The block saltmarsh:bank has no look: view/looks/bank.json is missing.', 'view/look/bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean view/looks/bank.json?', 'pack.json lists']],
-  ['capital letters', { 'view/models/Bank.json': '{}' }, ['view/models/Bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Names are lowercase. Did you mean view/models/bank.json?']],
-  ['pack.json misnamed', { 'pack.json': null, 'pak.json': '{}' }, ['pack.json:1:1 error files/missing The pack has no pack.json.', 'pak.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean pack.json?']],
-  ['a model that was renamed', { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:banc' }, ['error pack/reference-missing The model saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?']],
-  ['a texture that was renamed', { 'view/models/bank.json#/slots/face': 'saltmarsh:banc' }, ['error pack/reference-missing The texture saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?']],
-  ['a template that does not exist', { 'view/models/bank.json#/template': 'saltmarsh:cube' }, ['error pack/reference-missing The template saltmarsh:cube is not in the pack.']],
-  ['an item of another mod is theirs to know', { 'rules/loot/bank.json#/draws/0/lots/0/give': 'reed_hall:flute' }, []],
-  ['an item of ours is not', { 'rules/loot/bank.json#/draws/0/lots/0/give': 'saltmarsh:flute' }, ['rules/loot/bank.json:1:73 error pack/reference-missing The item saltmarsh:flute is not in the pack.']],
-  ['a tag with a member that is gone', { 'rules/tags/blocks/shore.json#/members': ['saltmarsh:banks'] }, ['error pack/reference-missing The block saltmarsh:banks is not in the pack. Did you mean saltmarsh:bank?']],
-  ['a tag in a tag', { 'rules/tags/blocks/shore.json#/members': ['#saltmarsh:pick_dug', '#saltmarsh:none'] }, ['error pack/reference-missing The tag saltmarsh:none is not in the pack.']],
-  ['a strip without its picture', { 'view/textures/wave.strip.json': '{ "ticks": 4 }' }, ['view/textures/wave.strip.json:1:1 error pack/reference-missing There is no texture wave.png beside this strip.']],
-  ['a sound set with a sound that is gone', { 'view/sounds/sets.json': '{ "saltmarsh:mud": { "step": [{ "sound": "saltmarsh:squelch" }] } }' }, ['view/sounds/sets.json:1:42 error pack/reference-missing The sound saltmarsh:squelch is not in the pack.']],
-  ['a copied file that still speaks of the other block', { 'rules/loot/bank.json#/block': 'saltmarsh:lamp' }, ['error pack/id-and-name-disagree The file is called bank, but speaks of saltmarsh:lamp.']],
-  ['a state without a look', { 'view/looks/lamp.json#/rows/3/when': { heading: 'south', lit: false } }, ['view/looks/lamp.json:14:11 error pack/state-without-look 1 state of saltmarsh:lamp has no look; the first is heading = south, lit = true.']],
-  ['a property more than the registry knows', { 'rules/blocks/bank.json#/properties': [{ name: 'wet', kind: 'toggle', default: false }] }, ['error pack/registry-disagrees registry.json gives saltmarsh:bank 1 states in 0 bits; its properties make 2, which need 1 bits.']],
-  ['a block that is not registered', { 'registry.json#/entries/1': { number: 1, kind: 'item', id: 'saltmarsh:bank' } }, ['rules/blocks/bank.json:1:1 error pack/registry-disagrees The block saltmarsh:bank is not in registry.json.']],
-  ['a registered block without its file', { 'rules/blocks/bank.json': null }, ['The block saltmarsh:bank is not in the pack.', 'registry.json:', 'pack.json lists']],
-  ['a language without its file', { 'pack.json#/languages': ['en', 'de'] }, ['warning pack/text-missing The pack speaks de, but view/words/de.json is not there.']],
-  ['something else that is called pack.json', { 'pack.json': '{ "name": "other" }' }, ['pack.json:1:1 error pack/wrong-edition This is not the pack.json of a Block Pack: its "format" is not "obrank-block-pack".']],
-  ['a path out of the pack', { 'view/../../x.json': '{}' }, ['view/../../x.json:1:1 error files/unsafe-path This is a path that leaves the pack.']],
+  [
+    'a comma too many',
+    { 'rules/tags/blocks/shore.json': '{\n  "id": "saltmarsh:shore",\n  "members": [],\n}' },
+    [
+      'rules/tags/blocks/shore.json:4:1 error files/malformed-json There is a comma after the last entry. Remove it.',
+    ],
+  ],
+  [
+    'a comment',
+    { 'rules/tags/blocks/shore.json': '{ "id": "saltmarsh:shore", // mine\n "members": [] }' },
+    [
+      'rules/tags/blocks/shore.json:1:28 error files/malformed-json JSON has no comments. Remove this one.',
+    ],
+  ],
+  [
+    'a byte order mark',
+    { 'rules/tags/blocks/shore.json': '\uFEFF{ "id": "saltmarsh:shore", "members": [] }' },
+    [
+      'rules/tags/blocks/shore.json:1:1 error files/malformed-json The file begins with a byte order mark. Save it as UTF-8 without one.',
+    ],
+  ],
+  [
+    'a key that the format does not know',
+    { 'rules/blocks/bank.json#/hardnes': 2 },
+    [
+      'error files/does-not-fit /hardnes: There is no key "hardnes" here.',
+      'error pack/reference-missing The block saltmarsh:bank is not in the pack.',
+    ],
+  ],
+  [
+    'a light of 16',
+    { 'rules/blocks/lamp.json#/lightEmitted': [{ value: 16 }] },
+    [
+      'error files/does-not-fit /lightEmitted/0/value: This is too large: at most 15.',
+      'error pack/reference-missing The block saltmarsh:lamp',
+    ],
+  ],
+  [
+    'a folder written a letter off',
+    { 'view/looks/bank.json': null, 'view/look/bank.json': '{}' },
+    [
+      'error pack/state-without-look The block saltmarsh:bank has no look: view/looks/bank.json is missing.',
+      'view/look/bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean view/looks/bank.json?',
+      'pack.json lists',
+    ],
+  ],
+  [
+    'capital letters',
+    { 'view/models/Bank.json': '{}' },
+    [
+      'view/models/Bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Names are lowercase. Did you mean view/models/bank.json?',
+    ],
+  ],
+  [
+    'pack.json misnamed',
+    { 'pack.json': null, 'pak.json': '{}' },
+    [
+      'pack.json:1:1 error files/missing The pack has no pack.json.',
+      'pak.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean pack.json?',
+    ],
+  ],
+  [
+    'a model that was renamed',
+    { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:banc' },
+    [
+      'error pack/reference-missing The model saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?',
+    ],
+  ],
+  [
+    'a texture that was renamed',
+    { 'view/models/bank.json#/slots/face': 'saltmarsh:banc' },
+    [
+      'error pack/reference-missing The texture saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?',
+    ],
+  ],
+  [
+    'a template that does not exist',
+    { 'view/models/bank.json#/template': 'saltmarsh:cube' },
+    ['error pack/reference-missing The template saltmarsh:cube is not in the pack.'],
+  ],
+  [
+    'an item of another mod is theirs to know',
+    { 'rules/loot/bank.json#/draws/0/lots/0/give': 'reed_hall:flute' },
+    [],
+  ],
+  [
+    'an item of ours is not',
+    { 'rules/loot/bank.json#/draws/0/lots/0/give': 'saltmarsh:flute' },
+    [
+      'rules/loot/bank.json:1:73 error pack/reference-missing The item saltmarsh:flute is not in the pack.',
+    ],
+  ],
+  [
+    'a tag with a member that is gone',
+    { 'rules/tags/blocks/shore.json#/members': ['saltmarsh:banks'] },
+    [
+      'error pack/reference-missing The block saltmarsh:banks is not in the pack. Did you mean saltmarsh:bank?',
+    ],
+  ],
+  [
+    'a tag in a tag',
+    { 'rules/tags/blocks/shore.json#/members': ['#saltmarsh:pick_dug', '#saltmarsh:none'] },
+    ['error pack/reference-missing The tag saltmarsh:none is not in the pack.'],
+  ],
+  [
+    'a strip without its picture',
+    { 'view/textures/wave.strip.json': '{ "ticks": 4 }' },
+    [
+      'view/textures/wave.strip.json:1:1 error pack/reference-missing There is no texture wave.png beside this strip.',
+    ],
+  ],
+  [
+    'a sound set with a sound that is gone',
+    {
+      'view/sounds/sets.json':
+        '{ "saltmarsh:mud": { "step": [{ "sound": "saltmarsh:squelch" }] } }',
+    },
+    [
+      'view/sounds/sets.json:1:42 error pack/reference-missing The sound saltmarsh:squelch is not in the pack.',
+    ],
+  ],
+  [
+    'a copied file that still speaks of the other block',
+    { 'rules/loot/bank.json#/block': 'saltmarsh:lamp' },
+    ['error pack/id-and-name-disagree The file is called bank, but speaks of saltmarsh:lamp.'],
+  ],
+  [
+    'a state without a look',
+    { 'view/looks/lamp.json#/rows/3/when': { heading: 'south', lit: false } },
+    [
+      'view/looks/lamp.json:14:11 error pack/state-without-look 1 state of saltmarsh:lamp has no look; the first is heading = south, lit = true.',
+    ],
+  ],
+  [
+    'a property more than the registry knows',
+    { 'rules/blocks/bank.json#/properties': [{ name: 'wet', kind: 'toggle', default: false }] },
+    [
+      'error pack/registry-disagrees registry.json gives saltmarsh:bank 1 states in 0 bits; its properties make 2, which need 1 bits.',
+    ],
+  ],
+  [
+    'a block that is not registered',
+    { 'registry.json#/entries/1': { number: 1, kind: 'item', id: 'saltmarsh:bank' } },
+    [
+      'rules/blocks/bank.json:1:1 error pack/registry-disagrees The block saltmarsh:bank is not in registry.json.',
+    ],
+  ],
+  [
+    'a registered block without its file',
+    { 'rules/blocks/bank.json': null },
+    ['The block saltmarsh:bank is not in the pack.', 'registry.json:', 'pack.json lists'],
+  ],
+  [
+    'a language without its file',
+    { 'pack.json#/languages': ['en', 'de'] },
+    ['warning pack/text-missing The pack speaks de, but view/words/de.json is not there.'],
+  ],
+  [
+    'something else that is called pack.json',
+    { 'pack.json': '{ "name": "other" }' },
+    [
+      'pack.json:1:1 error pack/wrong-edition This is not the pack.json of a Block Pack: its "format" is not "obrank-block-pack".',
+    ],
+  ],
+  [
+    'a path out of the pack',
+    { 'view/../../x.json': '{}' },
+    ['view/../../x.json:1:1 error files/unsafe-path This is a path that leaves the pack.'],
+  ],
 ])('%s', (_, example, expected) => {
   const found = findings(example).join('\n');
   if (!expected.length) expect(found).toBe('');
-  for (const line of expected.filter((part) => !part.startsWith('pack.json lists'))) expect(found).toContain(line);
+  for (const line of expected.filter((part) => !part.startsWith('pack.json lists')))
+    expect(found).toContain(line);
 });
 
 test('a file that is not UTF-8 is said to be so', () => {
   const files = samplePack({});
   files.set('rules/tags/blocks/shore.json', new Uint8Array([0x7b, 0xff, 0xfe, 0x7d]));
-  expect(readPack(files).problems).toEqual([expect.objectContaining({ rule: 'files/malformed-json', message: 'The file is not UTF-8 text. Save it as UTF-8.' })]);
+  expect(readPack(files).problems).toEqual([
+    expect.objectContaining({
+      rule: 'files/malformed-json',
+      message: 'The file is not UTF-8 text. Save it as UTF-8.',
+    }),
+  ]);
 });
 
-test('whatever bytes stand in a file, reading ends with findings and never throws', () => fc.assert(fc.property(fc.constantFrom(...samplePack({}).keys()), fc.uint8Array({ maxLength: 60 }), fc.nat(400), (file, bytes, at) => {
-  const files = samplePack({});
-  const before = files.get(file)!;
-  const from = at % before.length;
-  files.set(file, new Uint8Array([...before.subarray(0, from), ...bytes, ...before.subarray(from + bytes.length)]));
-  const found = inspectPack(readPack(files));
-  for (const { message, place } of found) {
-    expect(message.length).toBeGreaterThan(5);
-    expect(place!.line).toBeGreaterThan(0);
-  }
-}), { numRuns: 150 }));
+test('whatever bytes stand in a file, reading ends with findings and never throws', () =>
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...samplePack({}).keys()),
+      fc.uint8Array({ maxLength: 60 }),
+      fc.nat(400),
+      (file, bytes, at) => {
+        const files = samplePack({});
+        const before = files.get(file)!;
+        const from = at % before.length;
+        files.set(
+          file,
+          new Uint8Array([
+            ...before.subarray(0, from),
+            ...bytes,
+            ...before.subarray(from + bytes.length),
+          ]),
+        );
+        const found = inspectPack(readPack(files));
+        for (const { message, place } of found) {
+          expect(message.length).toBeGreaterThan(5);
+          expect(place!.line).toBeGreaterThan(0);
+        }
+      },
+    ),
+    { numRuns: 150 },
+  ));
 
-test('paths and places are each other\'s inverse for every kind of file', () => {
+test("paths and places are each other's inverse for every kind of file", () => {
   for (const { kind, named, ending } of layout) {
     const name = typeof named === 'string' ? named : kind === 'words' ? 'pt-BR' : 'tide_lantern';
     const path = pathInPack(kind, name, ending);
     expect(placeInPack(path)).toMatchObject({ name, rule: { kind } });
   }
-  expect(placeInPack('view/models/lantern/lit.json')).toMatchObject({ name: 'lantern/lit', rule: { kind: 'model' } });
-  for (const nowhere of ['', 'pack', 'rules/blocks/.json', 'rules/blocks/a/b.json', 'view/models/a//b.json', 'view/models/A.json']) expect(placeInPack(nowhere)).toBeUndefined();
+  expect(placeInPack('view/models/lantern/lit.json')).toMatchObject({
+    name: 'lantern/lit',
+    rule: { kind: 'model' },
+  });
+  for (const nowhere of [
+    '',
+    'pack',
+    'rules/blocks/.json',
+    'rules/blocks/a/b.json',
+    'view/models/a//b.json',
+    'view/models/A.json',
+  ])
+    expect(placeInPack(nowhere)).toBeUndefined();
 });
 
 test('a pack that was written by hand needs no digests, no state codes and no files that it does not use', () => {
-  const files = samplePack({ 'pack.json#/files': null, 'registry.json#/entries/2/states': null, 'registry.json#/entries/2/codes': null, 'rules/tools.json': null, 'view/groups.json': null, 'code/ids.ts': null, 'view/sounds/sets.json': null });
+  const files = samplePack({
+    'pack.json#/files': null,
+    'registry.json#/entries/2/states': null,
+    'registry.json#/entries/2/codes': null,
+    'rules/tools.json': null,
+    'view/groups.json': null,
+    'code/ids.ts': null,
+    'view/sounds/sets.json': null,
+  });
   expect(inspectPack(readPack(files)).map(({ rule, message }) => `${rule} ${message}`)).toEqual([]);
-  const broken = samplePack({ 'pack.json': '{', 'rules/recipes/a.json': '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }' });
-  expect(inspectPack(readPack(broken)).filter(({ rule }) => rule === 'pack/reference-missing').map(({ message }) => message)).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
+  const broken = samplePack({
+    'pack.json': '{',
+    'rules/recipes/a.json':
+      '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }',
+  });
+  expect(
+    inspectPack(readPack(broken))
+      .filter(({ rule }) => rule === 'pack/reference-missing')
+      .map(({ message }) => message),
+  ).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
 });

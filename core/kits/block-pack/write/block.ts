@@ -8,13 +8,21 @@ export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
   const { traits } = block;
   return {
     id: block.id,
-    hardness: traits.hardness, blastRating: traits.blastRating,
-    tool: traits.toolKind === 'none' ? undefined : { kind: traits.toolKind, leastGrade: traits.leastGrade },
+    hardness: traits.hardness,
+    blastRating: traits.blastRating,
+    tool:
+      traits.toolKind === 'none'
+        ? undefined
+        : { kind: traits.toolKind, leastGrade: traits.leastGrade },
     gated: traits.gated,
-    lightEmitted: [...traits.lightEmitted], lightAbsorbed: [...traits.lightAbsorbed], friction: [...traits.friction],
+    lightEmitted: [...traits.lightEmitted],
+    lightAbsorbed: [...traits.lightAbsorbed],
+    friction: [...traits.friction],
     // What nearly all blocks have is left out, so that their files stay as they are.
-    bounce: traits.bounce || undefined, speedOnTop: traits.speedOnTop === 1 ? undefined : traits.speedOnTop,
-    catchesFire: traits.catchesFire, burnsAway: traits.burnsAway,
+    bounce: traits.bounce || undefined,
+    speedOnTop: traits.speedOnTop === 1 ? undefined : traits.speedOnTop,
+    catchesFire: traits.catchesFire,
+    burnsAway: traits.burnsAway,
     properties: block.declared.states.properties,
     placement: block.declared.states.placing ?? [],
     collision: shapeByState(mod, block, block.shapes.collision),
@@ -31,15 +39,29 @@ export function writeLook(block: ResolvedBlock): LookDocument {
     display: {
       alphaMode: traits.alphaMode,
       alphaCutoff: traits.alphaMode === 'mask' ? traits.alphaCutoff : undefined,
-      hidesNeighbours: traits.hidesNeighbours, joinsOwnKind: traits.joinsOwnKind, tint: traits.tint, scatter: traits.scatter,
-      mapColour: traits.mapColour, shadedCorners: traits.shadedCorners, soundSet: traits.soundSet,
+      hidesNeighbours: traits.hidesNeighbours,
+      joinsOwnKind: traits.joinsOwnKind,
+      tint: traits.tint,
+      scatter: traits.scatter,
+      mapColour: traits.mapColour,
+      shadedCorners: traits.shadedCorners,
+      soundSet: traits.soundSet,
     },
     rows: block.looks.rows.map(({ when, value }) => ({
       when,
-      use: value.map(({ model, front = 'south', top, upright, share }) => ({ model, front, top: top ?? usualTop(front), upright: upright || undefined, share: value.length > 1 ? share ?? 1 : share })),
+      use: value.map(({ model, front = 'south', top, upright, share }) => ({
+        model,
+        front,
+        top: top ?? usualTop(front),
+        upright: upright || undefined,
+        share: value.length > 1 ? (share ?? 1) : share,
+      })),
     })),
   };
 }
 
 /** Writes `rules/loot/<name>.json`. A block that drops nothing has a table without draws. */
-export const writeLoot = (block: ResolvedBlock): LootDocument => ({ block: block.id, draws: block.draws });
+export const writeLoot = (block: ResolvedBlock): LootDocument => ({
+  block: block.id,
+  draws: block.draws,
+});

@@ -3,13 +3,20 @@ import { idOf } from '../../../mod/index.ts';
 import { textEntries } from '../../../texts/index.ts';
 import { valuesOf, type Property } from '../../../states/index.ts';
 
-const escapes: Readonly<Record<string, string>> = { "'": "\\'", '\\': '\\\\', '\n': '\\n', '\r': '\\r', '\t': '\\t' };
+const escapes: Readonly<Record<string, string>> = {
+  "'": "\\'",
+  '\\': '\\\\',
+  '\n': '\\n',
+  '\r': '\\r',
+  '\t': '\\t',
+};
 
 /** A text as a TypeScript literal: quotes, backslashes, control characters and the line breaks that are none elsewhere are escaped. */
 const quoted = (text: string): string =>
   `'${text.replaceAll(/['\\\p{Cc}\p{Cf}\p{Cs}\u2028\u2029]/gu, (sign) => escapes[sign] ?? [...sign].flatMap((part) => Array.from({ length: part.length }, (_, i) => `\\u${part.charCodeAt(i).toString(16).padStart(4, '0')}`)).join(''))}'`;
 
-const literal = (value: unknown): string => (typeof value === 'string' ? quoted(value) : String(value));
+const literal = (value: unknown): string =>
+  typeof value === 'string' ? quoted(value) : String(value);
 
 /** A text that stands in a comment of one line: nothing in it ends the line. */
 const inComment = (text: string): string => text.replaceAll(/[\p{Cc}\p{Cf}\u2028\u2029]/gu, ' ');
@@ -18,17 +25,30 @@ const inComment = (text: string): string => text.replaceAll(/[\p{Cc}\p{Cf}\u2028
 function valueType(property: Property): string {
   if (property.kind === 'toggle') return 'boolean';
   const values = valuesOf(property);
-  return property.kind === 'number' && values.length > 64 ? 'number' : values.map(literal).join(' | ') || 'never';
+  return property.kind === 'number' && values.length > 64
+    ? 'number'
+    : values.map(literal).join(' | ') || 'never';
 }
 
 /** Writes `code/ids.ts`: ids as constants, a type of each block's states, its default state. Compiles under strict TypeScript. */
 export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
   const { namespace, title, version } = mod.header;
-  const ids = (names: readonly string[]) => names.map((name) => `  ${name}: ${quoted(idOf(namespace, name))},`).join('\n');
+  const ids = (names: readonly string[]) =>
+    names.map((name) => `  ${name}: ${quoted(idOf(namespace, name))},`).join('\n');
   const list = (names: readonly string[]) => (names.length ? `{\n${ids(names)}\n}` : '{}');
-  const withStates = blocks.filter((block) => block.space.properties.length && !block.space.tooLarge);
-  const states = withStates.map((block) => `  ${block.name}: { ${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} };`);
-  const defaults = withStates.map((block) => `  ${block.name}: { ${Object.entries(block.space.decode(block.space.defaultState)).map(([name, value]) => `${name}: ${literal(value)}`).join(', ')} },`);
+  const withStates = blocks.filter(
+    (block) => block.space.properties.length && !block.space.tooLarge,
+  );
+  const states = withStates.map(
+    (block) =>
+      `  ${block.name}: { ${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} };`,
+  );
+  const defaults = withStates.map(
+    (block) =>
+      `  ${block.name}: { ${Object.entries(block.space.decode(block.space.defaultState))
+        .map(([name, value]) => `${name}: ${literal(value)}`)
+        .join(', ')} },`,
+  );
   return `// Made by Obrank from ${inComment(title)} ${version}. Changes here are lost with the next build.
 
 /** The ids of the mod's blocks. */
@@ -53,7 +73,11 @@ export const blockTagIds = ${list(Object.keys(mod.blockTags).sort())} as const;
 export const itemTagIds = ${list(Object.keys(mod.itemTags).sort())} as const;
 
 /** The keys of the mod's texts. */
-export type TextKey = ${textEntries(mod).map(({ key }) => quoted(key)).join(' | ') || 'never'};
+export type TextKey = ${
+    textEntries(mod)
+      .map(({ key }) => quoted(key))
+      .join(' | ') || 'never'
+  };
 
 /** The state in which each block is placed unless a rule says otherwise. */
 export const defaultStates: Readonly<StatesByBlock> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};

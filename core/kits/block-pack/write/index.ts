@@ -1,12 +1,29 @@
 import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
 import type { Files } from '../../../bytes/index.ts';
-import { idOf, inOrder, lookUp, ownName, resolveBlock, resolveBlocks, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import {
+  idOf,
+  inOrder,
+  lookUp,
+  ownName,
+  resolveBlock,
+  resolveBlocks,
+  type Mod,
+  type ResolvedBlock,
+} from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
 import { writeCode } from './code.ts';
-import { writeGroups, writeItems, writePack, writeRegistry, writeTags, writeTools, writeWords } from './entries.ts';
+import {
+  writeGroups,
+  writeItems,
+  writePack,
+  writeRegistry,
+  writeTags,
+  writeTools,
+  writeWords,
+} from './entries.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
@@ -20,7 +37,11 @@ function blockFiles(mod: Mod, block: ResolvedBlock): Map<string, string> {
 }
 
 /** All files of the pack in the order of their paths, `pack.json` with every digest among them. */
-export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: number, total: number) => void): Files {
+export function writeBlockPack(
+  given: Mod,
+  blobOf: BlobOf,
+  onProgress?: (done: number, total: number) => void,
+): Files {
   const mod = inOrder(given);
   const files: Files = new Map();
   const blocks = resolveBlocks(mod);
@@ -31,24 +52,41 @@ export function writeBlockPack(given: Mod, blobOf: BlobOf, onProgress?: (done: n
   }
   for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
   for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
-  for (const [name, { draws }] of Object.entries(mod.lootTables)) json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
+  for (const [name, { draws }] of Object.entries(mod.lootTables))
+    json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
   json(pathInPack('tools', 'tools'), writeTools(mod.header));
   json(pathInPack('groups', 'groups'), writeGroups(mod.header));
-  for (const [name, recipe] of Object.entries(mod.recipes)) json(pathInPack('recipe', name), recipe);
+  for (const [name, recipe] of Object.entries(mod.recipes))
+    json(pathInPack('recipe', name), recipe);
   for (const [name, model] of Object.entries(mod.models)) json(pathInPack('model', name), model);
   for (const [name, item] of writeItems(mod, blocks)) json(pathInPack('item', name), item);
-  for (const language of mod.header.languages) json(pathInPack('words', language), writeWords(mod, language));
+  for (const language of mod.header.languages)
+    json(pathInPack('words', language), writeWords(mod, language));
   for (const [name, { picture, strip }] of Object.entries(mod.textures)) {
     files.set(pathInPack('texture', name), blobOf(picture.sha256));
     if (strip) json(pathInPack('strip', name), strip);
   }
-  for (const [name, sound] of Object.entries(mod.sounds)) files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
+  for (const [name, sound] of Object.entries(mod.sounds))
+    files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
   const sets = Object.keys(mod.soundSets).sort();
-  json(pathInPack('sound sets', 'sets'), Object.fromEntries(sets.map((name) => [idOf(mod.header.namespace, name), lookUp(mod.soundSets, name)])));
-  json(pathInPack('registry', 'registry'), writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))));
+  json(
+    pathInPack('sound sets', 'sets'),
+    Object.fromEntries(
+      sets.map((name) => [idOf(mod.header.namespace, name), lookUp(mod.soundSets, name)]),
+    ),
+  );
+  json(
+    pathInPack('registry', 'registry'),
+    writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))),
+  );
   files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
   const paths = [...files.keys()].sort();
-  const digests: NonNullable<PackDocument['files']> = Object.fromEntries(paths.map((path) => [path, { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) }]));
+  const digests: NonNullable<PackDocument['files']> = Object.fromEntries(
+    paths.map((path) => [
+      path,
+      { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) },
+    ]),
+  );
   json(pathInPack('pack', 'pack'), writePack(mod.header, digests));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
@@ -62,7 +100,9 @@ export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
   const files = blockFiles(mod, block);
   const item = writeItems({ ...mod, items: {} }, [block]).get(name);
   if (item) files.set(pathInPack('item', name), printJson(item));
-  const models = new Set(block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)));
+  const models = new Set(
+    block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)),
+  );
   for (const id of models) {
     const modelName = ownName(mod.header.namespace, id);
     const model = modelName === undefined ? undefined : lookUp(mod.models, modelName);
@@ -70,9 +110,33 @@ export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
     files.set(pathInPack('model', modelName!), printJson(model));
     if (model.template) models.add(model.template);
   }
-  const tags = writeTags({ ...mod, blocks: Object.fromEntries(Object.entries(mod.blocks).filter(([, one]) => one.tags.some((tag) => declared.tags.includes(tag)))) }, 'blockTags');
-  for (const [tag, document] of tags) if (document.members.includes(block.id)) files.set(pathInPack('block tag', tag), printJson(document));
-  const registry = writeRegistry({ header: mod.header, ledger: { entries: mod.ledger.entries.filter((entry) => entry.kind === 'block' && entry.name === name), retired: [] } }, new Map([[name, block]]));
-  if (registry.entries.length) files.set('registry.json (this block)', printJson(registry.entries[0]));
+  const tags = writeTags(
+    {
+      ...mod,
+      blocks: Object.fromEntries(
+        Object.entries(mod.blocks).filter(([, one]) =>
+          one.tags.some((tag) => declared.tags.includes(tag)),
+        ),
+      ),
+    },
+    'blockTags',
+  );
+  for (const [tag, document] of tags)
+    if (document.members.includes(block.id))
+      files.set(pathInPack('block tag', tag), printJson(document));
+  const registry = writeRegistry(
+    {
+      header: mod.header,
+      ledger: {
+        entries: mod.ledger.entries.filter(
+          (entry) => entry.kind === 'block' && entry.name === name,
+        ),
+        retired: [],
+      },
+    },
+    new Map([[name, block]]),
+  );
+  if (registry.entries.length)
+    files.set('registry.json (this block)', printJson(registry.entries[0]));
   return files;
 }

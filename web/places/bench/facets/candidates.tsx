@@ -23,55 +23,174 @@ interface Props {
 export function Candidates({ use, models, block, state, open, onUse, onDone }: Props) {
   const [turning, setTurning] = useState<number | undefined>(open ? 0 : undefined);
   const total = use.reduce((sum, one) => sum + Math.max(0, one.share ?? 1), 0);
-  const put = (c: number, next: Candidate, changed?: 'model' | 'turned') => onUse(use.with(c, next), changed);
+  const put = (c: number, next: Candidate, changed?: 'model' | 'turned') =>
+    onUse(use.with(c, next), changed);
   const at = turning !== undefined && turning < use.length ? turning : undefined;
   return (
     <>
-      {use.length === 0 && <ModelSelect models={models} model={undefined} onModel={(model) => {
-        onUse([{ model }]);
-        onDone?.();
-      }} />}
+      {use.length === 0 && (
+        <ModelSelect
+          models={models}
+          model={undefined}
+          onModel={(model) => {
+            onUse([{ model }]);
+            onDone?.();
+          }}
+        />
+      )}
       {use.map((candidate, c) => {
         const { front = 'south', top = usualTop(front) } = candidate;
         const share = Math.max(0, candidate.share ?? 1);
         return (
           <div key={c} className={`candidate${state === undefined ? ' undrawn' : ''}`}>
             {state !== undefined && <Rendering block={block} state={state} pick={c} size={44} />}
-            <ModelSelect open={open} models={models} model={candidate.model} onModel={(model) => {
-              put(c, { ...candidate, model }, 'model');
-              onDone?.();
-            }} />
-            {use.length > 1 ? <NumberInput aria-label="Share" hideControls min={0} value={candidate.share ?? 1} onChange={(next) => typeof next === 'number' && put(c, { ...candidate, share: next })} rightSection={<span className="note" style={{ fontSize: 11, margin: 0 }}>{total > 0 ? percent(share / total) : '0%'}</span>} rightSectionWidth={42} /> : <span />}
-            {use.length > 1 ? <button type="button" className="tiny" aria-label="Remove this candidate" onClick={() => onUse(use.filter((_, other) => other !== c))}>×</button> : <span />}
-            <button type="button" className="turned" aria-expanded={at === c} onClick={() => setTurning(at === c ? undefined : c)} disabled={open && use.length === 1}>front faces <b>{front}</b>, top points <b>{top}</b>{candidate.upright ? ', upright' : ''}</button>
+            <ModelSelect
+              open={open}
+              models={models}
+              model={candidate.model}
+              onModel={(model) => {
+                put(c, { ...candidate, model }, 'model');
+                onDone?.();
+              }}
+            />
+            {use.length > 1 ? (
+              <NumberInput
+                aria-label="Share"
+                hideControls
+                min={0}
+                value={candidate.share ?? 1}
+                onChange={(next) =>
+                  typeof next === 'number' && put(c, { ...candidate, share: next })
+                }
+                rightSection={
+                  <span className="note" style={{ fontSize: 11, margin: 0 }}>
+                    {total > 0 ? percent(share / total) : '0%'}
+                  </span>
+                }
+                rightSectionWidth={42}
+              />
+            ) : (
+              <span />
+            )}
+            {use.length > 1 ? (
+              <button
+                type="button"
+                className="tiny"
+                aria-label="Remove this candidate"
+                onClick={() => onUse(use.filter((_, other) => other !== c))}
+              >
+                ×
+              </button>
+            ) : (
+              <span />
+            )}
+            <button
+              type="button"
+              className="turned"
+              aria-expanded={at === c}
+              onClick={() => setTurning(at === c ? undefined : c)}
+              disabled={open && use.length === 1}
+            >
+              front faces <b>{front}</b>, top points <b>{top}</b>
+              {candidate.upright ? ', upright' : ''}
+            </button>
           </div>
         );
       })}
-      {at !== undefined && <Turning candidate={use[at]!} onCandidate={(next) => put(at, next, 'turned')} />}
-      {use.length > 0 && <button type="button" className="tiny" onClick={() => onUse([...use.map((one) => ({ ...one, share: one.share ?? 1 })), { ...use.at(-1)!, share: 1 }])}>Add a candidate</button>}
+      {at !== undefined && (
+        <Turning candidate={use[at]!} onCandidate={(next) => put(at, next, 'turned')} />
+      )}
+      {use.length > 0 && (
+        <button
+          type="button"
+          className="tiny"
+          onClick={() =>
+            onUse([
+              ...use.map((one) => ({ ...one, share: one.share ?? 1 })),
+              { ...use.at(-1)!, share: 1 },
+            ])
+          }
+        >
+          Add a candidate
+        </button>
+      )}
     </>
   );
 }
 
 /** A share of the whole in per cent; small ones with a digit more. */
-const percent = (share: number): string => `${share * 100 < 9.95 && share > 0 ? (share * 100).toFixed(1) : Math.round(share * 100)}%`;
+const percent = (share: number): string =>
+  `${share * 100 < 9.95 && share > 0 ? (share * 100).toFixed(1) : Math.round(share * 100)}%`;
 
 /** The model by its id; a field to search in only while somebody chooses, since long lists of rows show many of these. */
-function ModelSelect({ models, model, onModel, open }: { models: string[]; model: string | undefined; onModel: (model: string) => void; open?: boolean }) {
+function ModelSelect({
+  models,
+  model,
+  onModel,
+  open,
+}: {
+  models: string[];
+  model: string | undefined;
+  onModel: (model: string) => void;
+  open?: boolean;
+}) {
   const [choosing, setChoosing] = useState(false);
   const known = model === undefined || models.includes(model);
-  if (!open && !choosing && model !== undefined) return <button type="button" className={`model-name${known ? '' : ' unknown'}`} aria-label={`Model: ${model}. Choose another`} title={model} onClick={() => setChoosing(true)} onFocus={(event) => event.currentTarget.matches(':focus-visible') && setChoosing(true)}>{model}</button>;
-  return <Choice aria-label="Model" placeholder="Choose a model" data={known ? models : [model, ...models]} value={model ?? null} error={!known} autoFocus={choosing} onBlur={() => setChoosing(false)} onTake={onModel} title={model} comboboxProps={{ width: 260, position: 'bottom-start' }} />;
+  if (!open && !choosing && model !== undefined)
+    return (
+      <button
+        type="button"
+        className={`model-name${known ? '' : ' unknown'}`}
+        aria-label={`Model: ${model}. Choose another`}
+        title={model}
+        onClick={() => setChoosing(true)}
+        onFocus={(event) => event.currentTarget.matches(':focus-visible') && setChoosing(true)}
+      >
+        {model}
+      </button>
+    );
+  return (
+    <Choice
+      aria-label="Model"
+      placeholder="Choose a model"
+      data={known ? models : [model, ...models]}
+      value={model ?? null}
+      error={!known}
+      autoFocus={choosing}
+      onBlur={() => setChoosing(false)}
+      onTake={onModel}
+      title={model}
+      comboboxProps={{ width: 260, position: 'bottom-start' }}
+    />
+  );
 }
 
-function Turning({ candidate, onCandidate }: { candidate: Candidate; onCandidate: (next: Candidate) => void }) {
+function Turning({
+  candidate,
+  onCandidate,
+}: {
+  candidate: Candidate;
+  onCandidate: (next: Candidate) => void;
+}) {
   const { front = 'south', top = usualTop(front) } = candidate;
-  const orientation: Orientation = isOrientation({ front, top }) ? { front, top } : { front, top: usualTop(front) };
+  const orientation: Orientation = isOrientation({ front, top })
+    ? { front, top }
+    : { front, top: usualTop(front) };
   const { upright: _upright, ...rest } = candidate;
   return (
     <div className="turning">
-      <OrientationPicker orientation={orientation} onOrientation={(next) => onCandidate(withOrientation(candidate, next))} />
-      <Checkbox size="xs" label="Keep texture upright" checked={candidate.upright === true} onChange={(event) => onCandidate(event.currentTarget.checked ? { ...rest, upright: true } : rest)} />
+      <OrientationPicker
+        orientation={orientation}
+        onOrientation={(next) => onCandidate(withOrientation(candidate, next))}
+      />
+      <Checkbox
+        size="xs"
+        label="Keep texture upright"
+        checked={candidate.upright === true}
+        onChange={(event) =>
+          onCandidate(event.currentTarget.checked ? { ...rest, upright: true } : rest)
+        }
+      />
     </div>
   );
 }

@@ -24,15 +24,104 @@ export function IdentityFacet({ editor }: FacetProps) {
   };
   return (
     <>
-      <Field label="Name" value={<TextField w={220} aria-label="Name" text={lookUp(declared.names, language) ?? ''} onText={(text) => set(`Name it ${text}`, ['names', language], text || undefined)} />} note={`In ${language}; other languages are in Names.`} />
-      <RenameField key={editor.name} kind="blocks" name={editor.name} id={block.id} onRenamed={(to) => void navigate(`/m/${session.name}/blocks/${to}/identity`, { replace: true })} />
-      <Field label="Catalogue group" value={<Select w={220} aria-label="Catalogue group" placeholder="In no group" clearable data={mod.header.groups.map((group) => ({ value: group.name, label: lookUp(group.names, language) ?? group.name }))} value={identity.group ?? null} onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)} />} />
-      <Field label="Stock" value={<Choice w={220} aria-label="Stock" data={stocks.map((one) => ({ value: one.name, label: one.title }))} value={identity.stock ?? null} placeholder="None" onTake={(value) => set(`Start from ${value}`, ['identity', 'stock'], value)} />} note="Traits that the block does not set itself come from here." />
-      <Field label="Held as" value={<SegmentedControl aria-label="Held as" value={identity.item ?? 'none'} onChange={(value) => set('Change how it is held', ['identity', 'item'], value)} data={[{ value: 'block', label: 'block' }, { value: 'flat', label: 'flat picture' }, { value: 'none', label: 'not at all' }]} />} />
-      <Field label="The world has it" value={<Checkbox aria-label="The world has it" checked={identity.found ?? false} onChange={(event) => set(event.currentTarget.checked ? 'The world has it' : 'The world does not have it', ['identity', 'found'], event.currentTarget.checked || undefined)} />} note="It lies in the ground, grows, or stands in a pool: nobody needs to make it." />
+      <Field
+        label="Name"
+        value={
+          <TextField
+            w={220}
+            aria-label="Name"
+            text={lookUp(declared.names, language) ?? ''}
+            onText={(text) => set(`Name it ${text}`, ['names', language], text || undefined)}
+          />
+        }
+        note={`In ${language}; other languages are in Names.`}
+      />
+      <RenameField
+        key={editor.name}
+        kind="blocks"
+        name={editor.name}
+        id={block.id}
+        onRenamed={(to) =>
+          void navigate(`/m/${session.name}/blocks/${to}/identity`, { replace: true })
+        }
+      />
+      <Field
+        label="Catalogue group"
+        value={
+          <Select
+            w={220}
+            aria-label="Catalogue group"
+            placeholder="In no group"
+            clearable
+            data={mod.header.groups.map((group) => ({
+              value: group.name,
+              label: lookUp(group.names, language) ?? group.name,
+            }))}
+            value={identity.group ?? null}
+            onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)}
+          />
+        }
+      />
+      <Field
+        label="Stock"
+        value={
+          <Choice
+            w={220}
+            aria-label="Stock"
+            data={stocks.map((one) => ({ value: one.name, label: one.title }))}
+            value={identity.stock ?? null}
+            placeholder="None"
+            onTake={(value) => set(`Start from ${value}`, ['identity', 'stock'], value)}
+          />
+        }
+        note="Traits that the block does not set itself come from here."
+      />
+      <Field
+        label="Held as"
+        value={
+          <SegmentedControl
+            aria-label="Held as"
+            value={identity.item ?? 'none'}
+            onChange={(value) => set('Change how it is held', ['identity', 'item'], value)}
+            data={[
+              { value: 'block', label: 'block' },
+              { value: 'flat', label: 'flat picture' },
+              { value: 'none', label: 'not at all' },
+            ]}
+          />
+        }
+      />
+      <Field
+        label="The world has it"
+        value={
+          <Checkbox
+            aria-label="The world has it"
+            checked={identity.found ?? false}
+            onChange={(event) =>
+              set(
+                event.currentTarget.checked ? 'The world has it' : 'The world does not have it',
+                ['identity', 'found'],
+                event.currentTarget.checked || undefined,
+              )
+            }
+          />
+        }
+        note="It lies in the ground, grows, or stands in a pool: nobody needs to make it."
+      />
       {(identity.item ?? 'none') !== 'none' && <HowHad id={block.id} />}
-      <Field label="Note"><TextField long text={identity.note ?? ''} placeholder="For yourself and for others who read the mod." onText={(text) => set('Change the note', ['identity', 'note'], text || undefined)} /></Field>
-      <Group justify="flex-end" mt="xl"><Button variant="subtle" color="brick" onClick={remove}>Remove this block</Button></Group>
+      <Field label="Note">
+        <TextField
+          long
+          text={identity.note ?? ''}
+          placeholder="For yourself and for others who read the mod."
+          onText={(text) => set('Change the note', ['identity', 'note'], text || undefined)}
+        />
+      </Field>
+      <Group justify="flex-end" mt="xl">
+        <Button variant="subtle" color="brick" onClick={remove}>
+          Remove this block
+        </Button>
+      </Group>
     </>
   );
 }

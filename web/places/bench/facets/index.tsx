@@ -24,19 +24,37 @@ export interface FacetProps {
 }
 
 const sheets: Record<Facet, { note: string; Sheet: (props: FacetProps) => React.JSX.Element }> = {
-  Identity: { note: 'What it is called, where players find it, what it starts from.', Sheet: IdentityFacet },
+  Identity: {
+    note: 'What it is called, where players find it, what it starts from.',
+    Sheet: IdentityFacet,
+  },
   Traits: { note: 'What it is made of, and what follows from that.', Sheet: TraitsFacet },
-  States: { note: 'The properties that tell its states apart, and how placing sets them.', Sheet: StatesFacet },
-  Looks: { note: 'Which model each state shows, and where its front and top point.', Sheet: LooksFacet },
+  States: {
+    note: 'The properties that tell its states apart, and how placing sets them.',
+    Sheet: StatesFacet,
+  },
+  Looks: {
+    note: 'Which model each state shows, and where its front and top point.',
+    Sheet: LooksFacet,
+  },
   Textures: { note: 'The pictures that its models show.', Sheet: TexturesFacet },
   Loot: { note: 'What drops when it is broken.', Sheet: LootFacet },
   Tags: { note: 'The names under which tools, recipes and other mods find it.', Sheet: TagsFacet },
   Names: { note: 'What players read, in each language of the mod.', Sheet: NamesFacet },
-  Registry: { note: 'The number that saved worlds know it by, and how its states are stored.', Sheet: RegistryFacet },
+  Registry: {
+    note: 'The number that saved worlds know it by, and how its states are stored.',
+    Sheet: RegistryFacet,
+  },
 };
 
 /** The open facet's editor. */
 export function FacetSheet({ facet, ...props }: FacetProps & { facet: Facet }) {
   const { note, Sheet } = sheets[facet];
-  return <><h2>{facet}</h2><p>{note}</p><Sheet {...props} /></>;
+  return (
+    <>
+      <h2>{facet}</h2>
+      <p>{note}</p>
+      <Sheet {...props} />
+    </>
+  );
 }

@@ -16,7 +16,8 @@ import { asStates, usePainting } from '../matrix/painting.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
 
-const asUse = (rows: Rows<Candidate[]>): Looks['rows'] => rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
+const asUse = (rows: Rows<Candidate[]>): Looks['rows'] =>
+  rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
 
 /** What the states show: the brush for the cells that are chosen in the matrix, and the rows that follow. */
 export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
@@ -26,51 +27,153 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   const { choose } = usePainting();
   const { mode } = declared.looks;
   const { space } = block;
-  const models = [...Object.keys(mod.models).map((model) => idOf(mod.header.namespace, model)), ...templates.map((template) => template.id)];
+  const models = [
+    ...Object.keys(mod.models).map((model) => idOf(mod.header.namespace, model)),
+    ...templates.map((template) => template.id),
+  ];
   const addArms = () => {
     const model = declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]!;
-    const arms = headings.filter((heading) => space.properties.some((property) => property.name === heading && property.kind === 'toggle'));
-    set('Add an arm for each side', ['looks', 'rows'], [...declared.looks.rows, ...arms.map((heading) => ({ when: { [heading]: true }, use: [{ model, ...(heading === 'south' ? {} : { front: heading }) }] }))]);
+    const arms = headings.filter((heading) =>
+      space.properties.some((property) => property.name === heading && property.kind === 'toggle'),
+    );
+    set(
+      'Add an arm for each side',
+      ['looks', 'rows'],
+      [
+        ...declared.looks.rows,
+        ...arms.map((heading) => ({
+          when: { [heading]: true },
+          use: [{ model, ...(heading === 'south' ? {} : { front: heading }) }],
+        })),
+      ],
+    );
   };
   const choices = block.looks.rows.some((row) => row.value.length > 1);
   return (
     <>
-      <SegmentedControl mb="sm" aria-label="Kind of look" value={mode} onChange={(value) => set(`Make the look ${value}`, ['looks', 'mode'], value)} data={[{ value: 'one-of', label: 'One of: the first row that matches' }, { value: 'layered', label: 'Layered: every row' }]} fullWidth />
-      {mode === 'one-of' && matrix && <Later frames={3}><BrushPanel editor={editor} models={models} /></Later>}
-      {!matrix && space.size > 1 && <p className="note invite"><button type="button" className="link" onClick={onMatrix}>Open the matrix</button> to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once. <kbd>M</kbd></p>}
-      {space.size > 1 && <p className="note invite"><Link to={`/m/${session.name}/sheet?block=${name}`} className="link">Contact sheet</Link> of every state, to keep and to compare.</p>}
-      {choices && <p className="note invite">Which candidate shows follows from the place alone. <b>Patch</b> on the stage shows 12 × 12 places.</p>}
-      {mode === 'layered' && <p className="note invite">Every row that matches is drawn over the others.{matrix && ' Choose cells to add a layer for them.'}</p>}
+      <SegmentedControl
+        mb="sm"
+        aria-label="Kind of look"
+        value={mode}
+        onChange={(value) => set(`Make the look ${value}`, ['looks', 'mode'], value)}
+        data={[
+          { value: 'one-of', label: 'One of: the first row that matches' },
+          { value: 'layered', label: 'Layered: every row' },
+        ]}
+        fullWidth
+      />
+      {mode === 'one-of' && matrix && (
+        <Later frames={3}>
+          <BrushPanel editor={editor} models={models} />
+        </Later>
+      )}
+      {!matrix && space.size > 1 && (
+        <p className="note invite">
+          <button type="button" className="link" onClick={onMatrix}>
+            Open the matrix
+          </button>{' '}
+          to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once.{' '}
+          <kbd>M</kbd>
+        </p>
+      )}
+      {space.size > 1 && (
+        <p className="note invite">
+          <Link to={`/m/${session.name}/sheet?block=${name}`} className="link">
+            Contact sheet
+          </Link>{' '}
+          of every state, to keep and to compare.
+        </p>
+      )}
+      {choices && (
+        <p className="note invite">
+          Which candidate shows follows from the place alone. <b>Patch</b> on the stage shows 12 ×
+          12 places.
+        </p>
+      )}
+      {mode === 'layered' && (
+        <p className="note invite">
+          Every row that matches is drawn over the others.
+          {matrix && ' Choose cells to add a layer for them.'}
+        </p>
+      )}
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <Steady of={[block.looks.rows, space, mode, mod.models, name, set]}>
         {() => (
-          <RowsEditor<Candidate[]> what="the look" rows={block.looks.rows} space={space} layered={mode === 'layered'} fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
+          <RowsEditor<Candidate[]>
+            what="the look"
+            rows={block.looks.rows}
+            space={space}
+            layered={mode === 'layered'}
+            fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
             onRows={(label, rows) => {
               set(label, ['looks', 'rows'], asUse(rows));
               choose([]);
             }}
-            value={(use, onUse, _at, shown) => <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />} />
+            value={(use, onUse, _at, shown) => (
+              <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />
+            )}
+          />
         )}
       </Steady>
-      {mode === 'layered' && space.properties.some((property) => property.kind === 'toggle' && (headings as readonly string[]).includes(property.name)) && <Button variant="default" onClick={addArms}>Add an arm for each side</Button>}
+      {mode === 'layered' &&
+        space.properties.some(
+          (property) =>
+            property.kind === 'toggle' && (headings as readonly string[]).includes(property.name),
+        ) && (
+          <Button variant="default" onClick={addArms}>
+            Add an arm for each side
+          </Button>
+        )}
     </>
   );
 }
 
 /** Adds a layer for the chosen states, where one condition can name just these. */
-function LayerFor({ editor: { block, declared, set }, models }: { editor: FacetProps['editor']; models: string[] }) {
+function LayerFor({
+  editor: { block, declared, set },
+  models,
+}: {
+  editor: FacetProps['editor'];
+  models: string[];
+}) {
   const { chosen, toMatrix } = usePainting();
   const rows = useMemo(() => {
     const states = asStates(chosen, block.space);
-    return states.isEmpty ? [] : fewestRows(Array.from({ length: block.space.size }, (_, state) => (states.has(state) ? true : undefined)), block.space).rows;
+    return states.isEmpty
+      ? []
+      : fewestRows(
+          Array.from({ length: block.space.size }, (_, state) =>
+            states.has(state) ? true : undefined,
+          ),
+          block.space,
+        ).rows;
   }, [chosen, block.space]);
   const [row] = rows;
   if (!row) return null;
-  if (rows.length > 1) return <p className="note invite">{count(chosen.size, 'chosen state')}, but no single condition names just these.</p>;
+  if (rows.length > 1)
+    return (
+      <p className="note invite">
+        {count(chosen.size, 'chosen state')}, but no single condition names just these.
+      </p>
+    );
   return (
     <div className="brush" role="group" aria-label="Layer">
-      <div className="kv"><span>A layer for {count(chosen.size, 'state')}</span></div>
-      <Candidates use={[]} models={models} block={block.name} onUse={(use) => set(`Add a layer for ${count(chosen.size, 'state')}`, ['looks', 'rows'], [...declared.looks.rows, row.when ? { when: row.when, use } : { use }])} onDone={toMatrix} />
+      <div className="kv">
+        <span>A layer for {count(chosen.size, 'state')}</span>
+      </div>
+      <Candidates
+        use={[]}
+        models={models}
+        block={block.name}
+        onUse={(use) =>
+          set(
+            `Add a layer for ${count(chosen.size, 'state')}`,
+            ['looks', 'rows'],
+            [...declared.looks.rows, row.when ? { when: row.when, use } : { use }],
+          )
+        }
+        onDone={toMatrix}
+      />
     </div>
   );
 }
@@ -80,18 +183,53 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
   const { chosen } = usePainting();
   const brush = useBrush(editor);
   const { toMatrix } = usePainting();
-  if (!chosen.size) return <p className="note invite">Choose cells in the matrix; what they show is set here for all of them at once.</p>;
+  if (!chosen.size)
+    return (
+      <p className="note invite">
+        Choose cells in the matrix; what they show is set here for all of them at once.
+      </p>
+    );
   const many = count(chosen.size, 'state');
   return (
-    <div className="brush" role="group" aria-label="Brush" onKeyDown={(event) => {
-      if (event.key === 'Escape') toMatrix();
-    }}>
-      <div className="kv"><span>{many} chosen</span><span className="note">{brush.use === undefined ? 'without a look' : brush.mixed ? 'different looks' : 'one look'}</span></div>
-      <Candidates use={brush.use ?? []} models={models} block={editor.name} open
-        onUse={(use, changed) => brush.paint(`Paint ${many}`, (before) => repainted(before, use, changed))} onDone={toMatrix} />
+    <div
+      className="brush"
+      role="group"
+      aria-label="Brush"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') toMatrix();
+      }}
+    >
+      <div className="kv">
+        <span>{many} chosen</span>
+        <span className="note">
+          {brush.use === undefined
+            ? 'without a look'
+            : brush.mixed
+              ? 'different looks'
+              : 'one look'}
+        </span>
+      </div>
+      <Candidates
+        use={brush.use ?? []}
+        models={models}
+        block={editor.name}
+        open
+        onUse={(use, changed) =>
+          brush.paint(`Paint ${many}`, (before) => repainted(before, use, changed))
+        }
+        onDone={toMatrix}
+      />
       <div className="acts">
-        {brush.use && brush.spreadable.map((property, i) => <Button key={property} variant="default" onClick={() => brush.spread(property)}>Spread along {property}{i === 0 ? <kbd style={{ marginLeft: 6 }}>S</kbd> : null}</Button>)}
-        <Button variant="default" onClick={brush.clear}>Take the look away</Button>
+        {brush.use &&
+          brush.spreadable.map((property, i) => (
+            <Button key={property} variant="default" onClick={() => brush.spread(property)}>
+              Spread along {property}
+              {i === 0 ? <kbd style={{ marginLeft: 6 }}>S</kbd> : null}
+            </Button>
+          ))}
+        <Button variant="default" onClick={brush.clear}>
+          Take the look away
+        </Button>
       </div>
     </div>
   );

@@ -12,13 +12,36 @@ export function NamesFacet({ editor: { name, declared, set } }: FacetProps) {
       {header.languages.map((language) => {
         const text = lookUp(declared.names, language);
         return (
-          <Field key={language} label={<span>{new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language} <span className="mono soft">{language}</span></span>}
-            note={text ? undefined : <span style={{ color: 'var(--brass-deep)' }}>Missing: players read <span className="mono">block.{name}</span>.</span>}>
-            <TextField aria-label={`Name in ${language}`} text={text ?? ''} placeholder={`block.${name}`} onText={(typed) => set(`Name it in ${language}`, ['names', language], typed || undefined)} />
+          <Field
+            key={language}
+            label={
+              <span>
+                {new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language}{' '}
+                <span className="mono soft">{language}</span>
+              </span>
+            }
+            note={
+              text ? undefined : (
+                <span style={{ color: 'var(--brass-deep)' }}>
+                  Missing: players read <span className="mono">block.{name}</span>.
+                </span>
+              )
+            }
+          >
+            <TextField
+              aria-label={`Name in ${language}`}
+              text={text ?? ''}
+              placeholder={`block.${name}`}
+              onText={(typed) =>
+                set(`Name it in ${language}`, ['names', language], typed || undefined)
+              }
+            />
           </Field>
         );
       })}
-      <p className="note">The key in the language files is <span className="mono">block.{name}</span>.</p>
+      <p className="note">
+        The key in the language files is <span className="mono">block.{name}</span>.
+      </p>
     </>
   );
 }

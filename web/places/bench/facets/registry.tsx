@@ -16,15 +16,61 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
   const register = () => {
     const { ledger } = session.view.mod;
     const number = nextNumber(ledger);
-    session.set(`Register ${name} as number ${number}`, ['ledger', 'entries'], [...ledger.entries, { number, kind: 'block', name }]);
+    session.set(
+      `Register ${name} as number ${number}`,
+      ['ledger', 'entries'],
+      [...ledger.entries, { number, kind: 'block', name }],
+    );
   };
   return (
     <>
-      <Field label="Number" value={entry ? <span className="mono value">{entry.number}</span> : <Button onClick={register}>Register it</Button>} note={entry ? 'It never moves and is never given again: saved worlds depend on it.' : 'Not in the registry, so it does not exist in the game.'} />
-      <Field label="States" value={<span className="mono value">{block.space.trueSize.toLocaleString('en')}</span>} />
-      <Field label="State code" value={<span className="mono value">{codes.bits} of {limits.stateCodeBits} bits</span>} note={`Each state is stored as one number. The facet States shows and changes how. ${title} has room for ${count(2 ** limits.stateCodeBits, 'state')}.`} />
-      {!block.space.tooLarge && <Field label="The state shown" value={<span className="mono value">code {state}</span>} note={block.space.describe(state)} />}
-      <Field label="In the mod's code" note="From code/ids.ts, which every build writes."><pre className="mono" style={{ background: 'var(--paper)', borderRadius: 6, padding: '8px 10px', margin: '6px 0 0', whiteSpace: 'pre-wrap' }}>{`blockIds.${name}\ndefaultStates.${name}`}</pre></Field>
+      <Field
+        label="Number"
+        value={
+          entry ? (
+            <span className="mono value">{entry.number}</span>
+          ) : (
+            <Button onClick={register}>Register it</Button>
+          )
+        }
+        note={
+          entry
+            ? 'It never moves and is never given again: saved worlds depend on it.'
+            : 'Not in the registry, so it does not exist in the game.'
+        }
+      />
+      <Field
+        label="States"
+        value={<span className="mono value">{block.space.trueSize.toLocaleString('en')}</span>}
+      />
+      <Field
+        label="State code"
+        value={
+          <span className="mono value">
+            {codes.bits} of {limits.stateCodeBits} bits
+          </span>
+        }
+        note={`Each state is stored as one number. The facet States shows and changes how. ${title} has room for ${count(2 ** limits.stateCodeBits, 'state')}.`}
+      />
+      {!block.space.tooLarge && (
+        <Field
+          label="The state shown"
+          value={<span className="mono value">code {state}</span>}
+          note={block.space.describe(state)}
+        />
+      )}
+      <Field label="In the mod's code" note="From code/ids.ts, which every build writes.">
+        <pre
+          className="mono"
+          style={{
+            background: 'var(--paper)',
+            borderRadius: 6,
+            padding: '8px 10px',
+            margin: '6px 0 0',
+            whiteSpace: 'pre-wrap',
+          }}
+        >{`blockIds.${name}\ndefaultStates.${name}`}</pre>
+      </Field>
     </>
   );
 }

@@ -5,20 +5,67 @@ import type { Arrangement } from './layout.ts';
 const ways = { rows: 'down', columns: 'across', tabs: 'as tabs' } as const;
 
 /** Which properties run down, which across, and which stand as tabs with the value that is shown. */
-export function ArrangementBar({ space, arrangement, onArrangement, state, onState }: { space: StateSpace; arrangement: Arrangement; onArrangement: (next: Arrangement) => void; state: number; onState: (state: number) => void }) {
+export function ArrangementBar({
+  space,
+  arrangement,
+  onArrangement,
+  state,
+  onState,
+}: {
+  space: StateSpace;
+  arrangement: Arrangement;
+  onArrangement: (next: Arrangement) => void;
+  state: number;
+  onState: (state: number) => void;
+}) {
   const move = (name: string, to: keyof Arrangement) => {
-    const without = Object.fromEntries(Object.entries(arrangement).map(([way, names]) => [way, (names as string[]).filter((one) => one !== name)])) as unknown as Arrangement;
+    const without = Object.fromEntries(
+      Object.entries(arrangement).map(([way, names]) => [
+        way,
+        (names as string[]).filter((one) => one !== name),
+      ]),
+    ) as unknown as Arrangement;
     onArrangement({ ...without, [to]: [...without[to], name] });
   };
   return (
     <div className="arrangement" role="group" aria-label="Arrangement of the matrix">
       {space.properties.map(({ name }, at) => {
-        const way = (Object.keys(ways) as (keyof Arrangement)[]).find((one) => arrangement[one].includes(name)) ?? 'rows';
+        const way =
+          (Object.keys(ways) as (keyof Arrangement)[]).find((one) =>
+            arrangement[one].includes(name),
+          ) ?? 'rows';
         return (
           <span key={name} className="arranged">
             <b title={name}>{name}</b>
-            <select aria-label={`${name} runs`} value={way} onChange={(event) => move(name, event.currentTarget.value as keyof Arrangement)}>{Object.entries(ways).map(([value, label]) => <option key={value} value={value}>{label}</option>)}</select>
-            {way === 'tabs' && <Select aria-label={`${name} shown`} w={92} allowDeselect={false} data={space.values[at]!.map(String)} value={String(space.values[at]![space.digit(state, at)])} onChange={(value) => onState(space.withDigit(state, at, space.values[at]!.findIndex((one) => String(one) === value)))} />}
+            <select
+              aria-label={`${name} runs`}
+              value={way}
+              onChange={(event) => move(name, event.currentTarget.value as keyof Arrangement)}
+            >
+              {Object.entries(ways).map(([value, label]) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+            {way === 'tabs' && (
+              <Select
+                aria-label={`${name} shown`}
+                w={92}
+                allowDeselect={false}
+                data={space.values[at]!.map(String)}
+                value={String(space.values[at]![space.digit(state, at)])}
+                onChange={(value) =>
+                  onState(
+                    space.withDigit(
+                      state,
+                      at,
+                      space.values[at]!.findIndex((one) => String(one) === value),
+                    ),
+                  )
+                }
+              />
+            )}
           </span>
         );
       })}

@@ -5,8 +5,12 @@ const shut = { model: 'a:shut', front: 'east' as const, share: 2 };
 const open = { model: 'a:open', front: 'west' as const, top: 'down' as const, upright: true };
 
 test('another model keeps how each state is turned, another turning keeps each model and share', () => {
-  expect(repainted([shut], [open], 'model')).toEqual([{ model: 'a:open', front: 'east', share: 2 }]);
-  expect(repainted([shut], [open], 'turned')).toEqual([{ model: 'a:shut', share: 2, front: 'west', top: 'down', upright: true }]);
+  expect(repainted([shut], [open], 'model')).toEqual([
+    { model: 'a:open', front: 'east', share: 2 },
+  ]);
+  expect(repainted([shut], [open], 'turned')).toEqual([
+    { model: 'a:shut', share: 2, front: 'west', top: 'down', upright: true },
+  ]);
   expect(repainted([open], [{ model: 'a:shut' }], 'turned')).toEqual([{ model: 'a:open' }]);
 });
 

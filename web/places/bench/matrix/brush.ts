@@ -14,7 +14,10 @@ export interface Brush {
   mixed: boolean;
   /** Properties along which a look can be spread. */
   spreadable: string[];
-  paint(label: string, change: (before: Candidate[] | undefined, state: number) => Candidate[] | undefined): void;
+  paint(
+    label: string,
+    change: (before: Candidate[] | undefined, state: number) => Candidate[] | undefined,
+  ): void;
   spread(property: string): void;
   spreadFirst(): void;
   clear(): void;
@@ -24,7 +27,11 @@ export interface Brush {
  * What a state shows after a stroke. Where only models were changed each state keeps how it is turned, and where only the turning was
  * changed each keeps its models, as long as it shows as many candidates.
  */
-export function repainted(before: readonly Candidate[] | undefined, use: Candidate[], changed?: 'model' | 'turned'): Candidate[] {
+export function repainted(
+  before: readonly Candidate[] | undefined,
+  use: Candidate[],
+  changed?: 'model' | 'turned',
+): Candidate[] {
   if (!changed || before?.length !== use.length) return use;
   return before.map((candidate, i) => {
     const stroke = use[i]!;
@@ -42,20 +49,35 @@ export function useBrush({ block, declared, set }: BlockEditor): Brush {
   return useMemo((): Brush => {
     const states = asStates(chosen, space);
     const uses = [...states].map((state) => shown[state]);
-    const plain = (use: Candidate[] | undefined) => JSON.stringify(use?.map(({ front: _front, top: _top, ...rest }) => rest));
+    const plain = (use: Candidate[] | undefined) =>
+      JSON.stringify(use?.map(({ front: _front, top: _top, ...rest }) => rest));
     const first = uses.find((use) => use !== undefined);
-    const spreadable = space.properties.filter((property) => ['heading', 'direction', 'axis'].includes(property.kind)).map((property) => property.name);
+    const spreadable = space.properties
+      .filter((property) => ['heading', 'direction', 'axis'].includes(property.kind))
+      .map((property) => property.name);
     const paint: Brush['paint'] = (label, change) => {
       if (states.isEmpty || declared.looks.mode === 'layered') return;
       const rows = paintRows(looks.rows, space, states, change);
-      set(label, ['looks', 'rows'], rows.map(({ when, value }) => (when ? { when, use: value } : { use: value })));
+      set(
+        label,
+        ['looks', 'rows'],
+        rows.map(({ when, value }) => (when ? { when, use: value } : { use: value })),
+      );
     };
     const spread = (property: string) => {
       const at = space.indexOf(property);
-      paint(`Spread ${count(states.count, 'state')} along ${property}`, (before, state) => (before ?? first)?.map((candidate) => turnedCandidate(candidate, space.values[at]![space.digit(state, at)] as Direction | Axis)));
+      paint(`Spread ${count(states.count, 'state')} along ${property}`, (before, state) =>
+        (before ?? first)?.map((candidate) =>
+          turnedCandidate(candidate, space.values[at]![space.digit(state, at)] as Direction | Axis),
+        ),
+      );
     };
     return {
-      use: first, mixed: uses.some((use) => plain(use) !== plain(first)), spreadable, paint, spread,
+      use: first,
+      mixed: uses.some((use) => plain(use) !== plain(first)),
+      spreadable,
+      paint,
+      spread,
       spreadFirst: () => spreadable[0] !== undefined && spread(spreadable[0]),
       clear: () => paint(`Take the look from ${count(states.count, 'state')}`, () => undefined),
     };

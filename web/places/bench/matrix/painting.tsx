@@ -16,11 +16,15 @@ const Shared = createContext<Painting | undefined>(undefined);
 
 export function PaintingOf({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
-  const painting = useMemo((): Painting => ({
-    chosen, choose: (states) => setChosen(new Set(states)),
-    toMatrix: () => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus(),
-    toBrush: () => focusSoon('.brush input'),
-  }), [chosen]);
+  const painting = useMemo(
+    (): Painting => ({
+      chosen,
+      choose: (states) => setChosen(new Set(states)),
+      toMatrix: () => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus(),
+      toBrush: () => focusSoon('.brush input'),
+    }),
+    [chosen],
+  );
   return <Shared value={painting}>{children}</Shared>;
 }
 

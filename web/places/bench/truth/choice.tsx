@@ -25,18 +25,37 @@ export function DropChoiceOf({ block, children }: { block: ResolvedBlock; childr
   const { header, lootTables } = mod;
   const [named, setNamed] = useState<readonly string[]>([]);
   const [luck, setLuck] = useState(0);
-  const [at, setAt] = useState<{ cursor: number; chosen: ReadonlySet<number> }>({ cursor: 0, chosen: new Set() });
+  const [at, setAt] = useState<{ cursor: number; chosen: ReadonlySet<number> }>({
+    cursor: 0,
+    chosen: new Set(),
+  });
   // Worked out when somebody looks at it: other facets change the block as well.
   const made = useMemo(() => {
     let truth: TruthTable | undefined;
-    return () => (truth ??= truthTable(block, header, lootSource({ header, lootTables }, block), named, luck));
+    return () =>
+      (truth ??= truthTable(block, header, lootSource({ header, lootTables }, block), named, luck));
   }, [block, header, lootTables, named, luck]);
-  const choice = useMemo((): DropChoice => ({
-    get truth() { return made(); },
-    get cursor() { return Math.min(at.cursor, made().space.size - 1); },
-    get chosen() { return at.chosen.size ? new Set([...at.chosen].filter((cell) => cell < made().space.size)) : at.chosen; },
-    named, luck, move: (cursor, chosen) => setAt({ cursor, chosen: new Set(chosen) }), show: setNamed, setLuck,
-  }), [made, named, luck, at]);
+  const choice = useMemo(
+    (): DropChoice => ({
+      get truth() {
+        return made();
+      },
+      get cursor() {
+        return Math.min(at.cursor, made().space.size - 1);
+      },
+      get chosen() {
+        return at.chosen.size
+          ? new Set([...at.chosen].filter((cell) => cell < made().space.size))
+          : at.chosen;
+      },
+      named,
+      luck,
+      move: (cursor, chosen) => setAt({ cursor, chosen: new Set(chosen) }),
+      show: setNamed,
+      setLuck,
+    }),
+    [made, named, luck, at],
+  );
   return <Shared value={choice}>{children}</Shared>;
 }
 
@@ -51,7 +70,8 @@ export function asCells(cells: Iterable<number>, { space, ways }: TruthTable): B
   const set = new BitSet(space.size);
   for (const cell of cells) {
     set.add(cell);
-    if (ways[space.digit(cell, 0)]!.blast) set.add(space.withDigit(cell, 1, 0)).add(space.withDigit(cell, 1, 1));
+    if (ways[space.digit(cell, 0)]!.blast)
+      set.add(space.withDigit(cell, 1, 0)).add(space.withDigit(cell, 1, 1));
   }
   return set;
 }

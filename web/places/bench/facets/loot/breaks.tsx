@@ -17,16 +17,27 @@ export function Breaks({ editor }: { editor: BlockEditor }) {
   const { block } = editor;
   const { truth, cursor } = useDropChoice();
   const { header, lootTables } = mod;
-  const source = useMemo(() => lootSource({ header, lootTables }, block), [header, lootTables, block]);
+  const source = useMemo(
+    () => lootSource({ header, lootTables }, block),
+    [header, lootTables, block],
+  );
   const breaking = useMemo(() => truth.breakingOf(cursor), [truth, cursor]);
   const found = broken(block, breaking, source);
   const items = typeof found === 'string' ? [] : [...new Set(found.map(({ give }) => give))];
   const [wanted, setWanted] = useState<string>();
   const item = wanted !== undefined && items.includes(wanted) ? wanted : items[0];
-  const exact = useMemo(() => (item === undefined ? undefined : distribution(block.draws, item, breaking, source)), [item, block, breaking, source]);
+  const exact = useMemo(
+    () => (item === undefined ? undefined : distribution(block.draws, item, breaking, source)),
+    [item, block, breaking, source],
+  );
   const [seed, setSeed] = useState(1);
   const [progress, setProgress] = useState<number>();
-  const [tried, setTried] = useState<{ of: object; breaking: Breaking; seed: number; tally: BreaksAnswer }>();
+  const [tried, setTried] = useState<{
+    of: object;
+    breaking: Breaking;
+    seed: number;
+    tally: BreaksAnswer;
+  }>();
   const stop = useRef(() => {});
   // What was tried for another loot, way or state says nothing of this one.
   useEffect(() => () => stop.current(), [block, breaking]);
@@ -34,7 +45,10 @@ export function Breaks({ editor }: { editor: BlockEditor }) {
     stop.current();
     setSeed(with_);
     setProgress(0);
-    const asked = inspector.breaks({ block: block.name, breaking, breaks, seed: with_ }, (done, total) => setProgress(done / total));
+    const asked = inspector.breaks(
+      { block: block.name, breaking, breaks, seed: with_ },
+      (done, total) => setProgress(done / total),
+    );
     let gone = false;
     stop.current = () => {
       gone = true;
@@ -48,20 +62,87 @@ export function Breaks({ editor }: { editor: BlockEditor }) {
     });
   };
   if (item === undefined) return null;
-  const known = tried?.of === block && tried.breaking === breaking ? tried.tally.get(item) : undefined;
+  const known =
+    tried?.of === block && tried.breaking === breaking ? tried.tally.get(item) : undefined;
   const most = Math.max(exact?.length ?? 0, known?.length ?? 0);
-  const [way, care] = [truth.ways[truth.space.digit(cursor, 0)]!.name, breaking.careful ? ', careful' : ''];
+  const [way, care] = [
+    truth.ways[truth.space.digit(cursor, 0)]!.name,
+    breaking.careful ? ', careful' : '',
+  ];
   return (
     <div className="field">
-      <div className="kv"><span>How many there are</span>{items.length > 1 ? <select className="pick" aria-label="Item whose numbers are shown" value={item} onChange={(event) => setWanted(event.currentTarget.value)}>{items.map((id) => <option key={id} value={id}>{itemTitle(mod, id)}</option>)}</select> : <span className="note">{itemTitle(mod, item)}</span>}</div>
-      {exact || known ? <Curve label={`How many ${itemTitle(mod, item)} there are`} x={{ label: `of it, with ${way}${care}`, values: Array.from({ length: most }, (_, n) => n) }} y="chance" bars say={percent} lines={[
-        ...(exact ? [{ name: 'exact', values: Array.from({ length: most }, (_, n) => exact[n] ?? 0) }] : []),
-        ...(known ? [{ name: `${breaks.toLocaleString('en')} breaks`, values: Array.from({ length: most }, (_, n) => (known[n] ?? 0) / breaks), low: Array.from({ length: most }, (_, n) => wilson(known[n] ?? 0, breaks).low), high: Array.from({ length: most }, (_, n) => wilson(known[n] ?? 0, breaks).high), dash: [4, 3] }] : []),
-      ]} /> : <p className="note">There are too many outcomes to tell one by one.</p>}
+      <div className="kv">
+        <span>How many there are</span>
+        {items.length > 1 ? (
+          <select
+            className="pick"
+            aria-label="Item whose numbers are shown"
+            value={item}
+            onChange={(event) => setWanted(event.currentTarget.value)}
+          >
+            {items.map((id) => (
+              <option key={id} value={id}>
+                {itemTitle(mod, id)}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <span className="note">{itemTitle(mod, item)}</span>
+        )}
+      </div>
+      {exact || known ? (
+        <Curve
+          label={`How many ${itemTitle(mod, item)} there are`}
+          x={{
+            label: `of it, with ${way}${care}`,
+            values: Array.from({ length: most }, (_, n) => n),
+          }}
+          y="chance"
+          bars
+          say={percent}
+          lines={[
+            ...(exact
+              ? [{ name: 'exact', values: Array.from({ length: most }, (_, n) => exact[n] ?? 0) }]
+              : []),
+            ...(known
+              ? [
+                  {
+                    name: `${breaks.toLocaleString('en')} breaks`,
+                    values: Array.from({ length: most }, (_, n) => (known[n] ?? 0) / breaks),
+                    low: Array.from({ length: most }, (_, n) => wilson(known[n] ?? 0, breaks).low),
+                    high: Array.from(
+                      { length: most },
+                      (_, n) => wilson(known[n] ?? 0, breaks).high,
+                    ),
+                    dash: [4, 3],
+                  },
+                ]
+              : []),
+          ]}
+        />
+      ) : (
+        <p className="note">There are too many outcomes to tell one by one.</p>
+      )}
       <p className="note" aria-live="polite">
-        {progress !== undefined ? <>Breaking it … {Math.round(progress * 100)}% <button type="button" className="tiny" onClick={() => stop.current()}>Cancel</button></>
-          : known ? <>Seed {seed}; the band holds the chance in 95 of 100 cases. <button type="button" className="tiny" onClick={() => run(seed + 1)}>Try another seed</button></>
-            : <button type="button" className="link" onClick={() => run(seed)}>Break it {breaks.toLocaleString('en')} times</button>}
+        {progress !== undefined ? (
+          <>
+            Breaking it … {Math.round(progress * 100)}%{' '}
+            <button type="button" className="tiny" onClick={() => stop.current()}>
+              Cancel
+            </button>
+          </>
+        ) : known ? (
+          <>
+            Seed {seed}; the band holds the chance in 95 of 100 cases.{' '}
+            <button type="button" className="tiny" onClick={() => run(seed + 1)}>
+              Try another seed
+            </button>
+          </>
+        ) : (
+          <button type="button" className="link" onClick={() => run(seed)}>
+            Break it {breaks.toLocaleString('en')} times
+          </button>
+        )}
       </p>
     </div>
   );

@@ -23,10 +23,40 @@ export function LootFacet({ editor, truth: open, onTruth }: FacetProps) {
   return (
     <>
       {paint.whole ? <Quick paint={paint} /> : <Brush editor={editor} paint={paint} />}
-      {!open && <p className="note invite"><button type="button" className="link" onClick={onTruth}>Open the truth table</button>: every tool by every state that counts. <kbd>M</kbd></p>}
-      {loot === undefined ? <p className="bad">It drops nothing and does not say so. Choose one of the strokes above.</p>
-        : typeof loot === 'string' ? <p className="note">{said[loot]} <button type="button" className="link" onClick={() => put('Drop by a list of draws', [{ times: 1, lots: [{ give: block.id }] }])}>As a list of draws</button></p>
-          : <DrawsEditor draws={loot.draws} onDraws={put} space={block.space} breaking={truth.breakingOf(cursor)} usual={paint.item ?? block.id} />}
+      {!open && (
+        <p className="note invite">
+          <button type="button" className="link" onClick={onTruth}>
+            Open the truth table
+          </button>
+          : every tool by every state that counts. <kbd>M</kbd>
+        </p>
+      )}
+      {loot === undefined ? (
+        <p className="bad">
+          It drops nothing and does not say so. Choose one of the strokes above.
+        </p>
+      ) : typeof loot === 'string' ? (
+        <p className="note">
+          {said[loot]}{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              put('Drop by a list of draws', [{ times: 1, lots: [{ give: block.id }] }])
+            }
+          >
+            As a list of draws
+          </button>
+        </p>
+      ) : (
+        <DrawsEditor
+          draws={loot.draws}
+          onDraws={put}
+          space={block.space}
+          breaking={truth.breakingOf(cursor)}
+          usual={paint.item ?? block.id}
+        />
+      )}
       <Breaks editor={editor} />
     </>
   );
@@ -36,39 +66,99 @@ function Quick({ paint }: { paint: ReturnType<typeof usePaintDrops> }) {
   const options = useItemOptions();
   return (
     <div className="quick" role="group" aria-label="Strokes for the whole loot">
-      <div className="line"><Button variant="default" onClick={paint.itself}>Itself<kbd>I</kbd></Button><Button variant="default" onClick={paint.nothing}>Nothing, on purpose<kbd>N</kbd></Button></div>
+      <div className="line">
+        <Button variant="default" onClick={paint.itself}>
+          Itself<kbd>I</kbd>
+        </Button>
+        <Button variant="default" onClick={paint.nothing}>
+          Nothing, on purpose<kbd>N</kbd>
+        </Button>
+      </div>
       <div className="line">
         {paint.item !== undefined && <ItemIcon id={paint.item} size={24} />}
-        <span className="grow"><ItemSelect aria-label="Item that drops" value={paint.item} options={options} onItem={paint.setItem} placeholder="An item" /></span>
-        <Button variant="default" disabled={paint.item === undefined} onClick={() => paint.itemOrItself()}>It; itself when careful<kbd>K</kbd></Button>
+        <span className="grow">
+          <ItemSelect
+            aria-label="Item that drops"
+            value={paint.item}
+            options={options}
+            onItem={paint.setItem}
+            placeholder="An item"
+          />
+        </span>
+        <Button
+          variant="default"
+          disabled={paint.item === undefined}
+          onClick={() => paint.itemOrItself()}
+        >
+          It; itself when careful<kbd>K</kbd>
+        </Button>
       </div>
     </div>
   );
 }
 
 /** What the chosen cells of the truth table shall bring. */
-function Brush({ editor, paint }: { editor: FacetProps['editor']; paint: ReturnType<typeof usePaintDrops> }) {
+function Brush({
+  editor,
+  paint,
+}: {
+  editor: FacetProps['editor'];
+  paint: ReturnType<typeof usePaintDrops>;
+}) {
   const { chosen, cursor, move } = useDropChoice();
   const options = useItemOptions();
   const [many, setMany] = useState<Count>(1);
   const back = () => document.querySelector<HTMLElement>('.truth-grid')?.focus();
   return (
-    <div className="drop-brush" role="group" aria-label="Brush" onKeyDown={(event) => {
-      if (event.key === 'Escape') back();
-    }}>
+    <div
+      className="drop-brush"
+      role="group"
+      aria-label="Brush"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') back();
+      }}
+    >
       <b>In {count(chosen.size, 'chosen cell')}</b>
       <div className="quick" style={{ margin: 0 }}>
         <div className="line">
-          <span className="grow"><ItemSelect aria-label="Item to drop there" placeholder="Item to drop there" value={paint.item} options={options} onItem={(id) => {
-            paint.setItem(id);
-            paint.give(id, many);
-            back();
-          }} /></span>
+          <span className="grow">
+            <ItemSelect
+              aria-label="Item to drop there"
+              placeholder="Item to drop there"
+              value={paint.item}
+              options={options}
+              onItem={(id) => {
+                paint.setItem(id);
+                paint.give(id, many);
+                back();
+              }}
+            />
+          </span>
           <CountField label="there" value={many} onValue={setMany} />
         </div>
-        <div className="line"><Button disabled={paint.item === undefined} onClick={() => paint.item !== undefined && paint.give(paint.item, many)}>Drop it</Button><Button variant="default" onClick={paint.itself}>Itself<kbd>I</kbd></Button><Button variant="default" onClick={paint.nothing}>Nothing<kbd>N</kbd></Button><button type="button" className="tiny" onClick={() => move(cursor, [])}>Choose none</button></div>
+        <div className="line">
+          <Button
+            disabled={paint.item === undefined}
+            onClick={() => paint.item !== undefined && paint.give(paint.item, many)}
+          >
+            Drop it
+          </Button>
+          <Button variant="default" onClick={paint.itself}>
+            Itself<kbd>I</kbd>
+          </Button>
+          <Button variant="default" onClick={paint.nothing}>
+            Nothing<kbd>N</kbd>
+          </Button>
+          <button type="button" className="tiny" onClick={() => move(cursor, [])}>
+            Choose none
+          </button>
+        </div>
       </div>
-      {editor.block.traits.gated && <span className="note">The block is gated: with another tool than its own nothing drops, whatever the loot says.</span>}
+      {editor.block.traits.gated && (
+        <span className="note">
+          The block is gated: with another tool than its own nothing drops, whatever the loot says.
+        </span>
+      )}
     </div>
   );
 }

@@ -2,19 +2,34 @@ import { NumberInput } from '@mantine/core';
 import { useMemo } from 'react';
 import type { ResolvedBlock } from '../../../../../core/mod/index.ts';
 import { valueIn, type ByState, type Rows } from '../../../../../core/states/index.ts';
-import { lightBehind, lightReach, readingLevel, roomSection } from '../../../../../core/traits/index.ts';
+import {
+  lightBehind,
+  lightReach,
+  readingLevel,
+  roomSection,
+} from '../../../../../core/traits/index.ts';
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { ticksOf } from './trait-editor.ts';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 
-interface Props { label: string; declared: ByState<number> | undefined; rows: Rows<number>; block: ResolvedBlock; state: number; reset: { changed?: string; onReset?: () => void }; onRows: (value: ByState<number>) => void }
+interface Props {
+  label: string;
+  declared: ByState<number> | undefined;
+  rows: Rows<number>;
+  block: ResolvedBlock;
+  state: number;
+  reset: { changed?: string; onReset?: () => void };
+  onRows: (value: ByState<number>) => void;
+}
 
 /** What a wall of the block leaves of the brightest light. */
 function wallNote(absorbed: number): string {
   if (!Number.isInteger(absorbed) || absorbed < 0 || absorbed > 15) return '';
   const behind = lightBehind(absorbed, 3);
-  return behind[0] === 0 ? 'A wall of it lets no light through.' : `Of a light of 15 a wall one, two or three thick leaves ${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
+  return behind[0] === 0
+    ? 'A wall of it lets no light through.'
+    : `Of a light of 15 a wall one, two or three thick leaves ${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
 }
 
 /** A level of light by state: one number, or rows of numbers, and how far it reaches in the state that is shown. */
@@ -23,21 +38,82 @@ export function LightField({ label, declared, rows, block, state, reset, onRows 
   const many = Array.isArray(declared);
   const emitted = label === 'Light emitted';
   const absorbedHere = valueIn(block.traits.lightAbsorbed, block.space, state);
-  const put = (next: Rows<number>) => onRows(next.length === 1 && !next[0]!.when ? next[0]!.value : [...next]);
+  const put = (next: Rows<number>) =>
+    onRows(next.length === 1 && !next[0]!.when ? next[0]!.value : [...next]);
   return (
-    <Field label={label} {...reset} value={<span className="mono value">{level} in this state</span>}
-      note={!emitted ? wallNote(level) : level ? `Reads by it up to ${lightReach(level, readingLevel)} blocks away; dark at ${level}.` : undefined}>
-      {many
-        ? <RowsEditor<number> what={label.toLowerCase()} rows={rows} space={block.space} inline fresh={() => 0} onRows={(_title, next) => put(next)}
-            value={(value, onValue, i) => <NumberInput w={58} hideControls aria-label={`${label}, row ${i + 1}`} value={value} onChange={(next) => typeof next === 'number' && onValue(next)} />} />
-        : (
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 62px', gap: 8, alignItems: 'start', margin: '4px 0' }}>
-            <Ruler label={label} value={rows[0]!.value} low={0} high={15} step={1} ticks={emitted ? [] : ticksOf.lightAbsorbed} of={(one) => (emitted ? Math.max(...one.traits.lightEmitted.map((row) => row.value)) : one.traits.lightAbsorbed[0]?.value)} onValue={(value) => put([{ value }])} />
-            <NumberInput aria-label={`${label}, number`} value={rows[0]!.value} onChange={(value) => typeof value === 'number' && put([{ value }])} />
-          </div>
-        )}
-      {!many && block.space.properties.length > 0 && <button type="button" className="tiny" onClick={() => onRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}>Make it depend on the state</button>}
-      {emitted && level > 0 && level <= 15 && Number.isInteger(level) && <Room emitted={level} absorbed={Math.min(15, Math.max(0, Math.round(absorbedHere ?? 0)))} />}
+    <Field
+      label={label}
+      {...reset}
+      value={<span className="mono value">{level} in this state</span>}
+      note={
+        !emitted
+          ? wallNote(level)
+          : level
+            ? `Reads by it up to ${lightReach(level, readingLevel)} blocks away; dark at ${level}.`
+            : undefined
+      }
+    >
+      {many ? (
+        <RowsEditor<number>
+          what={label.toLowerCase()}
+          rows={rows}
+          space={block.space}
+          inline
+          fresh={() => 0}
+          onRows={(_title, next) => put(next)}
+          value={(value, onValue, i) => (
+            <NumberInput
+              w={58}
+              hideControls
+              aria-label={`${label}, row ${i + 1}`}
+              value={value}
+              onChange={(next) => typeof next === 'number' && onValue(next)}
+            />
+          )}
+        />
+      ) : (
+        <div
+          style={{
+            display: 'grid',
+            gridTemplateColumns: '1fr 62px',
+            gap: 8,
+            alignItems: 'start',
+            margin: '4px 0',
+          }}
+        >
+          <Ruler
+            label={label}
+            value={rows[0]!.value}
+            low={0}
+            high={15}
+            step={1}
+            ticks={emitted ? [] : ticksOf.lightAbsorbed}
+            of={(one) =>
+              emitted
+                ? Math.max(...one.traits.lightEmitted.map((row) => row.value))
+                : one.traits.lightAbsorbed[0]?.value
+            }
+            onValue={(value) => put([{ value }])}
+          />
+          <NumberInput
+            aria-label={`${label}, number`}
+            value={rows[0]!.value}
+            onChange={(value) => typeof value === 'number' && put([{ value }])}
+          />
+        </div>
+      )}
+      {!many && block.space.properties.length > 0 && (
+        <button
+          type="button"
+          className="tiny"
+          onClick={() => onRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}
+        >
+          Make it depend on the state
+        </button>
+      )}
+      {emitted && level > 0 && level <= 15 && Number.isInteger(level) && (
+        <Room emitted={level} absorbed={Math.min(15, Math.max(0, Math.round(absorbedHere ?? 0)))} />
+      )}
     </Field>
   );
 }
@@ -47,18 +123,41 @@ const [roomWidth, roomHeight] = [27, 5];
 
 /** The colour of a level. Between what one reads by and what is darker lies a step, so that the border is seen and every number stays readable on its ground. */
 function colourOf(level: number): string {
-  const [from, to, share] = level < readingLevel ? [[28, 42, 48], [84, 84, 74], level / (readingLevel - 1)] as const : [[160, 150, 110], [255, 232, 168], (level - readingLevel) / (15 - readingLevel)] as const;
+  const [from, to, share] =
+    level < readingLevel
+      ? ([[28, 42, 48], [84, 84, 74], level / (readingLevel - 1)] as const)
+      : ([[160, 150, 110], [255, 232, 168], (level - readingLevel) / (15 - readingLevel)] as const);
   return `rgb(${from.map((value, i) => Math.round(value + (to[i]! - value) * share)).join(', ')})`;
 }
 
 /** A room with the block on its floor, cut open: the level of every cell as colour and number, what one can read by set apart from the rest. */
 function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
-  const { levels, row, column } = useMemo(() => roomSection(emitted, absorbed, roomWidth, roomHeight), [emitted, absorbed]);
+  const { levels, row, column } = useMemo(
+    () => roomSection(emitted, absorbed, roomWidth, roomHeight),
+    [emitted, absorbed],
+  );
   return (
-    <div className="room" role="img" aria-label={`A room cut open: ${emitted} at the block, ${levels[row]!.filter((level) => level >= readingLevel).length} of ${roomWidth} cells of the floor bright enough to read by`} style={{ gridTemplateColumns: `repeat(${roomWidth}, 1fr)` }}>
-      {levels.flatMap((line, y) => line.map((level, x) => {
-        return <i key={`${y} ${x}`} className={y === row && x === column ? 'block' : level < readingLevel ? 'dim' : undefined} style={{ background: colourOf(level) }}>{level || ''}</i>;
-      }))}
+    <div
+      className="room"
+      role="img"
+      aria-label={`A room cut open: ${emitted} at the block, ${levels[row]!.filter((level) => level >= readingLevel).length} of ${roomWidth} cells of the floor bright enough to read by`}
+      style={{ gridTemplateColumns: `repeat(${roomWidth}, 1fr)` }}
+    >
+      {levels.flatMap((line, y) =>
+        line.map((level, x) => {
+          return (
+            <i
+              key={`${y} ${x}`}
+              className={
+                y === row && x === column ? 'block' : level < readingLevel ? 'dim' : undefined
+              }
+              style={{ background: colourOf(level) }}
+            >
+              {level || ''}
+            </i>
+          );
+        }),
+      )}
     </div>
   );
 }

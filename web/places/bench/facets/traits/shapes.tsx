@@ -11,23 +11,91 @@ const says = { model: 'as the model', whole: 'the whole cell', none: 'none' } as
 
 /** What one bumps into and what one points at, each by state. */
 export function ShapeFields({ editor, state }: { editor: BlockEditor; state: number }) {
-  return <><ShapeField editor={editor} state={state} shape="collision" label="Collision" /><ShapeField editor={editor} state={state} shape="outline" label="Outline" /></>;
+  return (
+    <>
+      <ShapeField editor={editor} state={state} shape="collision" label="Collision" />
+      <ShapeField editor={editor} state={state} shape="outline" label="Outline" />
+    </>
+  );
 }
 
-function ShapeField({ editor: { block, declared, set }, state, shape, label }: { editor: BlockEditor; state: number; shape: 'collision' | 'outline'; label: string }) {
+function ShapeField({
+  editor: { block, declared, set },
+  state,
+  shape,
+  label,
+}: {
+  editor: BlockEditor;
+  state: number;
+  shape: 'collision' | 'outline';
+  label: string;
+}) {
   const mod = useMod();
   const rows = block.shapes[shape];
   const many = rows.length > 1 || rows[0]?.when !== undefined;
-  const put = (title: string, next: Rows<Shape>) => set(title, ['shapes'], { ...declared.shapes, [shape]: next.length === 1 && !next[0]!.when ? next[0]!.value : [...next] });
+  const put = (title: string, next: Rows<Shape>) =>
+    set(title, ['shapes'], {
+      ...declared.shapes,
+      [shape]: next.length === 1 && !next[0]!.when ? next[0]!.value : [...next],
+    });
   const boxes = block.space.tooLarge ? [] : shapeIn(mod, block, rows, state);
   const pick = (value: Shape, onValue: (value: Shape) => void, name: string) => (
-    <Select aria-label={name} w={128} allowDeselect={false} data={[...Object.entries(says).map(([value, label]) => ({ value, label })), ...(Array.isArray(value) ? [{ value: 'boxes', label: count(value.length, 'box', 'boxes') }] : [])]} value={Array.isArray(value) ? 'boxes' : value} onChange={(next) => next && next !== 'boxes' && onValue(next as Shape)} />
+    <Select
+      aria-label={name}
+      w={128}
+      allowDeselect={false}
+      data={[
+        ...Object.entries(says).map(([value, label]) => ({ value, label })),
+        ...(Array.isArray(value)
+          ? [{ value: 'boxes', label: count(value.length, 'box', 'boxes') }]
+          : []),
+      ]}
+      value={Array.isArray(value) ? 'boxes' : value}
+      onChange={(next) => next && next !== 'boxes' && onValue(next as Shape)}
+    />
   );
   return (
-    <Field label={label} value={many ? <span className="mono value">by state</span> : pick(rows[0]?.value ?? 'model', (value) => put(`Change the ${shape} shape`, [{ value }]), label)} note={`${boxes.length ? count(boxes.length, 'box', 'boxes') : 'Nothing'} in this state.${shape === 'outline' ? ' The stage shows it under Outline.' : ''}`}>
-      {many
-        ? <RowsEditor<Shape> what={`the ${shape} shape`} rows={rows} space={block.space} inline fresh={() => 'model'} onRows={put} value={(value, onValue, i) => pick(value, onValue, `${label}, row ${i + 1}`)} />
-        : block.space.size > 1 && <button type="button" className="tiny" onClick={() => put(`Let the ${shape} shape depend on the state`, [{ when: firstWhen(block.space), value: 'none' }, ...rows])}>Make it depend on the state</button>}
+    <Field
+      label={label}
+      value={
+        many ? (
+          <span className="mono value">by state</span>
+        ) : (
+          pick(
+            rows[0]?.value ?? 'model',
+            (value) => put(`Change the ${shape} shape`, [{ value }]),
+            label,
+          )
+        )
+      }
+      note={`${boxes.length ? count(boxes.length, 'box', 'boxes') : 'Nothing'} in this state.${shape === 'outline' ? ' The stage shows it under Outline.' : ''}`}
+    >
+      {many ? (
+        <RowsEditor<Shape>
+          what={`the ${shape} shape`}
+          rows={rows}
+          space={block.space}
+          inline
+          fresh={() => 'model'}
+          onRows={put}
+          value={(value, onValue, i) => pick(value, onValue, `${label}, row ${i + 1}`)}
+        />
+      ) : (
+        block.space.size > 1 && (
+          <button
+            type="button"
+            className="tiny"
+            onClick={() =>
+              put(`Let the ${shape} shape depend on the state`, [
+                { when: firstWhen(block.space), value: 'none' },
+                ...rows,
+              ])
+            }
+          >
+            Make it depend on the state
+          </button>
+        )
+      )}
     </Field>
   );
 }

@@ -9,19 +9,32 @@ function lampWith(example: Record<string, unknown>) {
   const mod = withExample(sampleMod(), example);
   const declared = mod.blocks['lamp']!;
   const told: unknown[] = [];
-  const editor = { name: 'lamp', declared, block: resolveBlock(mod, 'lamp', declared), findings: [], set: (...args: unknown[]) => void told.push(args), setAll: () => {} } as unknown as BlockEditor;
+  const editor = {
+    name: 'lamp',
+    declared,
+    block: resolveBlock(mod, 'lamp', declared),
+    findings: [],
+    set: (...args: unknown[]) => void told.push(args),
+    setAll: () => {},
+  } as unknown as BlockEditor;
   return { of: traitEditor(editor, 0), told };
 }
 
 test('a trait that the block does not set has no way back; one that it sets tells by how much it differs', () => {
-  const { of, told } = lampWith({ '/blocks/lamp/traits/hardness': 3.2, '/blocks/lamp/traits/blastRating': 14 });
+  const { of, told } = lampWith({
+    '/blocks/lamp/traits/hardness': 3.2,
+    '/blocks/lamp/traits/blastRating': 14,
+  });
   expect(of.own('friction')).toEqual({});
   expect(of.own('hardness').changed).toBe('stock: 11 (×0.29)');
   expect(of.own('blastRating').changed).toBe('');
   expect(of.own('hidesNeighbours').changed).toBe('stock: whole');
   of.own('hardness').onReset!();
   of.put('lightAbsorbed', 4);
-  expect(told).toEqual([['Put hardness back to stock', ['traits', 'hardness'], undefined], ['Change light absorbed', ['traits', 'lightAbsorbed'], 4]]);
+  expect(told).toEqual([
+    ['Put hardness back to stock', ['traits', 'hardness'], undefined],
+    ['Change light absorbed', ['traits', 'lightAbsorbed'], 4],
+  ]);
 });
 
 test('a field is drawn again when its trait, its own value or the stock changes, and not for another trait', () => {
@@ -29,7 +42,9 @@ test('a field is drawn again when its trait, its own value or the stock changes,
   const other = lampWith({ '/blocks/lamp/traits/friction': 0.2 }).of;
   expect(other.seen('hardness', 'gated')).toEqual(before.seen('hardness', 'gated'));
   expect(other.seen('friction')).not.toEqual(before.seen('friction'));
-  expect(lampWith({ '/blocks/lamp/identity/stock': 'glass' }).of.seen('gated')).not.toEqual(before.seen('gated'));
+  expect(lampWith({ '/blocks/lamp/identity/stock': 'glass' }).of.seen('gated')).not.toEqual(
+    before.seen('gated'),
+  );
 });
 
 test('stock as ticks: one for each number, materials that share it named together', () => {
@@ -37,5 +52,9 @@ test('stock as ticks: one for each number, materials that share it named togethe
   expect(ticksOf.hardness).toHaveLength(13);
   expect(ticksOf.blastRating.find((tick) => tick.value === 0.5)!.name).toBe('thatch, glass');
   expect(ticksOf.friction.map((tick) => tick.name).sort()).toEqual(['ice', 'other stock']);
-  expect(ticksOf.catchesFire.map((tick) => tick.name).sort()).toEqual(['cloth', 'thatch', 'timber']);
+  expect(ticksOf.catchesFire.map((tick) => tick.name).sort()).toEqual([
+    'cloth',
+    'thatch',
+    'timber',
+  ]);
 });

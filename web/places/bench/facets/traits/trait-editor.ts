@@ -1,9 +1,17 @@
-import { sameData, stockNamed, stocks, type Stock, type TraitName, type Traits } from '../../../../../core/mod/index.ts';
+import {
+  sameData,
+  stockNamed,
+  stocks,
+  type Stock,
+  type TraitName,
+  type Traits,
+} from '../../../../../core/mod/index.ts';
 import type { BlockEditor } from '../../../../api/hooks.tsx';
 import { stockTicks } from '../../ruler.tsx';
 
 /** A trait's key in words: `lightEmitted` is `light emitted`. */
-export const traitWords = (name: string): string => name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+export const traitWords = (name: string): string =>
+  name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** What the parts of the traits are given: the block, its stock, and ways to change a trait and to give the change up again. */
 export interface TraitEditor {
@@ -21,27 +29,55 @@ export interface TraitEditor {
 
 /** The trait editor of a block in the state that is shown. */
 export function traitEditor(editor: BlockEditor, state: number): TraitEditor {
-  const { declared: { traits: declared, identity }, block, set } = editor;
+  const {
+    declared: { traits: declared, identity },
+    block,
+    set,
+  } = editor;
   const stock = stockNamed(identity.stock);
   return {
-    editor, state, declared, stock, traits: block.traits,
+    editor,
+    state,
+    declared,
+    stock,
+    traits: block.traits,
     put: (name, value) => set(`Change ${traitWords(name)}`, ['traits', name], value),
     own(name) {
       const value = declared[name];
       if (value === undefined) return {};
       const before = stock?.traits[name];
-      const ratio = typeof value === 'number' && typeof before === 'number' && before > 0 && value > 0 ? ` (×${(value / before).toFixed(2).replace(/\.?0+$/, '')})` : '';
-      return { changed: before === undefined || sameData(before, value) ? '' : `stock: ${typeof before === 'object' ? 'by state' : String(before)}${ratio}`, onReset: () => set(`Put ${traitWords(name)} back to stock`, ['traits', name], undefined) };
+      const ratio =
+        typeof value === 'number' && typeof before === 'number' && before > 0 && value > 0
+          ? ` (×${(value / before).toFixed(2).replace(/\.?0+$/, '')})`
+          : '';
+      return {
+        changed:
+          before === undefined || sameData(before, value)
+            ? ''
+            : `stock: ${typeof before === 'object' ? 'by state' : String(before)}${ratio}`,
+        onReset: () => set(`Put ${traitWords(name)} back to stock`, ['traits', name], undefined),
+      };
     },
-    seen: (...names) => [stock?.name, ...names.flatMap((name) => [block.traits[name], declared[name]])],
+    seen: (...names) => [
+      stock?.name,
+      ...names.flatMap((name) => [block.traits[name], declared[name]]),
+    ],
   };
 }
 
 /** The stock materials as ticks of a ruler, for the traits that are set on one. */
 export const ticksOf = {
-  hardness: stockTicks(stocks, ({ hardness }: Traits) => (typeof hardness === 'number' ? hardness : undefined)),
+  hardness: stockTicks(stocks, ({ hardness }: Traits) =>
+    typeof hardness === 'number' ? hardness : undefined,
+  ),
   blastRating: stockTicks(stocks, ({ blastRating }: Traits) => blastRating),
-  friction: stockTicks(stocks, ({ friction }: Traits) => (typeof friction === 'number' ? friction : undefined)),
-  catchesFire: stockTicks(stocks, ({ catchesFire }: Traits) => (catchesFire > 0 ? catchesFire : undefined)),
-  lightAbsorbed: stockTicks(stocks, ({ lightAbsorbed }: Traits) => (typeof lightAbsorbed === 'number' ? lightAbsorbed : undefined)),
+  friction: stockTicks(stocks, ({ friction }: Traits) =>
+    typeof friction === 'number' ? friction : undefined,
+  ),
+  catchesFire: stockTicks(stocks, ({ catchesFire }: Traits) =>
+    catchesFire > 0 ? catchesFire : undefined,
+  ),
+  lightAbsorbed: stockTicks(stocks, ({ lightAbsorbed }: Traits) =>
+    typeof lightAbsorbed === 'number' ? lightAbsorbed : undefined,
+  ),
 } as const;
