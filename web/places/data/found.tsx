@@ -8,7 +8,19 @@ export function Found({ findings }: { findings: readonly Finding[] }) {
   return (
     <ul className="found-list" aria-label="Findings">
       {findings.map((finding, i) => (
-        <li key={i}><span className={`tag ${finding.severity}`}>{finding.severity}</span><span style={{ flex: 1 }}>{finding.message}</span>{finding.fix && <button type="button" className="link" onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}>{finding.fix.title}</button>}</li>
+        <li key={i}>
+          <span className={`tag ${finding.severity}`}>{finding.severity}</span>
+          <span style={{ flex: 1 }}>{finding.message}</span>
+          {finding.fix && (
+            <button
+              type="button"
+              className="link"
+              onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}
+            >
+              {finding.fix.title}
+            </button>
+          )}
+        </li>
       ))}
     </ul>
   );

@@ -27,28 +27,87 @@ export function LootTables() {
   const { table: open } = useParams();
   const [filter, setFilter] = useState('');
   const home = `/m/${session.name}/data/loot`;
-  const names = Object.keys(mod.lootTables).filter((name) => name.includes(filter.trim().toLowerCase())).sort();
-  const table = open !== undefined && Object.hasOwn(mod.lootTables, open) ? lookUp(mod.lootTables, open) : undefined;
+  const names = Object.keys(mod.lootTables)
+    .filter((name) => name.includes(filter.trim().toLowerCase()))
+    .sort();
+  const table =
+    open !== undefined && Object.hasOwn(mod.lootTables, open)
+      ? lookUp(mod.lootTables, open)
+      : undefined;
   return (
     <div className="data-page">
-      <DataTabs><span className="acts"><NewEntry what="loot table" taken={(name) => (lookUp(mod.lootTables, name) ? 'There is already a loot table of that name.' : undefined)} onName={(name) => {
-        session.edit(`Add the loot table ${name}`, [{ path: pointer(['lootTables', name]), after: { draws: [{ times: 1, lots: [] }] } }]);
-        void navigate(`${home}/${name}`);
-      }} /></span></DataTabs>
+      <DataTabs>
+        <span className="acts">
+          <NewEntry
+            what="loot table"
+            taken={(name) =>
+              lookUp(mod.lootTables, name)
+                ? 'There is already a loot table of that name.'
+                : undefined
+            }
+            onName={(name) => {
+              session.edit(`Add the loot table ${name}`, [
+                { path: pointer(['lootTables', name]), after: { draws: [{ times: 1, lots: [] }] } },
+              ]);
+              void navigate(`${home}/${name}`);
+            }}
+          />
+        </span>
+      </DataTabs>
       <div className="data-body">
         <nav className="data-list" aria-label="Loot tables">
-          <div className="q"><TextInput placeholder="Filter loot tables" aria-label="Filter loot tables" value={filter} onChange={(event) => setFilter(event.currentTarget.value)} /></div>
-          {names.map((name) => <Link key={name} to={`${home}/${name}`} aria-current={name === open ? 'page' : undefined}><span /><b className="mono">{name}</b><em>{namingsOf(mod, 'lootTables', name).length || 'unused'}</em></Link>)}
-          {!names.length && <p className="note" style={{ padding: '6px 14px' }}>{Object.keys(mod.lootTables).length ? `Nothing matches “${filter}”.` : 'No loot table yet.'}</p>}
+          <div className="q">
+            <TextInput
+              placeholder="Filter loot tables"
+              aria-label="Filter loot tables"
+              value={filter}
+              onChange={(event) => setFilter(event.currentTarget.value)}
+            />
+          </div>
+          {names.map((name) => (
+            <Link
+              key={name}
+              to={`${home}/${name}`}
+              aria-current={name === open ? 'page' : undefined}
+            >
+              <span />
+              <b className="mono">{name}</b>
+              <em>{namingsOf(mod, 'lootTables', name).length || 'unused'}</em>
+            </Link>
+          ))}
+          {!names.length && (
+            <p className="note" style={{ padding: '6px 14px' }}>
+              {Object.keys(mod.lootTables).length
+                ? `Nothing matches “${filter}”.`
+                : 'No loot table yet.'}
+            </p>
+          )}
         </nav>
-        {table && open !== undefined ? <OneTable key={open} mod={mod} name={open} table={table} />
-          : <div className="data-empty"><h2>{names.length ? 'Choose a loot table' : 'No loot table yet'}</h2><p className="note">A block says in its own Loot what drops. What several blocks drop alike, such as what else turns up in any seam, stands here once, and a lot of theirs draws from it.</p></div>}
+        {table && open !== undefined ? (
+          <OneTable key={open} mod={mod} name={open} table={table} />
+        ) : (
+          <div className="data-empty">
+            <h2>{names.length ? 'Choose a loot table' : 'No loot table yet'}</h2>
+            <p className="note">
+              A block says in its own Loot what drops. What several blocks drop alike, such as what
+              else turns up in any seam, stands here once, and a lot of theirs draws from it.
+            </p>
+          </div>
+        )}
       </div>
     </div>
   );
 }
 
-function OneTable({ mod, name, table }: { mod: Mod; name: string; table: Mod['lootTables'][string] }) {
+function OneTable({
+  mod,
+  name,
+  table,
+}: {
+  mod: Mod;
+  name: string;
+  table: Mod['lootTables'][string];
+}) {
   const session = useSession();
   const navigate = useNavigate();
   const findings = useFindings() ?? [];
@@ -61,21 +120,90 @@ function OneTable({ mod, name, table }: { mod: Mod; name: string; table: Mod['lo
   const found = drops(table.draws, breaking, lootSource(mod, { space: noStates }), [id]);
   return (
     <div className="data-open">
-      <h2>{name[0]!.toUpperCase() + name.slice(1).replaceAll('_', ' ')} <span className="mono">{id}</span></h2>
+      <h2>
+        {name[0]!.toUpperCase() + name.slice(1).replaceAll('_', ' ')}{' '}
+        <span className="mono">{id}</span>
+      </h2>
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
       <div className="columns">
         <div>
-          <Field label="Note"><TextField long text={table.note ?? ''} placeholder="What it is for." onText={(text) => session.set('Change the note', ['lootTables', name, 'note'], text || undefined)} /></Field>
-          <DrawsEditor draws={table.draws} space={noStates} breaking={breaking} usual={options[0]?.value} table={id} onDraws={(label, draws) => session.set(label, ['lootTables', name, 'draws'], draws)} />
+          <Field label="Note">
+            <TextField
+              long
+              text={table.note ?? ''}
+              placeholder="What it is for."
+              onText={(text) =>
+                session.set('Change the note', ['lootTables', name, 'note'], text || undefined)
+              }
+            />
+          </Field>
+          <DrawsEditor
+            draws={table.draws}
+            space={noStates}
+            breaking={breaking}
+            usual={options[0]?.value}
+            table={id}
+            onDraws={(label, draws) => session.set(label, ['lootTables', name, 'draws'], draws)}
+          />
         </div>
         <div>
-          <Field label="One draw from it brings" note="With bare hands, on average, exact."><div className="icon-row">{found.map(({ give, mean, chance }) => <span key={give} className="one"><ItemIcon id={give} size={22} /><b>{Number(mean.toFixed(3))}</b> {itemTitle(mod, give)} <span className="soft">{Number((chance * 100).toFixed(1))}%</span></span>)}{!found.length && <span className="note">nothing</span>}</div></Field>
-          <Field label="Drawn from by" note={uses.length ? undefined : 'Nobody draws from it yet. A lot that “draws from” it does.'}><div className="icon-row">{users.map((user) => { const [kind, who] = user.split('/') as [string, string]; return kind === 'blocks' ? <Link key={user} to={`/m/${session.name}/blocks/${who}/loot`}><ItemIcon id={idOf(mod.header.namespace, who)} size={20} />{who}</Link> : <Link key={user} to={`/m/${session.name}/data/loot/${who}`}>{who}</Link>; })}</div></Field>
-          <RenameField kind="lootTables" name={name} id={id} note="Lots name it by this." onRenamed={(to) => void navigate(`/m/${session.name}/data/loot/${to}`, { replace: true })} />
-          <Button variant="subtle" color="brick" disabled={uses.length > 0} title={uses.length ? `${count(uses.length, 'lot')} would draw from nothing.` : undefined} onClick={() => {
-            session.edit(`Remove the loot table ${name}`, [{ path, before: table }]);
-            void navigate(`/m/${session.name}/data/loot`);
-          }}>Remove this table</Button>
+          <Field label="One draw from it brings" note="With bare hands, on average, exact.">
+            <div className="icon-row">
+              {found.map(({ give, mean, chance }) => (
+                <span key={give} className="one">
+                  <ItemIcon id={give} size={22} />
+                  <b>{Number(mean.toFixed(3))}</b> {itemTitle(mod, give)}{' '}
+                  <span className="soft">{Number((chance * 100).toFixed(1))}%</span>
+                </span>
+              ))}
+              {!found.length && <span className="note">nothing</span>}
+            </div>
+          </Field>
+          <Field
+            label="Drawn from by"
+            note={
+              uses.length ? undefined : 'Nobody draws from it yet. A lot that “draws from” it does.'
+            }
+          >
+            <div className="icon-row">
+              {users.map((user) => {
+                const [kind, who] = user.split('/') as [string, string];
+                return kind === 'blocks' ? (
+                  <Link key={user} to={`/m/${session.name}/blocks/${who}/loot`}>
+                    <ItemIcon id={idOf(mod.header.namespace, who)} size={20} />
+                    {who}
+                  </Link>
+                ) : (
+                  <Link key={user} to={`/m/${session.name}/data/loot/${who}`}>
+                    {who}
+                  </Link>
+                );
+              })}
+            </div>
+          </Field>
+          <RenameField
+            kind="lootTables"
+            name={name}
+            id={id}
+            note="Lots name it by this."
+            onRenamed={(to) =>
+              void navigate(`/m/${session.name}/data/loot/${to}`, { replace: true })
+            }
+          />
+          <Button
+            variant="subtle"
+            color="brick"
+            disabled={uses.length > 0}
+            title={
+              uses.length ? `${count(uses.length, 'lot')} would draw from nothing.` : undefined
+            }
+            onClick={() => {
+              session.edit(`Remove the loot table ${name}`, [{ path, before: table }]);
+              void navigate(`/m/${session.name}/data/loot`);
+            }}
+          >
+            Remove this table
+          </Button>
         </div>
       </div>
     </div>

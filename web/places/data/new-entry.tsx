@@ -3,11 +3,28 @@ import { useState } from 'react';
 import { namePattern } from '../../../core/mod/names.ts';
 
 /** A button that asks for a name and, once it is a good one, makes something of it. */
-export function NewEntry({ what, taken, onName, hint }: { what: string; /** Why a name cannot be taken. */ taken: (name: string) => string | undefined; onName: (name: string) => void; hint?: string }) {
+export function NewEntry({
+  what,
+  taken,
+  onName,
+  hint,
+}: {
+  what: string;
+  /** Why a name cannot be taken. */ taken: (name: string) => string | undefined;
+  onName: (name: string) => void;
+  hint?: string;
+}) {
   const [opened, setOpened] = useState(false);
   const [typed, setTyped] = useState('');
-  const name = typed.trim().toLowerCase().replaceAll(/[\s-]+/g, '_');
-  const problem = !name ? undefined : !namePattern.test(name) ? 'Use letters, digits and underscores, beginning with a letter.' : taken(name);
+  const name = typed
+    .trim()
+    .toLowerCase()
+    .replaceAll(/[\s-]+/g, '_');
+  const problem = !name
+    ? undefined
+    : !namePattern.test(name)
+      ? 'Use letters, digits and underscores, beginning with a letter.'
+      : taken(name);
   const make = () => {
     if (!name || problem) return;
     onName(name);
@@ -16,10 +33,25 @@ export function NewEntry({ what, taken, onName, hint }: { what: string; /** Why 
   };
   return (
     <Popover opened={opened} onChange={setOpened} position="bottom-end" shadow="sm" trapFocus>
-      <Popover.Target><Button variant="default" onClick={() => setOpened(!opened)}>New {what}</Button></Popover.Target>
+      <Popover.Target>
+        <Button variant="default" onClick={() => setOpened(!opened)}>
+          New {what}
+        </Button>
+      </Popover.Target>
       <Popover.Dropdown>
-        <TextInput w={250} label={`Name of the new ${what}`} description={hint} value={typed} error={problem} data-autofocus onChange={(event) => setTyped(event.currentTarget.value)} onKeyDown={(event) => event.key === 'Enter' && make()} />
-        <Button mt="xs" disabled={!name || problem !== undefined} onClick={make}>{name && !problem ? `Add ${name}` : 'Add it'}</Button>
+        <TextInput
+          w={250}
+          label={`Name of the new ${what}`}
+          description={hint}
+          value={typed}
+          error={problem}
+          data-autofocus
+          onChange={(event) => setTyped(event.currentTarget.value)}
+          onKeyDown={(event) => event.key === 'Enter' && make()}
+        />
+        <Button mt="xs" disabled={!name || problem !== undefined} onClick={make}>
+          {name && !problem ? `Add ${name}` : 'Add it'}
+        </Button>
       </Popover.Dropdown>
     </Popover>
   );

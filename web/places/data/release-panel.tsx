@@ -1,6 +1,12 @@
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { lastRelease, release, releaseProblem, sinceRelease, type Since } from '../../../core/registry/index.ts';
+import {
+  lastRelease,
+  release,
+  releaseProblem,
+  sinceRelease,
+  type Since,
+} from '../../../core/registry/index.ts';
 import { count, listed } from '../../../core/words/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 
@@ -17,7 +23,9 @@ export function ReleasePanel() {
   const last = lastRelease(mod.ledger);
   const since = useMemo(() => sinceRelease(mod), [mod]);
   const [typed, setTyped] = useState<string>();
-  const version = typed ?? (last && releaseProblem(mod, mod.header.version) ? after(last.version) : mod.header.version);
+  const version =
+    typed ??
+    (last && releaseProblem(mod, mod.header.version) ? after(last.version) : mod.header.version);
   const problem = releaseProblem(mod, version);
   const publish = () => {
     const now = new Date();
@@ -27,31 +35,87 @@ export function ReleasePanel() {
   };
   return (
     <>
-      <h2 className="part" style={{ marginTop: 0 }}>{last ? `Since ${last.version}` : 'Not released yet'}</h2>
+      <h2 className="part" style={{ marginTop: 0 }}>
+        {last ? `Since ${last.version}` : 'Not released yet'}
+      </h2>
       {last ? (
         <>
-          <p className={since.survives ? 'verdict good' : 'verdict bad'}><span className={`tag ${since.survives ? 'good' : 'error'}`}>{since.survives ? 'survive' : 'break'}</span> {since.survives ? 'Worlds of that version mean the same now.' : 'Worlds of that version would change.'}</p>
-          <ul className="since">{linesOf(since).map((line) => <li key={line}>{line}</li>)}</ul>
+          <p className={since.survives ? 'verdict good' : 'verdict bad'}>
+            <span className={`tag ${since.survives ? 'good' : 'error'}`}>
+              {since.survives ? 'survive' : 'break'}
+            </span>{' '}
+            {since.survives
+              ? 'Worlds of that version mean the same now.'
+              : 'Worlds of that version would change.'}
+          </p>
+          <ul className="since">
+            {linesOf(since).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
         </>
-      ) : <p className="note" style={{ margin: '0 0 8px' }}>Releasing freezes the registry as it stands. From then on every change is compared with it, and what would break the worlds of players is found.</p>}
+      ) : (
+        <p className="note" style={{ margin: '0 0 8px' }}>
+          Releasing freezes the registry as it stands. From then on every change is compared with
+          it, and what would break the worlds of players is found.
+        </p>
+      )}
       <div style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}>
-        <TextInput aria-label="Version to release" w={110} classNames={{ input: 'mono' }} value={version} error={typed === undefined ? undefined : problem} onChange={(event) => setTyped(event.currentTarget.value)} onKeyDown={(event) => event.key === 'Enter' && !problem && publish()} />
-        <Button disabled={problem !== undefined} onClick={publish}>Release it</Button>
+        <TextInput
+          aria-label="Version to release"
+          w={110}
+          classNames={{ input: 'mono' }}
+          value={version}
+          error={typed === undefined ? undefined : problem}
+          onChange={(event) => setTyped(event.currentTarget.value)}
+          onKeyDown={(event) => event.key === 'Enter' && !problem && publish()}
+        />
+        <Button disabled={problem !== undefined} onClick={publish}>
+          Release it
+        </Button>
       </div>
-      {(mod.ledger.releases?.length ?? 0) > 0 && <ul className="since releases" aria-label="Releases">{[...mod.ledger.releases!].reverse().slice(0, 12).map(({ version: one, on, counts }) => <li key={one}><b className="mono">{one}</b> <span className="soft">{on}: {count(counts.blocks, 'block')}, {count(counts.items, 'item')}</span></li>)}</ul>}
+      {(mod.ledger.releases?.length ?? 0) > 0 && (
+        <ul className="since releases" aria-label="Releases">
+          {[...mod.ledger.releases!]
+            .reverse()
+            .slice(0, 12)
+            .map(({ version: one, on, counts }) => (
+              <li key={one}>
+                <b className="mono">{one}</b>{' '}
+                <span className="soft">
+                  {on}: {count(counts.blocks, 'block')}, {count(counts.items, 'item')}
+                </span>
+              </li>
+            ))}
+        </ul>
+      )}
     </>
   );
 }
 
 /** What changed, in sentences. */
 function linesOf({ added, renamed, retired, broken, codes }: Since): string[] {
-  const names = (list: readonly { name: string }[]) => `${listed(list.slice(0, 6).map(({ name }) => name))}${list.length > 6 ? ` and ${list.length - 6} more` : ''}`;
+  const names = (list: readonly { name: string }[]) =>
+    `${listed(list.slice(0, 6).map(({ name }) => name))}${list.length > 6 ? ` and ${list.length - 6} more` : ''}`;
   return [
     ...(added.length ? [`${count(added.length, 'number')} new: ${names(added)}.`] : []),
-    ...renamed.map(({ from, to, number }) => `${from} is called ${to}; its number ${number} stays.`),
-    ...retired.map(({ name, successor, lost }) => `${name} is gone: ${successor !== undefined ? `${successor} stands for it` : lost ? 'nothing takes its place, on purpose' : 'nobody said what takes its place'}.`),
-    ...broken.map(({ name, number, now }) => `The number ${number} was ${name} and ${now === undefined ? 'is nobody’s' : `is ${now}`} now.`),
-    ...codes.map(({ block, lost, moved, example }) => `${block}: of its state codes ${count(lost + moved, 'one', 'ones')} ${lost + moved === 1 ? 'means' : 'mean'} something else. Code ${example!.code} was ${example!.was} and is ${example!.is ?? 'no state'} now.`),
-    ...(added.length + renamed.length + retired.length + broken.length + codes.length === 0 ? ['Nothing changed.'] : []),
+    ...renamed.map(
+      ({ from, to, number }) => `${from} is called ${to}; its number ${number} stays.`,
+    ),
+    ...retired.map(
+      ({ name, successor, lost }) =>
+        `${name} is gone: ${successor !== undefined ? `${successor} stands for it` : lost ? 'nothing takes its place, on purpose' : 'nobody said what takes its place'}.`,
+    ),
+    ...broken.map(
+      ({ name, number, now }) =>
+        `The number ${number} was ${name} and ${now === undefined ? 'is nobody’s' : `is ${now}`} now.`,
+    ),
+    ...codes.map(
+      ({ block, lost, moved, example }) =>
+        `${block}: of its state codes ${count(lost + moved, 'one', 'ones')} ${lost + moved === 1 ? 'means' : 'mean'} something else. Code ${example!.code} was ${example!.was} and is ${example!.is ?? 'no state'} now.`,
+    ),
+    ...(added.length + renamed.length + retired.length + broken.length + codes.length === 0
+      ? ['Nothing changed.']
+      : []),
   ];
 }

@@ -4,31 +4,96 @@ import { useMod } from '../../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, itemTitle, useItemOptions } from '../../../parts/item.tsx';
 
 /** An entry without the keys that hold nothing. */
-export const tidy = <T extends object>(entry: T): T => Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as T;
+export const tidy = <T extends object>(entry: T): T =>
+  Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as T;
 
 /** What a recipe gives, and how many; of what is cut there are several to choose from. */
-export function Results({ recipe, onRecipe }: { recipe: Recipe; onRecipe: (label: string, next: Recipe) => void }) {
+export function Results({
+  recipe,
+  onRecipe,
+}: {
+  recipe: Recipe;
+  onRecipe: (label: string, next: Recipe) => void;
+}) {
   const mod = useMod();
   const items = useItemOptions();
   const results = resultsOf(recipe);
-  const give = (i: number, part: { gives?: string; count?: number | undefined }) => onRecipe('Change what it gives', recipe.kind === 'cut'
-    ? { ...recipe, choices: recipe.choices.with(i, tidy({ ...recipe.choices[i]!, ...part })) } : tidy({ ...recipe, ...part }));
+  const give = (i: number, part: { gives?: string; count?: number | undefined }) =>
+    onRecipe(
+      'Change what it gives',
+      recipe.kind === 'cut'
+        ? { ...recipe, choices: recipe.choices.with(i, tidy({ ...recipe.choices[i]!, ...part })) }
+        : tidy({ ...recipe, ...part }),
+    );
   return (
     <div className="results">
       {results.map(({ gives, count }, i) => (
-        <div key={i} className="result" onDragOver={(event) => event.preventDefault()} onDrop={(event) => {
-          const id = event.dataTransfer.getData('text/plain');
-          if (items.some(({ value }) => value === id)) give(i, { gives: id });
-        }}>
+        <div
+          key={i}
+          className="result"
+          onDragOver={(event) => event.preventDefault()}
+          onDrop={(event) => {
+            const id = event.dataTransfer.getData('text/plain');
+            if (items.some(({ value }) => value === id)) give(i, { gives: id });
+          }}
+        >
           <ItemIcon id={gives} size={48} title={itemTitle(mod, gives)} />
           <span style={{ display: 'grid', gap: 4 }}>
-            <ItemSelect w={180} aria-label={results.length > 1 ? `Result ${i + 1}` : 'Result'} value={gives} options={items} onItem={(id) => give(i, { gives: id })} />
-            <span className="count-field">× <NumberInput aria-label="How many it gives" w={56} min={1} hideControls value={count} onChange={(next) => typeof next === 'number' && Number.isInteger(next) && next > 0 && give(i, { count: next === 1 ? undefined : next })} />
-              {recipe.kind === 'cut' && recipe.choices.length > 1 && <button type="button" className="tiny" aria-label={`Remove result ${i + 1}`} onClick={() => onRecipe('Remove a choice', { ...recipe, choices: recipe.choices.filter((_, other) => other !== i) })}>×</button>}</span>
+            <ItemSelect
+              w={180}
+              aria-label={results.length > 1 ? `Result ${i + 1}` : 'Result'}
+              value={gives}
+              options={items}
+              onItem={(id) => give(i, { gives: id })}
+            />
+            <span className="count-field">
+              ×{' '}
+              <NumberInput
+                aria-label="How many it gives"
+                w={56}
+                min={1}
+                hideControls
+                value={count}
+                onChange={(next) =>
+                  typeof next === 'number' &&
+                  Number.isInteger(next) &&
+                  next > 0 &&
+                  give(i, { count: next === 1 ? undefined : next })
+                }
+              />
+              {recipe.kind === 'cut' && recipe.choices.length > 1 && (
+                <button
+                  type="button"
+                  className="tiny"
+                  aria-label={`Remove result ${i + 1}`}
+                  onClick={() =>
+                    onRecipe('Remove a choice', {
+                      ...recipe,
+                      choices: recipe.choices.filter((_, other) => other !== i),
+                    })
+                  }
+                >
+                  ×
+                </button>
+              )}
+            </span>
           </span>
         </div>
       ))}
-      {recipe.kind === 'cut' && <button type="button" className="tiny" onClick={() => onRecipe('Add a choice', { ...recipe, choices: [...recipe.choices, { gives: items[0]!.value }] })}>+ Add a choice</button>}
+      {recipe.kind === 'cut' && (
+        <button
+          type="button"
+          className="tiny"
+          onClick={() =>
+            onRecipe('Add a choice', {
+              ...recipe,
+              choices: [...recipe.choices, { gives: items[0]!.value }],
+            })
+          }
+        >
+          + Add a choice
+        </button>
+      )}
     </div>
   );
 }
