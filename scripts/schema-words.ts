@@ -73,6 +73,11 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
       'The properties from the highest digit to the lowest, each with its values in the order of their digits.',
   },
   display: { description: 'How the block is drawn and heard, in every state.' },
+  dragInside: {
+    description:
+      'The share 0 to 1 of the speed that is lost each tick by whoever is inside the block.',
+    default: 0,
+  },
   draws: {
     description:
       'What is drawn when the block breaks, one after the other. An empty list drops nothing.',
@@ -111,6 +116,10 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
   groups: { description: 'The catalogue groups in the order in which players see them.' },
   'counts.groups': { description: 'How many groups were registered.' },
   half: { description: 'Which half of the clicked side, seen upright, was clicked.' },
+  harmOnTouch: {
+    description: 'The share of a whole life that a second of touching the block costs.',
+    default: 0,
+  },
   hardness: { description: 'Seconds to dig with bare hands, or "unbreakable".' },
   height: { description: 'Height in texels.' },
   icon: { description: 'The item that stands for the group, by its id.' },

@@ -36,6 +36,12 @@ test.each<[string, ModExample, string, string | undefined]>([
     'Start from bronze',
   ],
   [
+    'traits/drag-but-solid',
+    { '/blocks/bank/traits/dragInside': 0.4 },
+    'bank drags whoever is inside, but its collision shape fills the cell in every state: nobody gets inside.',
+    'Let people in: no collision',
+  ],
+  [
     'traits/gated-without-tool',
     { '/blocks/lamp/traits/toolKind': 'none' },
     'lamp is gated but has no tool kind, so no tool ever yields a drop.',

@@ -8,7 +8,7 @@ import {
   PropertySchema,
   WhenSchema,
 } from './states.schema.ts';
-import { ChangedTraitsSchema } from './traits.schema.ts';
+import { ChangedTraitsSchema } from './traits.ts';
 
 const amount = z.number().finite();
 export const Triple = z.tuple([amount, amount, amount]);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
 import { Id, Language, Name, partRecordOf, PathName, recordOf, Sha256, Version } from './names.ts';
-import { toolKinds } from './traits.schema.ts';
+import { toolKinds } from './traits.ts';
 
 const amount = z.number().finite();
 

@@ -4,14 +4,24 @@ export { lookUp } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export {
   alphaModes,
+  byStateTraits,
+  defaultTraits,
   hidesNeighbours,
+  packedTraits,
   tints,
   toolKinds,
+  traitFacts,
+  traitNames,
+  traitParts,
   TraitsSchema,
+  type ByStateTrait,
+  type NumberTrait,
+  type ResolvedTraits,
   type ToolKind,
   type TraitName,
+  type TraitPart,
   type Traits,
-} from './traits.schema.ts';
+} from './traits.ts';
 export { BlockSchema, type Block, type Candidate, type Looks, type Shape } from './block.schema.ts';
 export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
@@ -54,7 +64,7 @@ export {
   type Change,
   type Edit,
 } from './edit.ts';
-export { defaultTraits, stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
+export { stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { carried, resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { When } from '../states/index.ts';
 import { Id, Name } from './names.ts';
 import { WhenSchema } from './states.schema.ts';
-import { toolKinds, type ToolKind } from './traits.schema.ts';
+import { toolKinds, type ToolKind } from './traits.ts';
 
 /** Whether numbers make sense is for inspection to judge: a half-typed one must not be refused. */
 const amount = z.number().finite();

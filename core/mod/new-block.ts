@@ -5,7 +5,8 @@ import { nextNumber, retire } from './ledger.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
 import { lookUp, pointer } from '../json/index.ts';
-import { defaultTraits, stockNamed } from './stock.ts';
+import { stockNamed } from './stock.ts';
+import { defaultTraits } from './traits.ts';
 
 /** What a new block starts from: a stock material, with a picture for its cube, or another block of the mod. */
 export type BlockStart = { stock: string; picture: Picture } | { copyOf: string };

@@ -18,9 +18,10 @@ import { codesOf } from './ledger.ts';
 import type { Lot } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import type { Placing } from './states.schema.ts';
+import { byStateTraits, traitFacts } from './traits.ts';
 
-const byStateTraits = ['lightEmitted', 'lightAbsorbed', 'friction'] as const;
-const byStateShapes = ['collision', 'outline'] as const;
+const shapeWords = { collision: 'the collision shape', outline: 'the outline' } as const;
+const shapeNames = ['collision', 'outline'] as const;
 
 /** A place of a block that names a property: what it is, in words, and how often. */
 export interface PropertyUse {
@@ -39,22 +40,15 @@ export function usesOf(
 ): PropertyUse[] {
   const asks = (rows: readonly { when?: When }[]) =>
     rows.filter(({ when }) => when && Object.hasOwn(when, property)).length;
-  const words = {
-    lightEmitted: 'light emitted',
-    lightAbsorbed: 'light absorbed',
-    friction: 'friction',
-    collision: 'the collision shape',
-    outline: 'the outline',
-  } as const;
   const rowsIn = (value: unknown) => (Array.isArray(value) ? asks(value as { when?: When }[]) : 0);
   return [
     { what: 'row of the look', times: asks(looks.rows) },
     ...byStateTraits.map((trait) => ({
-      what: `row of ${words[trait]}`,
+      what: `row of ${traitFacts(trait).words}`,
       times: rowsIn(traits[trait]),
     })),
-    ...byStateShapes.map((shape) => ({
-      what: `row of ${words[shape]}`,
+    ...shapeNames.map((shape) => ({
+      what: `row of ${shapeWords[shape]}`,
       times: rowsIn(shapes?.[shape]),
     })),
     {
@@ -106,7 +100,7 @@ function throughConditions(
     if (traits[trait] !== undefined) traits[trait] = byState<number>(traits[trait]);
   const shapes = block.shapes && { ...block.shapes };
   if (shapes)
-    for (const shape of byStateShapes)
+    for (const shape of shapeNames)
       if (shapes[shape] !== undefined) shapes[shape] = byState(shapes[shape] as never);
   const lot = (one: Lot): Lot | undefined => {
     const { when, keeps, ...rest } = one;

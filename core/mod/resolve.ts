@@ -4,13 +4,14 @@ import type { Block, Candidate, Shape } from './block.schema.ts';
 import type { Draw } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
-import { defaultTraits, stockNamed } from './stock.ts';
-import type { Traits } from './traits.schema.ts';
-
-/** A trait by state, as rows. */
-type Resolved<T> = {
-  [K in keyof T]: K extends 'lightEmitted' | 'lightAbsorbed' | 'friction' ? Rows<number> : T[K];
-};
+import { stockNamed } from './stock.ts';
+import {
+  byStateTraits,
+  defaultTraits,
+  type ByStateTrait,
+  type ResolvedTraits,
+  type Traits,
+} from './traits.ts';
 
 /** A block with everything filled in: stock and defaults applied, every state-dependent value as rows. */
 export interface ResolvedBlock {
@@ -18,7 +19,7 @@ export interface ResolvedBlock {
   id: string;
   declared: Block;
   space: StateSpace;
-  traits: Resolved<Traits>;
+  traits: ResolvedTraits;
   looks: { mode: 'one-of' | 'layered'; rows: Rows<Candidate[]> };
   shapes: { collision: Rows<Shape>; outline: Rows<Shape> };
   item: 'block' | 'flat' | 'none';
@@ -40,21 +41,12 @@ export function resolveBlock(
   const id = idOf(mod.header.namespace, name);
   const before = known.get(declared);
   if (before && before.id === id) return before;
-  const traits: Traits = {
-    ...(stockNamed(declared.identity.stock)?.traits ?? defaultTraits),
-    ...declared.traits,
-  };
   const resolved: ResolvedBlock = {
     name,
     id,
     declared,
     space: new StateSpace(declared.states.properties),
-    traits: {
-      ...traits,
-      lightEmitted: toRows(traits.lightEmitted),
-      lightAbsorbed: toRows(traits.lightAbsorbed),
-      friction: toRows(traits.friction),
-    },
+    traits: resolveTraits(declared),
     looks: {
       mode: declared.looks.mode,
       rows: declared.looks.rows.map(({ when, use }) => ({ when, value: use })),
@@ -68,6 +60,16 @@ export function resolveBlock(
   };
   known.set(declared, resolved);
   return resolved;
+}
+
+/** The traits with stock filled in, as rows where they may depend on the state. */
+function resolveTraits({ identity, traits: changed }: Block): ResolvedTraits {
+  const traits: Traits = {
+    ...(stockNamed(identity.stock)?.traits ?? defaultTraits),
+    ...changed,
+  };
+  const rows = Object.fromEntries(byStateTraits.map((name) => [name, toRows(traits[name])]));
+  return { ...traits, ...(rows as Record<ByStateTrait, Rows<number>>) };
 }
 
 const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape> =>

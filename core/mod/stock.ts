@@ -1,4 +1,4 @@
-import type { Traits } from './traits.schema.ts';
+import { defaultTraits, type Traits } from './traits.ts';
 
 /** A built-in starting material: traits to start from and to compare with. */
 export interface Stock {
@@ -7,34 +7,10 @@ export interface Stock {
   traits: Traits;
 }
 
-const plain: Traits = {
-  hardness: 2,
-  blastRating: 4,
-  toolKind: 'none',
-  leastGrade: 0,
-  gated: false,
-  lightEmitted: 0,
-  lightAbsorbed: 15,
-  soundSet: 'obrank:stone',
-  friction: 0.6,
-  bounce: 0,
-  speedOnTop: 1,
-  catchesFire: 0,
-  burnsAway: 0,
-  mapColour: '#8d8d86',
-  alphaMode: 'opaque',
-  alphaCutoff: 0.5,
-  hidesNeighbours: 'whole',
-  joinsOwnKind: false,
-  tint: 'none',
-  scatter: 0,
-  shadedCorners: true,
-};
-
 const stock = (name: string, title: string, changed: Partial<Traits>): Stock => ({
   name,
   title,
-  traits: { ...plain, ...changed },
+  traits: { ...defaultTraits, ...changed },
 });
 
 /** The stock materials, softest first. Their numbers are Obrank's own scale. */
@@ -150,9 +126,6 @@ export const stocks: readonly Stock[] = [
     mapColour: '#b0812f',
   }),
 ];
-
-/** The traits of a block that names no stock. */
-export const defaultTraits: Traits = plain;
 
 /** The stock material of that name. */
 export const stockNamed = (name: string | undefined): Stock | undefined =>

@@ -4,6 +4,7 @@ import {
   resolveBlock,
   sameData,
   stockNamed,
+  traitFacts,
   type Change,
   type Mod,
   type TraitName,
@@ -24,11 +25,11 @@ export interface BulkPlan {
   changes: Change[];
 }
 
-/** To a thousandth, so that 0.1 × 3 is 0.3; levels of light stay whole and between their ends. */
+/** To a thousandth, so that 0.1 × 3 is 0.3; levels and grades stay whole and between their ends. */
 function tidy(trait: TraitName, value: number): number {
-  if (trait === 'lightEmitted' || trait === 'lightAbsorbed')
-    return Math.max(0, Math.min(15, Math.round(value)));
-  return trait === 'leastGrade' ? Math.max(0, Math.round(value)) : Math.round(value * 1000) / 1000;
+  const { whole, range = [-Infinity, Infinity] } = traitFacts(trait);
+  if (!whole) return Math.round(value * 1000) / 1000;
+  return Math.max(range[0], Math.min(range[1], Math.round(value)));
 }
 
 /**
@@ -69,7 +70,7 @@ export function bulkChange(
         after = before.map((row) => ({ ...row, value: change(row.value) }));
       else if (typeof before === 'number') after = change(before);
       else {
-        leave(`its ${trait === 'hardness' ? 'hardness' : 'value'} is ${String(before)}`);
+        leave(`its ${traitFacts(trait).words} is ${String(before)}`);
         continue;
       }
       own = after;

@@ -1,35 +1,24 @@
-import { TraitsSchema, type ResolvedBlock, type TraitName, type Traits } from '../mod/index.ts';
+import {
+  traitFacts,
+  traitNames,
+  type ResolvedBlock,
+  type TraitName,
+  type Traits,
+} from '../mod/index.ts';
 
 /** A column of the table of traits: which trait, in words, and in what it is counted. */
 export interface Column {
   trait: TraitName;
   words: string;
   kind: 'number' | 'word' | 'toggle';
-  unit?: string;
+  unit: string | undefined;
 }
 
-const kinds: Partial<Record<TraitName, Omit<Column, 'trait' | 'words'>>> = {
-  toolKind: { kind: 'word' },
-  soundSet: { kind: 'word' },
-  mapColour: { kind: 'word' },
-  alphaMode: { kind: 'word' },
-  hidesNeighbours: { kind: 'word' },
-  tint: { kind: 'word' },
-  gated: { kind: 'toggle' },
-  joinsOwnKind: { kind: 'toggle' },
-  shadedCorners: { kind: 'toggle' },
-  hardness: { kind: 'number', unit: 's' },
-  scatter: { kind: 'number', unit: 'texels' },
-};
-
-/** Every trait as a column, in the order of the declaration. */
-export const columns: readonly Column[] = (Object.keys(TraitsSchema.shape) as TraitName[]).map(
-  (trait): Column => ({
-    trait,
-    words: trait.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`),
-    ...(kinds[trait] ?? { kind: 'number' }),
-  }),
-);
+/** Every trait as a column, in the order of the table of traits. */
+export const columns: readonly Column[] = traitNames.map((trait) => {
+  const { words, kind, unit } = traitFacts(trait);
+  return { trait, words, kind, unit };
+});
 
 /** A trait as a block has it: as one value, or as rows where it depends on the state. */
 export function traitOf(

@@ -1,4 +1,4 @@
-import type { Traits } from '../mod/traits.schema.ts';
+import type { Traits } from '../mod/traits.ts';
 
 /** The colours that climate tints are shown with where there is no climate: a mild coast. */
 const climate = { grass: '#8fae5d', leaf: '#6f9a4a', water: '#4f8f9e' } as const;

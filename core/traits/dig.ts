@@ -1,6 +1,6 @@
 import type { ResolvedBlock } from '../mod/resolve.ts';
 import type { Header } from '../mod/entries.schema.ts';
-import type { ToolKind } from '../mod/traits.schema.ts';
+import type { ToolKind } from '../mod/traits.ts';
 
 /** What one digs with: bare hands, or a kind of tool of a grade of the ladder. */
 export type Tool = 'bare hands' | { kind: ToolKind; grade: number };

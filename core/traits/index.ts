@@ -26,4 +26,5 @@ export { lightReach, readingLevel } from './light.ts';
 export { cellAt, darkVolume, floodLight, setLight, type LightVolume } from './flood.ts';
 export { lightBehind, roomSection, type RoomSection } from './room.ts';
 export { bounces, slide, walkingSpeed } from './surface.ts';
+export { costOfCrossing, gravity, secondsToLive, sinkingSpeed, wadingSpeed } from './contact.ts';
 export { burning, meanSeconds, oddsWithin } from './fire.ts';

@@ -8,6 +8,7 @@ import { itemOffLadder } from './identity/item-off-ladder.ts';
 import { itemWithoutPicture } from './identity/item-without-picture.ts';
 import { thingUnknown } from './identity/thing-unknown.ts';
 import { unknownStock } from './identity/unknown-stock.ts';
+import { dragButSolid } from './traits/drag-but-solid.ts';
 import { fillsButDoesNotHide } from './traits/fills-but-does-not-hide.ts';
 import { gatedWithoutTool } from './traits/gated-without-tool.ts';
 import { gradeOutOfReach } from './traits/grade-out-of-reach.ts';
@@ -122,6 +123,7 @@ export const rules: readonly Rule[] = [
   itemOffLadder,
   itemWithoutPicture,
   thingUnknown,
+  dragButSolid,
   fillsButDoesNotHide,
   gatedWithoutTool,
   gradeOutOfReach,

@@ -1,4 +1,4 @@
-import { conditionsOf } from '../../../mod/index.ts';
+import { byStateTraits, conditionsOf } from '../../../mod/index.ts';
 import { valuesOf, type When } from '../../../states/index.ts';
 import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
@@ -24,7 +24,7 @@ export const unknownCondition = blockRule({
           when,
         }),
     );
-    for (const trait of ['lightEmitted', 'lightAbsorbed', 'friction'] as const) {
+    for (const trait of byStateTraits) {
       const rows = declared.traits[trait];
       if (Array.isArray(rows))
         rows.forEach(

@@ -1,5 +1,5 @@
 import { drawsInReach } from '../../../loot/index.ts';
-import { propertiesAsked } from '../../../mod/index.ts';
+import { byStateTraits, propertiesAsked } from '../../../mod/index.ts';
 import { dependsOn } from '../../../states/index.ts';
 import { blockRule } from '../../rule.ts';
 
@@ -19,9 +19,7 @@ export const propertyWithoutEffect = blockRule({
     const used = new Set(
       [
         looks.rows,
-        traits.lightEmitted,
-        traits.lightAbsorbed,
-        traits.friction,
+        ...byStateTraits.map((trait) => traits[trait]),
         shapes.collision,
         shapes.outline,
       ].flatMap((rows) => [...dependsOn<unknown>(rows as never, space)]),

@@ -17,7 +17,7 @@ import {
   rowsOf,
   WhenSchema,
 } from '../../../mod/states.schema.ts';
-import { TraitsSchema, toolKinds } from '../../../mod/traits.schema.ts';
+import { TraitsSchema, toolKinds } from '../../../mod/traits.ts';
 
 /** The edition of the Block Pack that this code writes and reads. */
 export const edition = 1;
@@ -73,15 +73,17 @@ export type ToolsDocument = z.output<typeof ToolsFile>;
 const boxes = z.array(z.strictObject({ at: Triple, size: Triple }));
 export const BlockFile = z.strictObject({
   id: Id,
-  hardness: z.union([amount.min(0), z.literal('unbreakable')]),
-  blastRating: amount.min(0),
+  hardness: z.union([amount.min(0).max(1e6), z.literal('unbreakable')]),
+  blastRating: amount.min(0).max(1e6),
   tool: z.strictObject({ kind: z.enum(toolKinds), leastGrade: whole.min(0) }).optional(),
   gated: z.boolean(),
   lightEmitted: rowsOf(level),
   lightAbsorbed: rowsOf(level),
   friction: rowsOf(amount.min(0).max(1)),
   bounce: amount.min(0).max(1).optional(),
-  speedOnTop: amount.min(0).optional(),
+  speedOnTop: amount.min(0).max(4).optional(),
+  dragInside: amount.min(0).max(1).optional(),
+  harmOnTouch: amount.min(0).max(4).optional(),
   catchesFire: amount.min(0).max(1),
   burnsAway: amount.min(0).max(1),
   properties: z.array(PropertySchema),
@@ -104,7 +106,7 @@ export const LookFile = z.strictObject({
     hidesNeighbours: TraitsSchema.shape.hidesNeighbours,
     joinsOwnKind: z.boolean(),
     tint: TraitsSchema.shape.tint,
-    scatter: amount.min(0),
+    scatter: amount.min(0).max(8),
     mapColour: TraitsSchema.shape.mapColour,
     shadedCorners: z.boolean(),
     soundSet: Id,

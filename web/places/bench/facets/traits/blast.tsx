@@ -13,7 +13,7 @@ import { Curve } from '../../../../parts/curve.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
-import { TraitNumber } from './surface.tsx';
+import { TraitNumber } from './trait-number.tsx';
 import { ticksOf, type TraitEditor } from './trait-editor.ts';
 
 const far = Array.from({ length: 24 }, (_, i) => i + 1);
@@ -28,13 +28,13 @@ const percent = (odds: number): string =>
 const ways = ['In the open', 'Behind cover', 'In a wall'] as const;
 
 /** The blast rating, and the odds that the block survives each charge: exact alone and behind cover, by simulation in a wall. */
-export function Blast(of: TraitEditor) {
+export function Blast(editor: TraitEditor) {
   const {
     traits: { blastRating },
     put,
     own,
     seen,
-  } = of;
+  } = editor;
   const [way, setWay] = useState<(typeof ways)[number]>('In the open');
   const rating = Math.max(0, blastRating);
   return (
@@ -43,7 +43,7 @@ export function Blast(of: TraitEditor) {
         <Field
           label="Blast rating"
           {...own('blastRating')}
-          value={<TraitNumber of={of} name="blastRating" step={0.5} />}
+          value={<TraitNumber editor={editor} name="blastRating" step={0.5} />}
         >
           <Ruler
             label="Blast rating on the ruler"

@@ -5,8 +5,8 @@ import { alphaModes, hidesNeighbours, tints, type Traits } from '../../../../../
 import { useMod } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { Still } from '../../../../parts/still.tsx';
-import { TraitNumber } from './surface.tsx';
 import type { TraitEditor } from './trait-editor.ts';
+import { TraitNumber } from './trait-number.tsx';
 
 const alphaNotes = {
   opaque: 'Every texel is drawn solid.',
@@ -22,15 +22,9 @@ const hidesNotes = {
 } as const;
 
 /** How the block is drawn, and its colour on the map. The stage shows each as it will be. */
-export function Display(of: TraitEditor) {
-  const {
-    traits,
-    put,
-    own,
-    seen,
-    editor: { block },
-    state,
-  } = of;
+export function Display(editor: TraitEditor) {
+  const { traits, put, own, seen, state } = editor;
+  const { block } = editor.editor;
   const mod = useMod();
   return (
     <>
@@ -57,7 +51,7 @@ export function Display(of: TraitEditor) {
             <Field
               label="Cut-off"
               {...own('alphaCutoff')}
-              value={<TraitNumber of={of} name="alphaCutoff" />}
+              value={<TraitNumber editor={editor} name="alphaCutoff" />}
               note="Texels with less alpha than this are holes."
             />
           )}
@@ -140,7 +134,7 @@ export function Display(of: TraitEditor) {
           <Field
             label="Scatter"
             {...own('scatter')}
-            value={<TraitNumber of={of} name="scatter" unit="texels" step={0.5} />}
+            value={<TraitNumber editor={editor} name="scatter" step={0.5} />}
             note={
               traits.scatter > 0
                 ? `Each stands up to ${traits.scatter} texels off the middle; the stage shows it in a patch.`
@@ -164,7 +158,7 @@ export function Display(of: TraitEditor) {
               />
             }
           >
-            <MapColour of={of} />
+            <MapColour {...editor} />
           </Field>
         )}
       </Still>
@@ -189,7 +183,7 @@ export function Display(of: TraitEditor) {
 }
 
 /** The colour among those that lie beside it on a map: the most alike first, and what its own textures would give. */
-function MapColour({ of: { traits, put, editor, state } }: { of: TraitEditor }) {
+function MapColour({ traits, put, editor, state }: TraitEditor) {
   const mod = useDeferredValue(useMod());
   const block = useDeferredValue(editor.block);
   const mean = meanFromAbove(mod, block, state);

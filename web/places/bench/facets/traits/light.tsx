@@ -1,6 +1,6 @@
 import { NumberInput } from '@mantine/core';
 import { useMemo } from 'react';
-import type { ResolvedBlock } from '../../../../../core/mod/index.ts';
+import type { ByStateTrait } from '../../../../../core/mod/index.ts';
 import { valueIn, type ByState, type Rows } from '../../../../../core/states/index.ts';
 import {
   lightBehind,
@@ -10,18 +10,9 @@ import {
 } from '../../../../../core/traits/index.ts';
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
-import { ticksOf } from './trait-editor.ts';
+import { Still } from '../../../../parts/still.tsx';
+import { ticksOf, type TraitEditor } from './trait-editor.ts';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
-
-interface Props {
-  label: string;
-  declared: ByState<number> | undefined;
-  rows: Rows<number>;
-  block: ResolvedBlock;
-  state: number;
-  reset: { changed?: string; onReset?: () => void };
-  onRows: (value: ByState<number>) => void;
-}
 
 /** What a wall of the block leaves of the brightest light. */
 function wallNote(absorbed: number): string {
@@ -32,18 +23,46 @@ function wallNote(absorbed: number): string {
     : `Of a light of 15 a wall one, two or three thick leaves ${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
 }
 
+/** The light that the block gives, and how far it reaches. */
+export const LightEmitted = (editor: TraitEditor) => (
+  <Still of={[...editor.seen('lightEmitted', 'lightAbsorbed'), ...shownOf(editor)]}>
+    {() => <LightField editor={editor} name="lightEmitted" label="Light emitted" />}
+  </Still>
+);
+
+/** The light that the block swallows, and what a wall of it leaves. */
+export const LightAbsorbed = (editor: TraitEditor) => (
+  <Still of={[...editor.seen('lightAbsorbed'), ...shownOf(editor)]}>
+    {() => <LightField editor={editor} name="lightAbsorbed" label="Light absorbed" />}
+  </Still>
+);
+
+const shownOf = ({ state, editor }: TraitEditor) => [state, editor.block.space.properties];
+
 /** A level of light by state: one number, or rows of numbers, and how far it reaches in the state that is shown. */
-export function LightField({ label, declared, rows, block, state, reset, onRows }: Props) {
+function LightField({
+  editor: { editor, traits, declared: own, own: reset, put: putTrait, state },
+  name,
+  label,
+}: {
+  editor: TraitEditor;
+  name: Exclude<ByStateTrait, 'friction'>;
+  label: string;
+}) {
+  const { block } = editor;
+  const rows = traits[name];
+  const declared = own[name];
+  const onRows = (value: ByState<number>) => putTrait(name, value);
   const level = valueIn(rows, block.space, state) ?? 0;
   const many = Array.isArray(declared);
-  const emitted = label === 'Light emitted';
+  const emitted = name === 'lightEmitted';
   const absorbedHere = valueIn(block.traits.lightAbsorbed, block.space, state);
   const put = (next: Rows<number>) =>
     onRows(next.length === 1 && !next[0]!.when ? next[0]!.value : [...next]);
   return (
     <Field
       label={label}
-      {...reset}
+      {...reset(name)}
       value={<span className="mono value">{level} in this state</span>}
       note={
         !emitted

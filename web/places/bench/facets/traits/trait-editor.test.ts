@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { sampleMod, withExample } from '../../../../../core/inspect/sample.ts';
 import { resolveBlock } from '../../../../../core/mod/index.ts';
 import type { BlockEditor } from '../../../../api/hooks.tsx';
-import { ticksOf, traitEditor, traitWords } from './trait-editor.ts';
+import { ticksOf, traitEditor } from './trait-editor.ts';
 
 /** The editor of the sample's lamp, and what it was told to set. */
 function lampWith(example: Record<string, unknown>) {
@@ -48,7 +48,6 @@ test('a field is drawn again when its trait, its own value or the stock changes,
 });
 
 test('stock as ticks: one for each number, materials that share it named together', () => {
-  expect(traitWords('hidesNeighbours')).toBe('hides neighbours');
   expect(ticksOf.hardness).toHaveLength(13);
   expect(ticksOf.blastRating.find((tick) => tick.value === 0.5)!.name).toBe('thatch, glass');
   expect(ticksOf.friction.map((tick) => tick.name).sort()).toEqual(['ice', 'other stock']);

@@ -2,16 +2,13 @@ import {
   sameData,
   stockNamed,
   stocks,
+  traitFacts,
   type Stock,
   type TraitName,
   type Traits,
 } from '../../../../../core/mod/index.ts';
 import type { BlockEditor } from '../../../../api/hooks.tsx';
 import { stockTicks } from '../../ruler.tsx';
-
-/** A trait's key in words: `lightEmitted` is `light emitted`. */
-export const traitWords = (name: string): string =>
-  name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** What the parts of the traits are given: the block, its stock, and ways to change a trait and to give the change up again. */
 export interface TraitEditor {
@@ -41,7 +38,7 @@ export function traitEditor(editor: BlockEditor, state: number): TraitEditor {
     declared,
     stock,
     traits: block.traits,
-    put: (name, value) => set(`Change ${traitWords(name)}`, ['traits', name], value),
+    put: (name, value) => set(`Change ${traitFacts(name).words}`, ['traits', name], value),
     own(name) {
       const value = declared[name];
       if (value === undefined) return {};
@@ -55,7 +52,8 @@ export function traitEditor(editor: BlockEditor, state: number): TraitEditor {
           before === undefined || sameData(before, value)
             ? ''
             : `stock: ${typeof before === 'object' ? 'by state' : String(before)}${ratio}`,
-        onReset: () => set(`Put ${traitWords(name)} back to stock`, ['traits', name], undefined),
+        onReset: () =>
+          set(`Put ${traitFacts(name).words} back to stock`, ['traits', name], undefined),
       };
     },
     seen: (...names) => [

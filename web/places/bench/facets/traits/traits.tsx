@@ -1,151 +1,144 @@
 import './traits.css';
-import { useRef } from 'react';
-import { sameData, type TraitName, type Traits } from '../../../../../core/mod/index.ts';
+import { useRef, type ComponentType } from 'react';
+import {
+  sameData,
+  traitFacts,
+  traitNames,
+  traitParts,
+  type ByStateTrait,
+  type TraitName,
+  type TraitPart,
+} from '../../../../../core/mod/index.ts';
 import { valueIn } from '../../../../../core/states/index.ts';
-import { Still } from '../../../../parts/still.tsx';
 import type { FacetProps } from '../index.tsx';
 import { Blast } from './blast.tsx';
+import { DragInside, HarmOnTouch } from './contact.tsx';
 import { Digging } from './digging.tsx';
 import { Display } from './display.tsx';
-import { LightField } from './light.tsx';
+import { BurnsAway, CatchesFire } from './fire.tsx';
+import { LightAbsorbed, LightEmitted } from './light.tsx';
 import { ShapeFields } from './shapes.tsx';
 import { Sounds } from './sound.tsx';
-import { Fire, Surface } from './surface.tsx';
-import { traitEditor, traitWords, type TraitEditor } from './trait-editor.ts';
+import { Bounce, Friction, SpeedOnTop } from './surface.tsx';
+import { traitEditor, type TraitEditor } from './trait-editor.ts';
+
+/** What shows and changes each trait. Several traits that are judged together share one editor. */
+const editors: Record<TraitName, ComponentType<TraitEditor>> = {
+  hardness: Digging,
+  blastRating: Blast,
+  toolKind: Digging,
+  leastGrade: Digging,
+  gated: Digging,
+  lightEmitted: LightEmitted,
+  lightAbsorbed: LightAbsorbed,
+  soundSet: Sounds,
+  friction: Friction,
+  bounce: Bounce,
+  speedOnTop: SpeedOnTop,
+  dragInside: DragInside,
+  harmOnTouch: HarmOnTouch,
+  catchesFire: CatchesFire,
+  burnsAway: BurnsAway,
+  mapColour: Display,
+  alphaMode: Display,
+  alphaCutoff: Display,
+  hidesNeighbours: Display,
+  joinsOwnKind: Display,
+  tint: Display,
+  scatter: Display,
+  shadedCorners: Display,
+};
+
+const traitsIn = (part: TraitPart): TraitName[] =>
+  traitNames.filter((name) => traitFacts(name).part === part);
+
+/** What the map of the parts says of each. */
+const summaries: Record<TraitPart, (editor: TraitEditor) => string> = {
+  Digging: ({ traits: { hardness } }) => (hardness === 'unbreakable' ? 'never' : `${hardness} s`),
+  Blast: ({ traits }) => String(traits.blastRating),
+  Light: (editor) => `${inState(editor, 'lightEmitted')} / ${inState(editor, 'lightAbsorbed')}`,
+  Sound: ({ traits: { soundSet } }) => soundSet.slice(soundSet.indexOf(':') + 1),
+  Surface: (editor) => String(inState(editor, 'friction')),
+  Contact: ({ traits: { dragInside, harmOnTouch } }) => {
+    if (!dragInside && !harmOnTouch) return 'none';
+    return [dragInside && 'drags', harmOnTouch && 'harms'].filter(Boolean).join(', ');
+  },
+  Fire: ({ traits }) => (traits.catchesFire > 0 ? String(traits.catchesFire) : 'none'),
+  Display: ({ traits }) => traits.alphaMode,
+};
+
+const inState = ({ traits, editor, state }: TraitEditor, name: ByStateTrait): number =>
+  valueIn(traits[name], editor.block.space, state) ?? 0;
+
+/** Which of the traits differ from stock, in words; undefined when none does. */
+function changedIn({ declared, stock }: TraitEditor, names: TraitName[]): string | undefined {
+  const changed = names.filter(
+    (name) =>
+      stock && declared[name] !== undefined && !sameData(declared[name], stock.traits[name]),
+  );
+  return changed.map((name) => traitFacts(name).words).join(', ') || undefined;
+}
 
 /** The numbers and switches of the block, each with what follows from it and how it differs from stock. */
-export function TraitsFacet({ editor, state }: FacetProps) {
-  const of = traitEditor(editor, state);
-  const { traits } = of;
-  const { space } = editor.block;
-  /** Which traits of a part differ from stock, in words. */
-  const changedIn = (names: TraitName[]) =>
-    of.stock
-      ? names
-          .filter(
-            (name) =>
-              of.declared[name] !== undefined &&
-              !sameData(of.declared[name], of.stock!.traits[name]),
-          )
-          .map(traitWords)
-          .join(', ') || undefined
-      : undefined;
+export function TraitsFacet({ editor: block, state }: FacetProps) {
+  const editor = traitEditor(block, state);
   const parts = useRef<HTMLDivElement>(null);
-  const list: [string, string, React.ReactNode, TraitName[]][] = [
-    [
-      'Digging',
-      traits.hardness === 'unbreakable' ? 'never' : `${traits.hardness} s`,
-      <Digging key="Digging" {...of} />,
-      ['hardness', 'toolKind', 'leastGrade', 'gated'],
-    ],
-    ['Blast', String(traits.blastRating), <Blast key="Blast" {...of} />, ['blastRating']],
-    [
-      'Light',
-      `${valueIn(traits.lightEmitted, space, state) ?? 0} / ${valueIn(traits.lightAbsorbed, space, state) ?? 0}`,
-      <Lights key="Light" {...of} />,
-      ['lightEmitted', 'lightAbsorbed'],
-    ],
-    [
-      'Sound',
-      traits.soundSet.slice(traits.soundSet.indexOf(':') + 1),
-      <Sounds key="Sound" {...of} />,
-      ['soundSet'],
-    ],
-    [
-      'Surface',
-      String(valueIn(traits.friction, space, state) ?? 0.6),
-      <Surface key="Surface" {...of} />,
-      ['friction', 'bounce', 'speedOnTop'],
-    ],
-    [
-      'Fire',
-      traits.catchesFire > 0 ? String(traits.catchesFire) : 'none',
-      <Fire key="Fire" {...of} />,
-      ['catchesFire', 'burnsAway'],
-    ],
-    [
-      'Display',
-      traits.alphaMode,
-      <Display key="Display" {...of} />,
-      [
-        'alphaMode',
-        'alphaCutoff',
-        'hidesNeighbours',
-        'joinsOwnKind',
-        'tint',
-        'scatter',
-        'mapColour',
-        'shadedCorners',
-      ],
-    ],
-    [
-      'Shapes',
-      editor.declared.shapes ? 'own' : 'model',
-      <ShapeFields key="Shapes" editor={editor} state={state} />,
-      [],
-    ],
-  ];
+  const showPart = (name: string) =>
+    parts.current?.querySelector(`[data-part="${name}"]`)?.scrollIntoView({ block: 'start' });
   return (
     <div ref={parts}>
       <nav className="trait-map" aria-label="Parts of the traits">
-        {list.map(([name, value, , names]) => (
-          <button
-            key={name}
-            type="button"
-            title={changedIn(names)}
-            onClick={() =>
-              parts.current
-                ?.querySelector(`[data-part="${name}"]`)
-                ?.scrollIntoView({ block: 'start' })
-            }
-          >
-            <b>
-              {name}
-              {changedIn(names) && <i aria-label="differs from stock" />}
-            </b>
-            <span className="mono">{value}</span>
-          </button>
+        {traitParts.map((part) => (
+          <PartButton
+            key={part}
+            name={part}
+            summary={summaries[part](editor)}
+            changed={changedIn(editor, traitsIn(part))}
+            onPress={showPart}
+          />
         ))}
+        <PartButton
+          name="Shapes"
+          summary={block.declared.shapes ? 'own' : 'model'}
+          changed={undefined}
+          onPress={showPart}
+        />
       </nav>
-      {list.map(([name, , part]) => (
-        <section key={name} data-part={name} className="trait-part" aria-label={name}>
-          <h3>{name}</h3>
-          {part}
+      {traitParts.map((part) => (
+        <section key={part} data-part={part} className="trait-part" aria-label={part}>
+          <h3>{part}</h3>
+          {[...new Set(traitsIn(part).map((name) => editors[name]))].map((Editor) => (
+            <Editor key={Editor.name} {...editor} />
+          ))}
         </section>
       ))}
+      <section data-part="Shapes" className="trait-part" aria-label="Shapes">
+        <h3>Shapes</h3>
+        <ShapeFields editor={block} state={state} />
+      </section>
     </div>
   );
 }
 
-function Lights({ traits, put, own, seen, declared, editor: { block }, state }: TraitEditor) {
+/** A part on the map of the parts: its name, its value, and a dot where it differs from stock. */
+function PartButton({
+  name,
+  summary,
+  changed,
+  onPress,
+}: {
+  name: string;
+  summary: string;
+  changed: string | undefined;
+  onPress: (name: string) => void;
+}) {
   return (
-    <>
-      <Still of={[...seen('lightEmitted', 'lightAbsorbed'), state, block.space.properties]}>
-        {() => (
-          <LightField
-            label="Light emitted"
-            declared={declared.lightEmitted}
-            rows={traits.lightEmitted}
-            block={block}
-            state={state}
-            reset={own('lightEmitted')}
-            onRows={(value) => put('lightEmitted', value as Traits['lightEmitted'])}
-          />
-        )}
-      </Still>
-      <Still of={[...seen('lightAbsorbed'), state, block.space.properties]}>
-        {() => (
-          <LightField
-            label="Light absorbed"
-            declared={declared.lightAbsorbed}
-            rows={traits.lightAbsorbed}
-            block={block}
-            state={state}
-            reset={own('lightAbsorbed')}
-            onRows={(value) => put('lightAbsorbed', value as Traits['lightAbsorbed'])}
-          />
-        )}
-      </Still>
-    </>
+    <button type="button" title={changed} onClick={() => onPress(name)}>
+      <b>
+        {name}
+        {changed && <i aria-label="differs from stock" />}
+      </b>
+      <span className="mono">{summary}</span>
+    </button>
   );
 }
