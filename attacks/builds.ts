@@ -13,11 +13,23 @@ import {
 import path from 'node:path';
 import { blockPack } from '../core/kits/block-pack/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
-import { inspectPack } from '../core/inspect/index.ts';
-import { readPack } from '../core/kits/block-pack/read/index.ts';
-import { DiskProblem, planBuild, readFolder, writeBuild } from '../disk/index.ts';
+import { inspectBuilt } from '../core/inspect/index.ts';
+import {
+  DiskProblem,
+  planBuild as plan,
+  readFolder,
+  writeBuild as write,
+  type Built,
+  type BuildOptions,
+} from '../disk/index.ts';
 import type { Files } from '../core/bytes/index.ts';
 import { inFolder, peakOf, type Outcome } from './program.ts';
+
+/** Everything here is built as a Block Pack. */
+const asPack = (files: Files): Built => ({ files, kit: blockPack });
+const planBuild = (target: string, files: Files) => plan(target, asPack(files));
+const writeBuild = (target: string, files: Files, options?: BuildOptions) =>
+  write(target, asPack(files), options);
 
 async function demoPack(): Promise<Files> {
   const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
@@ -25,7 +37,7 @@ async function demoPack(): Promise<Files> {
 }
 const turn = () => new Promise((resolve) => setImmediate(resolve));
 const isWhole = async (target: string) =>
-  !inspectPack(readPack(await readFolder(target))).some(({ severity }) => severity === 'error');
+  !inspectBuilt(blockPack, await readFolder(target)).some(({ severity }) => severity === 'error');
 
 /** Kills builds at every stage: the target holds the old or the new pack whole, and the next build leaves nothing beside it. */
 export const killedBuilds = (rounds: number): Promise<Outcome> =>

@@ -401,7 +401,7 @@ test('an empty argument, a pipe and a device are each told in one line', () => {
   const pipe = path.join(folder, 'pipe');
   spawnSync('mkfifo', [pipe]);
   for (const [args, words] of [
-    [['check', ''], /^Name a mod folder, a pack folder or an \.obpack file\.$/],
+    [['check', ''], /^Name a mod folder, a pack folder or a file that ends in \.obpack or \.notes\.$/],
     [['check', pipe], /not an ordinary file/],
     [['check', '/dev/zero'], /not an ordinary file/],
     [['build', '', '--out', path.join(folder, 'x')], /^Name a mod folder/],

@@ -1,4 +1,5 @@
 import { Command, CommanderError, Option } from 'commander';
+import { endingsInWords } from '../core/kits/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
@@ -20,8 +21,8 @@ const run =
 
 program
   .command('check')
-  .description('Check a mod folder, a pack folder or an .obpack file.')
-  .argument('<path>', 'mod folder, pack folder or .obpack')
+  .description(`Check a mod folder, a pack folder or a file that ends in ${endingsInWords}.`)
+  .argument('<path>', 'mod folder, pack folder or built file')
   .addOption(
     new Option('--format <format>', 'how findings are printed')
       .choices(['text', 'json'])
@@ -32,7 +33,7 @@ program
   .command('build')
   .description('Build a mod folder into a pack.')
   .argument('<mod>', 'mod folder')
-  .requiredOption('--out <path>', 'folder, or file that ends in .obpack')
+  .requiredOption('--out <path>', `folder, or file that ends in ${endingsInWords}`)
   .option('--overwrite', 'overwrite files that Obrank did not write')
   .action(run<BuildCommandOptions>(build));
 program

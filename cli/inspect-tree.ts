@@ -2,17 +2,17 @@ import {
   byWeight,
   facetOf,
   inspectModFolder,
-  inspectPack,
+  inspectBuilt,
   type Finding,
 } from '../core/inspect/index.ts';
-import { readPack } from '../core/kits/block-pack/read/index.ts';
-import type { Tree } from '../disk/index.ts';
+import type { ReadTarget } from '../disk/index.ts';
 
 const rule = 'files/does-not-fit';
 
 /** Everything that is wrong with a mod or a pack on disk: what it holds, and what of it could not be read. */
-export function inspectTree({ kind, files, unread }: Tree & { kind: 'mod' | 'pack' }): Finding[] {
-  const findings = kind === 'pack' ? inspectPack(readPack(files)) : inspectModFolder(files);
+export function inspectTree(tree: ReadTarget): Finding[] {
+  const { files, unread } = tree;
+  const findings = tree.kind === 'pack' ? inspectBuilt(tree.kit, files) : inspectModFolder(files);
   const others = unread.map(({ path, message }): Finding => ({
     rule,
     severity: 'error',

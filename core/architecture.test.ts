@@ -1,6 +1,35 @@
 import { expect, test } from '@jest/globals';
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+
+const kitNames = readdirSync('core/kits', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map((entry) => entry.name);
+
+/** A kit as a whole ties its parts together; its reader and its rules never know its writer. */
+function arrowsOfKit(name: string): Record<string, string[]> {
+  const kit = `core/kits/${name}`;
+  const facets = [
+    'mod',
+    'table',
+    'tags',
+    'texts',
+    'models',
+    'space',
+    'states',
+    'textures',
+    'sounds',
+  ];
+  const tools = ['core/kits/file-rule', 'core/json', 'core/bytes', 'core/words'];
+  const knowing = [...tools, ...facets.map((facet) => `core/${facet}`)];
+  return {
+    [kit]: [...knowing, 'core/kits/kit', kit],
+    [`${kit}/format`]: ['core/mod'],
+    [`${kit}/read`]: [`${kit}/format`, ...tools, 'core/mod', 'core/textures', 'core/sounds'],
+    [`${kit}/rules`]: [`${kit}/format`, `${kit}/read`, ...knowing],
+    [`${kit}/write`]: [`${kit}/format`, 'core/kits/kit', ...knowing],
+  };
+}
 
 /** What each room may import from. A room may always import from itself. */
 const arrows: Record<string, string[]> = {
@@ -30,29 +59,15 @@ const arrows: Record<string, string[]> = {
   'core/registry': ['core/mod', 'core/states'],
   'core/recipes': ['core/mod', 'core/tags', 'core/loot', 'core/placing', 'core/states'],
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
-  'core/kits/block-pack/format': ['core/mod'],
-  'core/kits/block-pack/read': [
-    'core/kits/block-pack/format',
-    'core/json',
+  'core/kits': [
     'core/mod',
-    'core/textures',
-    'core/sounds',
     'core/bytes',
+    'core/json',
+    'core/table',
     'core/words',
+    ...kitNames.map((kit) => `core/kits/${kit}`),
   ],
-  'core/kits/block-pack/write': [
-    'core/kits',
-    'core/json',
-    'core/mod',
-    'core/tags',
-    'core/texts',
-    'core/models',
-    'core/space',
-    'core/states',
-    'core/bytes',
-  ],
-  'core/kits/block-pack': ['core/kits', 'core/kits/block-pack/write'],
-  'core/kits': ['core/mod', 'core/bytes', 'core/kits/block-pack'],
+  ...Object.assign({}, ...kitNames.map(arrowsOfKit)),
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],
@@ -96,14 +111,15 @@ test('every file imports only along the arrows', () => {
   expect(wrong).toEqual([]);
 });
 
-test('the reader never imports what writes', () => {
+test.each(kitNames)('the reader of the kit %s never imports what writes', (kit) => {
   const reached = new Set<string>();
   const walk = (file: string) => {
     if (reached.has(file) || !file.endsWith('.ts')) return;
     reached.add(file);
     importsOf(file).forEach(walk);
   };
-  walk('core/kits/block-pack/read/index.ts');
+  const reader = `core/kits/${kit}/read`;
+  if (existsSync(reader)) sources(reader).forEach(walk);
   expect(
     [...reached].filter((file) => /\/write\/|core\/models|core\/families|mod\/resolve/.test(file)),
   ).toEqual([]);
@@ -112,4 +128,12 @@ test('the reader never imports what writes', () => {
 test('core knows no interface and no machine', () => {
   for (const file of sources('core'))
     expect(readFileSync(file, 'utf8')).not.toMatch(/from '(node:|react|express|typeorm|three)/);
+});
+
+test('nothing but the kits and their index knows the name of a target', () => {
+  const telling = ['core', 'disk', 'server', 'cli', 'web']
+    .flatMap(sources)
+    .filter((file) => !file.startsWith('core/kits/'))
+    .filter((file) => /kits\/(?!index)[a-z-]+\//.test(importsOf(file).join(' ')));
+  expect(telling).toEqual([]);
 });

@@ -23,8 +23,22 @@ import path from 'node:path';
 import { readZip, type Files } from '../core/bytes/index.ts';
 import { blockPack } from '../core/kits/block-pack/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
-import { DiskProblem, planBuild, readFolder, readModOrPack, writeBuild } from './index.ts';
+import {
+  DiskProblem,
+  planBuild as plan,
+  readFolder,
+  readModOrPack,
+  writeBuild as write,
+  type Built,
+  type BuildOptions,
+} from './index.ts';
 import { inWords } from './problem.ts';
+
+/** Everything here is built as a Block Pack. */
+const asPack = (files: Files): Built => ({ files, kit: blockPack });
+const planBuild = (target: string, files: Files) => plan(target, asPack(files));
+const writeBuild = (target: string, files: Files, options?: BuildOptions) =>
+  write(target, asPack(files), options);
 
 let folder: string;
 let target: string;

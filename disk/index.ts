@@ -1,7 +1,22 @@
 /** Files on this machine: reading folders and packs, planning a build, writing it so that nothing is lost. Used by server and cli. */
 export { DiskProblem, inWords, shown } from './problem.ts';
 export { readOrdinary } from './ordinary.ts';
-export { maxBytes, readFolder, readModOrPack, readTree, type Tree, type Unread } from './read.ts';
-export { planBuild, standingAt, type BuildPlan, type FileFate, type PlannedFile } from './plan.ts';
+export {
+  maxBytes,
+  readFolder,
+  readModOrPack,
+  type ReadTarget,
+  readTree,
+  type Tree,
+  type Unread,
+} from './read.ts';
+export {
+  planBuild,
+  standingAt,
+  type BuildPlan,
+  type Built,
+  type FileFate,
+  type PlannedFile,
+} from './plan.ts';
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';

@@ -4,9 +4,10 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import os from 'node:os';
 import path from 'node:path';
 import { digestOf, type Files } from '../core/bytes/index.ts';
+import { blockPack } from '../core/kits/block-pack/index.ts';
 import { writePack } from '../core/kits/block-pack/write/entries.ts';
 import { emptyMod } from '../core/mod/index.ts';
-import { planBuild, writeBuild } from './index.ts';
+import { planBuild, writeBuild, type Built } from './index.ts';
 
 let folder: string;
 beforeAll(() => {
@@ -16,7 +17,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 /** A pack of these texts, with the digest of each in its pack.json. */
-function packOf(texts: Record<string, string>): Files {
+function packOf(texts: Record<string, string>): Built {
   const files: Files = new Map(Object.entries(texts).map(([file, text]) => [file, bytes(text)]));
   const digests = Object.fromEntries(
     [...files].map(([file, content]) => [
@@ -24,10 +25,11 @@ function packOf(texts: Record<string, string>): Files {
       { bytes: content.length, sha256: digestOf(content) },
     ]),
   );
-  return files.set(
+  files.set(
     'pack.json',
     bytes(JSON.stringify(writePack(emptyMod('saltmarsh', 'Saltmarsh').header, digests))),
   );
+  return { files, kit: blockPack };
 }
 
 const names = ['rules/a.json', 'rules/b.json', 'view/c.json', 'view/deep/d.json'];

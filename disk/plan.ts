@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { digestOf, readZip, type Files } from '../core/bytes/index.ts';
-import { PackFile } from '../core/kits/block-pack/format/index.ts';
+import type { Kit } from '../core/kits/index.ts';
 import { readOrdinary } from './ordinary.ts';
 import { DiskProblem, shown } from './problem.ts';
 import { maxBytes, readTree } from './read.ts';
@@ -28,6 +28,12 @@ export interface BuildPlan {
   id: string;
   /** What must be agreed to, in a sentence; undefined when nothing that Obrank did not write is touched. */
   ask?: string;
+}
+
+/** The files of a build, and the kit that made them. */
+export interface Built {
+  files: Files;
+  kit: Pick<Kit, 'ending' | 'marker' | 'recordedDigests'>;
 }
 
 /** What stands at a target: the pack's files, everything there is, and when it was looked at. */
@@ -84,25 +90,28 @@ async function packIn(file: string, size: number): Promise<Files> {
 }
 
 /** Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem} for a target that cannot be used. */
-export async function planBuild(given: string, built: Files): Promise<BuildPlan> {
-  const target = await targetOf(given);
+export async function planBuild(given: string, built: Built): Promise<BuildPlan> {
+  const target = await targetOf(given, built.kit.ending);
   return planOver(target, built, await standingAt(target));
 }
 
 /** The plan over what stands at the target. Throws a {@link DiskProblem} when something there cannot stay and cannot be replaced. */
 export function planOver(
   target: Target,
-  built: Files,
+  { files: built, kit }: Built,
   { files: there, scan }: Standing,
 ): BuildPlan {
-  const recorded = recordedDigests(there);
+  const recorded = kit.recordedDigests(there);
+
   const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));
   if (target.kind === 'folder') refuseWrongKinds(target.path, built, scan);
   const files: PlannedFile[] = [];
   for (const [file, bytes] of built)
     files.push({
       path: file,
-      fate: links.has(file) ? 'foreign' : fateOf(file, bytes, there.get(file), recorded),
+      fate: links.has(file)
+        ? 'foreign'
+        : fateOf(file, bytes, there.get(file), recorded, kit.marker),
       bytes: bytes.length,
     });
   for (const [file, bytes] of there) {
@@ -130,10 +139,11 @@ function fateOf(
   bytes: Uint8Array,
   old: Uint8Array | undefined,
   recorded: ReadonlyMap<string, string> | undefined,
+  marker: string,
 ): FileFate {
   if (!old) return 'new';
   if (Buffer.compare(old, bytes) === 0) return 'same';
-  if (file === 'pack.json' && recorded) return 'changed';
+  if (file === marker && recorded) return 'changed';
   if (!recorded?.has(file)) return 'foreign';
   return recorded.get(file) === digestOf(old) ? 'changed' : 'edited';
 }
@@ -188,16 +198,4 @@ function question(
   return isForeignFolder
     ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.`
     : undefined;
-}
-
-/** The digests that the pack at the target was built with; undefined when there is no pack of ours. */
-function recordedDigests(files: Files): Map<string, string> | undefined {
-  const bytes = files.get('pack.json');
-  if (!bytes) return undefined;
-  try {
-    const { files: listed } = PackFile.parse(JSON.parse(new TextDecoder().decode(bytes)));
-    return new Map(Object.entries(listed ?? {}).map(([file, { sha256 }]) => [file, sha256]));
-  } catch {
-    return undefined;
-  }
 }

@@ -1,6 +1,7 @@
 import { lstat, readdir, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { readZip, ZipProblem, type Files } from '../core/bytes/index.ts';
+import { endingsInWords, kitOf, type Kit } from '../core/kits/index.ts';
 import { readOrdinary, tooLarge } from './ordinary.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
@@ -96,21 +97,24 @@ async function entriesIn(
 /** All ordinary files below a folder, by path with forward slashes, in order. Throws a {@link DiskProblem} like {@link readTree}. */
 export const readFolder = async (folder: string): Promise<Files> => (await readTree(folder)).files;
 
-/** What lies at a path: the files of a folder or of an `.obpack`, and which of the two kinds it is. Throws a {@link DiskProblem}. */
-export async function readModOrPack(target: string): Promise<Tree & { kind: 'mod' | 'pack' }> {
+/** A mod, or the built files of a kit. */
+export type ReadTarget = Tree & ({ kind: 'mod' } | { kind: 'pack'; kit: Kit });
+
+/** What lies at a path: the files of a folder or of a built file, and what they are. Throws a {@link DiskProblem}. */
+export async function readModOrPack(target: string): Promise<ReadTarget> {
   if (target.trim() === '')
-    throw new DiskProblem('Name a mod folder, a pack folder or an .obpack file.');
+    throw new DiskProblem(
+      `Name a mod folder, a pack folder or a file that ends in ${endingsInWords}.`,
+    );
   const tree = await readTarget(target);
   const { files } = tree;
-  if (files.has('pack.json') || files.has('registry.json')) return { kind: 'pack', ...tree };
   if (files.has('mod.json') || files.has('ledger.json')) return { kind: 'mod', ...tree };
-  // A pack whose pack.json is missing or misnamed is still a pack when its two rooms are there.
-  if ([...files.keys()].some((file) => file.startsWith('rules/') || file.startsWith('view/')))
-    return { kind: 'pack', ...tree };
+  const kit = kitOf(files);
+  if (kit) return { kind: 'pack', kit, ...tree };
   const [hindered] = tree.unread;
   const why = hindered ? ` ${hindered.path}: ${hindered.message}` : '';
   throw new DiskProblem(
-    `${shown(target)} is neither a mod (it has no mod.json) nor a Block Pack (it has no pack.json).${why}`,
+    `${shown(target)} is neither a mod (it has no mod.json) nor a pack that Obrank knows.${why}`,
   );
 }
 

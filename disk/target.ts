@@ -9,17 +9,16 @@ export interface Target {
   kind: 'folder' | 'file';
 }
 
-const ending = '.obpack';
 /** Places of the system that look like folders and hold no files. */
 const notDisks = ['/dev', '/proc', '/sys'];
 
 /**
- * The place that a person named. A link is followed, so that what it leads to is built and not the link replaced.
+ * The place that a person named; one that ends in `ending` is a file. A link is followed, so that what it leads to is built and not the link replaced.
  * Throws a {@link DiskProblem} for what is no place for a pack.
  *
- * @example await targetOf('~/packs/saltmarsh') // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
+ * @example await targetOf('~/packs/saltmarsh', '.obpack') // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
  */
-export async function targetOf(given: string): Promise<Target> {
+export async function targetOf(given: string, ending: string): Promise<Target> {
   if (given.trim() === '' || given.includes('\0'))
     throw new DiskProblem(`Name a folder, or a file that ends in ${ending}.`);
   const whole = /^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given;
@@ -34,7 +33,7 @@ export async function targetOf(given: string): Promise<Target> {
       `${shown(target)} is not a place for a pack. Choose a folder of its own.`,
     );
   const kind = target.endsWith(ending) ? 'file' : 'folder';
-  await refuseOtherKind(target, kind);
+  await refuseOtherKind(target, kind, ending);
   return { path: target, kind };
 }
 
@@ -55,7 +54,11 @@ async function followed(target: string): Promise<string> {
   return above === target ? target : path.join(await followed(above), path.basename(target));
 }
 
-async function refuseOtherKind(target: string, kind: Target['kind']): Promise<void> {
+async function refuseOtherKind(
+  target: string,
+  kind: Target['kind'],
+  ending: string,
+): Promise<void> {
   let found;
   try {
     found = await stat(target);

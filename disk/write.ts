@@ -13,7 +13,14 @@ import {
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
-import { planOver, scanTarget, standingAt, type BuildPlan, type Standing } from './plan.ts';
+import {
+  planOver,
+  scanTarget,
+  standingAt,
+  type BuildPlan,
+  type Built,
+  type Standing,
+} from './plan.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 import { firstDifference, freshFiles, scanOne } from './scan.ts';
 import { targetOf, type Target } from './target.ts';
@@ -34,21 +41,21 @@ const maxTries = 3;
 const writers = 8;
 
 /**
- * Writes a built pack to a folder or an `.obpack`. The whole pack is written beside the target and then renamed into its place, so a
+ * Writes a built pack to a folder or one file. The whole pack is written beside the target and then renamed into its place, so a
  * build that dies leaves the old pack whole. Files that are not the pack's stay; what is saved into the target meanwhile is noticed, and the
  * build begins again. Throws a {@link DiskProblem} when the plan asks something that was not agreed to, or another build is going on.
  */
 export async function writeBuild(
   given: string,
-  built: Files,
+  built: Built,
   options: BuildOptions = {},
 ): Promise<BuildPlan> {
-  const unsafe = [...built.keys()].find((file) => unsafePath(file) !== undefined);
+  const unsafe = [...built.files.keys()].find((file) => unsafePath(file) !== undefined);
   if (unsafe !== undefined)
     throw new DiskProblem(
       `"${shown(unsafe)}" is ${unsafePath(unsafe) ?? 'no path'}. Nothing was written.`,
     );
-  const target = await targetOf(given);
+  const target = await targetOf(given, built.kit.ending);
   try {
     if (!(await scanOne(path.dirname(target.path)))) await makeFolders(path.dirname(target.path));
     const { work, leave } = await enterWork(target.path);
@@ -67,7 +74,7 @@ export async function writeBuild(
 async function writeIn(
   work: Work,
   target: Target,
-  built: Files,
+  built: Built,
   options: BuildOptions,
 ): Promise<BuildPlan> {
   for (let turn = 1; ; turn += 1) {
@@ -76,11 +83,11 @@ async function writeIn(
     if (plan.ask && !options.overwrite && options.agreed !== plan.id)
       throw new DiskProblem(`${plan.ask} Nothing was written.`);
     await (target.kind === 'file'
-      ? writeFile(work.new, writeZip(built), { flag: turn === 1 ? 'wx' : 'w' })
-      : fill(work.new, plan, built, options));
+      ? writeFile(work.new, writeZip(built.files), { flag: turn === 1 ? 'wx' : 'w' })
+      : fill(work.new, plan, built.files, options));
     options.signal?.throwIfAborted();
     const disturbed = await swap(work, target, standing);
-    options.onProgress?.(built.size, built.size);
+    options.onProgress?.(built.files.size, built.files.size);
     if (disturbed === undefined) return plan;
     if (turn === maxTries)
       throw new DiskProblem(

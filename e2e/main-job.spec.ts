@@ -1,8 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { readZip } from '../core/bytes/index.ts';
-import { inspectPack } from '../core/inspect/index.ts';
-import { readPack } from '../core/kits/block-pack/read/index.ts';
+import { inspectBuilt } from '../core/inspect/index.ts';
+import { blockPack } from '../core/kits/block-pack/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
 test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({
@@ -65,7 +65,7 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the .obpack' }).click();
   const pack = readFileSync(await (await download).path());
-  expect(inspectPack(readPack(readZip(pack)))).toEqual([]);
+  expect(inspectBuilt(blockPack, readZip(pack))).toEqual([]);
 
   // Reload: everything is there.
   await page.reload();

@@ -2,9 +2,9 @@
 import { mkdtempSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { inspect, inspectPack } from '../core/inspect/index.ts';
+import { inspect, inspectBuilt } from '../core/inspect/index.ts';
 import { kitNamed } from '../core/kits/index.ts';
-import { readPack } from '../core/kits/block-pack/read/index.ts';
+import { blockPack } from '../core/kits/block-pack/index.ts';
 import { applyChange, type Mod } from '../core/mod/index.ts';
 import { readFolder } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
@@ -60,7 +60,7 @@ const check = median(5, () => {
   const again = new Map(
     [...onDisk.keys()].map((file) => [file, readFileSync(path.join(target, file))]),
   );
-  const found = inspectPack(readPack(again));
+  const found = inspectBuilt(blockPack, again);
   if (found.length) throw new Error(`the bench's own pack has findings: ${found[0]!.message}`);
 });
 const parse = median(5, () => {

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { rules } from '../core/inspect/index.ts';
+import { inspect, inspectBuilt, rules, type Rule } from '../core/inspect/index.ts';
+import { sampleBuilt, sampleMod, withExample } from '../core/inspect/sample.ts';
+import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
 import { StripSchema } from '../core/mod/entries.schema.ts';
@@ -74,26 +76,43 @@ function mayNameSchema(made: Record<string, unknown>): Record<string, unknown> {
   };
 }
 
+/** Whose files a rule looks at. */
+const kitWords = (rule: Rule): string =>
+  `the files of ${Object.values(kits)
+    .filter((kit) => kit.rules.some((own) => own === rule))
+    .map((kit) => kit.title)
+    .join(' and of ')}`;
+
+/** What people read when the example of a rule fails: its sentences about the sample mod, each with its fix. */
+function exampleSentences(rule: Rule): string[] {
+  const kit = Object.values(kits).find((one) => one.rules.some((own) => own === rule));
+  const findings = kit
+    ? inspectBuilt(kit, sampleBuilt(rule.fails, kit))
+    : inspect(withExample(sampleMod(), rule.fails));
+  return findings
+    .filter((finding) => finding.rule === rule.id)
+    .slice(0, 2)
+    .map(({ message, fix }) => (fix ? `${message} *${fix.title}*` : message));
+}
+
 function rulesDoc(): string {
   const parts = [
     '# What inspection finds',
-    `Made from the rules in \`core/inspect/rules\` by \`npm run docs:make\`. ${rules.length} rules.`,
+    `Made from the rules in \`core/inspect/rules\` and \`core/kits/*/rules\` by \`npm run docs:make\`. ${rules.length} rules, each with what it says of its example and how it is mended.`,
   ];
   let room = '';
   for (const rule of rules) {
     const facet = rule.id.split('/')[0]!;
     if (facet !== room) parts.push(`## ${facet[0]!.toUpperCase()}${facet.slice(1)}`);
     room = facet;
-    const example = (values: object) =>
-      Object.keys(values).length ? `\`${clip(JSON.stringify(values))}\`` : 'the sample as it is';
+    const over = { block: 'each block', mod: 'the whole declaration', files: kitWords(rule) };
+    const said = exampleSentences(rule).map((sentence) => `> ${sentence}`);
     parts.push(
-      `### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${{ block: 'each block', mod: 'the whole declaration', pack: 'the files of a pack' }[rule.over]})\n\n${rule.why}\n\n- found: ${example(rule.fails)}\n- fine: ${example(rule.passes)}`,
+      `### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${over[rule.over]})\n\n${rule.why}\n\n${said.join('\n>\n')}`,
     );
   }
   return `${parts.join('\n\n')}\n`;
 }
-
-const clip = (text: string): string => (text.length > 220 ? `${text.slice(0, 217)}…` : text);
 
 /** The hand-written text with the parts between its marks made anew: files, templates, stock and numbers. */
 function packDoc(text: string): string {

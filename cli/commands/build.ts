@@ -10,7 +10,7 @@ export interface BuildCommandOptions {
   overwrite?: boolean;
 }
 
-/** Builds a mod folder into a pack folder or an `.obpack`. A mod with errors is not built. */
+/** Builds a mod folder into a pack folder or one file. A mod with errors is not built. */
 export async function build(
   folder: string,
   { out, overwrite }: BuildCommandOptions,
@@ -28,11 +28,12 @@ export async function build(
     return 1;
   }
   const { mod, blobs } = readModFolder(tree.files);
-  const built = kitNamed(mod.header.kit).write(mod, (sha256) => blobs.get(sha256)!);
-  const plan = await writeBuild(wholePath(out), built, { overwrite });
+  const kit = kitNamed(mod.header.kit);
+  const files = kit.write(mod, (sha256) => blobs.get(sha256)!);
+  const plan = await writeBuild(wholePath(out), { files, kit }, { overwrite });
   const count = (fate: string) => plan.files.filter((file) => file.fate === fate).length;
   console.log(
-    `${built.size} files in ${shown(plan.target)}: ${count('new')} new, ${count('changed') + count('edited') + count('foreign')} changed, ${count('same')} the same, ${count('gone')} gone.`,
+    `${files.size} files in ${shown(plan.target)}: ${count('new')} new, ${count('changed') + count('edited') + count('foreign')} changed, ${count('same')} the same, ${count('gone')} gone.`,
   );
   return 0;
 }

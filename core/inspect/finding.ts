@@ -1,9 +1,6 @@
 import type { Place } from '../json/index.ts';
+import { severities, type RuledReport, type Severity } from '../kits/index.ts';
 import type { Change } from '../mod/index.ts';
-
-/** error: the game would misbehave or refuse. warning: surely not meant. hint: worth a look. */
-export const severities = ['error', 'warning', 'hint'] as const;
-export type Severity = (typeof severities)[number];
 
 /** A way to mend a finding, as data: the runner's callers apply it, never the rule. */
 export interface Fix {
@@ -63,3 +60,13 @@ export const byWeight = (a: Finding, b: Finding): number =>
   compare(a.message, b.message);
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** A report over a file as a finding. */
+export const fileFinding = ({
+  place = { line: 1, column: 1 },
+  ...report
+}: RuledReport): Finding => ({
+  ...report,
+  facet: facetOf(report.rule),
+  place,
+});

@@ -1,9 +1,8 @@
-import { readPack } from '../kits/block-pack/read/index.ts';
 import { kitNamed } from '../kits/index.ts';
 import type { Files } from '../bytes/index.ts';
 import { readModFolder, type FileProblem } from '../folder/index.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
-import { inspect, inspectPack } from './run.ts';
+import { inspect, inspectBuilt } from './run.ts';
 import { rules } from './rules/index.ts';
 
 /**
@@ -21,9 +20,10 @@ export function inspectModFolder(files: Files): Finding[] {
       ...(placeOf(finding.at ?? '') ?? { file: 'mod.json', place: { line: 1, column: 1 } }),
     });
   if (!findings.some((finding) => finding.severity === 'error')) {
-    const built = readPack(kitNamed(mod.header.kit).write(mod, (sha256) => blobs.get(sha256)!));
+    const kit = kitNamed(mod.header.kit);
+    const built = kit.write(mod, (sha256) => blobs.get(sha256)!);
     findings.push(
-      ...inspectPack(built)
+      ...inspectBuilt(kit, built)
         .filter((finding) => finding.severity === 'error')
         .map((finding) => ({ ...finding, file: `(built)/${finding.file}` })),
     );

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
-import { readPack } from '../kits/block-pack/read/index.ts';
-import { inspect, inspectPack } from './index.ts';
+import { kitNamed } from '../kits/index.ts';
+import { inspect, inspectBuilt } from './index.ts';
 import type { ModExample } from './rule.ts';
-import { sampleMod, samplePack, withExample } from './sample.ts';
+import { sampleBuilt, sampleMod, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
 import { expandRows, StateSpace } from '../states/index.ts';
 
@@ -955,6 +955,8 @@ test.each<[string, Record<string, unknown>, string, string]>([
     '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.',
   ],
 ])('%s %j', (rule, files, file, message) => {
-  const found = inspectPack(readPack(samplePack(files))).filter((finding) => finding.rule === rule);
+  const found = inspectBuilt(kitNamed('block-pack'), sampleBuilt(files)).filter(
+    (finding) => finding.rule === rule,
+  );
   expect(found.map((one) => [one.file, one.message])).toContainEqual([file, message]);
 });

@@ -4,12 +4,13 @@ import type { Files } from '../bytes/index.ts';
 import { readModFolder, writeModFolder } from '../folder/index.ts';
 import { parseJson, printJson } from '../json/index.ts';
 import { kitNamed } from '../kits/index.ts';
+import { blockPack } from '../kits/block-pack/index.ts';
 import { readPack } from '../kits/block-pack/read/index.ts';
 import { resolveBlocks, schemaProblems, ModSchema, type Mod } from '../mod/index.ts';
 import { encodePicture } from '../textures/index.ts';
 import { readCsv, writeCsv } from '../table/index.ts';
 import { readTexts, writePo } from '../texts/index.ts';
-import { inspect, inspectModFolder, inspectPack, rules } from './index.ts';
+import { inspect, inspectModFolder, inspectBuilt, rules } from './index.ts';
 import { sampleMod, withExample } from './sample.ts';
 
 const words = [
@@ -153,7 +154,7 @@ test('a mod folder with a name that is a word of the language, anywhere: everyth
 test('the same for a pack that was written by hand', () =>
   fc.assert(
     fc.property(oddName, fc.nat(10_000), fc.nat(10_000), (name, pick, which) => {
-      inspectPack(readPack(misnamedFiles(pack, name, pick, which)));
+      inspectBuilt(blockPack, misnamedFiles(pack, name, pick, which));
     }),
     { numRuns: 400 },
   ));

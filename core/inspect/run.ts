@@ -1,16 +1,15 @@
-import type { ReadPack } from '../kits/block-pack/read/index.ts';
+import type { Files } from '../bytes/index.ts';
 import { kitNamed, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext } from './context.ts';
-import { byWeight, facetOf, type Finding } from './finding.ts';
-import type { BlockRule, ModRule, PackRule } from './rule.ts';
+import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
+import type { BlockRule, ModRule } from './rule.ts';
 import { rules } from './rules/index.ts';
 import { partOf, watchedView, type ViewPart } from './view.ts';
 
 const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
 const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
-const packRules = rules.filter((rule): rule is PackRule => rule.over === 'pack');
 
 /** Findings of each block with the questions they rest on; kept for as long as the block stays the same object. */
 const remembered = new WeakMap<
@@ -79,21 +78,9 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
   return findings;
 }
 
-/** Everything that is wrong with the files of a pack, whoever wrote it. It knows nothing of the declaration. */
-export function inspectPack(pack: ReadPack): Finding[] {
-  return packRules
-    .flatMap(({ id, severity, check }) =>
-      check(pack).map(({ message, file, place = { line: 1, column: 1 } }): Finding => ({
-        rule: id,
-        severity,
-        facet: facetOf(id),
-        message,
-        file,
-        place,
-      })),
-    )
-    .sort(byWeight);
-}
+/** Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It knows nothing of the declaration. */
+export const inspectBuilt = (kit: Kit, files: Files): Finding[] =>
+  kit.check(files).map(fileFinding).sort(byWeight);
 
 /** How many findings there are of each severity. */
 export function tally(findings: readonly Finding[]): {

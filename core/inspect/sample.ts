@@ -1,10 +1,10 @@
-import { blockPack } from '../kits/block-pack/index.ts';
+import { kitNamed, type FileExample } from '../kits/index.ts';
 import { parseJson, pointerSteps, printJson, valueAt } from '../json/index.ts';
 import type { Files } from '../bytes/index.ts';
 import { applyChange, emptyMod, type Mod, type Texture } from '../mod/index.ts';
 import { encodePicture } from '../textures/index.ts';
 import { sides } from '../space/index.ts';
-import type { ModExample, PackExample } from './rule.ts';
+import type { ModExample } from './rule.ts';
 
 const picture = (digit: string, alpha: Texture['picture']['alpha'] = 'none'): Texture => ({
   picture: {
@@ -104,14 +104,14 @@ function put<D>(document: D, path: string, after: unknown): D {
   return applyChange(document, { path, before: valueAt(document, path), after });
 }
 
-/** The sample mod as a pack, with an example's files and values put in. */
-export function samplePack(example: PackExample): Files {
+/** The files that a kit makes of the sample mod, with an example's files and values put in. */
+export function sampleBuilt(example: FileExample, kit = kitNamed('block-pack')): Files {
   const grey = encodePicture({
     width: 16,
     height: 16,
     data: new Uint8Array(1024).map((_, i) => (i % 4 === 3 ? 255 : 140)),
   });
-  const files = blockPack.write(sampleMod(), () => grey);
+  const files = kit.write(sampleMod(), () => grey);
   for (const [key, value] of Object.entries(example)) {
     const [file = '', at] = key.split('#');
     if (at !== undefined)

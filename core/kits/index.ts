@@ -1,15 +1,36 @@
-/** Targets: limits, writers, readers. */
+/** Targets: limits, writers, readers, rules. A new one is a folder here and a line in this file. */
+import type { Files } from '../bytes/index.ts';
 import { lookUp } from '../mod/index.ts';
 import { blockPack, smallBlockPack } from './block-pack/index.ts';
+import { fieldNotes } from './field-notes/index.ts';
 import type { Kit } from './kit.ts';
 
+export {
+  severities,
+  type FileExample,
+  type FileRule,
+  type RuledReport,
+  type RuleFacts,
+  type Severity,
+} from './file-rule.ts';
 export type { BlobOf, Kit, KitLimits } from './kit.ts';
 
-/** All kits by name. */
-export const kits: Readonly<Record<string, Kit>> = {
-  [blockPack.name]: blockPack,
-  [smallBlockPack.name]: smallBlockPack,
-};
+const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes];
+const usual = blockPack;
 
-/** The kit of that name, or the Block Pack's when there is none. */
-export const kitNamed = (name: string): Kit => lookUp(kits, name) ?? blockPack;
+/** All kits by name. */
+export const kits: Readonly<Record<string, Kit>> = Object.fromEntries(
+  known.map((kit) => [kit.name, kit]),
+);
+
+/** The kit of that name, or the usual one when there is none. */
+export const kitNamed = (name: string): Kit => lookUp(kits, name) ?? usual;
+
+/** The kit whose target these files are meant for, by their paths; undefined when they are none of ours. */
+export const kitOf = (files: Files): Kit | undefined =>
+  known.find((kit) => kit.recognises(files.keys()));
+
+/** The endings of builds as one file. */
+export const endings: readonly string[] = [...new Set(known.map((kit) => kit.ending))];
+/** The same in words: ".obpack or .notes". */
+export const endingsInWords: string = endings.join(' or ');

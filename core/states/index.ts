@@ -24,6 +24,7 @@ export {
   type Row,
   type Rows,
 } from './rows.ts';
+export { codeFlaw } from './code-flaw.ts';
 export { fewestRows, type FewestRows } from './minimise.ts';
 export {
   bitFields,

@@ -4,8 +4,8 @@ import { connect } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { readZip } from '../../core/bytes/index.ts';
-import { inspectPack } from '../../core/inspect/index.ts';
-import { readPack } from '../../core/kits/block-pack/read/index.ts';
+import { inspectBuilt } from '../../core/inspect/index.ts';
+import { blockPack } from '../../core/kits/block-pack/index.ts';
 import { basePicture, encodePicture } from '../../core/textures/index.ts';
 import { testServer } from '../testing/start.ts';
 import { sound } from '../../demo/art/sounds.ts';
@@ -279,7 +279,7 @@ test('the pack that is downloaded has no finding, and the folder holds the mod',
   const bytes = Buffer.from(
     await (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer(),
   );
-  expect(inspectPack(readPack(readZip(bytes)))).toEqual([]);
+  expect(inspectBuilt(blockPack, readZip(bytes))).toEqual([]);
   const folder = readZip(
     Buffer.from(
       await (await fetch(`${server.address}/api/mods/saltmarsh/folder.zip`)).arrayBuffer(),

@@ -1,5 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
+import { kitNamed } from '../../core/kits/index.ts';
 import type { Builders, Watching } from '../builds/index.ts';
 import type { TaskResults } from '../builds/protocol.ts';
 import type { Jobs } from '../jobs.ts';
@@ -11,7 +12,9 @@ const target = z
   .string()
   .min(1)
   .max(1000)
-  .meta({ description: 'A whole path, or one from ~/: a folder, or a file that ends in .obpack.' });
+  .meta({
+    description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
+  });
 export const PlanBody = z.strictObject({ target });
 export const CompareBody = z.strictObject({
   target,
@@ -84,13 +87,15 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     };
 
   routes.get(
-    '/mods/:mod/pack.obpack',
+    '/mods/:mod/pack',
     route(async (request, response) => {
       const { mod, revision } = await store.mod(param(request, 'mod'));
       const bytes = await archive('pack zip')(request, response);
       await store.noteBuilt(mod.header.namespace, revision);
       response
-        .attachment(`${mod.header.namespace}-${mod.header.version}.obpack`)
+        .attachment(
+          `${mod.header.namespace}-${mod.header.version}${kitNamed(mod.header.kit).ending}`,
+        )
         .type('application/zip')
         .send(Buffer.from(bytes));
     }),

@@ -189,7 +189,7 @@ const paths: Record<string, Parts> = {
       ...problems(404, 503),
     },
   }),
-  '/api/mods/{mod}/pack.obpack': get('The built pack as a ZIP', {
+  '/api/mods/{mod}/pack': get('The built pack as a ZIP', {
     parameters: [mod],
     responses: {
       200: answer('ZIP', bytes('application/zip'), 'Content-Disposition'),

@@ -1,10 +1,17 @@
 /** The thread that makes packs: it keeps a copy of one mod, makes its pack once for everybody who asks, and plans, writes and packs it. */
 import { parentPort, workerData } from 'node:worker_threads';
-import { writeZip, type Files } from '../../core/bytes/index.ts';
+import { writeZip } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
 import { emptyMod, type Mod } from '../../core/mod/index.ts';
-import { DiskProblem, planBuild, standingAt, targetOf, writeBuild } from '../../disk/index.ts';
+import {
+  DiskProblem,
+  planBuild,
+  standingAt,
+  targetOf,
+  writeBuild,
+  type Built,
+} from '../../disk/index.ts';
 import type { Compared, FromBuilder, Task, ToBuilder } from './protocol.ts';
 
 const port = parentPort;
@@ -14,7 +21,7 @@ if (!port) throw new Error('This runs as a worker thread.');
 const { stop: stopMaking } = workerData as { stop: Int32Array };
 
 let mod: Mod = emptyMod('unnamed', 'Unnamed');
-let pack: Files | undefined;
+let pack: Built | undefined;
 let archive: Uint8Array | undefined;
 const blobs = new Map<string, Uint8Array>();
 const going = new Map<number, AbortController>();
@@ -34,25 +41,29 @@ function forget(): void {
 }
 
 /** The pack of the mod as it is, made once. */
-function packFor(id: number): Files {
-  pack ??= kitNamed(mod.header.kit).write(mod, blobOf, (done, total) => {
+function packFor(id: number): Built {
+  if (pack) return pack;
+  const kit = kitNamed(mod.header.kit);
+  const files = kit.write(mod, blobOf, (done, total) => {
     if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
     say({ say: 'progress', id, done, total });
   });
+  pack = { files, kit };
   return pack;
 }
 
 async function compare(
   { target: given, path }: Task & { do: 'compare' },
-  built: Files,
+  built: Built,
 ): Promise<Compared> {
   const plan = await planBuild(given, built);
   if (!plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);
-  const { files } = await standingAt(await targetOf(given));
+  const { files } = await standingAt(await targetOf(given, built.kit.ending));
+  const isText = kitNamed(mod.header.kit).isText(path);
   const text = (bytes: Uint8Array | undefined) =>
-    bytes && /\.(json|ts)$/.test(path) ? new TextDecoder().decode(bytes) : undefined;
-  return { path, before: text(files.get(path)), after: text(built.get(path)) };
+    bytes && isText ? new TextDecoder().decode(bytes) : undefined;
+  return { path, before: text(files.get(path)), after: text(built.files.get(path)) };
 }
 
 function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | unknown {
@@ -65,7 +76,7 @@ function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | un
     case 'build':
       return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
     case 'pack zip':
-      return (archive ??= writeZip(packFor(id)));
+      return (archive ??= writeZip(packFor(id).files));
     case 'folder zip':
       return writeZip(writeModFolder(mod, blobOf));
   }

@@ -143,7 +143,7 @@ export class Inspector {
     return fixed.kind === 'all fixed' ? fixed : { changes: [], mended: 0 };
   }
 
-  /** Reads and inspects an `.obpack` that a person opened. Nothing leaves the page. */
+  /** Reads and inspects a built file that a person opened. Nothing leaves the page. */
   async checkPack(bytes: Uint8Array): Promise<PackReport> {
     const report = await this.ask((id) => ({ kind: 'check pack', id, bytes }));
     return report.kind === 'pack checked'

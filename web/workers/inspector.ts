@@ -13,8 +13,8 @@ import {
   texturePixels,
   type SheetCell,
 } from '../../core/draw/index.ts';
-import { fixAll, inspect, inspectPack } from '../../core/inspect/index.ts';
-import { readPack } from '../../core/kits/block-pack/read/index.ts';
+import { fixAll, inspect, inspectBuilt } from '../../core/inspect/index.ts';
+import { kitOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
@@ -238,10 +238,12 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'check pack') {
     try {
       const files = readZip(message.bytes);
+      const kit = kitOf(files);
+      if (!kit) throw new Error('It is no pack that Obrank knows.');
       answer({
         kind: 'pack checked',
         id: message.id,
-        findings: inspectPack(readPack(files)),
+        findings: inspectBuilt(kit, files),
         files: files.size,
       });
     } catch (error) {

@@ -1,18 +1,36 @@
 import { describe, expect, test } from '@jest/globals';
-import { readPack } from '../../kits/block-pack/read/index.ts';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { kits } from '../../kits/index.ts';
 import { applyChanges, entrySchemas, ModSchema, type Mod } from '../../mod/index.ts';
-import { inspect, inspectPack, rules } from '../index.ts';
+import { inspect, inspectBuilt, rules } from '../index.ts';
 import type { ModExample } from '../rule.ts';
-import { sampleMod, samplePack, withExample } from '../sample.ts';
+import { sampleBuilt, sampleMod, withExample } from '../sample.ts';
 
 const found = (mod: Mod, rule: string) => inspect(mod).filter((finding) => finding.rule === rule);
+const readIfFile = (file: string) => (statSync(file).isFile() ? readFileSync(file, 'utf8') : '');
 const example = (values: ModExample): Mod => withExample(sampleMod(), values);
 
 test('the sample mod and its pack have no finding at all', () => {
   expect(ModSchema.parse(sampleMod())).toEqual(sampleMod());
   expect(inspect(sampleMod())).toEqual([]);
-  expect(inspectPack(readPack(samplePack({})))).toEqual([]);
+  for (const kit of Object.values(kits))
+    expect([kit.name, inspectBuilt(kit, sampleBuilt({}, kit))]).toEqual([kit.name, []]);
 });
+
+test.each(['core/inspect/rules', 'core/kits/block-pack/rules'])(
+  'every file in %s is a line of all.ts, and the lines are sorted',
+  (folder) => {
+    const lines = readFileSync(`${folder}/all.ts`, 'utf8').split('\n');
+    const named = lines.flatMap((line) => / from '\.\/(.+)';$/.exec(line)?.[1] ?? []);
+    const rulesIn = (readdirSync(folder, { recursive: true }) as string[]).filter(
+      (file) =>
+        /^export const \w+ = \w+Rule\(/m.test(readIfFile(`${folder}/${file}`)) &&
+        !file.endsWith('.test.ts'),
+    );
+    expect(named).toEqual([...named].sort());
+    expect(named).toEqual(rulesIn.sort());
+  },
+);
 
 test('every rule has an id of its own and says what, why and where', () => {
   expect(new Set(rules.map((rule) => rule.id)).size).toBe(rules.length);
@@ -24,7 +42,7 @@ test('every rule has an id of its own and says what, why and where', () => {
   }
 });
 
-describe.each(rules.filter((rule) => rule.over !== 'pack'))('$id', (rule) => {
+describe.each(rules.filter((rule) => rule.over !== 'files'))('$id', (rule) => {
   const { id, fails, passes } = rule as { id: string; fails: ModExample; passes: ModExample };
 
   test('is reported for its failing example, in a full sentence, at a place that exists', () => {
@@ -51,9 +69,13 @@ describe.each(rules.filter((rule) => rule.over !== 'pack'))('$id', (rule) => {
   });
 });
 
-describe.each(rules.filter((rule) => rule.over === 'pack'))('$id', ({ id, fails, passes }) => {
+const rulesOfKits = Object.values(kits).flatMap((kit) =>
+  kit.rules.map((rule) => ({ ...rule, kit })),
+);
+
+describe.each(rulesOfKits)('$kit.name: $id', ({ id, fails, passes, kit }) => {
   const report = (values: ModExample) =>
-    inspectPack(readPack(samplePack(values))).filter((finding) => finding.rule === id);
+    inspectBuilt(kit, sampleBuilt(values, kit)).filter((finding) => finding.rule === id);
 
   test('is reported for its failing example, with file, line and column', () => {
     const findings = report(fails);

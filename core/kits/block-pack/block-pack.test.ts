@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import ts from 'typescript';
 import { readFolder } from '../../../disk/index.ts';
 import { digestOf, writeZip } from '../../bytes/index.ts';
-import { inspectPack } from '../../inspect/index.ts';
+import { inspectBuilt } from '../../inspect/index.ts';
 import { readModFolder, writeModFolder } from '../../folder/index.ts';
 import { pointer, valueAt } from '../../json/index.ts';
 import { applyChanges, invertChanges, type Change, type Mod } from '../../mod/index.ts';
@@ -42,7 +42,7 @@ test('what is written is read back by the reader without any problem, every file
   for (const path of files.keys()) expect(placeInPack(path)).toBeDefined();
   const pack = readPack(files);
   expect(pack.problems).toEqual([]);
-  expect(inspectPack(pack)).toEqual([]);
+  expect(inspectBuilt(blockPack, files)).toEqual([]);
   expect([...pack.blocks.keys()]).toEqual(Object.keys(mod.blocks).sort());
   for (const [name, { value }] of pack.blocks) {
     const space = new StateSpace(value.properties);
@@ -214,7 +214,7 @@ test('a pack whose registry loses a state is told so, at the place of the codes'
     .splice(0, 1, 'up');
   files.set('registry.json', new TextEncoder().encode(JSON.stringify(registry)));
   expect(
-    inspectPack(readPack(files))
+    inspectBuilt(blockPack, files)
       .filter(({ rule }) => rule === 'pack/registry-disagrees')
       .map(({ message, place }) => [message, place!.line]),
   ).toEqual([

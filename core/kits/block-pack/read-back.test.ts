@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { inspectPack } from '../../inspect/index.ts';
+import { inspectBuilt } from '../../inspect/index.ts';
 import { sampleMod } from '../../inspect/sample.ts';
 import {
   ModSchema,
@@ -150,9 +150,12 @@ test('whatever loot, tags, recipes, items and groups a mod has: the pack reads b
   fc.assert(
     fc.property(anyMod, (mod) => {
       expect(ModSchema.safeParse(mod).error).toBeUndefined();
-      const pack = readPack(blockPack.write(mod, () => png));
+      const files = blockPack.write(mod, () => png);
+      const pack = readPack(files);
       expect(pack.problems).toEqual([]);
-      expect(inspectPack(pack).map(({ rule, message }) => `${rule} ${message}`)).toEqual([]);
+      expect(
+        inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`),
+      ).toEqual([]);
       const plainly = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
       expect(pack.loot.get('lamp')!.value.draws).toEqual(
         plainly((mod.blocks['lamp']!.loot as { draws: Draw[] }).draws),

@@ -30,6 +30,7 @@ type Outcome =
 /** What will change at the target, file by file; then building it, with progress. */
 export function Build() {
   const session = useSession();
+  const kit = kitNamed(useView().mod.header.kit);
   const [target, setTarget] = useLocalStorage({
     key: `obrank.target.${session.name}`,
     defaultValue: `~/obrank-packs/${session.name}`,
@@ -40,7 +41,7 @@ export function Build() {
   const [wanted, setWanted] = useState<string>();
   const { plan, problem, going } = usePlan(target, outcome?.state);
   const chosen =
-    plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan));
+    plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
   const texts = useTexts(target, plan, chosen);
   const stop = useRef<AbortController>(undefined);
   const isAgreed = plan !== undefined && agreedTo === plan.id;
@@ -76,7 +77,7 @@ export function Build() {
       <Head />
       <div className="target">
         <TextInput
-          label="Folder on this machine, or a file that ends in .obpack"
+          label={`Folder on this machine, or a file that ends in ${kit.ending}`}
           value={target}
           onChange={(event) => goTo(event.currentTarget.value)}
           classNames={{ input: 'mono' }}
@@ -122,6 +123,7 @@ export function Build() {
 function Head() {
   const session = useSession();
   const { mod } = useView();
+  const kit = kitNamed(mod.header.kit);
   return (
     <div className="blocks-head">
       <h1>Build</h1>
@@ -130,16 +132,16 @@ function Head() {
         allowDeselect={false}
         w={270}
         data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))}
-        value={kitNamed(mod.header.kit).name}
+        value={kit.name}
         onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)}
       />
       <Button
         component="a"
         variant="default"
-        href={`/api/mods/${session.name}/pack.obpack`}
+        href={`/api/mods/${session.name}/pack`}
         onClick={() => void mutate(['baseline', session.name])}
       >
-        Download the .obpack
+        Download the {kit.ending}
       </Button>
     </div>
   );

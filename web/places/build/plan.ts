@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import type { Kit } from '../../../core/kits/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
 import type { Fate, PlannedFile } from './file-tree.tsx';
@@ -87,10 +88,10 @@ export function useTexts(
 }
 
 /** The file that is shown first: the first text that will change. */
-export const firstToShow = ({ files }: Plan): string | undefined =>
+export const firstToShow = ({ files }: Plan, kit: Kit): string | undefined =>
   files.find(
     ({ fate, path }) =>
-      fate !== 'same' && fate !== 'kept' && /\.(json|ts)$/.test(path) && path !== 'pack.json',
+      fate !== 'same' && fate !== 'kept' && kit.isText(path) && path !== kit.marker,
   )?.path;
 
 /** How many files of a plan have one of these fates. */

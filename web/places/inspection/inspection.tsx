@@ -1,4 +1,5 @@
 import './inspection.css';
+import { endings } from '../../../core/kits/index.ts';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -76,7 +77,10 @@ export function InspectionPlace() {
             Back to this mod
           </Button>
         )}
-        <FileButton accept=".obpack,application/zip" onChange={(file) => void open(file)}>
+        <FileButton
+          accept={`${endings.join(',')},application/zip`}
+          onChange={(file) => void open(file)}
+        >
           {(props) => (
             <Button {...props} variant="default">
               Check a pack…
@@ -96,8 +100,8 @@ export function InspectionPlace() {
         <div className="empty">
           <h2>Nothing wrong</h2>
           <p>
-            All {rules.length} rules were asked. What you change is inspected as you type; an
-            .obpack that was written by hand can be checked here too.
+            All {rules.length} rules were asked. What you change is inspected as you type; a pack
+            that was written by hand can be checked here too.
           </p>
         </div>
       )}

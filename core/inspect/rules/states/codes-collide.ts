@@ -1,4 +1,4 @@
-import { codeFlaw } from '../../codes.ts';
+import { codeFlaw } from '../../../states/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const codesCollide = blockRule({

@@ -1,21 +1,22 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { inspectPack } from '../../../inspect/index.ts';
-import { samplePack } from '../../../inspect/sample.ts';
-import type { PackExample } from '../../../inspect/rule.ts';
+import { inspectBuilt } from '../../../inspect/index.ts';
+import { sampleBuilt } from '../../../inspect/sample.ts';
+import type { FileExample } from '../../file-rule.ts';
+import { blockPack } from '../index.ts';
 import { layout, pathInPack, placeInPack } from '../format/index.ts';
 import { readPack } from './index.ts';
 
 /** What is found in the sample pack with something changed, without the notice that it was changed. */
-const findings = (example: PackExample) =>
-  inspectPack(readPack(samplePack(example)))
+const findings = (example: FileExample) =>
+  inspectBuilt(blockPack, sampleBuilt(example))
     .filter((finding) => finding.rule !== 'pack/digest-differs')
     .map(
       ({ file, place, severity, rule, message }) =>
         `${file}:${place!.line}:${place!.column} ${severity} ${rule} ${message}`,
     );
 
-test.each<[string, PackExample, string[]]>([
+test.each<[string, FileExample, string[]]>([
   [
     'a comma too many',
     { 'rules/tags/blocks/shore.json': '{\n  "id": "saltmarsh:shore",\n  "members": [],\n}' },
@@ -193,7 +194,7 @@ test.each<[string, PackExample, string[]]>([
 });
 
 test('a file that is not UTF-8 is said to be so', () => {
-  const files = samplePack({});
+  const files = sampleBuilt({});
   files.set('rules/tags/blocks/shore.json', new Uint8Array([0x7b, 0xff, 0xfe, 0x7d]));
   expect(readPack(files).problems).toEqual([
     expect.objectContaining({
@@ -206,11 +207,11 @@ test('a file that is not UTF-8 is said to be so', () => {
 test('whatever bytes stand in a file, reading ends with findings and never throws', () =>
   fc.assert(
     fc.property(
-      fc.constantFrom(...samplePack({}).keys()),
+      fc.constantFrom(...sampleBuilt({}).keys()),
       fc.uint8Array({ maxLength: 60 }),
       fc.nat(400),
       (file, bytes, at) => {
-        const files = samplePack({});
+        const files = sampleBuilt({});
         const before = files.get(file)!;
         const from = at % before.length;
         files.set(
@@ -221,7 +222,7 @@ test('whatever bytes stand in a file, reading ends with findings and never throw
             ...before.subarray(from + bytes.length),
           ]),
         );
-        const found = inspectPack(readPack(files));
+        const found = inspectBuilt(blockPack, files);
         for (const { message, place } of found) {
           expect(message.length).toBeGreaterThan(5);
           expect(place!.line).toBeGreaterThan(0);
@@ -253,7 +254,7 @@ test("paths and places are each other's inverse for every kind of file", () => {
 });
 
 test('a pack that was written by hand needs no digests, no state codes and no files that it does not use', () => {
-  const files = samplePack({
+  const files = sampleBuilt({
     'pack.json#/files': null,
     'registry.json#/entries/2/states': null,
     'registry.json#/entries/2/codes': null,
@@ -262,14 +263,16 @@ test('a pack that was written by hand needs no digests, no state codes and no fi
     'code/ids.ts': null,
     'view/sounds/sets.json': null,
   });
-  expect(inspectPack(readPack(files)).map(({ rule, message }) => `${rule} ${message}`)).toEqual([]);
-  const broken = samplePack({
+  expect(inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`)).toEqual(
+    [],
+  );
+  const broken = sampleBuilt({
     'pack.json': '{',
     'rules/recipes/a.json':
       '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }',
   });
   expect(
-    inspectPack(readPack(broken))
+    inspectBuilt(blockPack, broken)
       .filter(({ rule }) => rule === 'pack/reference-missing')
       .map(({ message }) => message),
   ).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);

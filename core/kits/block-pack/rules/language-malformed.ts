@@ -1,4 +1,4 @@
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const languageMalformed = packRule({
   id: 'names/language-malformed',

@@ -1,5 +1,5 @@
 import { registered } from '../../../mod/ledger.schema.ts';
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const outOfOrder = packRule({
   id: 'registry/out-of-order',

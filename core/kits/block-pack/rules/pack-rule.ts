@@ -1,10 +1,15 @@
-import type { ReadProblem } from '../kits/block-pack/read/index.ts';
-import { packRule, type PackRule } from './rule.ts';
+import type { ReadPack, ReadProblem } from '../read/index.ts';
+import type { FileRule } from '../../file-rule.ts';
+
+export const packRule = (rule: Omit<FileRule<ReadPack>, 'over'>): FileRule<ReadPack> => ({
+  over: 'files',
+  ...rule,
+});
 
 /** A rule for what the reader itself could not take: the reader says where and what, the rule says why it matters. */
 export const readerRule = (
-  rule: Omit<PackRule, 'over' | 'check'> & { id: ReadProblem['rule'] },
-): PackRule =>
+  rule: Omit<FileRule<ReadPack>, 'over' | 'check'> & { id: ReadProblem['rule'] },
+): FileRule<ReadPack> =>
   packRule({
     ...rule,
     check: (pack) =>

@@ -1,5 +1,5 @@
 import { splitId } from '../../../mod/index.ts';
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const idAndNameDisagree = packRule({
   id: 'pack/id-and-name-disagree',

@@ -1,6 +1,6 @@
 import { coverage, StateSpace } from '../../../states/index.ts';
 import { count } from '../../../words/index.ts';
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const packStateWithoutLook = packRule({
   id: 'pack/state-without-look',

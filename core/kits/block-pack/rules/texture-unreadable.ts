@@ -1,4 +1,4 @@
-import { readerRule } from '../../reader-rule.ts';
+import { readerRule } from './pack-rule.ts';
 
 export const textureUnreadable = readerRule({
   id: 'textures/unreadable',

@@ -1,9 +1,10 @@
-import type { ReadFile } from '../../../kits/block-pack/read/index.ts';
+import type { ReadFile } from '../read/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { templateNamed } from '../../../models/index.ts';
 import { idsIn, splitId, stockNamed, stocks } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import { packRule, type PackReport } from '../../rule.ts';
+import type { FileReport } from '../../file-rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const referenceMissing = packRule({
   id: 'pack/reference-missing',
@@ -14,7 +15,7 @@ export const referenceMissing = packRule({
   passes: { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:lamp' },
   check(pack) {
     const own = pack.pack?.value.namespace;
-    const reports: PackReport[] = [];
+    const reports: FileReport[] = [];
     const need = (
       from: ReadFile<unknown>,
       at: (string | number)[],

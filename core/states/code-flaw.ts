@@ -1,4 +1,5 @@
-import { proveCodes, type CodeLayout, type StateSpace } from '../states/index.ts';
+import { proveCodes, type CodeLayout } from './codes.ts';
+import type { StateSpace } from './space.ts';
 
 /** What keeps a layout of state codes from storing every state, as the rest of a sentence about the block; undefined when nothing does. */
 export function codeFlaw(layout: CodeLayout, space: StateSpace): string | undefined {

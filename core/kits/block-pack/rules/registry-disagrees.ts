@@ -1,7 +1,6 @@
 import { splitId } from '../../../mod/index.ts';
-import { bitsFor, StateSpace } from '../../../states/index.ts';
-import { codeFlaw } from '../../codes.ts';
-import { packRule } from '../../rule.ts';
+import { bitsFor, codeFlaw, StateSpace } from '../../../states/index.ts';
+import { packRule } from './pack-rule.ts';
 
 export const registryDisagrees = packRule({
   id: 'pack/registry-disagrees',

@@ -1,5 +1,5 @@
 import { lookUp, splitId } from '../../../mod/index.ts';
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const textMissing = packRule({
   id: 'pack/text-missing',

@@ -1,5 +1,5 @@
 import { digestOf } from '../../../bytes/index.ts';
-import { packRule } from '../../rule.ts';
+import { packRule } from './pack-rule.ts';
 
 export const digestDiffers = packRule({
   id: 'pack/digest-differs',

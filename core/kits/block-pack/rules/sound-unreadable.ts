@@ -1,6 +1,6 @@
-import { readerRule } from '../../reader-rule.ts';
+import { readerRule } from './pack-rule.ts';
 
-export const soundUnreadable = readerRule({
+export const packSoundUnreadable = readerRule({
   id: 'pack/sound-unreadable',
   severity: 'error',
   title: 'Not the sound that its name says',
