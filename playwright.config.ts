@@ -5,8 +5,10 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 180_000,
   expect: { timeout: 40_000 },
-  fullyParallel: false,
-  workers: 1,
+  fullyParallel: true,
+  workers: 2,
+  // A test that passes the second time has still failed.
+  retries: 0,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -1,7 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
-/** The page. `npm run dev` serves it with the API of a running `npm start`. */
+/** The page. `npm run dev` serves it beside the server that it watches and starts anew. */
 export default defineConfig({
   plugins: [react()],
   publicDir: 'web/public',

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { sound } from '../demo/art/sounds.ts';
 import { expect, saved, test } from './testing/server.ts';
+import { pressOnceThere } from './testing/press.ts';
 
 const passes = 'Every rule passes for this block.';
 
@@ -78,12 +79,14 @@ test('blasts: exact in the open as curve and table, behind cover, and tried in a
       name: /Crater of a charge in a wall of it: the front block is gone in/,
     }),
   ).toBeVisible();
+  const cancelled = pressOnceThere(page, 'Cancel');
   await blast.getByRole('button', { name: 'Try another seed' }).click();
-  await blast.getByRole('button', { name: 'Cancel' }).click();
+  await cancelled;
   // What was cancelled has found nothing: the numbers are still those of the first seed.
   await expect(blast.getByText('seed 1')).toBeVisible();
+  const cancelledAgain = pressOnceThere(page, 'Cancel');
   await blast.getByLabel('blast rating', { exact: true }).fill('5');
-  await blast.getByRole('button', { name: 'Cancel' }).click();
+  await cancelledAgain;
   await expect(blast.getByText('Cancelled.')).toBeVisible();
   await expect(blast.getByRole('img', { name: /Crater/ })).toBeHidden();
 });

@@ -1,11 +1,9 @@
 import { cellAt, darkVolume, floodLight, setLight } from '../core/traits/index.ts';
 import { chance } from '../demo/art/canvas.ts';
+import type { Line, Median } from './figures.ts';
 
 /** Flooding a volume with light, in cells a second and beside a plain sweep over the same typed arrays; and one lamp that comes and goes. */
-export function benchLight(
-  median: (runs: number, work: (run: number) => void) => number,
-  line: (what: string, value: string, note?: string) => void,
-): void {
+export function benchLight(median: Median, line: Line): void {
   const times = [32, 64].map((side) => {
     const volume = darkVolume(side, side, side);
     const random = chance(side);
@@ -28,11 +26,12 @@ export function benchLight(
       setLight(volume, at, { emitted: run % 2 ? 0 : 15, absorbed: 0 }),
     );
     line(
+      `light.${side}.flood-ratio`,
       `light: flood ${side}³ cells ÷ a plain sweep along six axes`,
       (flood / plain).toFixed(1),
       `${flood.toFixed(1)} ms, ${(volume.levels.length / flood / 1000).toFixed(1)} million cells a second; one lamp ${one.toFixed(2)} ms`,
     );
     return flood;
   });
-  line('light: × 8 cells', `× ${(times[1]! / times[0]!).toFixed(1)}`);
+  line('light.growth', 'light: × 8 cells', `× ${(times[1]! / times[0]!).toFixed(1)}`);
 }

@@ -4,8 +4,7 @@ import { distribution, lootSource, simulate, truthTable } from '../core/loot/ind
 import { applyChange, resolveBlock, type Draw, type Mod, type Recipe } from '../core/mod/index.ts';
 import { acceptsIn, clashes, gains, whatCanBeHad } from '../core/recipes/index.ts';
 import { bigMod } from './big-mod.ts';
-
-type Median = (runs: number, work: (run: number) => void) => number;
+import type { Line, Median } from './figures.ts';
 
 /** A mod of many blocks in which each but the first tenth is made of two before it and of something in one of twenty tags. */
 function makingMod(many: number): Mod {
@@ -51,10 +50,7 @@ function makingMod(many: number): Mod {
 }
 
 /** Measures what follows from loot, tags and recipes, as they grow tenfold. */
-export function benchMaking(
-  median: Median,
-  line: (what: string, value: string, note?: string) => void,
-): void {
+export function benchMaking(median: Median, line: Line): void {
   const made = (many: number) => {
     const mod = makingMod(many);
     const making = { ...mod, makings: mod.blocks };
@@ -74,6 +70,7 @@ export function benchMaking(
     ['circles that gain', 'gain'],
   ] as const)
     line(
+      `making.${key}`,
       `${what}, 1,800 recipes`,
       `${large[key].toFixed(1)} ms`,
       `× ${(large[key] / small[key]).toFixed(1)} for × 10 recipes`,
@@ -121,6 +118,7 @@ export function benchMaking(
   ];
   for (const [what, edit] of edits)
     line(
+      `making.edit.${what.replaceAll(/[^a-z]+/g, '-')}`,
       `one edit of ${what} among 2,000 blocks and 1,800 recipes`,
       `${median(9, (run) => {
         mod = edit(mod, run);
@@ -152,11 +150,13 @@ export function benchMaking(
     while (!steps.next().done);
   });
   line(
+    'loot.breaks-ratio',
     '100,000 breaks ÷ the exact odds of the same loot',
     (tried / exact).toFixed(0),
     `${tried.toFixed(0)} ms ÷ ${exact.toFixed(3)} ms`,
   );
   line(
+    'loot.truth-table',
     'truth table of 5 ways × 8 states',
     `${median(21, () => truthTable(block, mod.header, source, ['heading', 'lit'])).toFixed(2)} ms`,
   );

@@ -1,9 +1,8 @@
 /** Opens a matrix of 1,024 cells in Chromium, scrolls through it and walks it by keys, and tells the longest task of the page (Long Tasks, W3C). */
+import type { Line } from './figures.ts';
 import { withApplication } from './with-application.ts';
 
-export async function benchMatrix(
-  line: (what: string, value: string, note?: string) => void,
-): Promise<void> {
+export async function benchMatrix(line: Line): Promise<void> {
   await withApplication(async (address, browser) => {
     const { revision, mod } = (await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as {
       revision: number;
@@ -64,6 +63,7 @@ export async function benchMatrix(
     const report = async (what: string) => {
       const { most } = await longest();
       line(
+        `matrix.${what.replaceAll(/[^a-z]+/g, '-')}`,
         `matrix of 1,024 cells: ${what}`,
         most ? `${most.toFixed(0)} ms` : 'under 50 ms',
         most ? 'longest task' : 'no long task',

@@ -10,6 +10,7 @@ import {
   type Row,
 } from '../core/states/index.ts';
 import { chance } from '../demo/art/canvas.ts';
+import type { Line, Median } from './figures.ts';
 
 /** Sizes of spaces: 64, 1,024 and 16,384 states. */
 const spaces = [
@@ -48,10 +49,7 @@ function randomRows(space: StateSpace, many: number): Row<number>[] {
 }
 
 /** Coverage with dead rows, the fewest rows, and the proof of the codes, over growing spaces and lists. Each run has a fresh space. */
-export function benchStates(
-  median: (runs: number, work: (run: number) => void) => number,
-  line: (what: string, value: string, note?: string) => void,
-): void {
+export function benchStates(median: Median, line: Line): void {
   const times = new Map<string, number>();
   for (const sizes of spaces)
     for (const many of [8, 64, 256]) {
@@ -69,21 +67,35 @@ export function benchStates(
       times.set(`${size} ${many}`, cover);
       times.set(`least ${size} ${many}`, least);
       line(
+        `states.${size}.${many}.coverage`,
         `${size.toLocaleString('en')} states × ${many} rows: coverage and dead rows`,
         `${cover.toFixed(2)} ms`,
         `fewest rows (${fewest}): ${least.toFixed(1)} ms`,
       );
     }
   const ratio = (a: string, b: string) => (times.get(a)! / times.get(b)!).toFixed(1);
-  line('coverage, × 16 states with 256 rows', `× ${ratio('16384 256', '1024 256')}`);
-  line('coverage, × 32 rows with 16,384 states', `× ${ratio('16384 256', '16384 8')}`);
-  line('fewest rows, × 16 states with 256 rows', `× ${ratio('least 16384 256', 'least 1024 256')}`);
+  line(
+    'states.coverage.growth-states',
+    'coverage, × 16 states with 256 rows',
+    `× ${ratio('16384 256', '1024 256')}`,
+  );
+  line(
+    'states.coverage.growth-rows',
+    'coverage, × 32 rows with 16,384 states',
+    `× ${ratio('16384 256', '16384 8')}`,
+  );
+  line(
+    'states.fewest.growth-states',
+    'fewest rows, × 16 states with 256 rows',
+    `× ${ratio('least 16384 256', 'least 1024 256')}`,
+  );
   const [small, large] = [spaceOf([64, 64]), spaceOf([256, 256])];
   const [few, all] = [
     median(5, () => proveCodes(mixedRadix(small), small)),
     median(5, () => proveCodes(mixedRadix(large), large)),
   ];
   line(
+    'states.codes.proof',
     'proof of the codes of 65,536 states',
     `${all.toFixed(0)} ms`,
     `× ${(all / few).toFixed(1)} for × 16 states`,

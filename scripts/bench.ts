@@ -12,19 +12,9 @@ import { benchLight } from './bench-light.ts';
 import { benchMaking } from './bench-making.ts';
 import { benchMatrix } from './bench-matrix.ts';
 import { benchStates } from './bench-states.ts';
+import { figures, median } from './figures.ts';
 
-/** The median of several runs, in milliseconds. */
-function median(runs: number, work: (run: number) => void): number {
-  const times = Array.from({ length: runs }, (_, run) => {
-    const start = performance.now();
-    work(run);
-    return performance.now() - start;
-  }).sort((a, b) => a - b);
-  return times[Math.floor(runs / 2)]!;
-}
-
-const line = (what: string, value: string, note = '') =>
-  console.log(`${what.padEnd(58)} ${value.padStart(10)}  ${note}`);
+const { line, done } = figures(process.argv.slice(2));
 const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-bench-'));
 
 const { mod, blobs } = bigMod(500);
@@ -44,11 +34,13 @@ const build = median(5, (run) =>
 );
 const plain = median(5, (run) => writeTo(path.join(folder, `plain-${run}`), files));
 line(
+  'build.files',
   '500 blocks: files',
   String(files.size),
   `${([...files.values()].reduce((sum, bytes) => sum + bytes.length, 0) / 1048576).toFixed(1)} MB`,
 );
 line(
+  'build.write-ratio',
   'build and write ÷ write the same bytes',
   (build / plain).toFixed(2),
   `${build.toFixed(0)} ms ÷ ${plain.toFixed(0)} ms`,
@@ -70,6 +62,7 @@ const parse = median(5, () => {
   }
 });
 line(
+  'check.read-ratio',
   'read and check ÷ read and JSON.parse the same files',
   (check / parse).toFixed(2),
   `${check.toFixed(0)} ms ÷ ${parse.toFixed(0)} ms`,
@@ -94,14 +87,16 @@ function editTime(many: number): { first: number; edit: number } {
 }
 editTime(100);
 const [small, large] = [editTime(500), editTime(2000)];
-line('inspect 500 blocks from nothing', `${small.first.toFixed(0)} ms`);
+line('inspect.500.first', 'inspect 500 blocks from nothing', `${small.first.toFixed(0)} ms`);
 line(
+  'inspect.2000.first',
   'inspect 2,000 blocks from nothing',
   `${large.first.toFixed(0)} ms`,
   `× ${(large.first / small.first).toFixed(1)} for × 4 blocks`,
 );
-line('one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
+line('inspect.500.edit', 'one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
 line(
+  'inspect.2000.edit',
   'one edit among 2,000 blocks, inspected',
   `${large.edit.toFixed(1)} ms`,
   `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`,
@@ -111,3 +106,4 @@ benchStates(median, line);
 benchLight(median, line);
 benchMaking(median, line);
 await benchMatrix(line);
+done();

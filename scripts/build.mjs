@@ -3,13 +3,11 @@ import { build } from 'vite';
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { bundle } from './bundle.mjs';
+import { programs } from './programs.mjs';
 import { root } from './ready.mjs';
 
 process.chdir(root);
 // Parts carry their digest in their names: old ones would stay for ever.
 rmSync(path.join(root, 'dist/node'), { recursive: true, force: true });
-await bundle(
-  { obrank: path.join(root, 'cli/index.ts'), builder: path.join(root, 'server/builds/worker.ts') },
-  path.join(root, 'dist/node'),
-);
+await bundle(programs, path.join(root, 'dist/node'));
 await build({ configFile: path.join(root, 'vite.config.ts'), logLevel: 'warn' });

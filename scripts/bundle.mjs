@@ -1,15 +1,19 @@
 // Bundles TypeScript entries for Node with Vite. Imported only once the packages are there.
 import { build } from 'vite';
 
-/** Writes `<out>/<name>.mjs` for each entry; packages stay outside and are found in node_modules. */
-export async function bundle(entries, out) {
-  await build({
+/**
+ * Writes `<out>/<name>.mjs` for each entry; packages stay outside and are found in node_modules. With `watch` it goes on whenever a
+ * source changes, and gives Rollup's watcher.
+ */
+export function bundle(entries, out, { watch = false } = {}) {
+  return build({
     configFile: false,
     logLevel: 'warn',
     build: {
       ssr: true,
       outDir: out,
       emptyOutDir: false,
+      watch: watch ? {} : null,
       minify: false,
       sourcemap: 'inline',
       target: 'node20',
