@@ -11,6 +11,8 @@ export default {
     '<rootDir>/demo',
     '<rootDir>/attacks',
   ],
+  // Left to itself Jest would leave one of two processors idle.
+  maxWorkers: '100%',
   // A busy machine is no failure.
   testTimeout: 60_000,
   testMatch: ['**/*.test.ts'],

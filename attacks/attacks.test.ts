@@ -5,7 +5,10 @@ import { hostileFiles } from './files.ts';
 import { fuzzedBodies, idleConnections, unfinishedBodies, unreadStreams } from './network.ts';
 import type { Outcome } from './program.ts';
 
-/** A part of every attack; `npm run attack` does them at length. Kills have tests of their own beside what they kill. */
+/**
+ * A part of every attack; `npm run attack` does them at length. Kills have tests of their own
+ * beside what they kill.
+ */
 const sample: [string, () => Promise<Outcome>][] = [
   ['a full disk', () => fullDisk(2)],
   ['writers at once', () => writers(4)],

@@ -1,4 +1,7 @@
-/** Attacks on folders: builds that are killed, builds at once, files saved meanwhile, links and pipes in the way. */
+/**
+ * Attacks on folders: builds that are killed, builds at once, files saved meanwhile, links and
+ * pipes in the way.
+ */
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import {
@@ -39,7 +42,10 @@ const turn = () => new Promise((resolve) => setImmediate(resolve));
 const isWhole = async (target: string) =>
   !inspectBuilt(blockPack, await readFolder(target)).some(({ severity }) => severity === 'error');
 
-/** Kills builds at every stage: the target holds the old or the new pack whole, and the next build leaves nothing beside it. */
+/**
+ * Kills builds at every stage: the target holds the old or the new pack whole, and the next build
+ * leaves nothing beside it.
+ */
 export const killedBuilds = (rounds: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const target = path.join(folder, 'pack');
@@ -147,7 +153,10 @@ export const buildsAtOnce = (rounds: number): Promise<Outcome> =>
     };
   });
 
-/** Links out of the target, leftovers that are not ours, pipes and devices: nothing outside is touched, and each is told. */
+/**
+ * Links out of the target, leftovers that are not ours, pipes and devices: nothing outside is
+ * touched, and each is told.
+ */
 export const thingsInTheWay = (): Promise<Outcome> =>
   inFolder(async (folder) => {
     const target = path.join(folder, 'pack');

@@ -4,7 +4,10 @@ import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { hardness, heldMod, inFolder, sendEdit, startServer, type Outcome } from './program.ts';
 
-/** Kills the server again and again while edits are on their way: every edit that was answered is there afterwards. */
+/**
+ * Kills the server again and again while edits are on their way: every edit that was answered is
+ * there afterwards.
+ */
 export const kills = (rounds: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     let [tries, lost, peakMb] = [0, 0, 0];
@@ -42,7 +45,10 @@ function smallDisk(folder: string, megabytes: number): (() => void) | undefined 
   return () => void spawnSync('umount', ['-l', folder]);
 }
 
-/** Fills the disk under the data, edits, frees it, edits, starts again: what was answered with success is there, what was not is refused. */
+/**
+ * Fills the disk under the data, edits, frees it, edits, starts again: what was answered with
+ * success is there, what was not is refused.
+ */
 export const fullDisk = (rounds: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const data = path.join(folder, 'data');
@@ -77,7 +83,8 @@ export const fullDisk = (rounds: number): Promise<Outcome> =>
       for (let round = 0; round < rounds; round += 1) {
         await edit(round * 100 + 1);
         const ballast = path.join(data, 'ballast');
-        // Filled to the last block: the write fails where the disk is full, and that is what is wanted.
+        // Filled to the last block: the write fails where the disk is full, and that is what is
+        // wanted.
         await writeFile(ballast, Buffer.alloc(12 * 1024 * 1024)).catch(() => undefined);
         for (let i = 2; i < 5; i += 1) await edit(round * 100 + i, 'x'.repeat(900));
         await rm(ballast);
@@ -99,7 +106,10 @@ export const fullDisk = (rounds: number): Promise<Outcome> =>
     }
   });
 
-/** Many writers at once, each on top of what it knows: none of their steps is lost, and every stale one is told so. */
+/**
+ * Many writers at once, each on top of what it knows: none of their steps is lost, and every stale
+ * one is told so.
+ */
 export const writers = (each: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const server = await startServer(folder);

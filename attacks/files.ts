@@ -1,4 +1,7 @@
-/** Attacks on whoever reads: files that claim, hide or contain far more than they are. Each is told within bounded time and memory. */
+/**
+ * Attacks on whoever reads: files that claim, hide or contain far more than they are. Each is told
+ * within bounded time and memory.
+ */
 import { spawnSync } from 'node:child_process';
 import { cpSync, symlinkSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -30,7 +33,10 @@ function profileBomb(): Buffer {
   return Buffer.concat([png.subarray(0, 33), chunk('iCCP', profile), png.subarray(33)]);
 }
 
-/** An archive whose one file unpacks to far more than its directory says, or whose files share their bytes. */
+/**
+ * An archive whose one file unpacks to far more than its directory says, or whose files share their
+ * bytes.
+ */
 function forgedZip(kind: 'size' | 'overlap'): Uint8Array {
   const zip = zipSync(
     { 'pack.json': new Uint8Array(64 * 1024 * 1024), 'registry.json': new Uint8Array(10) },

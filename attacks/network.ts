@@ -1,4 +1,7 @@
-/** Attacks on the server from this machine: readers that do not read, bodies that do not end, connections that do nothing, bodies of every shape. */
+/**
+ * Attacks on the server from this machine: readers that do not read, bodies that do not end,
+ * connections that do nothing, bodies of every shape.
+ */
 import { connect, type Socket } from 'node:net';
 import fc from 'fast-check';
 import { bigMod } from '../scripts/big-mod.ts';
@@ -97,7 +100,9 @@ export const unfinishedBodies = (count: number): Promise<Outcome> =>
     };
   });
 
-/** Connections that do nothing: beyond a bound they are closed, and when they go others are served. */
+/**
+ * Connections that do nothing: beyond a bound they are closed, and when they go others are served.
+ */
 export const idleConnections = (count: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const server = await startServer(folder);
@@ -176,7 +181,10 @@ const anyBody = fc.oneof(
   anyValue,
 );
 
-/** Bodies of every shape at every address that takes one: each is done or refused, none is answered with a failure that nobody foresaw. */
+/**
+ * Bodies of every shape at every address that takes one: each is done or refused, none is answered
+ * with a failure that nobody foresaw.
+ */
 export const fuzzedBodies = (tries: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const server = await startServer(folder);
@@ -221,7 +229,10 @@ export const fuzzedBodies = (tries: number): Promise<Outcome> =>
     return { attack: 'fuzzed bodies', tries, lost, refused, peakMb };
   });
 
-/** Packs of a large mod, five at once, while others ask and one of them is given up: nobody waits for somebody else's pack. */
+/**
+ * Packs of a large mod, five at once, while others ask and one of them is given up: nobody waits
+ * for somebody else's pack.
+ */
 export const largePacks = (blocks: number): Promise<Outcome> =>
   inFolder(async (folder) => {
     const { mod, blobs } = bigMod(blocks);
@@ -234,7 +245,7 @@ export const largePacks = (blocks: number): Promise<Outcome> =>
     const stop = new AbortController();
     const began = performance.now();
     const packs = Array.from({ length: 5 }, async () =>
-      (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer(),
+      (await fetch(`${server.address}/api/mods/saltmarsh/pack`)).arrayBuffer(),
     );
     const given = fetch(`${server.address}/api/mods/saltmarsh/folder.zip`, {
       signal: stop.signal,

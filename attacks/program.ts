@@ -5,7 +5,10 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 
-/** What came of an attack. `lost` counts what must never be: acknowledged edits, files of others, answers that nobody foresaw. */
+/**
+ * What came of an attack. `lost` counts what must never be: acknowledged edits, files of others,
+ * answers that nobody foresaw.
+ */
 export interface Outcome {
   attack: string;
   tries: number;
@@ -15,7 +18,9 @@ export interface Outcome {
   note?: string;
 }
 
-/** The most memory that a process has held so far, in megabytes; 0 where the system does not say. */
+/**
+ * The most memory that a process has held so far, in megabytes; 0 where the system does not say.
+ */
 export function peakOf(pid: number | undefined): number {
   try {
     return Math.round(

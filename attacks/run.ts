@@ -1,4 +1,7 @@
-/** npm run attack: attacks Obrank in every way that once did harm, and prints what came of it. Exit code 1 when anything was lost. */
+/**
+ * npm run attack: attacks Obrank in every way that once did harm, and prints what came of it. Exit
+ * code 1 when anything was lost.
+ */
 import { buildsAtOnce, killedBuilds, savedMeanwhile, thingsInTheWay } from './builds.ts';
 import { fullDisk, kills, writers } from './data.ts';
 import { hostileFiles } from './files.ts';

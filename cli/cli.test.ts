@@ -28,85 +28,98 @@ const obrank = (...args: string[]) => {
   return { status, lines: stdout.split('\n').filter(Boolean), stdout, stderr };
 };
 
-test('the demo is checked, built to a folder and an .obpack, and both are checked: nothing wrong', () => {
-  expect(obrank('check', 'demo/saltmarsh')).toMatchObject({ status: 0, lines: [] });
-  for (const out of [path.join(folder, 'pack'), path.join(folder, 'saltmarsh.obpack')]) {
-    const built = obrank('build', 'demo/saltmarsh', '--out', out);
-    expect(built.status).toBe(0);
-    expect(built.stdout).toMatch(/188 files in .*: 188 new/);
-    expect(obrank('check', out)).toMatchObject({ status: 0, lines: [] });
-  }
-});
+test(
+  'the demo is checked, built to a folder and an .obpack, and both are checked: nothing ' + 'wrong',
+  () => {
+    expect(obrank('check', 'demo/saltmarsh')).toMatchObject({ status: 0, lines: [] });
+    for (const out of [path.join(folder, 'pack'), path.join(folder, 'saltmarsh.obpack')]) {
+      const built = obrank('build', 'demo/saltmarsh', '--out', out);
+      expect(built.status).toBe(0);
+      expect(built.stdout).toMatch(/188 files in .*: 188 new/);
+      expect(obrank('check', out)).toMatchObject({ status: 0, lines: [] });
+    }
+  },
+);
 
-test('what is wrong in recipes, loot tables, tags and the ledger is told at the file and line where it stands', () => {
-  const mod = path.join(folder, 'odd');
-  cpSync('demo/saltmarsh', mod, { recursive: true });
-  const change = (file: string, from: string, to: string) => {
-    const at = path.join(mod, file);
-    const text = readFileSync(at, 'utf8');
-    expect(text).toContain(from);
-    writeFileSync(at, text.replace(from, to));
-  };
-  change('recipes/oyster_tile.json', '"saltmarsh:oyster_brick"', '"saltmarsh:oyster_brik"');
-  change('loot/seam_finds.json', '"saltmarsh:salt"', '"saltmarsh:slat"');
-  change('blocks/brack_seam.json', '"saltmarsh:seam_finds"', '"saltmarsh:seam_find"');
-  change('items/raw_brack.json', '"saltmarsh:raw_metals"', '"saltmarsh:raw_metal"');
-  change('ledger.json', '"number": 17', '"number": 16');
-  const { status, lines } = obrank('check', mod);
-  expect(status).toBe(1);
-  const told = lines.map((line) => line.slice(line.indexOf('odd/') + 4));
-  expect(told).toEqual(
-    expect.arrayContaining([
-      expect.stringMatching(
-        /^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/,
+test(
+  'what is wrong in recipes, loot tables, tags and the ledger is told at the file and ' +
+    'line where it stands',
+  () => {
+    const mod = path.join(folder, 'odd');
+    cpSync('demo/saltmarsh', mod, { recursive: true });
+    const change = (file: string, from: string, to: string) => {
+      const at = path.join(mod, file);
+      const text = readFileSync(at, 'utf8');
+      expect(text).toContain(from);
+      writeFileSync(at, text.replace(from, to));
+    };
+    change('recipes/oyster_tile.json', '"saltmarsh:oyster_brick"', '"saltmarsh:oyster_brik"');
+    change('loot/seam_finds.json', '"saltmarsh:salt"', '"saltmarsh:slat"');
+    change('blocks/brack_seam.json', '"saltmarsh:seam_finds"', '"saltmarsh:seam_find"');
+    change('items/raw_brack.json', '"saltmarsh:raw_metals"', '"saltmarsh:raw_metal"');
+    change('ledger.json', '"number": 17', '"number": 16');
+    const { status, lines } = obrank('check', mod);
+    expect(status).toBe(1);
+    const told = lines.map((line) => line.slice(line.indexOf('odd/') + 4));
+    expect(told).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(
+          /^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/,
+        ),
+        expect.stringMatching(
+          /^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives .*Did you mean saltmarsh:seam_finds\?$/,
+        ),
+        expect.stringMatching(
+          /^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/,
+        ),
+        expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
+      ]),
+    );
+    expect(
+      told.some(
+        (line) => line.startsWith('loot/seam_finds.json') && line.includes('saltmarsh:slat'),
       ),
-      expect.stringMatching(
-        /^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives saltmarsh:seam_find, which is no loot table of the mod\. Did you mean saltmarsh:seam_finds\?$/,
-      ),
-      expect.stringMatching(
-        /^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/,
-      ),
-      expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
-    ]),
-  );
-  expect(
-    told.some((line) => line.startsWith('loot/seam_finds.json') && line.includes('saltmarsh:slat')),
-  ).toBe(true);
-});
+    ).toBe(true);
+  },
+);
 
-test('findings stand on standard output, one a line, as path:line:column severity rule message; exit 1', () => {
-  const mod = path.join(folder, 'broken');
-  cpSync('demo/saltmarsh', mod, { recursive: true });
-  const file = path.join(mod, 'blocks/salt_crust.json');
-  writeFileSync(
-    file,
-    readFileSync(file, 'utf8')
-      .replace('"spade", "sound', '"spade", "leastGrade": 9, "sound')
-      .replace('"identity": {', '"identity": {,'),
-  );
-  const malformed = obrank('check', mod);
-  expect(malformed.status).toBe(1);
-  expect(malformed.lines).toContainEqual(
-    expect.stringMatching(/salt_crust\.json:3:16 error files\/malformed-json /),
-  );
-  for (const line of malformed.lines)
-    expect(line).toMatch(/^\S+:\d+:\d+ (error|warning|hint) [a-z]+\/[a-z-]+ .+[.?]$/);
-  writeFileSync(file, readFileSync(file, 'utf8').replace('{,', '{'));
-  expect(obrank('check', mod).lines).toEqual([
-    expect.stringMatching(
-      /salt_crust\.json:4:\d+ error traits\/grade-out-of-reach salt_crust asks for grade 9, but the tool ladder has 3 grades \(0 to 2\)\.$/,
-    ),
-  ]);
-  const json = JSON.parse(obrank('check', mod, '--format', 'json').stdout) as {
-    tally: object;
-    findings: { rule: string }[];
-  };
-  expect(json.tally).toEqual({ error: 1, warning: 0, hint: 0 });
-  expect(obrank('build', mod, '--out', path.join(folder, 'never'))).toMatchObject({
-    status: 1,
-    lines: [],
-  });
-});
+test(
+  'findings stand on standard output, one a line, as path:line:column severity rule ' +
+    'message; exit 1',
+  () => {
+    const mod = path.join(folder, 'broken');
+    cpSync('demo/saltmarsh', mod, { recursive: true });
+    const file = path.join(mod, 'blocks/salt_crust.json');
+    writeFileSync(
+      file,
+      readFileSync(file, 'utf8')
+        .replace('"spade", "sound', '"spade", "leastGrade": 9, "sound')
+        .replace('"identity": {', '"identity": {,'),
+    );
+    const malformed = obrank('check', mod);
+    expect(malformed.status).toBe(1);
+    expect(malformed.lines).toContainEqual(
+      expect.stringMatching(/salt_crust\.json:3:16 error files\/malformed-json /),
+    );
+    for (const line of malformed.lines)
+      expect(line).toMatch(/^\S+:\d+:\d+ (error|warning|hint) [a-z]+\/[a-z-]+ .+[.?]$/);
+    writeFileSync(file, readFileSync(file, 'utf8').replace('{,', '{'));
+    expect(obrank('check', mod).lines).toEqual([
+      expect.stringMatching(
+        /salt_crust\.json:4:\d+ error traits\/grade-out-of-reach salt_crust asks for grade 9, but the tool ladder has 3 grades \(0 to 2\)\.$/,
+      ),
+    ]);
+    const json = JSON.parse(obrank('check', mod, '--format', 'json').stdout) as {
+      tally: object;
+      findings: { rule: string }[];
+    };
+    expect(json.tally).toEqual({ error: 1, warning: 0, hint: 0 });
+    expect(obrank('build', mod, '--out', path.join(folder, 'never'))).toMatchObject({
+      status: 1,
+      lines: [],
+    });
+  },
+);
 
 test('a pack that was edited by hand is told so, with a near miss', () => {
   const pack = path.join(folder, 'edited');
@@ -213,86 +226,98 @@ test('a sheet of every state is drawn, laid on an earlier one, and refuses what 
   ).toBe(0);
 });
 
-test('a million states, rows that contradict, values that are none, templates in a circle: clear findings, in little memory', () => {
-  const mod = path.join(folder, 'mad');
-  cpSync('demo/saltmarsh', mod, { recursive: true });
-  const block = (name: string, change: (declared: Record<string, unknown>) => void) => {
-    const file = path.join(mod, `blocks/${name}.json`);
-    const declared = JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
-    change(declared);
-    writeFileSync(file, JSON.stringify(declared));
-  };
-  const number = (name: string, max: number) => ({
-    name,
-    kind: 'number',
-    min: 0,
-    max,
-    default: 0,
-    byCode: true,
-  });
-  const rows = (many: number, name: string) =>
-    Array.from({ length: many }, (_, i) => ({
-      when: { [name]: i % 900 },
-      use: [{ model: 'saltmarsh:gate/shut' }],
-    }));
-  block('tide_gauge', (declared) =>
-    Object.assign(declared, {
-      states: { properties: [number('level', 999), number('again', 999)] },
-      looks: { mode: 'one-of', rows: rows(2000, 'level') },
-    }),
-  );
-  // As many states as there may be at all, with thousands of rows of which most are covered.
-  block('sluice_gate', (declared) =>
-    Object.assign(declared, {
-      states: { properties: [number('a', 255), number('b', 255)] },
-      looks: { mode: 'one-of', rows: rows(3000, 'a') },
-    }),
-  );
-  block('tide_lantern', (declared) =>
-    Object.assign(declared, {
-      looks: {
-        mode: 'one-of',
-        rows: [
-          { when: { lit: [] }, use: [{ model: 'saltmarsh:lantern/lit' }] },
-          { when: { lit: 'perhaps', moon: 3 }, use: [{ model: 'saltmarsh:lantern/lit' }] },
-          { use: [{ model: 'saltmarsh:lantern/lit' }] },
-        ],
+test(
+  'a million states, rows that contradict, values that are none, templates in a circle: ' +
+    'clear findings, in little memory',
+  () => {
+    const mod = path.join(folder, 'mad');
+    cpSync('demo/saltmarsh', mod, { recursive: true });
+    const block = (name: string, change: (declared: Record<string, unknown>) => void) => {
+      const file = path.join(mod, `blocks/${name}.json`);
+      const declared = JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
+      change(declared);
+      writeFileSync(file, JSON.stringify(declared));
+    };
+    const number = (name: string, max: number) => ({
+      name,
+      kind: 'number',
+      min: 0,
+      max,
+      default: 0,
+      byCode: true,
+    });
+    const rows = (many: number, name: string) =>
+      Array.from({ length: many }, (_, i) => ({
+        when: { [name]: i % 900 },
+        use: [{ model: 'saltmarsh:gate/shut' }],
+      }));
+    block('tide_gauge', (declared) =>
+      Object.assign(declared, {
+        states: { properties: [number('level', 999), number('again', 999)] },
+        looks: { mode: 'one-of', rows: rows(2000, 'level') },
+      }),
+    );
+    // As many states as there may be at all, with thousands of rows of which most are covered.
+    block('sluice_gate', (declared) =>
+      Object.assign(declared, {
+        states: { properties: [number('a', 255), number('b', 255)] },
+        looks: { mode: 'one-of', rows: rows(3000, 'a') },
+      }),
+    );
+    block('tide_lantern', (declared) =>
+      Object.assign(declared, {
+        looks: {
+          mode: 'one-of',
+          rows: [
+            { when: { lit: [] }, use: [{ model: 'saltmarsh:lantern/lit' }] },
+            { when: { lit: 'perhaps', moon: 3 }, use: [{ model: 'saltmarsh:lantern/lit' }] },
+            { use: [{ model: 'saltmarsh:lantern/lit' }] },
+          ],
+        },
+      }),
+    );
+    writeFileSync(
+      path.join(mod, 'models/reed_thatch.json'),
+      '{ "template": "saltmarsh:reed_thatch" }',
+    );
+    const watch =
+      "--import=data:text/javascript,process.on('exit',()=>console.error('rss',process.resourceUsage().maxRSS))";
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      ['scripts/obrank.mjs', 'check', mod],
+      {
+        encoding: 'utf8',
+        timeout: 60_000,
+        maxBuffer: 2 ** 26,
+        env: { ...process.env, NODE_OPTIONS: watch },
       },
-    }),
-  );
-  writeFileSync(
-    path.join(mod, 'models/reed_thatch.json'),
-    '{ "template": "saltmarsh:reed_thatch" }',
-  );
-  const watch =
-    "--import=data:text/javascript,process.on('exit',()=>console.error('rss',process.resourceUsage().maxRSS))";
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['scripts/obrank.mjs', 'check', mod],
-    {
-      encoding: 'utf8',
-      timeout: 60_000,
-      maxBuffer: 2 ** 26,
-      env: { ...process.env, NODE_OPTIONS: watch },
-    },
-  );
-  expect(status).toBe(1);
-  for (const message of [
-    'states/too-many-states tide_gauge has 1,000,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 1,000.',
-    'looks/dead-row sluice_gate: row 901 of the look can never match: row 1 above it already covers its states.',
-    'looks/dead-row sluice_gate: 756 more rows of the look can never match either.',
-    'looks/unknown-condition sluice_gate: row 257 of the look asks for a = 256, but a goes from 0 to 255.',
-    'looks/dead-row tide_lantern: row 1 of the look can never match: it allows no value of lit.',
-    'looks/unknown-condition tide_lantern: row 2 of the look asks for moon, which is no property of the block.',
-    'looks/unknown-condition tide_lantern: row 2 of the look asks for lit = perhaps, but lit has no such value.',
-    'models/template-circle The model saltmarsh:reed_thatch starts from templates that go in a circle: saltmarsh:reed_thatch then saltmarsh:reed_thatch.',
-  ])
-    expect(stdout).toContain(message);
-  // The last line is the command's own; before it a build of the program may have said how much it took.
-  const most = Number([...stderr.matchAll(/rss (\d+)/g)].at(-1)![1]);
-  expect(most).toBeGreaterThan(10_000);
-  expect(most).toBeLessThan(500 * 1024);
-}, 90_000);
+    );
+    expect(status).toBe(1);
+    for (const message of [
+      'states/too-many-states tide_gauge has 1,000,000 states; Block Pack, edition 1 holds ' +
+        'at most 65,536. Without level there would be 1,000.',
+      'looks/dead-row sluice_gate: row 901 of the look can never match: row 1 above it ' +
+        'already covers its states.',
+      'looks/dead-row sluice_gate: 756 more rows of the look can never match either.',
+      'looks/unknown-condition sluice_gate: row 257 of the look asks for a = 256, but a ' +
+        'goes from 0 to 255.',
+      'looks/dead-row tide_lantern: row 1 of the look can never match: it allows no value of lit.',
+      'looks/unknown-condition tide_lantern: row 2 of the look asks for moon, which is no ' +
+        'property of the block.',
+      'looks/unknown-condition tide_lantern: row 2 of the look asks for lit = perhaps, but ' +
+        'lit has no such value.',
+      'models/template-circle The model saltmarsh:reed_thatch starts from templates that go ' +
+        'in a circle: saltmarsh:reed_thatch then saltmarsh:reed_thatch.',
+    ])
+      expect(stdout).toContain(message);
+    // The last line is the command's own; before it a build of the program may have said how much it
+    // took.
+    const most = Number([...stderr.matchAll(/rss (\d+)/g)].at(-1)![1]);
+    expect(most).toBeGreaterThan(10_000);
+    expect(most).toBeLessThan(500 * 1024);
+  },
+  90_000,
+);
 
 test.each([
   [['check', 'no/such/place']],
@@ -330,78 +355,91 @@ test('a taken port is one clear sentence', async () => {
   );
 });
 
-test('a data folder that another server uses is one clear sentence, and so is one that is no folder', async () => {
-  const data = path.join(folder, 'shared');
-  const first = await startServer({ port: 0, data });
-  const second = await new Promise<{ status: number | null; stderr: string }>((resolve) => {
-    const child = spawn(
-      process.execPath,
-      ['scripts/obrank.mjs', 'serve', '--port', '0', '--data', data],
-      { stdio: ['ignore', 'ignore', 'pipe'] },
-    );
-    let stderr = '';
-    child.stderr.on('data', (text: Buffer) => {
-      stderr += text.toString();
+test(
+  'a data folder that another server uses is one clear sentence, and so is one that is ' +
+    'no folder',
+  async () => {
+    const data = path.join(folder, 'shared');
+    const first = await startServer({ port: 0, data });
+    const second = await new Promise<{ status: number | null; stderr: string }>((resolve) => {
+      const child = spawn(
+        process.execPath,
+        ['scripts/obrank.mjs', 'serve', '--port', '0', '--data', data],
+        { stdio: ['ignore', 'ignore', 'pipe'] },
+      );
+      let stderr = '';
+      child.stderr.on('data', (text: Buffer) => {
+        stderr += text.toString();
+      });
+      child.once('exit', (status) => resolve({ status, stderr }));
     });
-    child.once('exit', (status) => resolve({ status, stderr }));
-  });
-  await first.close();
-  expect(second).toEqual({
-    status: 2,
-    stderr: `The data folder ${data} is in use by another Obrank. Stop that one, or choose another folder with --data.\n`,
-  });
-  const file = path.join(folder, 'a-file');
-  writeFileSync(file, '');
-  expect(obrank('serve', '--port', '0', '--data', file)).toMatchObject({
-    status: 2,
-    stderr: expect.stringMatching(/cannot be opened/),
-  });
-});
+    await first.close();
+    expect(second).toEqual({
+      status: 2,
+      stderr:
+        `The data folder ${data} is in use by another Obrank. Stop that one, or choose ` +
+        `another folder with --data.\n`,
+    });
+    const file = path.join(folder, 'a-file');
+    writeFileSync(file, '');
+    expect(obrank('serve', '--port', '0', '--data', file)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/cannot be opened/),
+    });
+  },
+);
 
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));
 
-test('names that are no text, line breaks and escapes in names, pipes, links and files that are too large: one clear line each, and the rest is checked', () => {
-  const mod = path.join(folder, 'strange');
-  cpSync('demo/saltmarsh', mod, { recursive: true });
-  writeFileSync(path.join(mod, 'blocks/two\nlines.json'), '{}');
-  writeFileSync(path.join(mod, 'blocks/\u001b[31mred\u202e.json'), '{}');
-  writeFileSync(
-    Buffer.concat([
-      Buffer.from(path.join(mod, 'items/')),
-      Buffer.from([0x73, 0xe4, 0x2e]),
-      Buffer.from('json'),
-    ]),
-    '{}',
-  );
-  writeFileSync(path.join(mod, 'recipes/large.json'), `{ "a": "${'x'.repeat(9_000_000)}" }`);
-  spawnSync('mkfifo', [path.join(mod, 'textures/pipe.png')]);
-  symlinkSync('/etc/hostname', path.join(mod, 'words/fr.json'));
-  writeFileSync(path.join(mod, 'blocks/salt_crust.json'), '{ "identity": {}, }');
-  const { status, lines, stdout } = obrank('check', mod);
-  expect(status).toBe(1);
-  expect(stdout).not.toMatch(/[\u0000-\u0009\u000b-\u001f\u007f\u202e]/);
-  const told = lines.map((line) => line.slice(line.indexOf('strange/') + 8));
-  const line = (start: string) => told.filter((one) => one.startsWith(start));
-  for (const [start, words] of [
-    ['blocks/two\\u{a}lines.json:1:1', 'is not allowed'],
-    ['blocks/\\u{1b}[31mred\\u{202e}.json:1:1', 'is not allowed'],
-    ['items/s', 'not text in UTF-8'],
-    ['recipes/large.json:1:1 error', 'larger than 8 MB'],
-    ['textures/pipe.png:1:1 error', 'neither a file nor a folder'],
-    ['words/fr.json:1:1 error', 'It is a link'],
-    ['blocks/salt_crust.json:1:19 error', 'comma after the last entry'],
-  ] as const) {
-    expect([start, line(start).length]).toEqual([start, 1]);
-    expect(line(start)[0]).toContain(words);
-  }
-  expect(obrank('build', mod, '--out', path.join(folder, 'never')).status).toBe(1);
-});
+test(
+  'names that are no text, line breaks and escapes in names, pipes, links and files ' +
+    'that are too large: one clear line each, and the rest is checked',
+  () => {
+    const mod = path.join(folder, 'strange');
+    cpSync('demo/saltmarsh', mod, { recursive: true });
+    writeFileSync(path.join(mod, 'blocks/two\nlines.json'), '{}');
+    writeFileSync(path.join(mod, 'blocks/\u001b[31mred\u202e.json'), '{}');
+    writeFileSync(
+      Buffer.concat([
+        Buffer.from(path.join(mod, 'items/')),
+        Buffer.from([0x73, 0xe4, 0x2e]),
+        Buffer.from('json'),
+      ]),
+      '{}',
+    );
+    writeFileSync(path.join(mod, 'recipes/large.json'), `{ "a": "${'x'.repeat(9_000_000)}" }`);
+    spawnSync('mkfifo', [path.join(mod, 'textures/pipe.png')]);
+    symlinkSync('/etc/hostname', path.join(mod, 'words/fr.json'));
+    writeFileSync(path.join(mod, 'blocks/salt_crust.json'), '{ "identity": {}, }');
+    const { status, lines, stdout } = obrank('check', mod);
+    expect(status).toBe(1);
+    expect(stdout).not.toMatch(/[\u0000-\u0009\u000b-\u001f\u007f\u202e]/);
+    const told = lines.map((line) => line.slice(line.indexOf('strange/') + 8));
+    const line = (start: string) => told.filter((one) => one.startsWith(start));
+    for (const [start, words] of [
+      ['blocks/two\\u{a}lines.json:1:1', 'is not allowed'],
+      ['blocks/\\u{1b}[31mred\\u{202e}.json:1:1', 'is not allowed'],
+      ['items/s', 'not text in UTF-8'],
+      ['recipes/large.json:1:1 error', 'larger than 8 MB'],
+      ['textures/pipe.png:1:1 error', 'neither a file nor a folder'],
+      ['words/fr.json:1:1 error', 'It is a link'],
+      ['blocks/salt_crust.json:1:19 error', 'comma after the last entry'],
+    ] as const) {
+      expect([start, line(start).length]).toEqual([start, 1]);
+      expect(line(start)[0]).toContain(words);
+    }
+    expect(obrank('build', mod, '--out', path.join(folder, 'never')).status).toBe(1);
+  },
+);
 
 test('an empty argument, a pipe and a device are each told in one line', () => {
   const pipe = path.join(folder, 'pipe');
   spawnSync('mkfifo', [pipe]);
   for (const [args, words] of [
-    [['check', ''], /^Name a mod folder, a pack folder or a file that ends in \.obpack or \.notes\.$/],
+    [
+      ['check', ''],
+      /^Name a mod folder, a pack folder or a file that ends in \.obpack or \.notes\.$/,
+    ],
     [['check', pipe], /not an ordinary file/],
     [['check', '/dev/zero'], /not an ordinary file/],
     [['build', '', '--out', path.join(folder, 'x')], /^Name a mod folder/],
@@ -418,17 +456,21 @@ test('an empty argument, a pipe and a device are each told in one line', () => {
   }
 });
 
-test("a data folder with a damaged, a newer or another program's database: one sentence, exit 2, and not a byte is changed", () => {
-  const data = path.join(folder, 'damaged');
-  mkdirSync(data);
-  const file = path.join(data, 'obrank.sqlite');
-  writeFileSync(file, 'This was a database once.'.repeat(100));
-  const { status, stderr } = obrank('serve', '--data', data, '--port', '0');
-  expect([status, readFileSync(file, 'utf8')]).toEqual([
-    2,
-    'This was a database once.'.repeat(100),
-  ]);
-  expect(stderr.trim().split('\n')).toEqual([
-    expect.stringMatching(/is damaged: file is not a database\. It was left as it is/),
-  ]);
-});
+test(
+  "a data folder with a damaged, a newer or another program's database: one sentence, " +
+    'exit 2, and not a byte is changed',
+  () => {
+    const data = path.join(folder, 'damaged');
+    mkdirSync(data);
+    const file = path.join(data, 'obrank.sqlite');
+    writeFileSync(file, 'This was a database once.'.repeat(100));
+    const { status, stderr } = obrank('serve', '--data', data, '--port', '0');
+    expect([status, readFileSync(file, 'utf8')]).toEqual([
+      2,
+      'This was a database once.'.repeat(100),
+    ]);
+    expect(stderr.trim().split('\n')).toEqual([
+      expect.stringMatching(/is damaged: file is not a database\. It was left as it is/),
+    ]);
+  },
+);

@@ -1,5 +1,6 @@
 import { Command, CommanderError, Option } from 'commander';
 import { endingsInWords } from '../core/kits/index.ts';
+import { messageOf } from '../core/words/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
@@ -69,9 +70,10 @@ export async function main(args: readonly string[]): Promise<void> {
       console.error(error.message);
       process.exitCode = 2;
     } else {
-      const { message = String(error) } = error as Error;
+      const message = messageOf(error);
       console.error(
-        `Obrank failed for a reason that nobody foresaw: ${shown(message)}. OBRANK_LOG=debug shows where.`,
+        `Obrank failed for a reason that nobody foresaw: ${shown(message)}. OBRANK_LOG=debug ` +
+          'shows where.',
       );
       if (process.env['OBRANK_LOG'] === 'debug') console.error((error as Error).stack);
       process.exitCode = 2;

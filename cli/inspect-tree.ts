@@ -9,7 +9,10 @@ import type { ReadTarget } from '../disk/index.ts';
 
 const rule = 'files/does-not-fit';
 
-/** Everything that is wrong with a mod or a pack on disk: what it holds, and what of it could not be read. */
+/**
+ * Everything that is wrong with a mod or a pack on disk: what it holds, and what of it could not be
+ * read.
+ */
 export function inspectTree(tree: ReadTarget): Finding[] {
   const { files, unread } = tree;
   const findings = tree.kind === 'pack' ? inspectBuilt(tree.kit, files) : inspectModFolder(files);

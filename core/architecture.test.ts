@@ -67,7 +67,7 @@ const arrows: Record<string, string[]> = {
     'core/words',
     ...kitNames.map((kit) => `core/kits/${kit}`),
   ],
-  ...Object.assign({}, ...kitNames.map(arrowsOfKit)),
+  ...Object.fromEntries(kitNames.flatMap((kit) => Object.entries(arrowsOfKit(kit)))),
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],

@@ -84,18 +84,21 @@ test('changed and gone files of our own need no question', async () => {
   expect(existsSync(path.join(target, 'rules/recipes/salt_crust.json'))).toBe(false);
 });
 
-test('a file that was edited by hand is shown, and overwritten only when that was agreed to', async () => {
-  await writeBuild(target, built);
-  writeFileSync(path.join(target, 'rules/loot/salt_crust.json'), '{ "mine": true }');
-  expect(await fates()).toEqual({ 'rules/loot/salt_crust.json': 'edited' });
-  await expect(writeBuild(target, built)).rejects.toThrow(/changed by hand.*Nothing was written/);
-  expect(read('rules/loot/salt_crust.json')).toBe('{ "mine": true }');
-  const { id } = await planBuild(target, built);
-  writeFileSync(path.join(target, 'rules/loot/reed_thatch.json'), '{ "also": "mine" }');
-  await expect(writeBuild(target, built, { agreed: id })).rejects.toThrow(/Nothing was written/);
-  await writeBuild(target, built, { agreed: (await planBuild(target, built)).id });
-  expect(await fates()).toEqual({});
-});
+test(
+  'a file that was edited by hand is shown, and overwritten only when that was agreed ' + 'to',
+  async () => {
+    await writeBuild(target, built);
+    writeFileSync(path.join(target, 'rules/loot/salt_crust.json'), '{ "mine": true }');
+    expect(await fates()).toEqual({ 'rules/loot/salt_crust.json': 'edited' });
+    await expect(writeBuild(target, built)).rejects.toThrow(/changed by hand.*Nothing was written/);
+    expect(read('rules/loot/salt_crust.json')).toBe('{ "mine": true }');
+    const { id } = await planBuild(target, built);
+    writeFileSync(path.join(target, 'rules/loot/reed_thatch.json'), '{ "also": "mine" }');
+    await expect(writeBuild(target, built, { agreed: id })).rejects.toThrow(/Nothing was written/);
+    await writeBuild(target, built, { agreed: (await planBuild(target, built)).id });
+    expect(await fates()).toEqual({});
+  },
+);
 
 test('the same holds for an edited file that would be removed', async () => {
   await writeBuild(target, built);
@@ -132,23 +135,27 @@ test('a folder with other files and no pack is asked about first', async () => {
   expect(readdirSync(target)).toEqual(['diary.txt']);
 });
 
-test('hidden files and folders, links and empty folders at any depth come through a build unharmed', async () => {
-  await writeBuild(target, built);
-  mkdirSync(path.join(target, '.history/deep'), { recursive: true });
-  writeFileSync(path.join(target, '.history/deep/log'), 'mine');
-  writeFileSync(path.join(target, 'view/models/.draft'), 'mine too');
-  mkdirSync(path.join(target, 'view/empty'));
-  symlinkSync('salt_crust_a.json', path.join(target, 'view/models/alias.json'));
-  symlinkSync('/nowhere/at/all', path.join(target, 'rules/dangling'));
-  await writeBuild(target, changed('rules/recipes/new.json', '{}'));
-  expect([read('.history/deep/log'), read('view/models/.draft')]).toEqual(['mine', 'mine too']);
-  expect([
-    readlinkSync(path.join(target, 'view/models/alias.json')),
-    readlinkSync(path.join(target, 'rules/dangling')),
-  ]).toEqual(['salt_crust_a.json', '/nowhere/at/all']);
-  expect(readdirSync(path.join(target, 'view/empty'))).toEqual([]);
-  expect(read('rules/recipes/new.json')).toBe('{}');
-});
+test(
+  'hidden files and folders, links and empty folders at any depth come through a build ' +
+    'unharmed',
+  async () => {
+    await writeBuild(target, built);
+    mkdirSync(path.join(target, '.history/deep'), { recursive: true });
+    writeFileSync(path.join(target, '.history/deep/log'), 'mine');
+    writeFileSync(path.join(target, 'view/models/.draft'), 'mine too');
+    mkdirSync(path.join(target, 'view/empty'));
+    symlinkSync('salt_crust_a.json', path.join(target, 'view/models/alias.json'));
+    symlinkSync('/nowhere/at/all', path.join(target, 'rules/dangling'));
+    await writeBuild(target, changed('rules/recipes/new.json', '{}'));
+    expect([read('.history/deep/log'), read('view/models/.draft')]).toEqual(['mine', 'mine too']);
+    expect([
+      readlinkSync(path.join(target, 'view/models/alias.json')),
+      readlinkSync(path.join(target, 'rules/dangling')),
+    ]).toEqual(['salt_crust_a.json', '/nowhere/at/all']);
+    expect(readdirSync(path.join(target, 'view/empty'))).toEqual([]);
+    expect(read('rules/recipes/new.json')).toBe('{}');
+  },
+);
 
 test('what cannot be carried over stops the build before anything is touched', async () => {
   await writeBuild(target, built);
@@ -162,17 +169,22 @@ test('what cannot be carried over stops the build before anything is touched', a
   expect(readdirSync(folder)).toEqual(['pack']);
 });
 
-test('a folder keeps its permissions, a new one is as open as others, and a link to a folder stays a link', async () => {
-  await writeBuild(target, built);
-  expect(statSync(target).mode & 0o777).toBe(0o777 & ~process.umask());
-  chmodSync(target, 0o751);
-  const linked = path.join(folder, 'linked');
-  symlinkSync(target, linked);
-  await writeBuild(linked, changed('rules/recipes/new.json', '{}'));
-  expect(lstatSync(linked).isSymbolicLink()).toBe(true);
-  expect(statSync(target).mode & 0o777).toBe(0o751);
-  expect(read('rules/recipes/new.json')).toBe('{}');
-});
+test(
+  'a folder keeps its permissions, a new one is as open as others, and a link to a ' +
+    'folder stays a link',
+  async () => {
+    await writeBuild(target, built);
+    // eslint-disable-next-line @typescript-eslint/no-deprecated -- only asked, never set
+    expect(statSync(target).mode & 0o777).toBe(0o777 & ~process.umask());
+    chmodSync(target, 0o751);
+    const linked = path.join(folder, 'linked');
+    symlinkSync(target, linked);
+    await writeBuild(linked, changed('rules/recipes/new.json', '{}'));
+    expect(lstatSync(linked).isSymbolicLink()).toBe(true);
+    expect(statSync(target).mode & 0o777).toBe(0o751);
+    expect(read('rules/recipes/new.json')).toBe('{}');
+  },
+);
 
 test('a target that is a file, a root, or below one: one sentence, nothing touched', async () => {
   writeFileSync(target, 'a file');
@@ -194,7 +206,10 @@ test('names that would leave the folder are refused before anything is written',
   expect(readdirSync(folder)).toEqual([]);
 });
 
-/** What a build that was killed leaves beside its target: its work folder with the proof of a process that is no more. */
+/**
+ * What a build that was killed leaves beside its target: its work folder with the proof of a
+ * process that is no more.
+ */
 function deadWork(parts: Record<string, string>): string {
   const { pid } = spawnSync(process.execPath, ['-e', '']);
   const work = `${target}.obrank-work`;
@@ -218,28 +233,39 @@ function deadWork(parts: Record<string, string>): string {
   return work;
 }
 
-test('a build that dies between its renames leaves the old pack, and the next one brings it back', async () => {
-  deadWork({ old: 'mine', new: 'half' });
-  await expect(writeBuild(target, built)).rejects.toThrow(/1 other files and no pack/);
-  expect([read('own.txt'), readdirSync(folder)]).toEqual(['mine', ['pack']]);
-});
+test(
+  'a build that dies between its renames leaves the old pack, and the next one brings ' + 'it back',
+  async () => {
+    deadWork({ old: 'mine', new: 'half' });
+    await expect(writeBuild(target, built)).rejects.toThrow(/1 other files and no pack/);
+    expect([read('own.txt'), readdirSync(folder)]).toEqual(['mine', ['pack']]);
+  },
+);
 
-test('a build that dies after its renames: the new pack stands, what is left of the old is cleared away', async () => {
-  await writeBuild(target, built);
-  deadWork({ old: 'was replaced' });
-  await writeBuild(target, built);
-  expect(await readFolder(target)).toEqual(built);
-  expect(readdirSync(folder)).toEqual(['pack']);
-});
+test(
+  'a build that dies after its renames: the new pack stands, what is left of the old is ' +
+    'cleared away',
+  async () => {
+    await writeBuild(target, built);
+    deadWork({ old: 'was replaced' });
+    await writeBuild(target, built);
+    expect(await readFolder(target)).toEqual(built);
+    expect(readdirSync(folder)).toEqual(['pack']);
+  },
+);
 
-test('a build that dies before it has begun leaves an empty folder; a place that was filled since keeps what is in it, and the old stands beside', async () => {
-  mkdirSync(`${target}.obrank-work-Ab12Cd`);
-  deadWork({ old: 'mine', new: 'half' });
-  mkdirSync(target);
-  await writeBuild(target, built);
-  expect(readdirSync(folder).sort()).toEqual(['pack', 'pack.before-build-1']);
-  expect(readFileSync(path.join(`${target}.before-build-1`, 'own.txt'), 'utf8')).toBe('mine');
-});
+test(
+  'a build that dies before it has begun leaves an empty folder; a place that was ' +
+    'filled since keeps what is in it, and the old stands beside',
+  async () => {
+    mkdirSync(`${target}.obrank-work-Ab12Cd`);
+    deadWork({ old: 'mine', new: 'half' });
+    mkdirSync(target);
+    await writeBuild(target, built);
+    expect(readdirSync(folder).sort()).toEqual(['pack', 'pack.before-build-1']);
+    expect(readFileSync(path.join(`${target}.before-build-1`, 'own.txt'), 'utf8')).toBe('mine');
+  },
+);
 
 test('what only looks like a leftover of ours is never touched', async () => {
   await writeBuild(target, built);
@@ -256,48 +282,56 @@ test('what only looks like a leftover of ours is never touched', async () => {
     expect(readFileSync(path.join(folder, name, 'thesis.txt'), 'utf8')).toBe('mine');
 });
 
-test('eight builds at once into one target: each is done or says why in one sentence, and the target is whole', async () => {
-  const builds = await Promise.allSettled(
-    Array.from({ length: 8 }, (_, i) =>
-      writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ i }))),
-    ),
-  );
-  expect(builds.some((one) => one.status === 'fulfilled')).toBe(true);
-  for (const one of builds)
-    if (one.status === 'rejected')
-      expect((one.reason as DiskProblem).message).toMatch(/Another build into .* is going on/);
-  expect((await readFolder(target)).size).toBe(built.size + 1);
-  expect(readdirSync(folder)).toEqual(['pack']);
-});
+test(
+  'eight builds at once into one target: each is done or says why in one sentence, and ' +
+    'the target is whole',
+  async () => {
+    const builds = await Promise.allSettled(
+      Array.from({ length: 8 }, (_, i) =>
+        writeBuild(target, changed('rules/recipes/new.json', JSON.stringify({ i }))),
+      ),
+    );
+    expect(builds.some((one) => one.status === 'fulfilled')).toBe(true);
+    for (const one of builds)
+      if (one.status === 'rejected')
+        expect((one.reason as DiskProblem).message).toMatch(/Another build into .* is going on/);
+    expect((await readFolder(target)).size).toBe(built.size + 1);
+    expect(readdirSync(folder)).toEqual(['pack']);
+  },
+);
 
-test('a link in the target is asked about and replaced, never written through; one in place of a folder stops the build', async () => {
-  await writeBuild(target, built);
-  const outside = path.join(folder, 'outside');
-  writeFileSync(outside, 'mine');
-  for (const file of ['registry.json', 'view/textures/salt_crust_a.png']) {
-    rmSync(path.join(target, file));
-    symlinkSync(outside, path.join(target, file));
-  }
-  await expect(writeBuild(target, built)).rejects.toThrow(
-    /2 that Obrank did not write, such as registry.json, a link/,
-  );
-  await writeBuild(target, built, { overwrite: true });
-  expect([
-    readFileSync(outside, 'utf8'),
-    lstatSync(path.join(target, 'registry.json')).isFile(),
-  ]).toEqual(['mine', true]);
-  renameSync(path.join(target, 'view'), path.join(folder, 'elsewhere'));
-  symlinkSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
-  await expect(writeBuild(target, built, { overwrite: true })).rejects.toThrow(
-    /view is a link where a folder of the pack belongs/,
-  );
-  // Two names of one file: the pack gets a file of its own.
-  rmSync(path.join(target, 'view'));
-  renameSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
-  linkSync(path.join(target, 'code/ids.ts'), path.join(folder, 'second-name'));
-  await writeBuild(target, changed('code/ids.ts', 'export {};'));
-  expect(readFileSync(path.join(folder, 'second-name'), 'utf8')).not.toBe('export {};');
-});
+test(
+  'a link in the target is asked about and replaced, never written through; one in ' +
+    'place of a folder stops the build',
+  async () => {
+    await writeBuild(target, built);
+    const outside = path.join(folder, 'outside');
+    writeFileSync(outside, 'mine');
+    for (const file of ['registry.json', 'view/textures/salt_crust_a.png']) {
+      rmSync(path.join(target, file));
+      symlinkSync(outside, path.join(target, file));
+    }
+    await expect(writeBuild(target, built)).rejects.toThrow(
+      /2 that Obrank did not write, such as registry.json, a link/,
+    );
+    await writeBuild(target, built, { overwrite: true });
+    expect([
+      readFileSync(outside, 'utf8'),
+      lstatSync(path.join(target, 'registry.json')).isFile(),
+    ]).toEqual(['mine', true]);
+    renameSync(path.join(target, 'view'), path.join(folder, 'elsewhere'));
+    symlinkSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
+    await expect(writeBuild(target, built, { overwrite: true })).rejects.toThrow(
+      /view is a link where a folder of the pack belongs/,
+    );
+    // Two names of one file: the pack gets a file of its own.
+    rmSync(path.join(target, 'view'));
+    renameSync(path.join(folder, 'elsewhere'), path.join(target, 'view'));
+    linkSync(path.join(target, 'code/ids.ts'), path.join(folder, 'second-name'));
+    await writeBuild(target, changed('code/ids.ts', 'export {};'));
+    expect(readFileSync(path.join(folder, 'second-name'), 'utf8')).not.toBe('export {};');
+  },
+);
 
 test('a file that is saved into the target while builds run is never lost', async () => {
   await writeBuild(target, built);
@@ -329,22 +363,26 @@ test('a file that is saved into the target while builds run is never lost', asyn
   expect(readdirSync(folder)).toEqual(['pack']);
 });
 
-test('builds that are killed leave the old or the new pack whole, and nothing beside it after the next build', async () => {
-  await writeBuild(target, built);
-  const work = `${target}.obrank-work`;
-  const slow = spawn(
-    process.execPath,
-    ['scripts/obrank.mjs', 'build', 'demo/saltmarsh', '--out', target],
-    { stdio: 'ignore' },
-  );
-  while (!existsSync(work) && slow.exitCode === null)
-    await new Promise((resolve) => setImmediate(resolve));
-  slow.kill('SIGKILL');
-  if (slow.exitCode === null && slow.signalCode === null) await once(slow, 'exit');
-  await writeBuild(target, built);
-  expect(await readFolder(target)).toEqual(built);
-  expect(readdirSync(folder)).toEqual(['pack']);
-});
+test(
+  'builds that are killed leave the old or the new pack whole, and nothing beside it ' +
+    'after the next build',
+  async () => {
+    await writeBuild(target, built);
+    const work = `${target}.obrank-work`;
+    const slow = spawn(
+      process.execPath,
+      ['scripts/obrank.mjs', 'build', 'demo/saltmarsh', '--out', target],
+      { stdio: 'ignore' },
+    );
+    while (!existsSync(work) && slow.exitCode === null)
+      await new Promise((resolve) => setImmediate(resolve));
+    slow.kill('SIGKILL');
+    if (slow.exitCode === null && slow.signalCode === null) await once(slow, 'exit');
+    await writeBuild(target, built);
+    expect(await readFolder(target)).toEqual(built);
+    expect(readdirSync(folder)).toEqual(['pack']);
+  },
+);
 
 test.each(['relative/pack', './pack', 'pack.obpack'])(
   'the place %s is not a whole path, so nobody guesses from where',

@@ -1,4 +1,7 @@
-/** Files on this machine: reading folders and packs, planning a build, writing it so that nothing is lost. Used by server and cli. */
+/**
+ * Files on this machine: reading folders and packs, planning a build, writing it so that nothing is
+ * lost. Used by server and cli.
+ */
 export { DiskProblem, inWords, shown } from './problem.ts';
 export { readOrdinary } from './ordinary.ts';
 export {

@@ -4,11 +4,16 @@ import { DiskProblem, inWords, shown } from './problem.ts';
 
 const mebibyte = 1024 * 1024;
 /** Absent on systems that know no such flag. */
-const { O_RDONLY, O_NOFOLLOW = 0, O_NONBLOCK = 0 } = constants;
+const {
+  O_RDONLY,
+  O_NOFOLLOW = 0,
+  O_NONBLOCK = 0,
+}: Partial<typeof constants> & Pick<typeof constants, 'O_RDONLY'> = constants;
 
 /**
- * The bytes of an ordinary file of at most so many bytes. Never waits for a writer, as reading a pipe would, and never reads on for
- * ever, as from a device. Links are followed only where that is asked for. Throws a {@link DiskProblem}.
+ * The bytes of an ordinary file of at most so many bytes. Never waits for a writer, as reading a
+ * pipe would, and never reads on for ever, as from a device. Links are followed only where that is
+ * asked for. Throws a {@link DiskProblem}.
  *
  * @example await readOrdinary('/home/ada/pack/pack.json', 1_000_000)
  */

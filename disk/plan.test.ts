@@ -33,81 +33,89 @@ function packOf(texts: Record<string, string>): Built {
 }
 
 const names = ['rules/a.json', 'rules/b.json', 'view/c.json', 'view/deep/d.json'];
-/** What became of one file: what the last build wrote, what stands there now, what the next build wants. */
+/**
+ * What became of one file: what the last build wrote, what stands there now, what the next build
+ * wants.
+ */
 const anyFile = fc.record({
   built: fc.option(fc.constantFrom('one', 'two'), { nil: undefined }),
   there: fc.option(fc.constantFrom('one', 'two', 'mine'), { nil: undefined }),
   wanted: fc.option(fc.constantFrom('one', 'two', 'three'), { nil: undefined }),
 });
 
-test('whatever was built, edited, added or deleted: the plan says it, nothing foreign is lost unasked, and the build does what the plan says', async () => {
-  let run = 0;
-  await fc.assert(
-    fc.asyncProperty(fc.tuple(...names.map(() => anyFile)), async (states) => {
-      const target = path.join(folder, String((run += 1)));
-      const pick = (part: 'built' | 'wanted') =>
-        Object.fromEntries(
-          states.flatMap((state, i) =>
-            state[part] === undefined ? [] : [[names[i]!, state[part]]],
-          ),
-        );
-      await writeBuild(target, packOf(pick('built')));
-      states.forEach(({ there }, i) => {
-        const file = path.join(target, names[i]!);
-        rmSync(file, { force: true });
-        if (there === undefined) return;
-        mkdirSync(path.dirname(file), { recursive: true });
-        writeFileSync(file, there);
-      });
-      const wanted = packOf(pick('wanted'));
-      const plan = await planBuild(target, wanted);
-      const fates = new Map(plan.files.map((file) => [file.path, file.fate]));
-      states.forEach(({ built, there, wanted: next }, i) => {
-        const expected =
-          next !== undefined
-            ? there === undefined
-              ? 'new'
-              : there === next
-                ? 'same'
+test(
+  'whatever was built, edited, added or deleted: the plan says it, nothing foreign is ' +
+    'lost unasked, and the build does what the plan says',
+  async () => {
+    let run = 0;
+    await fc.assert(
+      fc.asyncProperty(fc.tuple(...names.map(() => anyFile)), async (states) => {
+        const target = path.join(folder, String((run += 1)));
+        const pick = (part: 'built' | 'wanted') =>
+          Object.fromEntries(
+            states.flatMap((state, i) =>
+              state[part] === undefined ? [] : [[names[i]!, state[part]]],
+            ),
+          );
+        await writeBuild(target, packOf(pick('built')));
+        states.forEach(({ there }, i) => {
+          const file = path.join(target, names[i]!);
+          rmSync(file, { force: true });
+          if (there === undefined) return;
+          mkdirSync(path.dirname(file), { recursive: true });
+          writeFileSync(file, there);
+        });
+        const wanted = packOf(pick('wanted'));
+        const plan = await planBuild(target, wanted);
+        const fates = new Map(plan.files.map((file) => [file.path, file.fate]));
+        states.forEach(({ built, there, wanted: next }, i) => {
+          const expected =
+            next !== undefined
+              ? there === undefined
+                ? 'new'
+                : there === next
+                  ? 'same'
+                  : built === undefined
+                    ? 'foreign'
+                    : there === built
+                      ? 'changed'
+                      : 'edited'
+              : there === undefined
+                ? undefined
                 : built === undefined
-                  ? 'foreign'
+                  ? 'kept'
                   : there === built
-                    ? 'changed'
-                    : 'edited'
-            : there === undefined
-              ? undefined
-              : built === undefined
-                ? 'kept'
-                : there === built
-                  ? 'gone'
-                  : 'edited';
-        expect([names[i], fates.get(names[i]!)]).toEqual([names[i], expected]);
-      });
-      const harm = [...fates.values()].some((fate) => fate === 'edited' || fate === 'foreign');
-      if (harm) {
-        expect(plan.ask).toBeDefined();
-        await expect(writeBuild(target, wanted)).rejects.toThrow(/Nothing was written/);
-        states.forEach(
-          ({ there }, i) =>
-            there !== undefined &&
-            expect(readFileSync(path.join(target, names[i]!), 'utf8')).toBe(there),
-        );
-      }
-      await writeBuild(target, wanted, { agreed: plan.id });
-      states.forEach(({ built, there, wanted: next }, i) => {
-        const file = path.join(target, names[i]!);
-        const left = next ?? (built === undefined ? there : undefined);
-        const found = (() => {
-          try {
-            return readFileSync(file, 'utf8');
-          } catch {
-            return undefined;
-          }
-        })();
-        expect([names[i], found]).toEqual([names[i], left]);
-      });
-      expect(readdirSync(folder).filter((name) => name.includes('obrank'))).toEqual([]);
-    }),
-    { numRuns: 60 },
-  );
-}, 60_000);
+                    ? 'gone'
+                    : 'edited';
+          expect([names[i], fates.get(names[i]!)]).toEqual([names[i], expected]);
+        });
+        const harm = [...fates.values()].some((fate) => fate === 'edited' || fate === 'foreign');
+        if (harm) {
+          expect(plan.ask).toBeDefined();
+          await expect(writeBuild(target, wanted)).rejects.toThrow(/Nothing was written/);
+          states.forEach(
+            ({ there }, i) =>
+              there !== undefined &&
+              expect(readFileSync(path.join(target, names[i]!), 'utf8')).toBe(there),
+          );
+        }
+        await writeBuild(target, wanted, { agreed: plan.id });
+        states.forEach(({ built, there, wanted: next }, i) => {
+          const file = path.join(target, names[i]!);
+          const left = next ?? (built === undefined ? there : undefined);
+          const found = (() => {
+            try {
+              return readFileSync(file, 'utf8');
+            } catch {
+              return undefined;
+            }
+          })();
+          expect([names[i], found]).toEqual([names[i], left]);
+        });
+        expect(readdirSync(folder).filter((name) => name.includes('obrank'))).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  },
+  60_000,
+);

@@ -9,8 +9,10 @@ import { targetOf, type Target } from './target.ts';
 
 /**
  * What a build will do with one file.
- * new, changed, same: compared with what is there. gone: built before, no longer part of the pack, will be removed.
- * edited: was built by Obrank and changed by hand since, will be overwritten or removed. foreign: somebody else's file in the way, will be overwritten.
+ * new, changed, same: compared with what is there. gone: built before, no longer part of the pack,
+ * will be removed.
+ * edited: was built by Obrank and changed by hand since, will be overwritten or removed. foreign:
+ * somebody else's file in the way, will be overwritten.
  * kept: somebody else's file that is not in the way, stays.
  */
 export type FileFate = 'new' | 'changed' | 'same' | 'gone' | 'edited' | 'foreign' | 'kept';
@@ -26,7 +28,10 @@ export interface BuildPlan {
   files: PlannedFile[];
   /** Changes whenever the plan does: agreeing to a plan means naming it. */
   id: string;
-  /** What must be agreed to, in a sentence; undefined when nothing that Obrank did not write is touched. */
+  /**
+   * What must be agreed to, in a sentence; undefined when nothing that Obrank did not write is
+   * touched.
+   */
   ask?: string;
 }
 
@@ -64,7 +69,8 @@ export async function standingAt(target: Target): Promise<Standing> {
   const hindered = tree.unread.find(({ path: at }) => scan.get(at)?.kind !== 'link');
   if (hindered)
     throw new DiskProblem(
-      `${shown(path.join(target.path, hindered.path))}: ${hindered.message} Choose a folder of its own for the pack.`,
+      `${shown(path.join(target.path, hindered.path))}: ${hindered.message} Choose a folder ` +
+        'of its own for the pack.',
     );
   return { scan, lookedAtMs, files: tree.files };
 }
@@ -72,7 +78,10 @@ export async function standingAt(target: Target): Promise<Standing> {
 /** The place of the target itself in its scan. */
 export const selfPath = '';
 
-/** A look at the target and everything below it, the target itself under {@link selfPath}. Empty when there is nothing. */
+/**
+ * A look at the target and everything below it, the target itself under {@link selfPath}. Empty
+ * when there is nothing.
+ */
 export async function scanTarget({ path: at, kind }: Target): Promise<Scan> {
   const beside = await scanOne(at);
   if (!beside) return new Map();
@@ -89,13 +98,19 @@ async function packIn(file: string, size: number): Promise<Files> {
   }
 }
 
-/** Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem} for a target that cannot be used. */
+/**
+ * Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem}
+ * for a target that cannot be used.
+ */
 export async function planBuild(given: string, built: Built): Promise<BuildPlan> {
   const target = await targetOf(given, built.kit.ending);
   return planOver(target, built, await standingAt(target));
 }
 
-/** The plan over what stands at the target. Throws a {@link DiskProblem} when something there cannot stay and cannot be replaced. */
+/**
+ * The plan over what stands at the target. Throws a {@link DiskProblem} when something there cannot
+ * stay and cannot be replaced.
+ */
 export function planOver(
   target: Target,
   { files: built, kit }: Built,
@@ -148,7 +163,10 @@ function fateOf(
   return recorded.get(file) === digestOf(old) ? 'changed' : 'edited';
 }
 
-/** A folder where a file belongs, anything but a folder where one belongs: nothing is built over or through these. */
+/**
+ * A folder where a file belongs, anything but a folder where one belongs: nothing is built over or
+ * through these.
+ */
 function refuseWrongKinds(target: string, built: Files, scan: Scan): void {
   const folders = new Set<string>();
   for (const file of built.keys())
@@ -158,7 +176,8 @@ function refuseWrongKinds(target: string, built: Files, scan: Scan): void {
     const place = shown(path.join(target, at));
     if (kind === 'other')
       throw new DiskProblem(
-        `${place} is neither a file nor a folder nor a link, so a build cannot carry it over. Choose a folder of its own for the pack.`,
+        `${place} is neither a file nor a folder nor a link, so a build cannot carry it over. ` +
+          'Choose a folder of its own for the pack.',
       );
     if (kind === 'folder' && built.has(at))
       throw new DiskProblem(
@@ -180,7 +199,8 @@ function question(
   const [edited, foreign, kept] = [withFate('edited'), withFate('foreign'), withFate('kept')];
   if (kind === 'folder' && kept.length > maxForeign)
     throw new DiskProblem(
-      `${shown(target)} holds ${kept.length} files that are no part of a pack. Choose a folder of its own.`,
+      `${shown(target)} holds ${kept.length} files that are no part of a pack. Choose a ` +
+        'folder of its own.',
     );
   if (kind === 'file' && kept.length)
     return `${shown(target)} is not a pack that Obrank built. Building would replace it.`;
@@ -196,6 +216,7 @@ function question(
     return `Building would overwrite files in ${shown(target)}: ${says.join('; and ')}.`;
   const isForeignFolder = kept.length > 0 && kept.length === files.length - withFate('new').length;
   return isForeignFolder
-    ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and the pack is built among them.`
+    ? `${shown(target)} holds ${kept.length} other files and no pack yet. They stay, and ` +
+        'the pack is built among them.'
     : undefined;
 }

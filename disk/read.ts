@@ -23,13 +23,19 @@ export interface Unread {
   message: string;
 }
 
-/** The ordinary files below a folder in order, and what was passed over. Hidden files and folders are left out without a word. */
+/**
+ * The ordinary files below a folder in order, and what was passed over. Hidden files and folders
+ * are left out without a word.
+ */
 export interface Tree {
   files: Files;
   unread: Unread[];
 }
 
-/** Everything below a folder that can be read. Throws a {@link DiskProblem} when the folder itself cannot be read or is larger than a mod can be. */
+/**
+ * Everything below a folder that can be read. Throws a {@link DiskProblem} when the folder itself
+ * cannot be read or is larger than a mod can be.
+ */
 export async function readTree(folder: string): Promise<Tree> {
   const tree: Tree = { files: new Map(), unread: [] };
   let total = 0;
@@ -37,7 +43,8 @@ export async function readTree(folder: string): Promise<Tree> {
     total += size;
     if (tree.files.size < maxFiles && total <= maxBytes) return;
     throw new Overfull(
-      `${shown(folder)} holds more than ${maxFiles} files or ${maxBytes / mebibyte} MB, so it is no mod or pack.`,
+      `${shown(folder)} holds more than ${maxFiles} files or ${maxBytes / mebibyte} MB, so ` +
+        'it is no mod or pack.',
     );
   };
   const readOne = async (at: string): Promise<void> => {
@@ -94,13 +101,19 @@ async function entriesIn(
     }));
 }
 
-/** All ordinary files below a folder, by path with forward slashes, in order. Throws a {@link DiskProblem} like {@link readTree}. */
+/**
+ * All ordinary files below a folder, by path with forward slashes, in order. Throws a {@link
+ * DiskProblem} like {@link readTree}.
+ */
 export const readFolder = async (folder: string): Promise<Files> => (await readTree(folder)).files;
 
 /** A mod, or the built files of a kit. */
 export type ReadTarget = Tree & ({ kind: 'mod' } | { kind: 'pack'; kit: Kit });
 
-/** What lies at a path: the files of a folder or of a built file, and what they are. Throws a {@link DiskProblem}. */
+/**
+ * What lies at a path: the files of a folder or of a built file, and what they are. Throws a {@link
+ * DiskProblem}.
+ */
 export async function readModOrPack(target: string): Promise<ReadTarget> {
   if (target.trim() === '')
     throw new DiskProblem(

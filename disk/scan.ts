@@ -34,7 +34,10 @@ export async function scanOne(full: string): Promise<Seen | undefined> {
   }
 }
 
-/** Looks at everything below a folder without opening or following anything. Throws a {@link DiskProblem}. */
+/**
+ * Looks at everything below a folder without opening or following anything. Throws a {@link
+ * DiskProblem}.
+ */
 export async function scanFolder(folder: string): Promise<Scan> {
   const found: Scan = new Map();
   const walk = async (below: string): Promise<void> => {
@@ -59,7 +62,10 @@ export async function scanFolder(folder: string): Promise<Scan> {
   return found;
 }
 
-/** The first path at which two looks at a folder differ; undefined when they are the same. Of folders only their being there counts. */
+/**
+ * The first path at which two looks at a folder differ; undefined when they are the same. Of
+ * folders only their being there counts.
+ */
 export function firstDifference(before: Scan, after: Scan): string | undefined {
   for (const [at, seen] of after) {
     const old = before.get(at);
@@ -73,10 +79,16 @@ export function firstDifference(before: Scan, after: Scan): string | undefined {
   return [...before.keys()].find((at) => !after.has(at));
 }
 
-/** A file changed this shortly before a look may change again without any sign of it: clocks of file systems are coarse. */
+/**
+ * A file changed this shortly before a look may change again without any sign of it: clocks of file
+ * systems are coarse.
+ */
 const coarse = 2_000_000_000n;
 
-/** The files whose content must be compared as well, since they had only just been changed when the folder was looked at. */
+/**
+ * The files whose content must be compared as well, since they had only just been changed when the
+ * folder was looked at.
+ */
 export const freshFiles = (scan: Scan, lookedAtMs: number): string[] =>
   [...scan]
     .filter(

@@ -13,10 +13,12 @@ export interface Target {
 const notDisks = ['/dev', '/proc', '/sys'];
 
 /**
- * The place that a person named; one that ends in `ending` is a file. A link is followed, so that what it leads to is built and not the link replaced.
- * Throws a {@link DiskProblem} for what is no place for a pack.
+ * The place that a person named; one that ends in `ending` is a file. A link is followed, so that
+ * what it leads to is built and not the link replaced. Throws a {@link DiskProblem} for what is no
+ * place for a pack.
  *
- * @example await targetOf('~/packs/saltmarsh', '.obpack') // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
+ * @example await targetOf('~/packs/saltmarsh', '.obpack')
+ * // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
  */
 export async function targetOf(given: string, ending: string): Promise<Target> {
   if (given.trim() === '' || given.includes('\0'))
@@ -24,7 +26,8 @@ export async function targetOf(given: string, ending: string): Promise<Target> {
   const whole = /^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given;
   if (!path.isAbsolute(whole))
     throw new DiskProblem(
-      `${shown(given)} is not a whole path. Name it from the root of the disk, or from your home folder with ~/.`,
+      `${shown(given)} is not a whole path. Name it from the root of the disk, or from your ` +
+        'home folder with ~/.',
     );
   const target = await followed(path.resolve(whole));
   const isSystem = notDisks.some((place) => target === place || target.startsWith(`${place}/`));
@@ -76,6 +79,7 @@ async function refuseOtherKind(
     );
   if (kind === 'file' && !found.isFile())
     throw new DiskProblem(
-      `${shown(target)} is a folder. Choose a file name that ends in ${ending}, or a folder without that ending.`,
+      `${shown(target)} is a folder. Choose a file name that ends in ${ending}, or a folder ` +
+        'without that ending.',
     );
 }

@@ -10,8 +10,9 @@ import { DiskProblem, inWords, shown } from './problem.ts';
 import { scanOne } from './scan.ts';
 
 /**
- * The folder in which one build works, beside its target: `new` is what will stand there, `old` what stood there. Its being there is the
- * lock of the target, and `build.json` in it is the proof that it is ours: what has no such proof is never touched.
+ * The folder in which one build works, beside its target: `new` is what will stand there, `old`
+ * what stood there. Its being there is the lock of the target, and `build.json` in it is the proof
+ * that it is ours: what has no such proof is never touched.
  */
 export interface Work {
   folder: string;
@@ -36,7 +37,9 @@ type Proof = z.output<typeof Proof>;
 /** The builds of this thread that are going on. */
 const going = new Set<string>();
 
-/** Something that tells a process from a later one with the same number, where the system says it. */
+/**
+ * Something that tells a process from a later one with the same number, where the system says it.
+ */
 function startOf(pid: number): string {
   try {
     const line = readFileSync(`/proc/${pid}/stat`, 'utf8');
@@ -71,8 +74,9 @@ async function proofIn(folder: string, target: string): Promise<Proof | undefine
 }
 
 /**
- * Begins a build into a target: takes its lock, and puts right what builds that died left behind. Gives the folder to work in and how to
- * leave it. Throws a {@link DiskProblem} when another build is at it, or when something that is not ours stands in the way.
+ * Begins a build into a target: takes its lock, and puts right what builds that died left behind.
+ * Gives the folder to work in and how to leave it. Throws a {@link DiskProblem} when another build
+ * is at it, or when something that is not ours stands in the way.
  */
 export async function enterWork(
   target: string,
@@ -93,7 +97,8 @@ export async function enterWork(
   going.add(token);
   try {
     await writeFile(path.join(made, proofName), JSON.stringify(proof));
-    // A rename onto a folder with something in it fails, so exactly one build gets the name, with its proof already inside.
+    // A rename onto a folder with something in it fails, so exactly one build gets the name, with
+    // its proof already inside.
     await rename(made, folder);
   } catch (error) {
     going.delete(token);
@@ -102,7 +107,7 @@ export async function enterWork(
   }
   const work = { folder, new: path.join(folder, 'new'), old: path.join(folder, 'old') };
   const leave = async () => {
-    await settle(folder, target);
+    await recoverWork(folder, target);
     going.delete(token);
   };
   return { work, leave };
@@ -115,12 +120,16 @@ async function whyNotEntered(error: unknown, folder: string, target: string): Pr
   const isOurs = (await proofIn(folder, target)) !== undefined;
   return new DiskProblem(
     isOurs
-      ? `Another build into ${shown(target)} is going on. Wait until it is done, then build again. If there is none, remove ${shown(folder)}.`
+      ? `Another build into ${shown(target)} is going on. Wait until it is done, then build ` +
+          `again. If there is none, remove ${shown(folder)}.`
       : `${shown(folder)} is in the way and was not made by Obrank. Rename it, then build again.`,
   );
 }
 
-/** Puts right what builds into this target left that are no more: they were killed, or their machine stopped. */
+/**
+ * Puts right what builds into this target left that are no more: they were killed, or their machine
+ * stopped.
+ */
 async function sweep(target: string): Promise<void> {
   const parent = path.dirname(target);
   const mark = `${path.basename(target)}${ending}`;
@@ -141,13 +150,16 @@ async function sweep(target: string): Promise<void> {
           () => false,
         )
       )
-        await settle(mine, target);
+        await recoverWork(mine, target);
     } else if (!proof && name !== mark) await rmdir(folder).catch(() => undefined);
   }
 }
 
-/** Ends the work in a folder: the old one goes back into an empty place, is kept beside when somebody filled the place, and goes only once the new one stands. */
-async function settle(folder: string, target: string): Promise<void> {
+/**
+ * Ends the work in a folder: the old one goes back into an empty place, is kept beside when
+ * somebody filled the place, and goes only once the new one stands.
+ */
+async function recoverWork(folder: string, target: string): Promise<void> {
   const [old, fresh] = [path.join(folder, 'old'), path.join(folder, 'new')];
   if (await scanOne(old)) {
     if (!(await scanOne(target))) await rename(old, target);

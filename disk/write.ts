@@ -41,9 +41,11 @@ const maxTries = 3;
 const writers = 8;
 
 /**
- * Writes a built pack to a folder or one file. The whole pack is written beside the target and then renamed into its place, so a
- * build that dies leaves the old pack whole. Files that are not the pack's stay; what is saved into the target meanwhile is noticed, and the
- * build begins again. Throws a {@link DiskProblem} when the plan asks something that was not agreed to, or another build is going on.
+ * Writes a built pack to a folder or one file. The whole pack is written beside the target and then
+ * renamed into its place, so a build that dies leaves the old pack whole. Files that are not the
+ * pack's stay; what is saved into the target meanwhile is noticed, and the build begins again.
+ * Throws a {@link DiskProblem} when the plan asks something that was not agreed to, or another
+ * build is going on.
  */
 export async function writeBuild(
   given: string,
@@ -91,13 +93,17 @@ async function writeIn(
     if (disturbed === undefined) return plan;
     if (turn === maxTries)
       throw new DiskProblem(
-        `${shown(disturbed)} is being changed while the build runs. Nothing was written; build again once it is quiet.`,
+        `${shown(disturbed)} is being changed while the build runs. Nothing was written; ` +
+          'build again once it is quiet.',
       );
     await clear(work);
   }
 }
 
-/** Makes a folder and those above it, one by one: in places such as /proc Node's recursive way never comes to an end. */
+/**
+ * Makes a folder and those above it, one by one: in places such as /proc Node's recursive way never
+ * comes to an end.
+ */
 async function makeFolders(folder: string): Promise<void> {
   if (await scanOne(folder)) return;
   await makeFolders(path.dirname(folder));
@@ -124,7 +130,9 @@ async function fill(
   for (const folder of folders) await mkdir(path.join(made, folder), { recursive: true });
   if (old)
     await carryOver(plan.target, made, { all: false, below: '', built, kept: new Set(kept) });
-  // A folder that is being made is for its owner alone; the pack is as open as the folder that it replaces, or as any new folder.
+  // A folder that is being made is for its owner alone; the pack is as open as the folder that it
+  // replaces, or as any new folder.
+  // eslint-disable-next-line @typescript-eslint/no-deprecated -- only asked, never set
   await chmod(made, old ? old.mode & 0o7777 : 0o777 & ~process.umask());
   let done = 0;
   const queue = [...built];
@@ -148,8 +156,9 @@ interface Carrying {
 }
 
 /**
- * Takes over what is no part of the pack, at every depth: other people's files, hidden files and folders whole, links as links, folders
- * that are empty. In a hidden folder (`all`) that is everything. What the pack writes itself, or no longer has, is left.
+ * Takes over what is no part of the pack, at every depth: other people's files, hidden files and
+ * folders whole, links as links, folders that are empty. In a hidden folder (`all`) that is
+ * everything. What the pack writes itself, or no longer has, is left.
  */
 async function carryOver(
   from: string,
@@ -172,7 +181,8 @@ async function carryOver(
 }
 
 /**
- * Puts what was made in the place of what stood there, with two renames; in between, the old is looked at again. Gives the path that somebody
+ * Puts what was made in the place of what stood there, with two renames; in between, the old is
+ * looked at again. Gives the path that somebody
  * changed since it was planned: then the old stands again as it is. Undefined when the new stands.
  */
 async function swap(work: Work, target: Target, standing: Standing): Promise<string | undefined> {
@@ -192,7 +202,8 @@ async function swap(work: Work, target: Target, standing: Standing): Promise<str
     const aside = await keepAside(target.path);
     await rename(work.old, aside);
     throw new DiskProblem(
-      `Somebody made ${shown(target.path)} anew while the build ran. What stood there before is kept as ${shown(aside)}; nothing was built.`,
+      `Somebody made ${shown(target.path)} anew while the build ran. What stood there ` +
+        `before is kept as ${shown(aside)}; nothing was built.`,
     );
   }
   // A program that had a file open may have written to it until now: then the old one stays beside.
@@ -201,7 +212,10 @@ async function swap(work: Work, target: Target, standing: Standing): Promise<str
   return undefined;
 }
 
-/** The first file with another content than when the build was planned, of those whose time alone would not tell. */
+/**
+ * The first file with another content than when the build was planned, of those whose time alone
+ * would not tell.
+ */
 async function firstRewritten(
   old: Target,
   { scan, files, lookedAtMs }: Standing,

@@ -14,7 +14,8 @@ test('from a block that drops nothing to a right truth table, with keys alone', 
   await expect(cell('flint pick: 1 Oyster brick (itself)')).toBeVisible();
   await page.keyboard.press('n');
   await expect(cell('flint pick: nothing')).toBeVisible();
-  // With a flint pick shells, with a better one the brick itself, whatever is careful itself, a blast leaves a shell.
+  // With a flint pick shells, with a better one the brick itself, whatever is careful itself, a
+  // blast leaves a shell.
   await grid.focus();
   for (const key of [
     'ArrowDown',

@@ -129,7 +129,7 @@ test('nothing scrolls sideways at 1280 × 800, and every control has a name, by 
               !(
                 control.getAttribute('aria-label') ??
                 control.getAttribute('title') ??
-                control.textContent?.trim()
+                control.textContent.trim()
               ) &&
               !control.getAttribute('aria-hidden') &&
               !(control as HTMLInputElement).labels?.length &&

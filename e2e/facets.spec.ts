@@ -164,7 +164,8 @@ test('looks: a model that turns, a row that is dead, candidates with their share
     .getByRole('group', { name: 'Pick where the front faces' })
     .getByRole('button', { name: 'up', exact: true })
     .click();
-  // East is at right angles to up, so the top stays where it was; now the top is asked for, and only what is at right angles is offered.
+  // East is at right angles to up, so the top stays where it was; now the top is asked for, and
+  // only what is at right angles is offered.
   await expect(row.getByRole('button', { name: 'front faces up, top points east' })).toBeVisible();
   const tops = row.getByRole('group', { name: 'Pick where the top points' });
   await expect(tops.getByRole('button', { name: 'down', exact: true })).toHaveAttribute(

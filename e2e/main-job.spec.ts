@@ -52,7 +52,8 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await expect(hardness).toHaveValue('6.4');
   await saved(page);
 
-  // Build into a folder, then see nothing left to do; download the pack and check it with the reader.
+  // Build into a folder, then see nothing left to do; download the pack and check it with the
+  // reader.
   const target = path.join(server.folder, 'pack');
   await page.getByRole('link', { name: 'Build', exact: true }).click();
   await page.getByLabel(/Folder on this machine/).fill(target);

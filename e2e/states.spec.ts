@@ -256,7 +256,8 @@ test('the matrix with the mouse: heads, conditions, ranges, candidates for sever
   await cell('heading = west, hung = floor, lit = true').click({ modifiers: ['Control'] });
   await expect(chosen).toHaveCount(5);
   await cell('heading = north, hung = floor, lit = false').click();
-  // A second candidate for one cell: both have half of the share, and the state has a row of its own.
+  // A second candidate for one cell: both have half of the share, and the state has a row of its
+  // own.
   const brush = page.getByRole('group', { name: 'Brush' });
   await brush.getByRole('button', { name: 'Add a candidate' }).click();
   await expect(brush).toContainText('50%');

@@ -2,7 +2,10 @@ import { cellAt, darkVolume, floodLight, setLight } from '../core/traits/index.t
 import { chance } from '../demo/art/canvas.ts';
 import type { Line, Median } from './figures.ts';
 
-/** Flooding a volume with light, in cells a second and beside a plain sweep over the same typed arrays; and one lamp that comes and goes. */
+/**
+ * Flooding a volume with light, in cells a second and beside a plain sweep over the same typed
+ * arrays; and one lamp that comes and goes.
+ */
 export function benchLight(median: Median, line: Line): void {
   const times = [32, 64].map((side) => {
     const volume = darkVolume(side, side, side);

@@ -1,12 +1,15 @@
 import { inspect } from '../core/inspect/index.ts';
-import { drawer } from '../core/space/index.ts';
+import { seededRandom } from '../core/space/index.ts';
 import { distribution, lootSource, simulate, truthTable } from '../core/loot/index.ts';
 import { applyChange, resolveBlock, type Draw, type Mod, type Recipe } from '../core/mod/index.ts';
-import { acceptsIn, clashes, gains, whatCanBeHad } from '../core/recipes/index.ts';
+import { acceptsIn, clashes, gains, findObtainable } from '../core/recipes/index.ts';
 import { bigMod } from './big-mod.ts';
 import type { Line, Median } from './figures.ts';
 
-/** A mod of many blocks in which each but the first tenth is made of two before it and of something in one of twenty tags. */
+/**
+ * A mod of many blocks in which each but the first tenth is made of two before it and of something
+ * in one of twenty tags.
+ */
 function makingMod(many: number): Mod {
   const { mod } = bigMod(many);
   const names = Object.keys(mod.blocks);
@@ -58,7 +61,7 @@ export function benchMaking(median: Median, line: Line): void {
     return {
       mod,
       clash: median(7, () => clashes(mod.recipes, accepts)),
-      had: median(7, () => whatCanBeHad(making, accepts)),
+      had: median(7, () => findObtainable(making, accepts)),
       gain: median(7, () => gains(making, accepts)),
     };
   };
@@ -146,7 +149,7 @@ export function benchMaking(median: Median, line: Line): void {
   const breaking = { tool: 'bare hands' as const, careful: false, state: 0 };
   const exact = median(21, () => distribution(draws, 'saltmarsh:bank_0001', breaking, source));
   const tried = median(5, (run) => {
-    const steps = simulate(draws, breaking, source, 100_000, drawer(run + 1));
+    const steps = simulate(draws, breaking, source, 100_000, seededRandom(run + 1));
     while (!steps.next().done);
   });
   line(

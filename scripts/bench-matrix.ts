@@ -1,4 +1,7 @@
-/** Opens a matrix of 1,024 cells in Chromium, scrolls through it and walks it by keys, and tells the longest task of the page (Long Tasks, W3C). */
+/**
+ * Opens a matrix of 1,024 cells in Chromium, scrolls through it and walks it by keys, and tells the
+ * longest task of the page (Long Tasks, W3C).
+ */
 import type { Line } from './figures.ts';
 import { withApplication } from './with-application.ts';
 
@@ -54,7 +57,10 @@ export async function benchMatrix(line: Line): Promise<void> {
         tasks.push(...list.getEntries().map((entry) => entry.duration)),
       ).observe({ type: 'longtask' });
     });
-    /** What the page was kept busy with since it was asked last: the longest task, and how many were over 50 ms. */
+    /**
+     * What the page was kept busy with since it was asked last: the longest task, and how many were
+     * over 50 ms.
+     */
     const longest = () =>
       page.evaluate(() => {
         const { tasks } = window as unknown as { tasks: number[] };

@@ -48,7 +48,10 @@ function randomRows(space: StateSpace, many: number): Row<number>[] {
   return [...rows, { value: 99 }];
 }
 
-/** Coverage with dead rows, the fewest rows, and the proof of the codes, over growing spaces and lists. Each run has a fresh space. */
+/**
+ * Coverage with dead rows, the fewest rows, and the proof of the codes, over growing spaces and
+ * lists. Each run has a fresh space.
+ */
 export function benchStates(median: Median, line: Line): void {
   const times = new Map<string, number>();
   for (const sizes of spaces)

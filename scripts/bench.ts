@@ -1,4 +1,7 @@
-/** Measures building, checking and editing as ratios to what any program must do, in one run. Nothing fails here: one reads the figures. */
+/**
+ * Measures building, checking and editing as ratios to what any program must do, in one run.
+ * Nothing fails here: one reads the figures.
+ */
 import { mkdtempSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';

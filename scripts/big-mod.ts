@@ -2,7 +2,10 @@ import { digestOf } from '../core/bytes/index.ts';
 import { emptyMod, type Block, type Mod } from '../core/mod/index.ts';
 import { basePicture, encodePicture, pictureFacts } from '../core/textures/index.ts';
 
-/** A made-up mod of many blocks, each with a model and a texture of its own: plain, pillars and lamps in turn. */
+/**
+ * A made-up mod of many blocks, each with a model and a texture of its own: plain, pillars and
+ * lamps in turn.
+ */
 export function bigMod(many: number): { mod: Mod; blobs: Map<string, Uint8Array> } {
   const mod = emptyMod('saltmarsh', 'Saltmarsh');
   const blobs = new Map<string, Uint8Array>();

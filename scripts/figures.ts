@@ -3,7 +3,10 @@ import { writeFileSync } from 'node:fs';
 /** Does work several times and gives the median of its milliseconds. */
 export type Median = (runs: number, work: (run: number) => void) => number;
 
-/** Shows a figure: a name that stays the same over versions, what it is in words, its value with a unit, and a note. */
+/**
+ * Shows a figure: a name that stays the same over versions, what it is in words, its value with a
+ * unit, and a note.
+ */
 export type Line = (name: string, words: string, value: string, note?: string) => void;
 
 export interface Figure {
@@ -36,7 +39,10 @@ export function figureOf(shown: string): { value: number; unit: string } {
   };
 }
 
-/** Figures that are printed as they come, and written to a file at the end where one is named by `--json FILE`. */
+/**
+ * Figures that are printed as they come, and written to a file at the end where one is named by
+ * `--json FILE`.
+ */
 export function figures(argv: readonly string[]): { line: Line; done: () => void } {
   const kept: Record<string, Figure> = {};
   const at = argv.indexOf('--json');

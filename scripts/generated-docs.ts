@@ -20,7 +20,10 @@ export function generatedDocs(): Map<string, string> {
   return docs;
 }
 
-/** The JSON Schemas of the files of a mod folder and of a pack by their names, and the words that they needed. */
+/**
+ * The JSON Schemas of the files of a mod folder and of a pack by their names, and the words that
+ * they needed.
+ */
 export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
   const used = new Set<string>();
   const texts = new Map<string, string>();
@@ -83,7 +86,10 @@ const kitWords = (rule: Rule): string =>
     .map((kit) => kit.title)
     .join(' and of ')}`;
 
-/** What people read when the example of a rule fails: its sentences about the sample mod, each with its fix. */
+/**
+ * What people read when the example of a rule fails: its sentences about the sample mod, each with
+ * its fix.
+ */
 function exampleSentences(rule: Rule): string[] {
   const kit = Object.values(kits).find((one) => one.rules.some((own) => own === rule));
   const findings = kit
@@ -114,7 +120,10 @@ function rulesDoc(): string {
   return `${parts.join('\n\n')}\n`;
 }
 
-/** The hand-written text with the parts between its marks made anew: files, templates, stock and numbers. */
+/**
+ * The hand-written text with the parts between its marks made anew: files, templates, stock and
+ * numbers.
+ */
 function packDoc(text: string): string {
   const rows = layout.map(
     ({ folder, named, ending, note, schema, kind }) =>
@@ -144,7 +153,7 @@ function templatesPart(): string {
   const boxWords = ({ at, size, spin, sides }: Box) => {
     const slots = new Map<string, string[]>();
     for (const [side, made] of Object.entries(sides))
-      if (made) slots.set(made.slot, [...(slots.get(made.slot) ?? []), side]);
+      slots.set(made.slot, [...(slots.get(made.slot) ?? []), side]);
     const shown = [...slots]
       .map(([slot, names]) => `${names.length === 6 ? 'all sides' : names.join(', ')}: ${slot}`)
       .join('; ');

@@ -1,4 +1,7 @@
-/** Makes docs/rules.md from the rules, and the JSON Schemas of mod folders and packs from the Zod schemas. */
+/**
+ * Makes docs/rules.md from the rules, and the JSON Schemas of mod folders and packs from the Zod
+ * schemas.
+ */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { generatedDocs } from './generated-docs.ts';

@@ -1,12 +1,14 @@
-/** What text editors show of each key: a sentence and, where it may be left out, what then counts. */
+/**
+ * What text editors show of each key: a sentence and, where it may be left out, what then counts.
+ */
 export interface KeyWords {
   description: string;
   default?: unknown;
 }
 
 /**
- * The words of every key, by the key alone, or by what it belongs to and the key where that means something of its own. What a schema says
- * itself goes before.
+ * The words of every key, by the key alone, or by what it belongs to and the key where that means
+ * something of its own. What a schema says itself goes before.
  */
 export const schemaWords: Readonly<Record<string, KeyWords>> = {
   $schema: {
@@ -290,14 +292,15 @@ type Schema = Record<string, unknown>;
 const isSchema = (value: unknown): value is Schema =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Gives every key of a schema its title, its sentence and its default. `used` takes note of the words that were needed. */
+/**
+ * Gives every key of a schema its title, its sentence and its default. `used` takes note of the
+ * words that were needed.
+ */
 export function withWords(schema: unknown, used: Set<string>, parent = ''): unknown {
   if (Array.isArray(schema)) return schema.map((part) => withWords(part, used, parent));
   if (!isSchema(schema)) return schema;
-  const kindHere =
-    isSchema(schema['properties']) && isSchema(schema['properties']['kind'])
-      ? String(schema['properties']['kind']['const'] ?? '')
-      : '';
+  const kind = isSchema(schema['properties']) ? schema['properties']['kind'] : undefined;
+  const kindHere = isSchema(kind) && typeof kind['const'] === 'string' ? kind['const'] : '';
   return Object.fromEntries(
     Object.entries(schema).map(([part, value]) => [
       part,

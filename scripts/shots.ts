@@ -1,4 +1,7 @@
-/** Takes one picture of each main view from the demo data, into docs/screenshots. Run it after a view has changed. */
+/**
+ * Takes one picture of each main view from the demo data, into docs/screenshots. Run it after a
+ * view has changed.
+ */
 import { mkdirSync } from 'node:fs';
 import type { Browser, Page } from '@playwright/test';
 import { withApplication } from './with-application.ts';
@@ -10,7 +13,7 @@ async function shotOf(
   name: string,
   place: string,
   scheme: 'light' | 'dark',
-  act: (page: Page) => Promise<void> = async () => undefined,
+  act: (page: Page) => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },

@@ -4,7 +4,10 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 
-/** Runs the real server with a fresh demo mod and a browser beside it, for as long as the work takes. */
+/**
+ * Runs the real server with a fresh demo mod and a browser beside it, for as long as the work
+ * takes.
+ */
 export async function withApplication(
   work: (address: string, browser: Browser) => Promise<void>,
 ): Promise<void> {

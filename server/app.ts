@@ -22,7 +22,10 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
   app.use(guard, headers, boundBodies());
   const asJson = express.json({ limit: maxBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
-    if (request.path === '/pictures' || request.path === '/sounds') return next();
+    if (request.path === '/pictures' || request.path === '/sounds') {
+      next();
+      return;
+    }
     if (
       ['POST', 'PUT', 'PATCH'].includes(request.method) &&
       Number(request.headers['content-length'] ?? 0) > 0 &&
@@ -37,7 +40,8 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
     throw new Problem(
       404,
       'No such address',
-      `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. /api/openapi.json lists what there is.`,
+      `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}. ` +
+        '/api/openapi.json lists what there is.',
     );
   });
   if (pages && existsSync(pages)) {

@@ -4,7 +4,7 @@ import { Jobs } from './jobs.ts';
 import { Problem } from './problem.ts';
 
 /** Lets everything that is waiting go on. */
-const settle = () => new Promise((resolve) => setImmediate(resolve));
+const tick = () => new Promise((resolve) => setImmediate(resolve));
 
 test('a job tells how far it is, and what came of it', async () => {
   const jobs = new Jobs();
@@ -17,7 +17,7 @@ test('a job tells how far it is, and what came of it', async () => {
   });
   expect(jobs.get(id)).toMatchObject({ state: 'running', done: 3, total: 10 });
   finish('built');
-  await settle();
+  await tick();
   expect(jobs.get(id)).toMatchObject({ state: 'done', result: 'built' });
 });
 
@@ -25,7 +25,7 @@ test('a failure is told in its own words, one that nobody foresaw without its in
   const jobs = new Jobs();
   const full = jobs.start(() => Promise.reject(new DiskProblem('The disk is full.')));
   const odd = jobs.start(() => Promise.reject(new Error('secret path')));
-  await settle();
+  await tick();
   expect(jobs.get(full.id)).toMatchObject({ state: 'failed', problem: 'The disk is full.' });
   expect(jobs.get(odd.id).problem).not.toContain('secret');
 });
@@ -39,7 +39,7 @@ test('a cancelled job stops its work', async () => {
       ),
   );
   jobs.cancel(id);
-  await settle();
+  await tick();
   expect(jobs.get(id)).toMatchObject({ state: 'cancelled', problem: 'The build was cancelled.' });
 });
 
@@ -48,7 +48,7 @@ test('an unknown job is said to be unknown, and old ones are forgotten', async (
   expect(() => jobs.get('none')).toThrow(Problem);
   const first = jobs.start(() => Promise.resolve());
   for (let i = 0; i < 120; i += 1) jobs.start(() => Promise.resolve());
-  await settle();
+  await tick();
   expect(() => jobs.get(first.id)).toThrow(/not known/);
 });
 
@@ -70,7 +70,7 @@ test('who waits for a job is answered when it ends, and not later than asked', a
 test('what came of the last ten jobs is kept, of older ones only how they ended', async () => {
   const jobs = new Jobs();
   const started = Array.from({ length: 15 }, (_, i) => jobs.start(() => Promise.resolve(i)));
-  await settle();
+  await tick();
   expect(started.map(({ id }) => jobs.get(id).result)).toEqual([
     ...Array.from({ length: 5 }, () => undefined),
     5,

@@ -24,7 +24,10 @@ interface Held {
   ended: Promise<void>;
 }
 
-/** So many jobs are remembered, and so many with what came of them: a plan of a large mod takes memory. */
+/**
+ * So many jobs are remembered, and so many with what came of them: a plan of a large mod takes
+ * memory.
+ */
 const maxJobs = 100;
 const maxResults = 10;
 

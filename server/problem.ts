@@ -1,4 +1,7 @@
-/** An answer that is an error, as RFC 9457 has it: what happened, in words, and machine-readable details beside. */
+/**
+ * An answer that is an error, as RFC 9457 has it: what happened, in words, and machine-readable
+ * details beside.
+ */
 export class Problem extends Error {
   override name = 'Problem';
 

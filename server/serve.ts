@@ -16,13 +16,17 @@ export interface ServerOptions {
   data: string;
   /** The folder of the built page. */
   pages?: string;
-  /** The folder of Obrank itself, in which its built programs lie; the working folder when left out. */
+  /**
+   * The folder of Obrank itself, in which its built programs lie; the working folder when left out.
+   */
   root?: string;
   /** The folder of the mod that a new database begins with. */
   demo?: string;
 }
 
-/** The database, with the demo in it when it is new. Throws a {@link DiskProblem} with one sentence. */
+/**
+ * The database, with the demo in it when it is new. Throws a {@link DiskProblem} with one sentence.
+ */
 async function openStore(data: string, demo: string | undefined): Promise<Store> {
   const store = new Store(await openDatabase(data));
   try {
@@ -43,7 +47,10 @@ async function openStore(data: string, demo: string | undefined): Promise<Store>
 /** Long enough for the largest body that is taken, even from a slow disk. */
 const bodyPatienceMs = 60_000;
 
-/** Starts the server on this machine alone. Throws a {@link DiskProblem} with one sentence when the port is taken or the data cannot be opened. */
+/**
+ * Starts the server on this machine alone. Throws a {@link DiskProblem} with one sentence when the
+ * port is taken or the data cannot be opened.
+ */
 export async function startServer({
   port,
   data,
@@ -72,7 +79,8 @@ export async function startServer({
     const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
     throw new DiskProblem(
       taken
-        ? `Port ${port} is taken by another program. Choose another with --port, or stop that program.`
+        ? `Port ${port} is taken by another program. Choose another with --port, or stop that ` +
+            'program.'
         : `The server could not start on port ${port}: ${(error as Error).message}`,
     );
   }

@@ -78,7 +78,8 @@ export const theme = createTheme({
     Button: { defaultProps: { size: 'xs' } },
     TextInput: { defaultProps: { size: 'xs' } },
     NumberInput: { defaultProps: { size: 'xs' } },
-    // Lists are made when they are opened: made beforehand, each is placed beside its field at once, which lays the page out again.
+    // Lists are made when they are opened: made beforehand, each is placed beside its field at
+    // once, which lays the page out again.
     Combobox: { defaultProps: { keepMounted: false } },
     Select: { defaultProps: { size: 'xs', comboboxProps: { shadow: 'sm' } } },
     TagsInput: { defaultProps: { size: 'xs' } },

@@ -23,7 +23,8 @@ export async function build(
   const { error } = tally(inspectTree(tree));
   if (error) {
     console.error(
-      `The mod has ${error} ${error === 1 ? 'error' : 'errors'}, so nothing was built. See them with: npm run -s obrank -- check ${shown(folder)}`,
+      `The mod has ${error} ${error === 1 ? 'error' : 'errors'}, so nothing was built. See ` +
+        `them with: npm run -s obrank -- check ${shown(folder)}`,
     );
     return 1;
   }
@@ -33,11 +34,15 @@ export async function build(
   const plan = await writeBuild(wholePath(out), { files, kit }, { overwrite });
   const count = (fate: string) => plan.files.filter((file) => file.fate === fate).length;
   console.log(
-    `${files.size} files in ${shown(plan.target)}: ${count('new')} new, ${count('changed') + count('edited') + count('foreign')} changed, ${count('same')} the same, ${count('gone')} gone.`,
+    `${files.size} files in ${shown(plan.target)}: ${count('new')} new, ` +
+      `${count('changed') + count('edited') + count('foreign')} changed, ${count('same')} ` +
+      `the same, ${count('gone')} gone.`,
   );
   return 0;
 }
 
-/** A path as the shell means it: from the working folder, unless it begins at home or at the root. */
+/**
+ * A path as the shell means it: from the working folder, unless it begins at home or at the root.
+ */
 const wholePath = (given: string): string =>
   given.trim() === '' || /^~(?=[/\\]|$)/.test(given) ? given : path.resolve(given);

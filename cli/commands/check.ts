@@ -8,7 +8,10 @@ export interface CheckOptions {
   format: 'text' | 'json';
 }
 
-/** Checks a mod folder, a pack folder or a built file. Findings go to standard output; the exit code is 1 when there is an error. */
+/**
+ * Checks a mod folder, a pack folder or a built file. Findings go to standard output; the exit code
+ * is 1 when there is an error.
+ */
 export async function check(target: string, { format }: CheckOptions): Promise<number> {
   const tree = await readModOrPack(target);
   const findings = inspectTree(tree);
@@ -18,7 +21,9 @@ export async function check(target: string, { format }: CheckOptions): Promise<n
     console.log(JSON.stringify({ target, kind: tree.kind, tally: sums, findings: told }, null, 2));
   } else {
     for (const finding of findings) console.log(shown(lineOf(target, tree, finding)));
-    const words = `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}`;
+    const words =
+      `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ` +
+      `${count(sums.hint, 'hint')}`;
     console.error(findings.length ? words : `Nothing wrong in ${tree.files.size} files.`);
   }
   return sums.error ? 1 : 0;

@@ -35,8 +35,9 @@ export interface SheetOptions {
 }
 
 /**
- * Draws a contact sheet of a mod folder: every state of one block, or every block. With `against` an earlier sheet is laid over it, the
- * pixels that differ are marked, and the exit code is 1 when there are any.
+ * Draws a contact sheet of a mod folder: every state of one block, or every block. With `against`
+ * an earlier sheet is laid over it, the pixels that differ are marked, and the exit code is 1 when
+ * there are any.
  */
 export async function sheet(folder: string, options: SheetOptions): Promise<number> {
   const { kind, files } = await readModOrPack(folder);
@@ -61,7 +62,9 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
     columns,
     pixelsOf: texturePixels(mod, (sha256) => blobs.get(sha256), undefined, tick),
   });
-  const made = `${count(cells.length, options.block === undefined ? 'block' : 'state')} in ${count(columns, 'column')}`;
+  const made =
+    `${count(cells.length, options.block === undefined ? 'block' : 'state')} in ` +
+    `${count(columns, 'column')}`;
   if (options.against === undefined) {
     await write(options.out, drawn, options.overwrite);
     console.log(`${shown(options.out)}: ${made}, ${drawn.width} × ${drawn.height} pixels.`);
@@ -76,7 +79,9 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
     .join('; ');
   console.log(
     differing
-      ? `${shown(options.out)}: ${count(differing, 'pixel')} in ${count(marked.length, 'picture')} of ${made} differ from ${shown(options.against)}: ${where}${marked.length > 8 ? ' and more' : ''}.`
+      ? `${shown(options.out)}: ${count(differing, 'pixel')} in ` +
+          `${count(marked.length, 'picture')} of ${made} differ from ${shown(options.against)}: ` +
+          `${where}${marked.length > 8 ? ' and more' : ''}.`
       : `${shown(options.out)}: ${made}, the same as ${shown(options.against)}.`,
   );
   return differing ? 1 : 0;

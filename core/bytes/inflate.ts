@@ -13,8 +13,8 @@ export class InflateProblem extends Error {
 const pieceLength = 16_384;
 
 /**
- * Unpacks a deflate stream (RFC 1951), given in parts, to exactly so many bytes. Stops as soon as there are more: a small file cannot
- * fill the memory. Throws an {@link InflateProblem}.
+ * Unpacks a deflate stream (RFC 1951), given in parts, to exactly so many bytes. Stops as soon as
+ * there are more: a small file cannot fill the memory. Throws an {@link InflateProblem}.
  */
 export function inflateWithin(parts: Iterable<Uint8Array>, length: number): Uint8Array {
   const unpacked = new Uint8Array(length);

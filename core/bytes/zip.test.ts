@@ -37,7 +37,7 @@ test.each([
   'a/nul',
   'x.',
   'a:b',
-  `${'x'.repeat(201)}`,
+  'x'.repeat(201),
 ])('the path %j is refused', (path) => {
   expect(unsafePath(path)).toBeTruthy();
   expect(() => readZip(zipSync({ [path]: text('x') }))).toThrow(ZipProblem);
@@ -78,33 +78,40 @@ function forged(change: (directory: DataView) => void): Uint8Array {
   return made;
 }
 
-test('a file that unpacks to more or less than it says, or to something else, is refused without unpacking on', () => {
-  expect(() => readZip(forged((entry) => entry.setUint32(24, 10, true)))).toThrow(
-    /unpacks to more than it says/,
-  );
-  expect(() => readZip(forged((entry) => entry.setUint32(24, 200_000, true)))).toThrow(
-    /unpacks to less than it says/,
-  );
-  expect(() => readZip(forged((entry) => entry.setUint32(16, 7, true)))).toThrow(
-    /its checksum is another one/,
-  );
-  expect(() => readZip(forged((entry) => entry.setUint32(20, 0x7fffffff, true)))).toThrow(
-    /cut short/,
-  );
-  expect(() => readZip(forged((entry) => entry.setUint32(42, 5, true)))).toThrow(
-    /not where its directory says/,
-  );
-  expect(() => readZip(forged((entry) => entry.setUint16(10, 99, true)))).toThrow(/method 99/);
-  expect(() => readZip(forged((entry) => entry.setUint16(8, 1, true)))).toThrow(/password/);
-});
+test(
+  'a file that unpacks to more or less than it says, or to something else, is refused ' +
+    'without unpacking on',
+  () => {
+    expect(() => readZip(forged((entry) => entry.setUint32(24, 10, true)))).toThrow(
+      /unpacks to more than it says/,
+    );
+    expect(() => readZip(forged((entry) => entry.setUint32(24, 200_000, true)))).toThrow(
+      /unpacks to less than it says/,
+    );
+    expect(() => readZip(forged((entry) => entry.setUint32(16, 7, true)))).toThrow(
+      /its checksum is another one/,
+    );
+    expect(() => readZip(forged((entry) => entry.setUint32(20, 0x7fffffff, true)))).toThrow(
+      /cut short/,
+    );
+    expect(() => readZip(forged((entry) => entry.setUint32(42, 5, true)))).toThrow(
+      /not where its directory says/,
+    );
+    expect(() => readZip(forged((entry) => entry.setUint16(10, 99, true)))).toThrow(/method 99/);
+    expect(() => readZip(forged((entry) => entry.setUint16(8, 1, true)))).toThrow(/password/);
+  },
+);
 
-test('files that share their bytes, of which a small archive could hold any number, are refused', () => {
-  const one = zipSync({ a: new Uint8Array(1000), b: new Uint8Array(1000) }, { level: 9 }).slice();
-  const view = new DataView(one.buffer);
-  const directory = view.getUint32(one.length - 6, true);
-  view.setUint32(directory + 47 + 42, 0, true);
-  expect(() => readZip(one)).toThrow(/share the same bytes/);
-});
+test(
+  'files that share their bytes, of which a small archive could hold any number, are ' + 'refused',
+  () => {
+    const one = zipSync({ a: new Uint8Array(1000), b: new Uint8Array(1000) }, { level: 9 }).slice();
+    const view = new DataView(one.buffer);
+    const directory = view.getUint32(one.length - 6, true);
+    view.setUint32(directory + 47 + 42, 0, true);
+    expect(() => readZip(one)).toThrow(/share the same bytes/);
+  },
+);
 
 test('whatever bytes are changed, an archive is read or refused with a sentence', () =>
   fc.assert(
@@ -130,7 +137,11 @@ test('whatever bytes are changed, an archive is read or refused with a sentence'
 
 test('an archive that Python wrote is read, and Python reads ours', () => {
   const script =
-    'import sys, zipfile\nz = zipfile.ZipFile(sys.argv[1], "w", zipfile.ZIP_DEFLATED)\nz.writestr("a/b.txt", "tide " * 500)\nz.writestr("c.bin", b"x", zipfile.ZIP_STORED)\nz.mkdir("d") if hasattr(z, "mkdir") else None\nz.comment = b"made elsewhere"\nz.close()\nsys.stdout.buffer.write(open(sys.argv[1], "rb").read())';
+    'import sys, zipfile\nz = zipfile.ZipFile(sys.argv[1], "w", ' +
+    'zipfile.ZIP_DEFLATED)\nz.writestr("a/b.txt", "tide " * 500)\nz.writestr("c.bin", ' +
+    'b"x", zipfile.ZIP_STORED)\nz.mkdir("d") if hasattr(z, "mkdir") else None\nz.comment ' +
+    '= b"made elsewhere"\nz.close()\nsys.stdout.buffer.write(open(sys.argv[1], ' +
+    '"rb").read())';
   const made = spawnSync('python3', ['-c', script, '/tmp/obrank-zip-witness.zip']);
   expect(made.status).toBe(0);
   expect(readZip(made.stdout)).toEqual(
@@ -143,7 +154,9 @@ test('an archive that Python wrote is read, and Python reads ours', () => {
     'python3',
     [
       '-c',
-      'import io, sys, zipfile\nz = zipfile.ZipFile(io.BytesIO(sys.stdin.buffer.read()))\nprint(z.testzip(), z.namelist())',
+      'import io, sys, zipfile\nz = ' +
+        'zipfile.ZipFile(io.BytesIO(sys.stdin.buffer.read()))\nprint(z.testzip(), ' +
+        'z.namelist())',
     ],
     {
       input: writeZip(

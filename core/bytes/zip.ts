@@ -47,9 +47,10 @@ const endLength = 22;
 const maxComment = 0xffff;
 
 /**
- * The files of a ZIP, folders left out (APPNOTE 6.3.3, stored and deflated files). Paths, sizes and places are checked from the directory of
- * the archive before anything is unpacked; no file is unpacked beyond the size that it says, and no byte belongs to two files.
- * Throws a {@link ZipProblem}.
+ * The files of a ZIP, folders left out (APPNOTE 6.3.3, stored and deflated files). Paths, sizes and
+ * places are checked from the directory of the archive before anything is unpacked; no file is
+ * unpacked beyond the size that it says, and no byte belongs to two files. Throws a {@link
+ * ZipProblem}.
  */
 export function readZip(bytes: Uint8Array, bounds: ZipBounds = usualBounds): Files {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
@@ -61,7 +62,8 @@ export function readZip(bytes: Uint8Array, bounds: ZipBounds = usualBounds): Fil
     const from = dataOf(view, entry);
     if (entry.at < free)
       throw new ZipProblem(
-        `Two files of the archive share the same bytes, "${entry.name}" among them. Nothing was unpacked.`,
+        `Two files of the archive share the same bytes, "${entry.name}" among them. Nothing ` +
+          'was unpacked.',
       );
     free = from + entry.packed;
     files.set(entry.name, unpack(entry, bytes.subarray(from, free)));
@@ -93,7 +95,8 @@ function directory(view: DataView, bytes: Uint8Array, bounds: ZipBounds): Entry[
   ];
   if (count === 0xffff || from === 0xffffffff)
     throw new ZipProblem(
-      'The archive is in the form for very large archives, which packs do not need. Pack it again without.',
+      'The archive is in the form for very large archives, which packs do not need. Pack it ' +
+        'again without.',
     );
   if (count > bounds.files) throw tooMany(bounds);
   if (from + length > end) throw notWhole('its directory lies outside of it');
@@ -155,7 +158,8 @@ function refuseUnfit(entries: readonly Entry[], bounds: ZipBounds): void {
       );
     if (method !== 0 && method !== 8)
       throw new ZipProblem(
-        `"${name}" in the archive is packed by method ${method}; only stored and deflated files are read. Nothing was unpacked.`,
+        `"${name}" in the archive is packed by method ${method}; only stored and deflated ` +
+          'files are read. Nothing was unpacked.',
       );
     if (method === 0 && packed !== size)
       throw new ZipProblem(
@@ -164,7 +168,8 @@ function refuseUnfit(entries: readonly Entry[], bounds: ZipBounds): void {
     total += size;
     if (total > bounds.bytes)
       throw new ZipProblem(
-        `The archive unpacks to more than ${Math.round(bounds.bytes / 1048576)} MB. Nothing was unpacked.`,
+        `The archive unpacks to more than ${Math.round(bounds.bytes / 1048576)} MB. Nothing ` +
+          'was unpacked.',
       );
   }
   if (entries.length > bounds.files) throw tooMany(bounds);
@@ -198,7 +203,10 @@ function unpack({ name, method, size, checksum }: Entry, packed: Uint8Array): Ui
   return unpacked;
 }
 
-/** Why a path must not be used inside a pack; undefined when it may. The words follow "…holds "path", ". */
+/**
+ * Why a path must not be used inside a pack; undefined when it may. The words follow "…holds
+ * "path", ".
+ */
 export function unsafePath(path: string): string | undefined {
   if (path === '' || path.length > 200) return 'a path that is empty or longer than 200 characters';
   if (path.startsWith('/') || /^[A-Za-z]:/.test(path))

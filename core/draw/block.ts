@@ -9,7 +9,7 @@ import {
 } from '../models/index.ts';
 import type { Mod, ResolvedBlock, Candidate } from '../mod/index.ts';
 import {
-  asMade,
+  identityOrientation,
   isOrientation,
   mix,
   pickShare,
@@ -24,7 +24,10 @@ import type { DrawnModel, PixelsOf } from './isometric.ts';
 
 const shown = new WeakMap<ResolvedBlock, Candidate[][][]>();
 
-/** The candidates that a state shows: of the first row that matches, or of every row of a layered look. Worked out for all states at once. */
+/**
+ * The candidates that a state shows: of the first row that matches, or of every row of a layered
+ * look. Worked out for all states at once.
+ */
 export function candidatesIn(block: ResolvedBlock, state: number): Candidate[][] {
   let byState = shown.get(block);
   if (!byState) {
@@ -40,12 +43,16 @@ export function candidatesIn(block: ResolvedBlock, state: number): Candidate[][]
   return byState[state] ?? [];
 }
 
-/** Which candidate to show of each row: always the one of that number, or those that a place in the world picks. */
+/**
+ * Which candidate to show of each row: always the one of that number, or those that a place in the
+ * world picks.
+ */
 export type Pick = number | Vec3;
 
 /**
- * The candidates that are shown: one of each row that counts. At a place in the world the choice goes by share and by a number that
- * follows from the place alone (`mix`); the rows of a layered look choose one by one, as if they stood 65,536 cells apart.
+ * The candidates that are shown: one of each row that counts. At a place in the world the choice
+ * goes by share and by a number that follows from the place alone (`mix`); the rows of a layered
+ * look choose one by one, as if they stood 65,536 cells apart.
  */
 export function chosenCandidates(block: ResolvedBlock, state: number, pick: Pick): Candidate[] {
   return candidatesIn(block, state).map(
@@ -61,7 +68,10 @@ export function chosenCandidates(block: ResolvedBlock, state: number, pick: Pick
   );
 }
 
-/** What is drawn for a state. A state without a look is a cube of the marker; a layered look that draws nothing there is nothing. */
+/**
+ * What is drawn for a state. A state without a look is a cube of the marker; a layered look that
+ * draws nothing there is nothing.
+ */
 export function drawnModels(
   mod: Mod,
   block: ResolvedBlock,
@@ -73,12 +83,18 @@ export function drawnModels(
   if (!chosen.length)
     return block.looks.mode === 'layered' && block.looks.rows.length
       ? []
-      : [{ quads: markerCube(mod.header.texels), orientation: asMade, alphaMode: 'opaque' }];
+      : [
+          {
+            quads: markerCube(mod.header.texels),
+            orientation: identityOrientation,
+            alphaMode: 'opaque',
+          },
+        ];
   const [shiftX, shiftZ] =
     typeof pick !== 'number' && scatter > 0 ? scatterAt(pick[0], pick[2], scatter) : [0, 0];
   return chosen.map((candidate): DrawnModel => {
     const { front = 'south', top = usualTop(front) } = candidate;
-    const orientation = isOrientation({ front, top }) ? { front, top } : asMade;
+    const orientation = isOrientation({ front, top }) ? { front, top } : identityOrientation;
     return {
       quads: quadsOf(mod, candidate.model, candidate.upright ? orientation : undefined),
       orientation,
@@ -95,7 +111,10 @@ const known = new WeakMap<
   { textures: Mod['textures']; texels: number; quads: Map<string, Quad[]> }
 >();
 
-/** The quads of a model; of one that does not resolve, a cube of the marker. The same array for as long as no model and no texture changes. */
+/**
+ * The quads of a model; of one that does not resolve, a cube of the marker. The same array for as
+ * long as no model and no texture changes.
+ */
 function quadsOf(mod: Mod, id: string, upright?: Orientation): Quad[] {
   const {
     models,
@@ -151,7 +170,10 @@ export const neededTextures = (models: readonly DrawnModel[]): string[] =>
     (id) => id !== undefined,
   );
 
-/** Pixels of the mod's textures from the bytes of their pictures: of a strip, the frame that shows after `tick` ticks. Remembered by digest. */
+/**
+ * Pixels of the mod's textures from the bytes of their pictures: of a strip, the frame that shows
+ * after `tick` ticks. Remembered by digest.
+ */
 export function texturePixels(
   mod: Mod,
   bytesOf: (sha256: string) => Uint8Array | undefined,

@@ -40,24 +40,38 @@ function left(
     .length;
 }
 
-test('a cube beside itself: whole and by side leave one face out, never leaves none, joining one kind does it too', () => {
-  expect(left({})).toBe(5);
-  expect(left({ '/blocks/bank/traits/hidesNeighbours': 'by side' })).toBe(5);
-  expect(left({ '/blocks/bank/traits/hidesNeighbours': 'by shape' })).toBe(5);
-  expect(left({ '/blocks/bank/traits/hidesNeighbours': 'never' })).toBe(6);
-  expect(left({ '/blocks/bank/traits': { hidesNeighbours: 'never', joinsOwnKind: true } })).toBe(5);
-});
+test(
+  'a cube beside itself: whole and by side leave one face out, never leaves none, ' +
+    'joining one kind does it too',
+  () => {
+    expect(left({})).toBe(5);
+    expect(left({ '/blocks/bank/traits/hidesNeighbours': 'by side' })).toBe(5);
+    expect(left({ '/blocks/bank/traits/hidesNeighbours': 'by shape' })).toBe(5);
+    expect(left({ '/blocks/bank/traits/hidesNeighbours': 'never' })).toBe(6);
+    expect(left({ '/blocks/bank/traits': { hidesNeighbours: 'never', joinsOwnKind: true } })).toBe(
+      5,
+    );
+  },
+);
 
-test('a slab beside a slab: by side leaves all, by shape leaves one out; on top of it the face above stays', () => {
-  expect(left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by side' })).toBe(6);
-  expect(left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by shape' })).toBe(5);
-  expect(
-    left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by shape' }, 'up'),
-  ).toBe(6);
-  expect(
-    left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by side' }, 'down'),
-  ).toBe(6);
-});
+test(
+  'a slab beside a slab: by side leaves all, by shape leaves one out; on top of it the ' +
+    'face above stays',
+  () => {
+    expect(left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by side' })).toBe(
+      6,
+    );
+    expect(left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by shape' })).toBe(
+      5,
+    );
+    expect(
+      left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by shape' }, 'up'),
+    ).toBe(6);
+    expect(
+      left({ '/models/bank': slab, '/blocks/bank/traits/hidesNeighbours': 'by side' }, 'down'),
+    ).toBe(6);
+  },
+);
 
 const anyPatch = fc
   .tuple(fc.nat(7), fc.nat(7), fc.nat(7), fc.nat(7))
@@ -78,23 +92,32 @@ test('covering agrees with counting texels', () =>
     }),
   ));
 
-test('corners: open is bright, two sides taken is darkest, and what lies behind the face does not count', () => {
-  const shade = (cells: Vec3[], corner: Vec3 = [0.5, 0.5, 0.5], normal: Vec3 = [0, 1, 0]) =>
-    cornerShade((at) => cells.some((cell) => cell.join() === at.join()), [0, 0, 0], corner, normal);
-  expect(shade([])).toBe(1);
-  expect(shade([[1, 1, 0]])).toBeCloseTo(0.89);
-  expect(shade([[1, 1, 1]])).toBeCloseTo(0.89);
-  expect(
-    shade([
-      [1, 1, 0],
-      [0, 1, 1],
-    ]),
-  ).toBeCloseTo(0.67);
-  expect(
-    shade([
-      [1, 0, 0],
-      [0, -1, 0],
-    ]),
-  ).toBe(1);
-  expect(shade([[1, 1, 0]], [0.2, 0.5, 0.2])).toBe(1);
-});
+test(
+  'corners: open is bright, two sides taken is darkest, and what lies behind the face ' +
+    'does not count',
+  () => {
+    const shade = (cells: Vec3[], corner: Vec3 = [0.5, 0.5, 0.5], normal: Vec3 = [0, 1, 0]) =>
+      cornerShade(
+        (at) => cells.some((cell) => cell.join() === at.join()),
+        [0, 0, 0],
+        corner,
+        normal,
+      );
+    expect(shade([])).toBe(1);
+    expect(shade([[1, 1, 0]])).toBeCloseTo(0.89);
+    expect(shade([[1, 1, 1]])).toBeCloseTo(0.89);
+    expect(
+      shade([
+        [1, 1, 0],
+        [0, 1, 1],
+      ]),
+    ).toBeCloseTo(0.67);
+    expect(
+      shade([
+        [1, 0, 0],
+        [0, -1, 0],
+      ]),
+    ).toBe(1);
+    expect(shade([[1, 1, 0]], [0.2, 0.5, 0.2])).toBe(1);
+  },
+);

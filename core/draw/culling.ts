@@ -10,18 +10,26 @@ import {
 } from '../space/index.ts';
 import type { DrawnModel } from './isometric.ts';
 
-/** A rectangle on a side of a cell, in texels along the two axes of the side: x before y before z. */
+/**
+ * A rectangle on a side of a cell, in texels along the two axes of the side: x before y before z.
+ */
 export interface Patch {
   at: readonly [number, number];
   to: readonly [number, number];
 }
 
-/** What a neighbour leaves out on one side: every face that touches it, or faces within these patches. */
+/**
+ * What a neighbour leaves out on one side: every face that touches it, or faces within these
+ * patches.
+ */
 export type Hidden = 'all' | readonly Patch[];
 
 type Shown = Pick<ResolvedBlock, 'name' | 'traits'>;
 
-/** Where a quad that touches a side of its cell lies on it, in the world; undefined when it touches none. */
+/**
+ * Where a quad that touches a side of its cell lies on it, in the world; undefined when it touches
+ * none.
+ */
 export function touchingPatch(
   { orientation }: Pick<DrawnModel, 'orientation'>,
   { touches, corners }: DrawnModel['quads'][number],
@@ -48,7 +56,10 @@ export function touchingPatch(
   };
 }
 
-/** True when patches together leave nothing of one open. Exact: the lines of all patches cut it into pieces, and each piece must be in one. */
+/**
+ * True when patches together leave nothing of one open. Exact: the lines of all patches cut it into
+ * pieces, and each piece must be in one.
+ */
 export function coveredBy(patch: Patch, patches: readonly Patch[]): boolean {
   const cuts = (i: 0 | 1) =>
     [...new Set([patch.at[i], patch.to[i], ...patches.flatMap((one) => [one.at[i], one.to[i]])])]
@@ -64,9 +75,10 @@ export function coveredBy(patch: Patch, patches: readonly Patch[]): boolean {
 }
 
 /**
- * What a neighbour in a direction leaves out of a block's faces there, by the block pack's rules: blocks of one kind that join have no face
- * between; what hides by whole leaves out everything that touches it; by side where its own faces fill the side; by shape what its own
- * faces cover. Undefined when it leaves out nothing.
+ * What a neighbour in a direction leaves out of a block's faces there, by the block pack's rules:
+ * blocks of one kind that join have no face between; what hides by whole leaves out everything that
+ * touches it; by side where its own faces fill the side; by shape what its own faces cover.
+ * Undefined when it leaves out nothing.
  *
  * @example hiddenBy(glass, glass, models, 'east', 16) // 'all': they join
  */
@@ -108,9 +120,10 @@ export function isHidden(
 }
 
 /**
- * How bright a corner of a face is when corners are shaded: by which of the two cells beside it and the one across are taken, in the layer
- * that the face looks into. 1 is open; two taken sides are darkest. `taken` is asked for cells by their place; the corner is one of a
- * cell's eight, given in units of cells from the middle of the cell.
+ * How bright a corner of a face is when corners are shaded: by which of the two cells beside it and
+ * the one across are taken, in the layer that the face looks into. 1 is open; two taken sides are
+ * darkest. `taken` is asked for cells by their place; the corner is one of a cell's eight, given in
+ * units of cells from the middle of the cell.
  */
 export function cornerShade(
   taken: (cell: Vec3) => boolean,

@@ -1,5 +1,12 @@
 /** Software isometric drawing: thumbnails. */
-export { drawIsometric, type DrawnModel, type PixelsOf } from './isometric.ts';
+export {
+  drawIsometric,
+  fillingView,
+  wholeCell,
+  type DrawnModel,
+  type PixelsOf,
+  type View,
+} from './isometric.ts';
 export {
   candidatesIn,
   chosenCandidates,

@@ -17,29 +17,78 @@ export interface DrawnModel {
 export type PixelsOf = (texture: string) => Pixels | undefined;
 
 const cos30 = Math.cos(Math.PI / 6);
-/** How bright a face is by the axis it faces along: seen from the south-east and above, lit from the upper left. */
+/**
+ * How bright a face is by the axis it faces along: seen from the south-east and above, lit from the
+ * upper left.
+ */
 const brightness: Vec3 = [0.66, 1, 0.84];
 /** Samples along each side of a pixel. */
 const samples = 2;
 
 /**
- * Draws models of one cell isometrically (ISO 5456-3, 5.2) on a clear ground, `size` pixels square. Orthographic, so that a face maps
- * to the screen by an affine transform and each sample finds its texel by inverting it; hidden faces fall to a depth buffer.
+ * Which part of the picture of a cell is drawn: how much larger, and about which middle, in shares
+ * of the picture.
+ */
+export interface View {
+  zoom: number;
+  middle: readonly [x: number, y: number];
+}
+/** The cell as a whole, so that pictures of several states compare. */
+export const wholeCell: View = { zoom: 1, middle: [0.5, 0.5] };
+
+/** The picture in which the bounds of what is drawn are looked for is so many pixels wide. */
+const boundsSize = 48;
+/** A small thing is shown so many times as large at most: it should still look small. */
+const mostZoom = 2.2;
+
+/**
+ * The view in which what is drawn fills the picture: plants and thin things, which leave most of
+ * their cell empty. Goes by texels, not by boxes, since most of a plant's texture is clear.
+ */
+export function fillingView(
+  models: readonly DrawnModel[],
+  texels: number,
+  pixelsOf: PixelsOf,
+): View {
+  const { data } = drawIsometric(models, texels, boundsSize, pixelsOf);
+  let [left, right, top, bottom] = [boundsSize, -1, boundsSize, -1];
+  for (let y = 0; y < boundsSize; y += 1)
+    for (let x = 0; x < boundsSize; x += 1) {
+      if (data[(y * boundsSize + x) * 4 + 3] === 0) continue;
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+      top = Math.min(top, y);
+      bottom = y;
+    }
+  if (right < 0) return wholeCell;
+  const zoom = (0.94 * boundsSize) / Math.max(right - left + 1, bottom - top + 1);
+  return {
+    zoom: Math.max(1, Math.min(mostZoom, zoom)),
+    middle: [(left + right + 1) / 2 / boundsSize, (top + bottom + 1) / 2 / boundsSize],
+  };
+}
+
+/**
+ * Draws models of one cell isometrically (ISO 5456-3, 5.2) on a clear ground, `size` pixels square.
+ * Orthographic, so that a face maps to the screen by an affine transform and each sample finds its
+ * texel by inverting it; hidden faces fall to a depth buffer.
  *
- * @example drawIsometric([{ quads, orientation: asMade, alphaMode: 'opaque' }], 16, 64, pixelsOf)
+ * @example drawIsometric([{ quads, orientation: identityOrientation, alphaMode: 'opaque' }], 16, 64, pixelsOf)
  */
 export function drawIsometric(
   models: readonly DrawnModel[],
   texels: number,
   size: number,
   pixelsOf: PixelsOf,
+  { zoom, middle }: View = wholeCell,
 ): Pixels {
   const side = size * samples;
   const canvas: Canvas = {
     side,
     colour: new Float32Array(side * side * 4),
     depth: new Float32Array(side * side).fill(-Infinity),
-    scale: (side / texels / 2) * 0.97,
+    scale: (side / texels / 2) * 0.97 * zoom,
+    middle: [side * (0.5 + (0.5 - middle[0]) * zoom), side * (0.5 + (0.5 - middle[1]) * zoom)],
   };
   const faces = models.flatMap((model) =>
     model.quads
@@ -65,6 +114,8 @@ interface Canvas {
   colour: Float32Array;
   depth: Float32Array;
   scale: number;
+  /** Where the middle of the cell comes to lie. */
+  middle: [x: number, y: number];
 }
 interface Face {
   quad: Quad;
@@ -75,7 +126,7 @@ interface Face {
   light: number;
 }
 
-function place(quad: Quad, model: DrawnModel, texels: number, { side, scale }: Canvas): Face {
+function place(quad: Quad, model: DrawnModel, texels: number, { middle, scale }: Canvas): Face {
   const rotation = rotationOf(model.orientation);
   const half = texels / 2;
   const [shiftX, shiftY, shiftZ] = model.shift ?? [0, 0, 0];
@@ -83,8 +134,8 @@ function place(quad: Quad, model: DrawnModel, texels: number, { side, scale }: C
     const [tx, ty, tz] = turn(rotation, [corner[0] - half, corner[1] - half, corner[2] - half]);
     const [x, y, z] = [tx + shiftX, ty + shiftY, tz + shiftZ];
     return {
-      x: side / 2 + (x - z) * cos30 * scale,
-      y: side / 2 + ((x + z) / 2 - y) * scale,
+      x: middle[0] + (x - z) * cos30 * scale,
+      y: middle[1] + ((x + z) / 2 - y) * scale,
       depth: x + y + z,
     };
   });

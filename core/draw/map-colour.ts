@@ -5,8 +5,8 @@ import { rotationOf, turn, type Vec3 } from '../space/index.ts';
 import { drawnModels } from './block.ts';
 
 /**
- * The colour that a block has seen from above: the mean of the textures of its faces that look up, by their area, times its tint.
- * Undefined when none of them has a texture.
+ * The colour that a block has seen from above: the mean of the textures of its faces that look up,
+ * by their area, times its tint. Undefined when none of them has a texture.
  *
  * @example meanFromAbove(mod, thatch, 0) // '#b49d5c'
  */
@@ -20,7 +20,7 @@ export function meanFromAbove(mod: Mod, block: ResolvedBlock, state: number): st
       const up = turn(rotation, normal)[1];
       if (!mean || up < 0.5) continue;
       const size =
-        lengthOf(across(minus(corners[1]!, corners[0]!), minus(corners[3]!, corners[0]!))) * up;
+        lengthOf(across(minus(corners[1], corners[0]), minus(corners[3], corners[0]))) * up;
       area += size;
       [1, 3, 5].forEach(
         (at, i) => (sum[i]! += size * tint[i]! * Number.parseInt(mean.slice(at, at + 2), 16)),
@@ -46,7 +46,10 @@ const across = (a: Vec3, b: Vec3): Vec3 => [
 ];
 const lengthOf = (a: Vec3): number => Math.hypot(...a);
 
-/** A colour on the map beside another: how far apart they look (CIEDE2000, ISO/CIE 11664-6) and their contrast in brightness (WCAG 2.2, 1.4.3). */
+/**
+ * A colour on the map beside another: how far apart they look (CIEDE2000, ISO/CIE 11664-6) and
+ * their contrast in brightness (WCAG 2.2, 1.4.3).
+ */
 export interface MapNeighbour {
   name: string;
   colour: string;
@@ -59,7 +62,10 @@ export const hardToTell = 6;
 
 const difference = differenceCiede2000();
 
-/** The `most` colours on the map that are most alike to the block's, of other blocks of the mod and of the stock, each with the first that has it. */
+/**
+ * The `most` colours on the map that are most alike to the block's, of other blocks of the mod and
+ * of the stock, each with the first that has it.
+ */
 export function mapNeighbours(mod: Mod, block: ResolvedBlock, most: number): MapNeighbour[] {
   const own = block.traits.mapColour;
   // Thousands of blocks may share a few colours, and each colour is compared once.

@@ -28,70 +28,82 @@ beforeAll(async () => {
 });
 const block = (name: string) => resolveBlock(mod, name, mod.blocks[name]!);
 
-test('every picture of a sheet is the drawing of its state, in rows and columns that mean something', () => {
-  const cells = sheetCells(mod, 'tide_lantern');
-  const columns = sheetColumns(mod, cells);
-  expect([cells.length, columns]).toEqual([24, 6]);
-  const sheet = drawSheet(mod, cells, { size: 16, columns, pixelsOf: pixelsAt(0) });
-  expect([sheet.width, sheet.height]).toEqual([96, 64]);
-  cells.forEach(({ state }, i) => {
-    const drawn = drawIsometric(
-      drawnModels(mod, block('tide_lantern'), state),
-      16,
-      16,
-      pixelsAt(0),
-    );
-    for (let y = 0; y < 16; y += 1) {
-      const from = ((Math.floor(i / 6) * 16 + y) * 96 + (i % 6) * 16) * 4;
-      expect(sheet.data.subarray(from, from + 64)).toEqual(
-        drawn.data.subarray(y * 64, y * 64 + 64),
+test(
+  'every picture of a sheet is the drawing of its state, in rows and columns that mean ' +
+    'something',
+  () => {
+    const cells = sheetCells(mod, 'tide_lantern');
+    const columns = sheetColumns(mod, cells);
+    expect([cells.length, columns]).toEqual([24, 6]);
+    const sheet = drawSheet(mod, cells, { size: 16, columns, pixelsOf: pixelsAt(0) });
+    expect([sheet.width, sheet.height]).toEqual([96, 64]);
+    cells.forEach(({ state }, i) => {
+      const drawn = drawIsometric(
+        drawnModels(mod, block('tide_lantern'), state),
+        16,
+        16,
+        pixelsAt(0),
       );
-    }
-  });
-});
+      for (let y = 0; y < 16; y += 1) {
+        const from = ((Math.floor(i / 6) * 16 + y) * 96 + (i % 6) * 16) * 4;
+        expect(sheet.data.subarray(from, from + 64)).toEqual(
+          drawn.data.subarray(y * 64, y * 64 + 64),
+        );
+      }
+    });
+  },
+);
 
-test('a sheet of the mod shows every block, and yields picture by picture so that it can be stopped', () => {
-  const cells = sheetCells(mod);
-  expect(cells.map((cell) => cell.block)).toEqual(Object.keys(mod.blocks).sort());
-  expect([...sheetSteps(mod, cells, { size: 8, columns: 3, pixelsOf: pixelsAt(0) })]).toEqual(
-    cells.map((_, i) => i + 1),
-  );
-});
+test(
+  'a sheet of the mod shows every block, and yields picture by picture so that it can ' +
+    'be stopped',
+  () => {
+    const cells = sheetCells(mod);
+    expect(cells.map((cell) => cell.block)).toEqual(Object.keys(mod.blocks).sort());
+    expect([...sheetSteps(mod, cells, { size: 8, columns: 3, pixelsOf: pixelsAt(0) })]).toEqual(
+      cells.map((_, i) => i + 1),
+    );
+  },
+);
 
-test('laid on itself a sheet has no difference; one changed state is marked where it stands, and nowhere else', () => {
-  const options = { size: 24, columns: 6, pixelsOf: pixelsAt(0) };
-  const before = drawSheet(mod, sheetCells(mod, 'tide_lantern'), options);
-  expect(compareSheets(before, before, 24)).toMatchObject({ differing: 0, cells: [] });
-  const rows = mod.blocks['tide_lantern']!.looks.rows;
-  const changed: Mod = {
-    ...mod,
-    blocks: {
-      ...mod.blocks,
-      tide_lantern: {
-        ...mod.blocks['tide_lantern']!,
-        looks: {
-          mode: 'one-of',
-          rows: rows.with(0, {
-            ...rows[0]!,
-            use: [{ model: 'saltmarsh:lantern/dark', front: 'south' }],
-          }),
+test(
+  'laid on itself a sheet has no difference; one changed state is marked where it ' +
+    'stands, and nowhere else',
+  () => {
+    const options = { size: 24, columns: 6, pixelsOf: pixelsAt(0) };
+    const before = drawSheet(mod, sheetCells(mod, 'tide_lantern'), options);
+    expect(compareSheets(before, before, 24)).toMatchObject({ differing: 0, cells: [] });
+    const rows = mod.blocks['tide_lantern']!.looks.rows;
+    const changed: Mod = {
+      ...mod,
+      blocks: {
+        ...mod.blocks,
+        tide_lantern: {
+          ...mod.blocks['tide_lantern']!,
+          looks: {
+            mode: 'one-of',
+            rows: rows.with(0, {
+              ...rows[0]!,
+              use: [{ model: 'saltmarsh:lantern/dark', front: 'south' }],
+            }),
+          },
         },
       },
-    },
-  };
-  const found = compareSheets(
-    drawSheet(changed, sheetCells(changed, 'tide_lantern'), options),
-    before,
-    24,
-  );
-  expect(found.cells).toEqual([
-    block('tide_lantern').space.encode({ heading: 'north', hung: 'wall', lit: false }),
-  ]);
-  expect(found.differing).toBeGreaterThan(20);
-  expect(() =>
-    compareSheets(before, drawSheet(mod, sheetCells(mod, 'sluice_gate'), options), 24),
-  ).toThrow(/differ in size/);
-});
+    };
+    const found = compareSheets(
+      drawSheet(changed, sheetCells(changed, 'tide_lantern'), options),
+      before,
+      24,
+    );
+    expect(found.cells).toEqual([
+      block('tide_lantern').space.encode({ heading: 'north', hung: 'wall', lit: false }),
+    ]);
+    expect(found.differing).toBeGreaterThan(20);
+    expect(() =>
+      compareSheets(before, drawSheet(mod, sheetCells(mod, 'sluice_gate'), options), 24),
+    ).toThrow(/differ in size/);
+  },
+);
 
 test('a block that was not there, or had other states, leaves its place clear', () => {
   const cells = sheetCells(mod);
@@ -144,11 +156,16 @@ test('what is no block, or too large, is refused in words', () => {
   ).toThrow(RangeError);
 });
 
-test('the boxes of one state are those that working out all states gives it, layers among them', () => {
-  for (const name of Object.keys(mod.blocks)) {
-    const { shapes, space } = block(name);
-    const all = shapeByState(mod, block(name), shapes.outline);
-    for (let state = 0; state < space.size; state += 1)
-      expect(shapeIn(mod, block(name), shapes.outline, state)).toEqual(valueIn(all, space, state));
-  }
-});
+test(
+  'the boxes of one state are those that working out all states gives it, layers among ' + 'them',
+  () => {
+    for (const name of Object.keys(mod.blocks)) {
+      const { shapes, space } = block(name);
+      const all = shapeByState(mod, block(name), shapes.outline);
+      for (let state = 0; state < space.size; state += 1)
+        expect(shapeIn(mod, block(name), shapes.outline, state)).toEqual(
+          valueIn(all, space, state),
+        );
+    }
+  },
+);

@@ -9,7 +9,10 @@ export interface SheetCell {
   state: number;
 }
 
-/** Every state of a block or, without one, every block of the mod in its default state. Throws a RangeError when there is no such block or it has too many states. */
+/**
+ * Every state of a block or, without one, every block of the mod in its default state. Throws a
+ * RangeError when there is no such block or it has too many states.
+ */
 export function sheetCells(mod: Mod, block?: string): SheetCell[] {
   if (block === undefined)
     return Object.keys(mod.blocks)
@@ -29,8 +32,8 @@ export function sheetCells(mod: Mod, block?: string): SheetCell[] {
 }
 
 /**
- * How many columns a sheet has: for the states of one block as many as its last properties have combinations, so that rows and columns
- * mean something; otherwise about twice as many as rows.
+ * How many columns a sheet has: for the states of one block as many as its last properties have
+ * combinations, so that rows and columns mean something; otherwise about twice as many as rows.
  */
 export function sheetColumns(mod: Mod, cells: readonly SheetCell[]): number {
   const [first] = cells;
@@ -64,14 +67,17 @@ export function sheetProblem(
 ): string | undefined {
   const [width, height] = [columns * size, Math.ceil(cells / columns) * size];
   return Math.max(width, height) > maxPictureSide
-    ? `${cells.toLocaleString('en')} pictures of ${size} pixels in ${columns} columns make a sheet of ${width} × ${height} pixels; at most ${maxPictureSide} × ${maxPictureSide} are drawn, so that it can be read again. Use smaller pictures, other columns or one block.`
+    ? `${cells.toLocaleString('en')} pictures of ${size} pixels in ${columns} columns make ` +
+        `a sheet of ${width} × ${height} pixels; at most ${maxPictureSide} × ` +
+        `${maxPictureSide} are drawn, so that it can be read again. Use smaller pictures, ` +
+        'other columns or one block.'
     : undefined;
 }
 
 /**
- * Draws a sheet picture by picture, row by row, on a clear ground; where there is no cell it stays clear. It yields the number of
- * pictures that are done, so that whoever draws can show progress or stop; at the end it returns the sheet. Throws a RangeError when
- * the sheet would be too large.
+ * Draws a sheet picture by picture, row by row, on a clear ground; where there is no cell it stays
+ * clear. It yields the number of pictures that are done, so that whoever draws can show progress or
+ * stop; at the end it returns the sheet. Throws a RangeError when the sheet would be too large.
  */
 export function* sheetSteps(
   mod: Mod,
@@ -122,7 +128,10 @@ export function drawSheet(mod: Mod, cells: readonly SheetCell[], options: SheetO
   }
 }
 
-/** The same cells in another version of the mod: none where the block was not there or had other states. */
+/**
+ * The same cells in another version of the mod: none where the block was not there or had other
+ * states.
+ */
 export const cellsIn = (
   mod: Mod,
   cells: readonly SheetCell[],
@@ -140,7 +149,10 @@ export const cellsIn = (
       : undefined;
   });
 
-/** Two sheets laid on each other: what is alike made faint, what differs marked, and in which pictures. */
+/**
+ * Two sheets laid on each other: what is alike made faint, what differs marked, and in which
+ * pictures.
+ */
 export interface SheetComparison {
   pixels: Pixels;
   differing: number;
@@ -150,13 +162,15 @@ export interface SheetComparison {
 const brick = [163, 62, 46] as const;
 
 /**
- * Compares two sheets pixel by pixel. `size` is the side of one picture. A pixel that is clear in both is the same whatever its colour.
- * Throws a RangeError when the sheets differ in size.
+ * Compares two sheets pixel by pixel. `size` is the side of one picture. A pixel that is clear in
+ * both is the same whatever its colour. Throws a RangeError when the sheets differ in size.
  */
 export function compareSheets(now: Pixels, before: Pixels, size: number): SheetComparison {
   if (now.width !== before.width || now.height !== before.height)
     throw new RangeError(
-      `The sheets differ in size: ${now.width} × ${now.height} and ${before.width} × ${before.height} pixels. They must show the same states in the same number of columns.`,
+      `The sheets differ in size: ${now.width} × ${now.height} and ${before.width} × ` +
+        `${before.height} pixels. They must show the same states in the same number of ` +
+        'columns.',
     );
   const data = new Uint8Array(now.data.length);
   const marked = new Set<number>();

@@ -52,28 +52,32 @@ test('a mod written as a folder reads back as the same mod', async () => {
   expect(again.problems).toEqual([]);
 });
 
-test('a sound that cannot be read is told at its file, whatever its name says, and the mod is read all the same', async () => {
-  const files = await demo();
-  files.set('sounds/crust/step.wav', text('RIFF and no more'));
-  files.set('sounds/drip.ogg', (await demo()).get('sounds/crust/break.wav')!);
-  const { mod, placeOf } = readModFolder(files);
-  expect(mod.sounds['crust/step']!.problem).toBe('This is neither a WAV nor an Ogg file.');
-  expect(mod.sounds['drip']!.problem).toBe('It is named .ogg, but it is a WAV file.');
-  expect(placeOf('/sounds/drip')).toEqual({
-    file: 'sounds/drip.ogg',
-    place: { line: 1, column: 1 },
-  });
-  expect(inspect(mod).map((finding) => finding.rule)).toEqual([
-    'traits/sound-unreadable',
-    'traits/sound-unreadable',
-  ]);
-  expect(mod.sounds['crust/break']).toMatchObject({
-    format: 'wav',
-    channels: 1,
-    rate: 22_050,
-    clipped: false,
-  });
-});
+test(
+  'a sound that cannot be read is told at its file, whatever its name says, and the mod ' +
+    'is read all the same',
+  async () => {
+    const files = await demo();
+    files.set('sounds/crust/step.wav', text('RIFF and no more'));
+    files.set('sounds/drip.ogg', (await demo()).get('sounds/crust/break.wav')!);
+    const { mod, placeOf } = readModFolder(files);
+    expect(mod.sounds['crust/step']!.problem).toBe('This is neither a WAV nor an Ogg file.');
+    expect(mod.sounds['drip']!.problem).toBe('It is named .ogg, but it is a WAV file.');
+    expect(placeOf('/sounds/drip')).toEqual({
+      file: 'sounds/drip.ogg',
+      place: { line: 1, column: 1 },
+    });
+    expect(inspect(mod).map((finding) => finding.rule)).toEqual([
+      'traits/sound-unreadable',
+      'traits/sound-unreadable',
+    ]);
+    expect(mod.sounds['crust/break']).toMatchObject({
+      format: 'wav',
+      channels: 1,
+      rate: 22_050,
+      clipped: false,
+    });
+  },
+);
 
 test('what is wrong in a folder is told with file, line and column, and the rest is read', async () => {
   const files = await demo();
@@ -116,12 +120,18 @@ test('what is wrong in a folder is told with file, line and column, and the rest
     ({ file, rule, place, message }) => `${file}:${place.line}:${place.column} ${rule} ${message}`,
   );
   expect(told).toEqual([
-    'block/brine.json:1:1 files/unknown-file Nothing in a mod folder is kept at this path. Did you mean blocks?',
-    'blocks/Brine.json:1:1 files/unknown-file The name "Brine" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.',
-    'blocks/reed_thatch.json:4:14 files/does-not-fit /traits/hardnes: There is no key "hardnes" here.',
-    'blocks/reed_thatch.json:10:11 files/does-not-fit /looks/mode: This must be "one-of" or "layered". Did you mean "one-of"?',
-    'blocks/salt_crust.json:3:1 files/malformed-json There is a comma after the last entry. Remove it.',
-    'textures/salt.png:1:1 textures/unreadable This is not a PNG: its first bytes are those of another kind of file.',
+    'block/brine.json:1:1 files/unknown-file Nothing in a mod folder is kept at this ' +
+      'path. Did you mean blocks?',
+    'blocks/Brine.json:1:1 files/unknown-file The name "Brine" is not allowed: use ' +
+      'lowercase letters, digits and underscores, beginning with a letter.',
+    'blocks/reed_thatch.json:4:14 files/does-not-fit /traits/hardnes: There is no key ' +
+      '"hardnes" here.',
+    'blocks/reed_thatch.json:10:11 files/does-not-fit /looks/mode: This must be "one-of" ' +
+      'or "layered". Did you mean "one-of"?',
+    'blocks/salt_crust.json:3:1 files/malformed-json There is a comma after the last ' +
+      'entry. Remove it.',
+    'textures/salt.png:1:1 textures/unreadable This is not a PNG: its first bytes are ' +
+      'those of another kind of file.',
   ]);
 });
 
@@ -151,30 +161,41 @@ test('a missing key and a wrong kind of value are named in words', () => {
   expect(problems.map(({ message }) => message).join(' ')).not.toMatch(/undefined|Invalid/);
 });
 
-test('every stock material has all traits within their ranges, and starts a block without any finding', () => {
-  const pixels = basePicture('#808080', 16, 1);
-  const png = encodePicture(pixels);
-  const picture = { sha256: 'a'.repeat(64), bytes: png.length, ...pictureFacts(pixels) };
-  for (const { name, traits } of stocks) {
-    expect(TraitsSchema.safeParse(traits).error).toBeUndefined();
-    const mod = emptyMod('saltmarsh', 'Saltmarsh');
-    const made = applyChanges(mod, newBlock(mod, 'groyne', 'Groyne', { stock: name, picture }));
-    expect(inspect(made)).toEqual([]);
-    expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
-  }
-});
+test(
+  'every stock material has all traits within their ranges, and starts a block without ' +
+    'any finding',
+  () => {
+    const pixels = basePicture('#808080', 16, 1);
+    const png = encodePicture(pixels);
+    const picture = { sha256: 'a'.repeat(64), bytes: png.length, ...pictureFacts(pixels) };
+    for (const { name, traits } of stocks) {
+      expect(TraitsSchema.safeParse(traits).error).toBeUndefined();
+      const mod = emptyMod('saltmarsh', 'Saltmarsh');
+      const made = applyChanges(mod, newBlock(mod, 'groyne', 'Groyne', { stock: name, picture }));
+      expect(inspect(made)).toEqual([]);
+      expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
+    }
+  },
+);
 
-test('a block copied from another one differs in name and number alone; removing it retires the number for good', () => {
-  const mod = sampleMod();
-  const copied = applyChanges(mod, newBlock(mod, 'quay_lamp', 'Quay lamp', { copyOf: 'lamp' }));
-  expect(copied.blocks['quay_lamp']).toEqual({ ...mod.blocks['lamp'], names: { en: 'Quay lamp' } });
-  const changes = removeBlock(copied, 'quay_lamp');
-  const removed = applyChanges(copied, changes);
-  expect(removed.ledger.retired).toEqual([{ number: 3, kind: 'block', name: 'quay_lamp' }]);
-  expect(nextNumber(removed.ledger)).toBe(4);
-  expect(applyChanges(removed, invertChanges(changes))).toEqual(copied);
-  expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
-});
+test(
+  'a block copied from another one differs in name and number alone; removing it ' +
+    'retires the number for good',
+  () => {
+    const mod = sampleMod();
+    const copied = applyChanges(mod, newBlock(mod, 'quay_lamp', 'Quay lamp', { copyOf: 'lamp' }));
+    expect(copied.blocks['quay_lamp']).toEqual({
+      ...mod.blocks['lamp'],
+      names: { en: 'Quay lamp' },
+    });
+    const changes = removeBlock(copied, 'quay_lamp');
+    const removed = applyChanges(copied, changes);
+    expect(removed.ledger.retired).toEqual([{ number: 3, kind: 'block', name: 'quay_lamp' }]);
+    expect(nextNumber(removed.ledger)).toBe(4);
+    expect(applyChanges(removed, invertChanges(changes))).toEqual(copied);
+    expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
+  },
+);
 
 test('a block is resolved once for as long as it stays the same', () => {
   const mod = sampleMod();
@@ -185,90 +206,94 @@ test('a block is resolved once for as long as it stays the same', () => {
   expect(titleOf(mod, 'salt_pan', {})).toBe('salt pan');
 });
 
-test('recipes, loot tables, items, tags and releases lie in files of their own, and read back as they were', () => {
-  const mod = {
-    ...sampleMod(),
-    textures: {},
-    items: {
-      chisel: { names: { en: 'Chisel' }, tool: { kind: 'pick' as const, grade: 1 }, stack: 1 },
-      pail: {
-        names: {},
-        bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' },
-        found: true,
-        tags: ['saltmarsh:wet'],
+test(
+  'recipes, loot tables, items, tags and releases lie in files of their own, and read ' +
+    'back as they were',
+  () => {
+    const mod = {
+      ...sampleMod(),
+      textures: {},
+      items: {
+        chisel: { names: { en: 'Chisel' }, tool: { kind: 'pick' as const, grade: 1 }, stack: 1 },
+        pail: {
+          names: {},
+          bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' },
+          found: true,
+          tags: ['saltmarsh:wet'],
+        },
       },
-    },
-    itemTags: { wet: { note: 'Wet.', members: ['driftwood:sponge'] } },
-    recipes: {
-      bank: { kind: 'mix' as const, takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
-      lamp: {
-        kind: 'pattern' as const,
-        pattern: ['ab', ' a'],
-        keys: { a: 'saltmarsh:bank', b: 'obrank:glass' },
-        mirrored: false,
-        gives: 'saltmarsh:lamp',
-        count: 2,
+      itemTags: { wet: { note: 'Wet.', members: ['driftwood:sponge'] } },
+      recipes: {
+        bank: { kind: 'mix' as const, takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
+        lamp: {
+          kind: 'pattern' as const,
+          pattern: ['ab', ' a'],
+          keys: { a: 'saltmarsh:bank', b: 'obrank:glass' },
+          mirrored: false,
+          gives: 'saltmarsh:lamp',
+          count: 2,
+        },
+        ash: {
+          kind: 'fire' as const,
+          takes: 'saltmarsh:bank',
+          gives: 'saltmarsh:lamp',
+          seconds: 2.5,
+          reward: 0.2,
+        },
+        chip: {
+          kind: 'cut' as const,
+          takes: 'saltmarsh:lamp',
+          choices: [{ gives: 'saltmarsh:bank', count: 3 }],
+        },
       },
-      ash: {
-        kind: 'fire' as const,
-        takes: 'saltmarsh:bank',
-        gives: 'saltmarsh:lamp',
-        seconds: 2.5,
-        reward: 0.2,
+      lootTables: {
+        finds: {
+          note: 'What turns up.',
+          draws: [
+            {
+              times: { tries: 2, chance: 0.5 },
+              lots: [
+                {
+                  give: 'saltmarsh:bank',
+                  luck: 1,
+                  share: 2,
+                  when: { not: { all: [{ blast: true }, { chance: 0.1 }] } },
+                },
+              ],
+            },
+          ],
+        },
       },
-      chip: {
-        kind: 'cut' as const,
-        takes: 'saltmarsh:lamp',
-        choices: [{ gives: 'saltmarsh:bank', count: 3 }],
-      },
-    },
-    lootTables: {
-      finds: {
-        note: 'What turns up.',
-        draws: [
+      ledger: {
+        ...sampleMod().ledger,
+        releases: [
           {
-            times: { tries: 2, chance: 0.5 },
-            lots: [
-              {
-                give: 'saltmarsh:bank',
-                luck: 1,
-                share: 2,
-                when: { not: { all: [{ blast: true }, { chance: 0.1 }] } },
-              },
-            ],
+            version: '0.1.0',
+            on: '2026-03-31',
+            counts: { groups: 1, blocks: 2, items: 0 },
+            entries: [{ number: 1, kind: 'block' as const, name: 'bank' }],
           },
         ],
+        retired: [
+          { number: 7, kind: 'item' as const, name: 'oar', lost: true, formerly: ['paddle'] },
+        ],
       },
-    },
-    ledger: {
-      ...sampleMod().ledger,
-      releases: [
-        {
-          version: '0.1.0',
-          on: '2026-03-31',
-          counts: { groups: 1, blocks: 2, items: 0 },
-          entries: [{ number: 1, kind: 'block' as const, name: 'bank' }],
-        },
-      ],
-      retired: [
-        { number: 7, kind: 'item' as const, name: 'oar', lost: true, formerly: ['paddle'] },
-      ],
-    },
-  };
-  const files = writeModFolder(mod, () => new Uint8Array());
-  expect([...files.keys()]).toEqual(
-    expect.arrayContaining([
-      'items/chisel.json',
-      'loot/finds.json',
-      'recipes/chip.json',
-      'tags/items/wet.json',
-      'ledger.json',
-    ]),
-  );
-  const { mod: back, problems, placeOf } = readModFolder(files);
-  expect(problems).toEqual([]);
-  expect(back).toEqual(mod);
-  expect(placeOf('/lootTables/finds/draws/0/lots/0/when')).toMatchObject({
-    file: 'loot/finds.json',
-  });
-});
+    };
+    const files = writeModFolder(mod, () => new Uint8Array());
+    expect([...files.keys()]).toEqual(
+      expect.arrayContaining([
+        'items/chisel.json',
+        'loot/finds.json',
+        'recipes/chip.json',
+        'tags/items/wet.json',
+        'ledger.json',
+      ]),
+    );
+    const { mod: back, problems, placeOf } = readModFolder(files);
+    expect(problems).toEqual([]);
+    expect(back).toEqual(mod);
+    expect(placeOf('/lootTables/finds/draws/0/lots/0/when')).toMatchObject({
+      file: 'loot/finds.json',
+    });
+  },
+);

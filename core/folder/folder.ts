@@ -22,7 +22,9 @@ import {
   type Sound,
 } from '../mod/index.ts';
 
-/** Something wrong with a file as such: its place, and the rule under which inspection reports it. */
+/**
+ * Something wrong with a file as such: its place, and the rule under which inspection reports it.
+ */
 export interface FileProblem {
   file: string;
   place: Place;
@@ -41,8 +43,11 @@ export interface ModFolder {
   problems: FileProblem[];
   /** Pictures and sounds by their SHA-256. */
   blobs: Map<string, Uint8Array>;
-  /** The file and place of a part of the mod, for findings: `placeOf('/blocks/brine/traits/hardness')`. */
-  placeOf(path: string): { file: string; place: Place } | undefined;
+  /**
+   * The file and place of a part of the mod, for findings:
+   * `placeOf('/blocks/brine/traits/hardness')`.
+   */
+  placeOf: (path: string) => { file: string; place: Place } | undefined;
 }
 
 /** Where the JSON files of each kind lie. */
@@ -61,7 +66,8 @@ const jsonKinds = Object.entries(folders) as [EntryKind, string][];
 const start: Place = { line: 1, column: 1 };
 
 /**
- * Reads a mod from the files of its folder. A file with a problem is left out and the problem told; the rest is read all the same.
+ * Reads a mod from the files of its folder. A file with a problem is left out and the problem told;
+ * the rest is read all the same.
  */
 export function readModFolder(files: Files): ModFolder {
   const mod = emptyMod('unnamed', 'Unnamed');
@@ -102,7 +108,8 @@ export function readModFolder(files: Files): ModFolder {
     report(
       'mod.json',
       'files/missing',
-      'The folder has no mod.json, so it is not a mod: mod.json names the namespace, title and version.',
+      'The folder has no mod.json, so it is not a mod: mod.json names the namespace, title ' +
+        'and version.',
     );
   for (const file of [...files.keys()].sort()) {
     const dot = file.lastIndexOf('.');
@@ -120,7 +127,8 @@ export function readModFolder(files: Files): ModFolder {
         report(
           file,
           'files/unknown-file',
-          `The name "${name}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`,
+          `The name "${name}" is not allowed: use lowercase letters, digits and underscores, ` +
+            'beginning with a letter.',
         );
       else put(kind[0], name, readJson(file, kind[0], pointer([kind[0], name])));
     } else if (stem.startsWith('textures/') && ending === 'png') {
@@ -128,7 +136,8 @@ export function readModFolder(files: Files): ModFolder {
         report(
           file,
           'files/unknown-file',
-          `The name "${stem.slice(9)}" is not allowed: use lowercase letters, digits and underscores, beginning with a letter.`,
+          `The name "${stem.slice(9)}" is not allowed: use lowercase letters, digits and ` +
+            'underscores, beginning with a letter.',
         );
       else readTexture(file, stem.slice(9));
     } else if (
@@ -222,7 +231,10 @@ export function readModFolder(files: Files): ModFolder {
   }
 }
 
-/** The facts of a sound, or why it cannot be read: the rest of the mod can be worked on all the same. */
+/**
+ * The facts of a sound, or why it cannot be read: the rest of the mod can be worked on all the
+ * same.
+ */
 function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha256' | 'bytes'> {
   try {
     const facts = readSound(bytes);
@@ -230,7 +242,9 @@ function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha2
       ? facts
       : {
           format,
-          problem: `It is named .${format}, but it is ${facts.format === 'wav' ? 'a WAV' : 'an Ogg'} file.`,
+          problem:
+            `It is named .${format}, but it is ${facts.format === 'wav' ? 'a WAV' : 'an Ogg'} ` +
+            'file.',
         };
   } catch (error) {
     if (error instanceof SoundProblem) return { format, problem: error.message };
@@ -238,7 +252,10 @@ function soundEntry(bytes: Uint8Array, format: 'wav' | 'ogg'): Omit<Sound, 'sha2
   }
 }
 
-/** A mod as the files of its folder: one JSON file an entry, pictures and sounds beside. Throws when a blob is not given. */
+/**
+ * A mod as the files of its folder: one JSON file an entry, pictures and sounds beside. Throws when
+ * a blob is not given.
+ */
 export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array): Files {
   const mod = inOrder(given);
   const files: Files = new Map();

@@ -22,8 +22,8 @@ import type { Fix } from './finding.ts';
 type Read = (mod: Mod) => unknown;
 
 /**
- * What a block rule may ask about the rest of the mod. Every answer is noted, so that the block is inspected again when, and only
- * when, one of the answers would now be another.
+ * What a block rule may ask about the rest of the mod. Every answer is noted, so that the block is
+ * inspected again when, and only when, one of the answers would now be another.
  */
 export class BlockContext {
   private readonly reads: { read: Read; answer: unknown }[] = [];
@@ -108,7 +108,10 @@ export class BlockContext {
     );
   }
 
-  /** A fix that lays the block's state codes out another way; undefined lets them follow from the properties. */
+  /**
+   * A fix that lays the block's state codes out another way; undefined lets them follow from the
+   * properties.
+   */
   setCodes(title: string, codes: CodeLayout | undefined): Fix | undefined {
     const entries = this.ask((mod) => mod.ledger.entries);
     const at = entries.findIndex(({ kind, name }) => kind === 'block' && name === this.block.name);
@@ -135,7 +138,10 @@ export class BlockContext {
     };
   }
 
-  /** All ids of a kind, for near misses. Asked only once something is wrong, so it need not be remembered. */
+  /**
+   * All ids of a kind, for near misses. Asked only once something is wrong, so it need not be
+   * remembered.
+   */
   idsOf(kind: 'models' | 'textures' | 'items' | 'blocks' | 'blockTags' | 'lootTables'): string[] {
     return Object.keys(this.mod[kind]).map((name) => idOf(this.mod.header.namespace, name));
   }

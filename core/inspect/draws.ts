@@ -1,7 +1,10 @@
 import { conditionsOf, type Count, type Draw } from '../mod/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 
-/** Something wrong at a place of some draws, as the rest of a sentence about them, and what would mend it. */
+/**
+ * Something wrong at a place of some draws, as the rest of a sentence about them, and what would
+ * mend it.
+ */
 export interface DrawFlaw {
   at: (string | number)[];
   message: string;
@@ -43,7 +46,9 @@ export const countFlaws = (draws: readonly Draw[]): DrawFlaw[] =>
     return [
       {
         at,
-        message: `the count ${low === high ? `of ${low}` : `from ${low} to ${high}`} is upside down, below zero or not whole.`,
+        message:
+          `the count ${low === high ? `of ${low}` : `from ${low} to ${high}`} is upside down, ` +
+          'below zero or not whole.',
         mend: { title, after },
       },
     ];
@@ -73,13 +78,16 @@ export function chanceFlaws(draws: readonly Draw[]): DrawFlaw[] {
     });
 }
 
-/** What draws may name: whether an item or a table of the mod is there, and all their ids for near misses. */
+/**
+ * What draws may name: whether an item or a table of the mod is there, and all their ids for near
+ * misses.
+ */
 export interface Known {
   namespace: string;
-  hasItem(id: string): boolean;
-  hasTable(id: string): boolean;
-  items(): string[];
-  tables(): string[];
+  hasItem: (id: string) => boolean;
+  hasTable: (id: string) => boolean;
+  items: () => string[];
+  tables: () => string[];
 }
 
 /** Items and tables of the mod that do not exist. What other mods bring is theirs to know. */

@@ -40,18 +40,24 @@ export const facets = [
 ] as const;
 export type Facet = (typeof facets)[number];
 
-/** The station at which a rule's findings show. Models belong to looks, recipes to loot; files and packs are shown at the registry. */
+const rooms = new Map<string, Facet>([
+  ['models', 'Looks'],
+  ['recipes', 'Loot'],
+]);
+
+/**
+ * The station at which a rule's findings show. Models belong to looks, recipes to loot; files and
+ * packs are shown at the registry.
+ */
 export function facetOf(rule: string): Facet {
-  const room = rule.split('/')[0]!;
+  const room = rule.slice(0, rule.indexOf('/'));
   const found = facets.find((facet) => facet.toLowerCase() === room);
-  return (
-    found ??
-    ({ models: 'Looks', recipes: 'Loot' } as const)[room as 'models' | 'recipes'] ??
-    'Registry'
-  );
+  return found ?? rooms.get(room) ?? 'Registry';
 }
 
-/** Most severe first, then by rule, place and words: the order in which findings are always listed. */
+/**
+ * Most severe first, then by rule, place and words: the order in which findings are always listed.
+ */
 export const byWeight = (a: Finding, b: Finding): number =>
   severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
   compare(a.rule, b.rule) ||

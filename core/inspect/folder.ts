@@ -6,8 +6,9 @@ import { inspect, inspectBuilt } from './run.ts';
 import { rules } from './rules/index.ts';
 
 /**
- * Everything that is wrong with a mod folder: its files as such, its declaration, and, when the declaration has no error, the pack that
- * would be built from it, read back by the reader that knows nothing of the declaration.
+ * Everything that is wrong with a mod folder: its files as such, its declaration, and, when the
+ * declaration has no error, the pack that would be built from it, read back by the reader that
+ * knows nothing of the declaration.
  */
 export function inspectModFolder(files: Files): Finding[] {
   const { mod, problems, placeOf, blobs } = readModFolder(files);
@@ -54,5 +55,7 @@ export const unfitFinding = ({
   rule: 'files/does-not-fit',
   severity: 'error',
   facet: facetOf('files/does-not-fit'),
-  message: `What is kept of ${name ? `${kind}/${name}` : `the ${kind}`} does not fit and is left out: ${message} It stays as it is in the database.`,
+  message:
+    `What is kept of ${name ? `${kind}/${name}` : `the ${kind}`} does not fit and is left ` +
+    `out: ${message} It stays as it is in the database.`,
 });

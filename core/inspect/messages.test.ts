@@ -38,7 +38,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'traits/drag-but-solid',
     { '/blocks/bank/traits/dragInside': 0.4 },
-    'bank drags whoever is inside, but its collision shape fills the cell in every state: nobody gets inside.',
+    'bank drags whoever is inside, but its collision shape fills the cell in every state: ' +
+      'nobody gets inside.',
     'Let people in: no collision',
   ],
   [
@@ -104,7 +105,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'traits/hides-but-see-through',
     { '/blocks/lamp/traits/hidesNeighbours': 'whole' },
-    'lamp hides its neighbours, but its model saltmarsh:lamp leaves part of the cell open: one would see through the world.',
+    'lamp hides its neighbours, but its model saltmarsh:lamp leaves part of the cell ' +
+      'open: one would see through the world.',
     'Never hide neighbours',
   ],
   [
@@ -116,7 +118,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'traits/fills-but-does-not-hide',
     { '/blocks/bank/traits/hidesNeighbours': 'never' },
-    'bank fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.',
+    'bank fills its cell and is opaque, yet does not hide its neighbours: their hidden ' +
+      'faces are drawn for nothing.',
     'Hide neighbours',
   ],
   [
@@ -198,7 +201,8 @@ test.each<[string, ModExample, string, string | undefined]>([
         default: 0,
       },
     },
-    'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536. Without level there would be 8.',
+    'lamp has 800,000 states; Block Pack, edition 1 holds at most 65,536. Without level ' +
+      'there would be 8.',
     undefined,
   ],
   [
@@ -246,7 +250,8 @@ test.each<[string, ModExample, string, string | undefined]>([
         digits: [{ property: 'heading', values: ['north', 'east', 'south', 'west'] }],
       },
     },
-    'lamp: the states heading = north, lit = false and heading = north, lit = true share the code 0.',
+    'lamp: the states heading = north, lit = false and heading = north, lit = true share ' +
+      'the code 0.',
     'Lay the codes out afresh',
   ],
   [
@@ -276,7 +281,8 @@ test.each<[string, ModExample, string, string | undefined]>([
         byCode: true,
       },
     },
-    'lamp: after two mirrors the state heading = north, lit = false, end = left comes back as heading = north, lit = false, end = right.',
+    'lamp: after two mirrors the state heading = north, lit = false, end = left comes ' +
+      'back as heading = north, lit = false, end = right.',
     'Let the choices stay as they are',
   ],
   [
@@ -296,13 +302,15 @@ test.each<[string, ModExample, string, string | undefined]>([
         default: 'floor',
       },
     },
-    'lamp has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. Without lit there would be 12.',
+    'lamp has 24 states; Block Pack, edition 1, for four-bit states holds at most 16. ' +
+      'Without lit there would be 12.',
     undefined,
   ],
   [
     'looks/bad-shares',
     { '/header/kit': 'block-pack-small', '/blocks/bank/looks/rows/0/use/0/share': 0.5 },
-    'bank: candidate 1 of row 1 has the share 0.5; Block Pack, edition 1, for four-bit states takes whole shares only.',
+    'bank: candidate 1 of row 1 has the share 0.5; Block Pack, edition 1, for four-bit ' +
+      'states takes whole shares only.',
     'Make the shares whole',
   ],
   [
@@ -346,7 +354,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'looks/unknown-condition',
     { '/blocks/lamp/looks/rows/0/when': { haeding: 'north' } },
-    'lamp: row 1 of the look asks for haeding, which is no property of the block. Did you mean heading?',
+    'lamp: row 1 of the look asks for haeding, which is no property of the block. Did you ' +
+      'mean heading?',
     'Ask for heading',
   ],
   [
@@ -358,7 +367,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'looks/unknown-condition',
     { '/blocks/lamp/traits/lightEmitted': [{ when: { lit: 'true' }, value: 3 }, { value: 0 }] },
-    'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you mean true?',
+    'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you ' +
+      'mean true?',
     'Ask for lit = true',
   ],
   [
@@ -376,7 +386,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'looks/model-missing',
     { '/blocks/bank/looks/rows/0/use/0/model': 'saltmarsh:bnak' },
-    'bank: row 1 of the look uses the model saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?',
+    'bank: row 1 of the look uses the model saltmarsh:bnak, which does not exist. Did you ' +
+      'mean saltmarsh:bank?',
     'Use saltmarsh:bank',
   ],
   [
@@ -394,13 +405,15 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'models/slot-unused',
     { '/models/bank/slots/fase': 'saltmarsh:bank', '/models/bank/slots/face': null },
-    'The model saltmarsh:bank gives a texture to the slot fase, which no box uses. Did you mean face?',
+    'The model saltmarsh:bank gives a texture to the slot fase, which no box uses. Did ' +
+      'you mean face?',
     'Remove the slot fase',
   ],
   [
     'models/template-circle',
     { '/models/lamp': { template: 'saltmarsh:bank' }, '/models/bank/template': 'saltmarsh:lamp' },
-    'The model saltmarsh:bank starts from templates that go in a circle: saltmarsh:lamp, saltmarsh:bank then saltmarsh:lamp.',
+    'The model saltmarsh:bank starts from templates that go in a circle: saltmarsh:lamp, ' +
+      'saltmarsh:bank then saltmarsh:lamp.',
     undefined,
   ],
   [
@@ -412,13 +425,15 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'models/crop-outside',
     { '/models/lamp/boxes/0/sides/top/crop': [0, 0, 17, 4] },
-    'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its texture of 16 × 16 texels.',
+    'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its ' +
+      'texture of 16 × 16 texels.',
     undefined,
   ],
   [
     'textures/missing',
     { '/models/bank/slots/face': 'saltmarsh:bnak' },
-    'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which does not exist. Did you mean saltmarsh:bank?',
+    'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which ' +
+      'does not exist. Did you mean saltmarsh:bank?',
     'Use saltmarsh:bank',
   ],
   [
@@ -473,7 +488,8 @@ test.each<[string, ModExample, string, string | undefined]>([
         draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { tool: 'axe' } }] }],
       },
     },
-    'lamp: lot 1 asks for something that no way of breaking it fulfils (with an axe; the block yields to a pick alone).',
+    'lamp: lot 1 asks for something that no way of breaking it fulfils (with an axe; the ' +
+      'block yields to a pick alone).',
     'Remove lot 1',
   ],
   [
@@ -548,7 +564,8 @@ test.each<[string, ModExample, string, string | undefined]>([
       '/lootTables/b': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:a' }] }] },
       '/lootTables/c': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:b' }] }] },
     },
-    'Loot tables in a circle: saltmarsh:a draws from saltmarsh:c draws from saltmarsh:b draws from saltmarsh:a.',
+    'Loot tables in a circle: saltmarsh:a draws from saltmarsh:c draws from saltmarsh:b ' +
+      'draws from saltmarsh:a.',
     undefined,
   ],
   [
@@ -570,7 +587,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'loot/table-flawed',
     { '/lootTables/finds': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:fnids' }] }] } },
-    'The loot table finds gives saltmarsh:fnids, which is no loot table of the mod. Did you mean saltmarsh:finds?',
+    'The loot table finds gives saltmarsh:fnids, which is no loot table of the mod. Did ' +
+      'you mean saltmarsh:finds?',
     'Give saltmarsh:finds',
   ],
   [
@@ -621,7 +639,8 @@ test.each<[string, ModExample, string, string | undefined]>([
       '/itemTags/lights': {},
       '/blocks/lamp/itemTags': ['saltmarsh:lights'],
     },
-    'The recipes a and b both take saltmarsh:bank and saltmarsh:lamp, but one gives 1 saltmarsh:bank and the other 1 saltmarsh:lamp.',
+    'The recipes a and b both take saltmarsh:bank and saltmarsh:lamp, but one gives 1 ' +
+      'saltmarsh:bank and the other 1 saltmarsh:lamp.',
     undefined,
   ],
   [
@@ -653,7 +672,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'recipes/unobtainable',
     { '/blocks/lamp/loot': 'nothing' },
-    'Nobody can come to have saltmarsh:lamp: the world has it, but it never drops itself, and no recipe gives it.',
+    'Nobody can come to have saltmarsh:lamp: the world has it, but it never drops itself, ' +
+      'and no recipe gives it.',
     undefined,
   ],
   [
@@ -802,7 +822,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'tags/member-missing',
     { '/blockTags/shore/members': ['#saltmarsh:shoer'] },
-    'The tag saltmarsh:shore names #saltmarsh:shoer, which does not exist. Did you mean #saltmarsh:shore?',
+    'The tag saltmarsh:shore names #saltmarsh:shoer, which does not exist. Did you mean ' +
+      '#saltmarsh:shore?',
     'Name #saltmarsh:shore',
   ],
   [
@@ -821,7 +842,8 @@ test.each<[string, ModExample, string, string | undefined]>([
         gives: 'saltmarsh:bank',
       },
     },
-    'The recipe x cannot be made: its rows are not equally long, b and c have no key and the key d is not used.',
+    'The recipe x cannot be made: its rows are not equally long, b and c have no key and ' +
+      'the key d is not used.',
     undefined,
   ],
   [
@@ -864,27 +886,31 @@ test.each<[string, ModExample, string, string | undefined]>([
   expect({ message: found?.message, fix: found?.fix?.title }).toEqual({ message, fix });
 });
 
-test('copying the nearest look gives every open state the look of the state that differs least from it', () => {
-  const broken = withExample(sampleMod(), {
-    '/blocks/lamp/looks/rows': [
-      { when: { heading: 'west', lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] },
-      { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] },
-    ],
-  });
-  const [finding] = inspect(broken).filter((one) => one.rule === 'looks/state-without-row');
-  const rows = finding!.fix!.changes[0]!.after as { when?: object; use: { front?: string }[] }[];
-  // Five states in the fewest rows, below those that were there.
-  const { looks, states } = applyChanges(broken, finding!.fix!.changes).blocks['lamp']!;
-  expect(looks.rows.slice(0, 2)).toEqual(broken.blocks['lamp']!.looks.rows);
-  expect(rows.length).toBeLessThanOrEqual(5);
-  const space = new StateSpace(states.properties);
-  expect(
-    expandRows(
-      looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })),
-      space,
-    ),
-  ).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
-});
+test(
+  'copying the nearest look gives every open state the look of the state that differs ' +
+    'least from it',
+  () => {
+    const broken = withExample(sampleMod(), {
+      '/blocks/lamp/looks/rows': [
+        { when: { heading: 'west', lit: true }, use: [{ model: 'saltmarsh:lamp', front: 'west' }] },
+        { when: { heading: 'east' }, use: [{ model: 'saltmarsh:lamp', front: 'east' }] },
+      ],
+    });
+    const [finding] = inspect(broken).filter((one) => one.rule === 'looks/state-without-row');
+    const rows = finding!.fix!.changes[0]!.after as { when?: object; use: { front?: string }[] }[];
+    // Five states in the fewest rows, below those that were there.
+    const { looks, states } = applyChanges(broken, finding!.fix!.changes).blocks['lamp']!;
+    expect(looks.rows.slice(0, 2)).toEqual(broken.blocks['lamp']!.looks.rows);
+    expect(rows.length).toBeLessThanOrEqual(5);
+    const space = new StateSpace(states.properties);
+    expect(
+      expandRows(
+        looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })),
+        space,
+      ),
+    ).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
+  },
+);
 
 /** What is said of the files of a pack, whoever wrote them. */
 test.each<[string, Record<string, unknown>, string, string]>([
@@ -910,7 +936,8 @@ test.each<[string, Record<string, unknown>, string, string]>([
     'pack/reference-missing',
     {
       'rules/loot/tables/finds.json':
-        '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": "saltmarsh:fnids" }] }] }',
+        '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": ' +
+        '"saltmarsh:fnids" }] }] }',
     },
     'rules/loot/tables/finds.json',
     'The loot table saltmarsh:fnids is not in the pack. Did you mean saltmarsh:finds?',
@@ -949,7 +976,8 @@ test.each<[string, Record<string, unknown>, string, string]>([
     'files/does-not-fit',
     {
       'rules/loot/bank.json':
-        '{ "block": "saltmarsh:bank", "draws": [{ "times": 1, "lots": [{ "when": { "any": [{ "blsat": true }] } }] }] }',
+        '{ "block": "saltmarsh:bank", "draws": [{ "times": 1, "lots": [{ "when": { "any": [{ ' +
+        '"blsat": true }] } }] }] }',
     },
     'rules/loot/bank.json',
     '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.',

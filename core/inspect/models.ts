@@ -4,7 +4,9 @@ import { idOf, type Mod, type Model } from '../mod/index.ts';
 type Own = Pick<Mod, 'header' | 'models'>;
 const known = new WeakMap<Mod['models'], Map<string, ResolvedModel>>();
 
-/** All models of a mod with their templates followed. Remembered for as long as no model changes. */
+/**
+ * All models of a mod with their templates followed. Remembered for as long as no model changes.
+ */
 export function resolvedModels(mod: Own): Map<string, ResolvedModel> {
   const before = known.get(mod.models);
   if (before) return before;

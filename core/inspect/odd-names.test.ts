@@ -25,7 +25,10 @@ const words = [
   'length',
   'name',
 ];
-/** Names that every object, function or list has anyway, alone and as they stand in ids, tags and texts' keys. */
+/**
+ * Names that every object, function or list has anyway, alone and as they stand in ids, tags and
+ * texts' keys.
+ */
 const oddName = fc
   .tuple(
     fc.constantFrom(...words),
@@ -35,7 +38,10 @@ const oddName = fc
 
 const png = encodePicture({ width: 16, height: 16, data: new Uint8Array(1024).fill(200) });
 
-/** The sample with an item, a recipe of each kind, loot with conditions, texts and sounds: one of everything that has a name. */
+/**
+ * The sample with an item, a recipe of each kind, loot with conditions, texts and sounds: one of
+ * everything that has a name.
+ */
 const full = (): Mod =>
   withExample(sampleMod(), {
     '/items/salt': {
@@ -127,29 +133,33 @@ function misnamedFiles(files: Files, name: string, pick: number, which: number):
 const folder = writeModFolder(full(), () => png);
 const pack = kitNamed('block-pack').write(full(), () => png);
 
-test('a mod folder with a name that is a word of the language, anywhere: everything that reads it says what is wrong, and nothing falls over', () =>
-  fc.assert(
-    fc.property(oddName, fc.nat(10_000), fc.nat(10_000), (name, pick, which) => {
-      const files = misnamedFiles(folder, name, pick, which);
-      inspectModFolder(files);
-      const { mod } = readModFolder(files);
-      resolveBlocks(mod);
-      inspect(mod);
-      writeModFolder(mod, () => png);
-      readPack(kitNamed(mod.header.kit).write(mod, () => png));
-      for (const block of [...Object.keys(mod.blocks), name])
-        kitNamed(mod.header.kit).writeBlock(mod, block);
-      readCsv(mod, `${writeCsv(mod)}${name},1\r\n`);
-      readTexts(
-        mod,
-        'en.po',
-        new TextEncoder().encode(
-          `${writePo(mod, 'en')}\nmsgctxt "${name}"\nmsgid "x"\nmsgstr "y"\n`,
-        ),
-      );
-    }),
-    { numRuns: 400 },
-  ));
+test(
+  'a mod folder with a name that is a word of the language, anywhere: everything that ' +
+    'reads it says what is wrong, and nothing falls over',
+  () =>
+    fc.assert(
+      fc.property(oddName, fc.nat(10_000), fc.nat(10_000), (name, pick, which) => {
+        const files = misnamedFiles(folder, name, pick, which);
+        inspectModFolder(files);
+        const { mod } = readModFolder(files);
+        resolveBlocks(mod);
+        inspect(mod);
+        writeModFolder(mod, () => png);
+        readPack(kitNamed(mod.header.kit).write(mod, () => png));
+        for (const block of [...Object.keys(mod.blocks), name])
+          kitNamed(mod.header.kit).writeBlock(mod, block);
+        readCsv(mod, `${writeCsv(mod)}${name},1\r\n`);
+        readTexts(
+          mod,
+          'en.po',
+          new TextEncoder().encode(
+            `${writePo(mod, 'en')}\nmsgctxt "${name}"\nmsgid "x"\nmsgstr "y"\n`,
+          ),
+        );
+      }),
+      { numRuns: 400 },
+    ),
+);
 
 test('the same for a pack that was written by hand', () =>
   fc.assert(

@@ -21,19 +21,25 @@ export interface ModReport {
   fix?: Fix;
 }
 
-/** A rule that looks at one block and at what the block names. It is run again only when one of these changes. */
+/**
+ * A rule that looks at one block and at what the block names. It is run again only when one of
+ * these changes.
+ */
 export interface BlockRule extends RuleFacts {
   over: 'block';
   fails: ModExample;
   passes: ModExample;
-  check(block: ResolvedBlock, context: BlockContext): BlockReport[];
+  check: (block: ResolvedBlock, context: BlockContext) => BlockReport[];
 }
-/** A rule that looks at the whole declaration at once. It is asked again only when a part that it looked at has changed. */
+/**
+ * A rule that looks at the whole declaration at once. It is asked again only when a part that it
+ * looked at has changed.
+ */
 export interface ModRule extends RuleFacts {
   over: 'mod';
   fails: ModExample;
   passes: ModExample;
-  check(mod: ModView, kit: Kit): ModReport[];
+  check: (mod: ModView, kit: Kit) => ModReport[];
 }
 
 export type Rule = BlockRule | ModRule | FileRule;

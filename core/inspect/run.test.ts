@@ -204,22 +204,25 @@ test('a block of a million states is a finding, quickly and in little memory', (
   expect(process.memoryUsage().heapUsed - before).toBeLessThan(200 * 1024 * 1024);
 });
 
-test('a mod folder is inspected as files, as a declaration, and as the pack that it becomes', async () => {
-  const files = await readFolder('demo/saltmarsh');
-  expect(inspectModFolder(files)).toEqual([]);
-  const lantern = new TextDecoder()
-    .decode(files.get('blocks/tide_lantern.json'))
-    .replace(
-      '"model": "saltmarsh:lantern/dark", "front": "north"',
-      '"model": "saltmarsh:lantern/drak", "front": "north"',
-    );
-  files.set('blocks/tide_lantern.json', new TextEncoder().encode(lantern));
-  const [found] = inspectModFolder(files);
-  expect(found).toMatchObject({
-    rule: 'looks/model-missing',
-    severity: 'error',
-    file: 'blocks/tide_lantern.json',
-    place: { line: 37 },
-  });
-  expect(found!.message).toMatch(/Did you mean saltmarsh:lantern\/dark\?/);
-});
+test(
+  'a mod folder is inspected as files, as a declaration, and as the pack that it ' + 'becomes',
+  async () => {
+    const files = await readFolder('demo/saltmarsh');
+    expect(inspectModFolder(files)).toEqual([]);
+    const lantern = new TextDecoder()
+      .decode(files.get('blocks/tide_lantern.json'))
+      .replace(
+        '"model": "saltmarsh:lantern/dark", "front": "north"',
+        '"model": "saltmarsh:lantern/drak", "front": "north"',
+      );
+    files.set('blocks/tide_lantern.json', new TextEncoder().encode(lantern));
+    const [found] = inspectModFolder(files);
+    expect(found).toMatchObject({
+      rule: 'looks/model-missing',
+      severity: 'error',
+      file: 'blocks/tide_lantern.json',
+      place: { line: 37 },
+    });
+    expect(found!.message).toMatch(/Did you mean saltmarsh:lantern\/dark\?/);
+  },
+);

@@ -11,15 +11,18 @@ import { partOf, watchedView, type ViewPart } from './view.ts';
 const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
 const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
 
-/** Findings of each block with the questions they rest on; kept for as long as the block stays the same object. */
+/**
+ * Findings of each block with the questions they rest on; kept for as long as the block stays the
+ * same object.
+ */
 const remembered = new WeakMap<
   Block,
   { name: string; context: BlockContext; findings: Finding[] }
 >();
 
 /**
- * Everything that is wrong with a declaration, the gravest first. Only blocks that changed since the last call, or whose surroundings
- * did, are looked at again; the result is the same either way.
+ * Everything that is wrong with a declaration, the gravest first. Only blocks that changed since
+ * the last call, or whose surroundings did, are looked at again; the result is the same either way.
  *
  * @example inspect(mod).filter((finding) => finding.severity === 'error').length === 0
  */
@@ -32,7 +35,10 @@ export function inspect(mod: Mod): Finding[] {
   return findings.sort(byWeight);
 }
 
-/** For each header, that is for each mod that is being worked on: the findings of a rule with the parts that they rest on. */
+/**
+ * For each header, that is for each mod that is being worked on: the findings of a rule with the
+ * parts that they rest on.
+ */
 const answered = new WeakMap<
   Mod['header'],
   Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>
@@ -78,7 +84,10 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
   return findings;
 }
 
-/** Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It knows nothing of the declaration. */
+/**
+ * Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It
+ * knows nothing of the declaration.
+ */
 export const inspectBuilt = (kit: Kit, files: Files): Finding[] =>
   kit.check(files).map(fileFinding).sort(byWeight);
 

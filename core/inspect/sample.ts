@@ -18,7 +18,10 @@ const picture = (digit: string, alpha: Texture['picture']['alpha'] = 'none'): Te
   },
 });
 
-/** A small mod without any finding, on which the examples of the rules stand: a bank of silt and a lamp. */
+/**
+ * A small mod without any finding, on which the examples of the rules stand: a bank of silt and a
+ * lamp.
+ */
 export function sampleMod(): Mod {
   const mod = emptyMod('saltmarsh', 'Saltmarsh');
   return {
@@ -94,13 +97,19 @@ export const withExample = (mod: Mod, example: ModExample): Mod =>
     mod,
   );
 
-/** Puts a value at a pointer whatever stands there; one step beyond the end of a list adds to it. */
+/**
+ * Puts a value at a pointer whatever stands there; one step beyond the end of a list adds to it.
+ */
 function put<D>(document: D, path: string, after: unknown): D {
   const steps = pointerSteps(path);
   const parent = path.slice(0, path.lastIndexOf('/'));
   const list = valueAt(document, parent);
   if (Array.isArray(list) && Number(steps.at(-1)) === list.length)
-    return applyChange(document, { path: parent, before: list, after: [...list, after] });
+    return applyChange(document, {
+      path: parent,
+      before: list,
+      after: [...(list as unknown[]), after],
+    });
   return applyChange(document, { path, before: valueAt(document, path), after });
 }
 
@@ -124,7 +133,7 @@ export function sampleBuilt(example: FileExample, kit = kitNamed('block-pack')):
         ),
       );
     else if (value === null) files.delete(file);
-    else files.set(file, bytes(String(value)));
+    else if (typeof value === 'string') files.set(file, bytes(value));
   }
   return files;
 }

@@ -6,7 +6,10 @@ export interface ShownAlpha {
   alpha: 'none' | 'holes' | 'partial';
 }
 
-/** The alpha of every texture that the models of a block show; textures that are missing are left out. */
+/**
+ * The alpha of every texture that the models of a block show; textures that are missing are left
+ * out.
+ */
 export function shownAlphas(context: BlockContext): ShownAlpha[] {
   const textures = context.shownModels.flatMap((id) => [
     ...(context.resolvedModel(id)?.slots.values() ?? []),

@@ -1,4 +1,4 @@
-import { traitFacts, type ResolvedBlock, type TraitName } from '../mod/index.ts';
+import { isTraitRows, traitFacts, type ResolvedBlock, type TraitName } from '../mod/index.ts';
 
 /** A number that a trait of a block has and should not have, and where it stands in the block. */
 export interface NumberOutside {
@@ -9,9 +9,11 @@ export interface NumberOutside {
 }
 
 /**
- * The numbers of a trait that lie outside its range, or are no whole numbers where it has only these; by state, row by row.
+ * The numbers of a trait that lie outside its range, or are no whole numbers where it has only
+ * these; by state, row by row.
  *
- * @example numbersOutside(block, 'catchesFire') // [{ trait: 'catchesFire', value: 30, range: [0, 1], at: ['traits', 'catchesFire'] }]
+ * @example numbersOutside(block, 'catchesFire')
+ * // [{ trait: 'catchesFire', value: 30, range: [0, 1], at: ['traits', 'catchesFire'] }]
  */
 export function numbersOutside(
   { traits, declared }: Pick<ResolvedBlock, 'traits' | 'declared'>,
@@ -21,7 +23,7 @@ export function numbersOutside(
   if (!range) return [];
   const [low, high] = range;
   const given = traits[trait];
-  const values: readonly unknown[] = Array.isArray(given) ? given.map((row) => row.value) : [given];
+  const values = isTraitRows(given) ? given.map((row) => row.value) : [given];
   const rows = Array.isArray(declared.traits[trait]);
   return values.flatMap((value, row) => {
     if (typeof value !== 'number') return [];

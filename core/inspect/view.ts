@@ -11,8 +11,9 @@ export type BlockHeld = Pick<Block, 'identity' | 'itemTags'>;
 export type ItemMaking = Pick<Item, 'found' | 'bucket' | 'tags'>;
 
 /**
- * The mod as rules over the whole declaration see it. Blocks and items are there several times, each time with other parts of them: a
- * rule is asked again when a part that it asked for has changed, so that a name that is typed does not look for recipes anew.
+ * The mod as rules over the whole declaration see it. Blocks and items are there several times,
+ * each time with other parts of them: a rule is asked again when a part that it asked for has
+ * changed, so that a name that is typed does not look for recipes anew.
  */
 export type ModView = Omit<Mod, 'blocks'> & {
   blocks: Readonly<Record<string, BlockSummary>>;
@@ -23,7 +24,10 @@ export type ModView = Omit<Mod, 'blocks'> & {
 };
 export type ViewPart = keyof ModView;
 
-/** Some keys of every entry by its name: the same object as before unless an entry came or went, or changed in one of them. */
+/**
+ * Some keys of every entry by its name: the same object as before unless an entry came or went, or
+ * changed in one of them.
+ */
 function digest<E extends object, K extends keyof E>(
   entriesOf: (mod: Mod) => Readonly<Record<string, E>>,
   keys: readonly K[],
@@ -96,7 +100,10 @@ export const textsIn = (mod: ModView) => ({
   blocks: mod.named,
 });
 
-/** The mod as rules over the whole declaration see it: parts that did not change are the same objects as before. */
+/**
+ * The mod as rules over the whole declaration see it: parts that did not change are the same
+ * objects as before.
+ */
 export const viewOf = (mod: Mod): ModView => ({
   ...mod,
   blocks: digests.blocks(mod),
@@ -106,7 +113,10 @@ export const viewOf = (mod: Mod): ModView => ({
   things: digests.things(mod),
 });
 
-/** A view that notes which parts of the mod are looked at, so that a rule is asked again only when one of them has changed. */
+/**
+ * A view that notes which parts of the mod are looked at, so that a rule is asked again only when
+ * one of them has changed.
+ */
 export function watchedView(mod: Mod): { view: ModView; reads: Map<ViewPart, unknown> } {
   const reads = new Map<ViewPart, unknown>();
   const parts = viewOf(mod);

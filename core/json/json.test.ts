@@ -52,15 +52,19 @@ const anyJson = fc
   .jsonValue({ maxDepth: 5 })
   .map((value) => JSON.parse(JSON.stringify(value)) as unknown);
 
-test('what is printed reads back as the same value, always the same text, like the platform reads it', () =>
-  fc.assert(
-    fc.property(anyJson, (value) => {
-      const text = printJson(value);
-      expect(parseJson(text).value).toEqual(value);
-      expect(parseJson(text).value).toEqual(JSON.parse(text));
-      expect(printJson(JSON.parse(text))).toBe(text);
-    }),
-  ));
+test(
+  'what is printed reads back as the same value, always the same text, like the ' +
+    'platform reads it',
+  () =>
+    fc.assert(
+      fc.property(anyJson, (value) => {
+        const text = printJson(value);
+        expect(parseJson(text).value).toEqual(value);
+        expect(parseJson(text).value).toEqual(JSON.parse(text));
+        expect(printJson(JSON.parse(text))).toBe(text);
+      }),
+    ),
+);
 
 test('lines stay short where they can', () => {
   const text = printJson({

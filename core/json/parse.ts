@@ -8,7 +8,9 @@ export interface Place {
   column: number;
 }
 
-/** Something wrong with a text as JSON. `key-twice` is read by most programs and still never meant. */
+/**
+ * Something wrong with a text as JSON. `key-twice` is read by most programs and still never meant.
+ */
 export interface JsonProblem {
   kind: 'malformed' | 'key-twice';
   message: string;
@@ -21,12 +23,17 @@ export interface JsonText {
   value: unknown;
   problems: JsonProblem[];
   /** The place of the value at a JSON Pointer; of its nearest parent when there is none. */
-  placeOf(path: string): Place;
+  placeOf: (path: string) => Place;
 }
 
-/** Deeper nesting than this is refused: no file of ours needs it, and it would exhaust the stack. */
+/**
+ * Deeper nesting than this is refused: no file of ours needs it, and it would exhaust the stack.
+ */
 const deepest = 64;
-/** Longer texts, in characters, and texts with more keys are no declaration; reading them would take minutes and gigabytes. */
+/**
+ * Longer texts, in characters, and texts with more keys are no declaration; reading them would take
+ * minutes and gigabytes.
+ */
 const maxLength = 8 * 1024 * 1024;
 const maxKeys = 500_000;
 /** So many problems of one text are told; the rest is counted. */
@@ -35,7 +42,8 @@ const maxProblems = 100;
 /**
  * Reads strict JSON (RFC 8259) and says what is wrong in words, with line and column.
  *
- * @example parseJson('{"a": 1,}').problems[0].message // "There is a comma after the last entry. Remove it."
+ * @example parseJson('{"a": 1,}').problems[0].message
+ * // "There is a comma after the last entry. Remove it."
  */
 export function parseJson(text: string): JsonText {
   const place = places(text);
@@ -57,7 +65,8 @@ export function parseJson(text: string): JsonText {
     return bad(`The nesting is more than ${deepest} levels deep.`, tooDeep);
   if (keys > maxKeys)
     return bad(
-      `The file holds ${keys.toLocaleString('en')} keys; at most ${maxKeys.toLocaleString('en')} are read.`,
+      `The file holds ${keys.toLocaleString('en')} keys; at most ` +
+        `${maxKeys.toLocaleString('en')} are read.`,
       0,
     );
   const read = quick(text, keys, place) ?? careful(text, place, bad);
@@ -81,8 +90,9 @@ function atMost(read: JsonText): JsonText {
 }
 
 /**
- * The platform's parser is many times faster than one that keeps places. It serves every text that it takes and in which no key stands
- * twice, which shows in the number of keys; the tree with the places is made only when somebody asks for one.
+ * The platform's parser is many times faster than one that keeps places. It serves every text that
+ * it takes and in which no key stands twice, which shows in the number of keys; the tree with the
+ * places is made only when somebody asks for one.
  */
 function quick(text: string, keys: number, place: (offset: number) => Place): JsonText | undefined {
   let value: unknown;
@@ -182,7 +192,10 @@ function scan(text: string): { tooDeep?: number; keys: number } {
   return { keys };
 }
 
-/** The tree as a plain value, telling of keys that stand twice. `__proto__` is kept as an ordinary key. */
+/**
+ * The tree as a plain value, telling of keys that stand twice. `__proto__` is kept as an ordinary
+ * key.
+ */
 function build(node: Node, twice: (node: Node, key: string) => void): unknown {
   if (node.type === 'array') return (node.children ?? []).map((child) => build(child, twice));
   if (node.type !== 'object') return node.value;
@@ -238,7 +251,8 @@ function inWords(error: ParseError, text: string): string {
         return 'There is a comma after the last entry. Remove it.';
       return error.offset >= text.trimEnd().length
         ? 'The file ends too early: a value is missing.'
-        : `A value or a key in quotation marks is missing before ${JSON.stringify(found.slice(0, 20))}.`;
+        : 'A value or a key in quotation marks is missing before ' +
+            `${JSON.stringify(found.slice(0, 20))}.`;
     case 'CloseBraceExpected':
       return error.offset >= text.trimEnd().length
         ? 'The file ends too early: a closing } is missing.'

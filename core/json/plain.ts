@@ -1,9 +1,13 @@
-/** Data deeper than this is no declaration; readers that go down by recursion stay far from the end of their stack. */
+/**
+ * Data deeper than this is no declaration; readers that go down by recursion stay far from the end
+ * of their stack.
+ */
 export const maxDepth = 100;
 
 /**
- * Why a value cannot be kept as JSON and come back the same, in words that follow a place; undefined when it can.
- * Looks no deeper than {@link maxDepth}, so that it ends on whatever it is given.
+ * Why a value cannot be kept as JSON and come back the same, in words that follow a place;
+ * undefined when it can. Looks no deeper than {@link maxDepth}, so that it ends on whatever it is
+ * given.
  *
  * @example whyNotPlain({ label: '\ud800' }) // 'holds half a character (a lone surrogate)'
  */
@@ -23,7 +27,10 @@ export function whyNotPlain(value: unknown, depth = 0): string | undefined {
   return undefined;
 }
 
-/** A member of a record by its own name. Names such as `constructor`, which every object inherits, give undefined unless they are there. */
+/**
+ * A member of a record by its own name. Names such as `constructor`, which every object inherits,
+ * give undefined unless they are there.
+ */
 export const lookUp = <T>(
   record: Readonly<Record<string, T>> | undefined,
   name: string,
@@ -36,3 +43,9 @@ export function withoutSchema(value: unknown): unknown {
   const { $schema: _, ...rest } = value as Record<string, unknown>;
   return rest;
 }
+
+/** An object without the keys that hold nothing, as it would be written. */
+export const withoutUndefined = <T extends object>(entry: T): T =>
+  Object.fromEntries(
+    Object.entries(entry).filter(([, value]: [string, unknown]) => value !== undefined),
+  ) as T;

@@ -2,7 +2,10 @@
 export const pointer = (steps: readonly (string | number)[]): string =>
   steps.map((step) => `/${String(step).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
 
-/** The steps of a JSON Pointer. `pointerSteps('/a~1b/0')` is `['a/b', '0']`. Throws a RangeError when it does not begin with a slash. */
+/**
+ * The steps of a JSON Pointer. `pointerSteps('/a~1b/0')` is `['a/b', '0']`. Throws a RangeError
+ * when it does not begin with a slash.
+ */
 export function pointerSteps(path: string): string[] {
   if (path === '') return [];
   if (!path.startsWith('/'))

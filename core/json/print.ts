@@ -2,8 +2,9 @@
 const width = 100;
 
 /**
- * A value as JSON text that people read and compare: two spaces a level, small objects and arrays on one line,
- * keys in the order in which they were set, a line break at the end. The same value gives the same bytes everywhere.
+ * A value as JSON text that people read and compare: two spaces a level, small objects and arrays
+ * on one line, keys in the order in which they were set, a line break at the end. The same value
+ * gives the same bytes everywhere.
  *
  * @example printJson({ at: [1, 2] }) // '{ "at": [1, 2] }\n'
  */
@@ -27,7 +28,10 @@ function print(value: unknown, indent: string, taken: number): string {
   return lines.length ? `{\n${lines.join(',\n')}\n${indent}}` : '{}';
 }
 
-/** The value on one line; undefined as soon as it is seen not to fit into the room, so that a large value costs no more than a line. */
+/**
+ * The value on one line; undefined as soon as it is seen not to fit into the room, so that a large
+ * value costs no more than a line.
+ */
 function flatten(value: unknown, room: number): string | undefined {
   if (typeof value !== 'object' || value === null) {
     const text = JSON.stringify(value ?? null);

@@ -16,7 +16,8 @@ export interface RuleFacts {
 }
 
 /**
- * Changes to the files that a kit makes of the sample mod: whole files by path, as text, or null to take the file away; or values at
+ * Changes to the files that a kit makes of the sample mod: whole files by path, as text, or null to
+ * take the file away; or values at
  * pointers inside one: `{ 'pack.json#/edition': 2 }`.
  */
 export type FileExample = Record<string, unknown>;
@@ -28,12 +29,15 @@ export interface FileReport {
   place?: Place;
 }
 
-/** A rule of a kit over the files of its target, never over the declaration. It looks at what the kit's reader made of them. */
+/**
+ * A rule of a kit over the files of its target, never over the declaration. It looks at what the
+ * kit's reader made of them.
+ */
 export interface FileRule<Read = never> extends RuleFacts {
   over: 'files';
   fails: FileExample;
   passes: FileExample;
-  check(read: Read): FileReport[];
+  check: (read: Read) => FileReport[];
 }
 
 /** A report with what its rule says of itself. */

@@ -26,7 +26,10 @@ export const kits: Readonly<Record<string, Kit>> = Object.fromEntries(
 /** The kit of that name, or the usual one when there is none. */
 export const kitNamed = (name: string): Kit => lookUp(kits, name) ?? usual;
 
-/** The kit whose target these files are meant for, by their paths; undefined when they are none of ours. */
+/**
+ * The kit whose target these files are meant for, by their paths; undefined when they are none of
+ * ours.
+ */
 export const kitOf = (files: Files): Kit | undefined =>
   known.find((kit) => kit.recognises(files.keys()));
 

@@ -23,31 +23,51 @@ export interface KitLimits {
 /** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
 export type BlobOf = (sha256: string) => Uint8Array;
 
-/** A target: how a mod is written for one engine, how its files are read and judged, and what that engine can hold. */
+/**
+ * A target: how a mod is written for one engine, how its files are read and judged, and what that
+ * engine can hold.
+ */
 export interface Kit {
   name: string;
   title: string;
   limits: KitLimits;
-  /** Where the engine digs otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
+  /**
+   * Where the engine digs otherwise than the reference physics: its ticks a second, and how many
+   * times longer the wrong tool takes on a gated block.
+   */
   physics?: { tickRate: number; wrongTool: number };
   /** What a build as one file ends in, such as `.obpack`; it is a ZIP archive. */
   ending: string;
   /** The file of a build that the next one may always replace, such as the one with the digests. */
   marker: string;
 
-  /** All files of a build, by path. The same mod gives the same bytes. `onProgress` is told of blocks done; what it throws stops the work. */
-  write(mod: Mod, blobOf: BlobOf, onProgress?: (done: number, total: number) => void): Files;
-  /** The files that follow from one block alone, for the view beside its editor: by path, as text. */
-  writeBlock(mod: Mod, block: string): Map<string, string>;
+  /**
+   * All files of a build, by path. The same mod gives the same bytes. `onProgress` is told of
+   * blocks done; what it throws stops the work.
+   */
+  write: (mod: Mod, blobOf: BlobOf, onProgress?: (done: number, total: number) => void) => Files;
+  /**
+   * The files that follow from one block alone, for the view beside its editor: by path, as text.
+   */
+  writeBlock: (mod: Mod, block: string) => Map<string, string>;
   /** Whether a file of a build is text, to be compared line by line. */
-  isText(path: string): boolean;
+  isText: (path: string) => boolean;
 
-  /** Whether files are meant for this target, going by their paths alone; also when they are damaged. */
-  recognises(paths: Iterable<string>): boolean;
-  /** The SHA-256 of each file as it was built, from the files of a build; undefined when they are none. */
-  recordedDigests(files: Files): ReadonlyMap<string, string> | undefined;
-  /** Everything that is wrong with the files, whoever wrote them. It knows nothing of the declaration. */
-  check(files: Files): RuledReport[];
+  /**
+   * Whether files are meant for this target, going by their paths alone; also when they are
+   * damaged.
+   */
+  recognises: (paths: Iterable<string>) => boolean;
+  /**
+   * The SHA-256 of each file as it was built, from the files of a build; undefined when they are
+   * none.
+   */
+  recordedDigests: (files: Files) => ReadonlyMap<string, string> | undefined;
+  /**
+   * Everything that is wrong with the files, whoever wrote them. It knows nothing of the
+   * declaration.
+   */
+  check: (files: Files) => RuledReport[];
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
 }

@@ -2,7 +2,10 @@ import type { Header, LotWhen } from '../mod/index.ts';
 import type { StateSpace, When } from '../states/index.ts';
 import type { Tool } from '../traits/index.ts';
 
-/** How a block is broken: with what, carefully or not, by a blast or not, in which state, and by how lucky a player. */
+/**
+ * How a block is broken: with what, carefully or not, by a blast or not, in which state, and by how
+ * lucky a player.
+ */
 export interface Breaking {
   tool: Tool;
   careful: boolean;
@@ -11,7 +14,10 @@ export interface Breaking {
   luck?: number;
 }
 
-/** True when a state fulfils a condition; one on a property that the block does not have is never fulfilled. */
+/**
+ * True when a state fulfils a condition; one on a property that the block does not have is never
+ * fulfilled.
+ */
 export const stateHolds = (when: When, space: StateSpace, state: number): boolean =>
   Object.entries(when).every(([name, wanted]) => {
     const at = space.indexOf(name);
@@ -21,8 +27,8 @@ export const stateHolds = (when: When, space: StateSpace, state: number): boolea
   });
 
 /**
- * How often a condition holds, 0 to 1. Chances inside it are drawn apart from one another, so "all" multiplies, "any" multiplies what
- * is left, and "not" is the rest.
+ * How often a condition holds, 0 to 1. Chances inside it are drawn apart from one another, so "all"
+ * multiplies, "any" multiplies what is left, and "not" is the rest.
  *
  * @example chanceOf({ any: [{ chance: 0.5 }, { chance: 0.5 }] }, breaking, space) // 0.75
  */
@@ -43,7 +49,10 @@ export function chanceOf(when: LotWhen | undefined, breaking: Breaking, space: S
   return chance;
 }
 
-/** A condition in words: `with a flint pick or better, careful, lit = true`. Nothing for one that always holds. */
+/**
+ * A condition in words: `with a flint pick or better, careful, lit = true`. Nothing for one that
+ * always holds.
+ */
 export function conditionWords(when: LotWhen | undefined, header: Pick<Header, 'tools'>): string {
   if (!when) return '';
   const { tool, grade, careful, blast, state, chance, all, any, not } = when;
@@ -51,7 +60,8 @@ export function conditionWords(when: LotWhen | undefined, header: Pick<Header, '
   const tools = header.tools.grades;
   return [
     tool !== undefined
-      ? `with ${articleOf(grade ? (tools[grade]?.name ?? `grade ${grade}`) : tool)} ${grade ? `${tools[grade]?.name ?? `grade ${grade}`} ${tool}` : tool}${grade && grade < tools.length - 1 ? ' or better' : ''}`
+      ? `with ${articleOf(grade ? (tools[grade]?.name ?? `grade ${grade}`) : tool)} ` +
+        `${grade ? `${tools[grade]?.name ?? `grade ${grade}`} ${tool}` : tool}${grade && grade < tools.length - 1 ? ' or better' : ''}`
       : grade !== undefined
         ? `with a tool of ${tools[grade]?.name ?? `grade ${grade}`} or better`
         : '',

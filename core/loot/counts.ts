@@ -5,7 +5,10 @@ export const mostOutcomes = 4096;
 
 const share = (chance: number): number => Math.min(1, Math.max(0, chance));
 
-/** The least and the most that a count can be, in whole numbers from 0. Upside down it is read the right way up. */
+/**
+ * The least and the most that a count can be, in whole numbers from 0. Upside down it is read the
+ * right way up.
+ */
 export function spanOf(count: Count | undefined): readonly [number, number] {
   if (count === undefined) return [1, 1];
   const [a, b] =
@@ -23,8 +26,9 @@ export function meanOf(count: Count | undefined): number {
 }
 
 /**
- * The mean of xᴺ over a count N: its probability generating function (Feller, An Introduction to Probability Theory, XI.1). With x the
- * chance that one time brings nothing it is the chance that all of them bring nothing.
+ * The mean of xᴺ over a count N: its probability generating function (Feller, An Introduction to
+ * Probability Theory, XI.1). With x the chance that one time brings nothing it is the chance that
+ * all of them bring nothing.
  *
  * @example generating([1, 3], 0.5) // (0.5 + 0.25 + 0.125) / 3
  */
@@ -39,7 +43,9 @@ export function generating(count: Count | undefined, x: number): number {
   return (x ** low * -Math.expm1(many * Math.log1p(x - 1))) / ((1 - x) * many);
 }
 
-/** The chance of each number from 0 on; undefined where there are more than {@link mostOutcomes}. */
+/**
+ * The chance of each number from 0 on; undefined where there are more than {@link mostOutcomes}.
+ */
 export function spread(count: Count | undefined): number[] | undefined {
   const [low, high] = spanOf(count);
   if (high >= mostOutcomes) return undefined;
@@ -74,7 +80,10 @@ export function convolve(a: readonly number[], b: readonly number[]): number[] {
   return sum;
 }
 
-/** The distribution of a sum of N alike, N drawn too: by Horner's rule over its generating function. Undefined where it would be too long. */
+/**
+ * The distribution of a sum of N alike, N drawn too: by Horner's rule over its generating function.
+ * Undefined where it would be too long.
+ */
 export function compound(
   times: readonly number[] | undefined,
   each: readonly number[] | undefined,

@@ -25,5 +25,5 @@ export {
   wayName,
   waysOf,
   type TruthTable,
-  type Way,
+  type BreakingWay,
 } from './truth.ts';

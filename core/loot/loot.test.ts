@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Count, Draw, Lot, LotWhen } from '../mod/index.ts';
-import { drawer } from '../space/index.ts';
+import { seededRandom } from '../space/index.ts';
 import { StateSpace, type When } from '../states/index.ts';
 import { wilson } from '../traits/index.ts';
 import {
@@ -97,66 +97,81 @@ const tables = fc
     };
   });
 
-test('the exact odds lie within the interval of a simulation, over random tables, conditions, counts, luck and tables in tables', () => {
-  const breaks = 2000;
-  let asked = 0;
-  let outside = 0;
-  fc.assert(
-    fc.property(tables, breaking, fc.nat(), ({ draws, source }, how, seed) => {
-      const steps = simulate(draws, how, source, breaks, drawer(seed));
-      let step = steps.next();
-      while (!step.done) step = steps.next();
-      for (const give of ['s:salt', 's:seed']) {
-        const exact = distribution(draws, give, how, source)!;
-        const seen = step.value.get(give) ?? [breaks];
-        // What cannot happen never does, and what always happens always does.
-        seen.forEach((many, n) => {
-          if (many) expect(exact[n] ?? 0).toBeGreaterThan(0);
-        });
-        exact.forEach((chance, n) => {
-          const { low, high } = wilson(seen[n] ?? 0, breaks);
-          asked += 1;
-          if (chance < low - 1e-9 || chance > high + 1e-9) outside += 1;
-          // Six standard errors, and two breaks for what is as rare as one in all of them.
-          expect(Math.abs((seen[n] ?? 0) / breaks - chance)).toBeLessThan(
-            6 * Math.sqrt(Math.max(0, chance * (1 - chance)) / breaks) + 1e-9 + 2 / breaks,
+test(
+  'the exact odds lie within the interval of a simulation, over random tables, ' +
+    'conditions, counts, luck and tables in tables',
+  () => {
+    const breaks = 2000;
+    let asked = 0;
+    let outside = 0;
+    fc.assert(
+      fc.property(tables, breaking, fc.nat(), ({ draws, source }, how, seed) => {
+        const steps = simulate(draws, how, source, breaks, seededRandom(seed));
+        let step = steps.next();
+        while (!step.done) step = steps.next();
+        for (const give of ['s:salt', 's:seed']) {
+          const exact = distribution(draws, give, how, source)!;
+          const seen = step.value.get(give) ?? [breaks];
+          // What cannot happen never does, and what always happens always does.
+          seen.forEach((many, n) => {
+            if (many) expect(exact[n] ?? 0).toBeGreaterThan(0);
+          });
+          exact.forEach((chance, n) => {
+            const { low, high } = wilson(seen[n] ?? 0, breaks);
+            asked += 1;
+            if (chance < low - 1e-9 || chance > high + 1e-9) outside += 1;
+            // Six standard errors, and two breaks for what is as rare as one in all of them.
+            expect(Math.abs((seen[n] ?? 0) / breaks - chance)).toBeLessThan(
+              6 * Math.sqrt(Math.max(0, chance * (1 - chance)) / breaks) + 1e-9 + 2 / breaks,
+            );
+          });
+        }
+      }),
+      { numRuns: 70 },
+    );
+    expect(outside / asked).toBeLessThan(0.12);
+  },
+);
+
+test(
+  'distributions sum to one and agree with the means and chances, which are worked out ' +
+    'another way',
+  () =>
+    fc.assert(
+      fc.property(tables, breaking, ({ draws, source }, how) => {
+        const found = drops(draws, how, source);
+        for (const give of ['s:salt', 's:seed']) {
+          const exact = distribution(draws, give, how, source)!;
+          const mean = found
+            .filter((drop) => drop.give === give)
+            .reduce((sum, drop) => sum + drop.mean, 0);
+          expect(exact.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+          expect(Math.min(...exact)).toBeGreaterThan(-1e-12);
+          expect(exact.reduce((sum, chance, n) => sum + chance * n, 0)).toBeCloseTo(mean, 8);
+          expect(1 - exact[0]!).toBeCloseTo(
+            found.find((drop) => drop.give === give)?.chance ?? 0,
+            9,
           );
-        });
-      }
-    }),
-    { numRuns: 70 },
-  );
-  expect(outside / asked).toBeLessThan(0.12);
-});
+        }
+      }),
+      { numRuns: 300 },
+    ),
+);
 
-test('distributions sum to one and agree with the means and chances, which are worked out another way', () =>
-  fc.assert(
-    fc.property(tables, breaking, ({ draws, source }, how) => {
-      const found = drops(draws, how, source);
-      for (const give of ['s:salt', 's:seed']) {
-        const exact = distribution(draws, give, how, source)!;
-        const mean = found
-          .filter((drop) => drop.give === give)
-          .reduce((sum, drop) => sum + drop.mean, 0);
-        expect(exact.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
-        expect(Math.min(...exact)).toBeGreaterThan(-1e-12);
-        expect(exact.reduce((sum, chance, n) => sum + chance * n, 0)).toBeCloseTo(mean, 8);
-        expect(1 - exact[0]!).toBeCloseTo(found.find((drop) => drop.give === give)?.chance ?? 0, 9);
-      }
-    }),
-    { numRuns: 300 },
-  ));
-
-test('in one draw the chances of all lots sum to at most one, and to one when a lot without condition takes what is left', () =>
-  fc.assert(
-    fc.property(draw, breaking, (one, how) => {
-      const sum = (lots: Lot[]) =>
-        lotChances({ times: 1, lots }, how, space).reduce((a, b) => a + b, 0);
-      expect(sum(one.lots)).toBeLessThan(1 + 1e-9);
-      expect(sum([...one.lots, { share: 1 }])).toBeCloseTo(1, 9);
-      expect(sum([...one.lots, {}])).toBeGreaterThan(1 - 1e-9 - sum(one.lots));
-    }),
-  ));
+test(
+  'in one draw the chances of all lots sum to at most one, and to one when a lot ' +
+    'without condition takes what is left',
+  () =>
+    fc.assert(
+      fc.property(draw, breaking, (one, how) => {
+        const sum = (lots: Lot[]) =>
+          lotChances({ times: 1, lots }, how, space).reduce((a, b) => a + b, 0);
+        expect(sum(one.lots)).toBeLessThan(1 + 1e-9);
+        expect(sum([...one.lots, { share: 1 }])).toBeCloseTo(1, 9);
+        expect(sum([...one.lots, {}])).toBeGreaterThan(1 - 1e-9 - sum(one.lots));
+      }),
+    ),
+);
 
 test('lots by chance: each case is counted as often as it comes about', () => {
   const half = { share: 1, when: { chance: 0.5 } };

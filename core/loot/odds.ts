@@ -5,10 +5,13 @@ import { isRightTool } from '../traits/index.ts';
 import { chanceOf, type Breaking } from './conditions.ts';
 import { compound, convolve, generating, meanOf, spread } from './counts.ts';
 
-/** What draws are looked up in: the states of the block that is broken, and the loot tables by their ids. */
+/**
+ * What draws are looked up in: the states of the block that is broken, and the loot tables by their
+ * ids.
+ */
 export interface LootSource {
   space: StateSpace;
-  tableOf(id: string): readonly Draw[] | undefined;
+  tableOf: (id: string) => readonly Draw[] | undefined;
 }
 
 /** The source for a block of a mod. */
@@ -20,7 +23,10 @@ export const lootSource = (
   tableOf: (id) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws,
 });
 
-/** What drops on average: an item, what it carries, the mean count of it, and the chance that there is at least one. */
+/**
+ * What drops on average: an item, what it carries, the mean count of it, and the chance that there
+ * is at least one.
+ */
 export interface Drop {
   give: string;
   keeps: readonly string[];
@@ -28,7 +34,10 @@ export interface Drop {
   chance: number;
 }
 
-/** So many lots of one draw may hold by chance and have a share; beyond that there are too many cases to count. */
+/**
+ * So many lots of one draw may hold by chance and have a share; beyond that there are too many
+ * cases to count.
+ */
 export const mostByChance = 16;
 
 /** True when a draw has more lots that hold by chance than can be counted. */
@@ -47,11 +56,13 @@ export const weightOf = ({ share = 0, luck = 0 }: Lot, level = 0): number =>
   Math.max(0, share + luck * level);
 
 /**
- * The chance of each lot in one draw, exact. Lots without a share come first, in their order: each takes the draw when its condition
- * holds. Else one of those with a share whose condition holds takes it, by share. Where conditions hold by chance every case counts:
- * cases in which the other shares come to the same sum are counted together.
+ * The chance of each lot in one draw, exact. Lots without a share come first, in their order: each
+ * takes the draw when its condition holds. Else one of those with a share whose condition holds
+ * takes it, by share. Where conditions hold by chance every case counts: cases in which the other
+ * shares come to the same sum are counted together.
  *
- * @example lotChances({ times: 1, lots: [{ share: 1 }, { share: 3 }] }, breaking, space) // [0.25, 0.75]
+ * @example lotChances({ times: 1, lots: [{ share: 1 }, { share: 3 }] }, breaking, space)
+ * // [0.25, 0.75]
  */
 export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): number[] {
   const holds = draw.lots.map((lot) => chanceOf(lot.when, breaking, space));
@@ -60,7 +71,7 @@ export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): n
   draw.lots.forEach(({ share }, i) => {
     if (share !== undefined) return;
     chances[i] = left * holds[i]!;
-    left -= chances[i]!;
+    left -= chances[i];
   });
   if (left <= 0) return chances;
   const weights = draw.lots.map((lot) => weightOf(lot, breaking.luck));
@@ -91,10 +102,12 @@ export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): n
 const keyOf = (give: string, keeps: readonly string[] = []): string => [give, ...keeps].join(' ');
 
 /**
- * What drops by some draws, exact: means add up over draws and lots; chances follow from the generating functions of the counts.
- * A table that leads back to itself brings nothing the second time.
+ * What drops by some draws, exact: means add up over draws and lots; chances follow from the
+ * generating functions of the counts. A table that leads back to itself brings nothing the second
+ * time.
  *
- * @example drops(crust.draws, { tool: { kind: 'spade', grade: 1 }, careful: false, state: 0 }, source) // salt, 2 on average
+ * @example drops(crust.draws, { tool: { kind: 'spade', grade: 1 }, careful: false, state: 0 }, source)
+ * // salt, 2 on average
  */
 export function drops(
   draws: readonly Draw[],
@@ -157,9 +170,11 @@ function insideOf(
 }
 
 /**
- * The chance of each number of an item, from 0 on; undefined where there are too many outcomes to tell.
+ * The chance of each number of an item, from 0 on; undefined where there are too many outcomes to
+ * tell.
  *
- * @example distribution([{ times: 2, lots: [{ give: 's:seed', share: 1 }, { share: 1 }] }], 's:seed', breaking, source) // [0.25, 0.5, 0.25]
+ * @example distribution([{ times: 2, lots: [{ give: 's:seed', share: 1 }, { share: 1 }] }], 's:seed', breaking, source)
+ * // [0.25, 0.5, 0.25]
  */
 export function distribution(
   draws: readonly Draw[],
@@ -203,12 +218,16 @@ export function tablesIn(draws: readonly Draw[], source: Pick<LootSource, 'table
   return [...found];
 }
 
-/** What becomes of breaking a block: it cannot be dug, the tool is not enough for a drop, there are too many cases to count, or this drops. */
+/**
+ * What becomes of breaking a block: it cannot be dug, the tool is not enough for a drop, there are
+ * too many cases to count, or this drops.
+ */
 export type Broken = 'cannot be dug' | 'gated' | 'too many cases' | Drop[];
 
 /**
- * What drops when a block is broken: its traits decide first whether it can be dug and whether the tool is enough, then its loot
- * table. A blast uses no tool, so neither hardness nor gate keeps it from a drop.
+ * What drops when a block is broken: its traits decide first whether it can be dug and whether the
+ * tool is enough, then its loot table. A blast uses no tool, so neither hardness nor gate keeps it
+ * from a drop.
  *
  * @example broken(granite, { tool: 'bare hands', careful: false, state: 0 }, source) // 'gated'
  */

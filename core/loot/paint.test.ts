@@ -60,39 +60,43 @@ const outcome: fc.Arbitrary<Outcome> = fc.constantFrom<Outcome>(
   { give: 'saltmarsh:bank', count: 3 },
 );
 
-test('painting: chosen cells bring what was painted, all others what they brought before, whatever the loot was', () =>
-  fc.assert(
-    fc.property(
-      anyLoot,
-      outcome,
-      fc.array(fc.nat(200), { minLength: 1, maxLength: 8 }),
-      (loot, what, places) => {
-        const { block, source, truth } = open(loot);
-        const painted = new BitSet(truth.space.size);
-        for (const place of places) {
-          const cell = place % truth.space.size;
-          painted.add(cell);
-          if (truth.breakingOf(cell).blast)
-            painted.add(truth.space.withDigit(cell, 1, 0)).add(truth.space.withDigit(cell, 1, 1));
-        }
-        const next = paintLoot(block, truth, painted, what, source);
-        expect(BlockSchema.safeParse(lampWith(next)).error).toBeUndefined();
-        const after = open(next);
-        truth.cells.forEach((_, cell) => {
-          const now = drops(after.block.draws, truth.breakingOf(cell), after.source);
-          const wanted = painted.has(cell)
-            ? drops([{ times: 1, lots: [what] }], truth.breakingOf(cell), source)
-            : drops(block.draws, truth.breakingOf(cell), source);
-          const said = (list: typeof now) =>
-            list
-              .map(({ give, mean, chance }) => `${give} ${mean.toFixed(9)} ${chance.toFixed(9)}`)
-              .sort();
-          expect(said(now)).toEqual(said(wanted));
-        });
-      },
+test(
+  'painting: chosen cells bring what was painted, all others what they brought before, ' +
+    'whatever the loot was',
+  () =>
+    fc.assert(
+      fc.property(
+        anyLoot,
+        outcome,
+        fc.array(fc.nat(200), { minLength: 1, maxLength: 8 }),
+        (loot, what, places) => {
+          const { block, source, truth } = open(loot);
+          const painted = new BitSet(truth.space.size);
+          for (const place of places) {
+            const cell = place % truth.space.size;
+            painted.add(cell);
+            if (truth.breakingOf(cell).blast)
+              painted.add(truth.space.withDigit(cell, 1, 0)).add(truth.space.withDigit(cell, 1, 1));
+          }
+          const next = paintLoot(block, truth, painted, what, source);
+          expect(BlockSchema.safeParse(lampWith(next)).error).toBeUndefined();
+          const after = open(next);
+          truth.cells.forEach((_, cell) => {
+            const now = drops(after.block.draws, truth.breakingOf(cell), after.source);
+            const wanted = painted.has(cell)
+              ? drops([{ times: 1, lots: [what] }], truth.breakingOf(cell), source)
+              : drops(block.draws, truth.breakingOf(cell), source);
+            const said = (list: typeof now) =>
+              list
+                .map(({ give, mean, chance }) => `${give} ${mean.toFixed(9)} ${chance.toFixed(9)}`)
+                .sort();
+            expect(said(now)).toEqual(said(wanted));
+          });
+        },
+      ),
+      { numRuns: 400 },
     ),
-    { numRuns: 400 },
-  ));
+);
 
 test('painting says things the short way: itself, nothing, one lot for what is careful', () => {
   const { block, source, truth } = open('nothing');
@@ -121,34 +125,43 @@ test.each<[string[], object | undefined]>([
   expect(lotWhen({ ' way': way }, open('itself').truth)).toEqual(expected);
 });
 
-test('one stroke: itself, nothing, an item and itself when careful; what is said in many draws is said short where it can be', () => {
-  expect(quickLoot.itself()).toBe('itself');
-  expect(quickLoot.nothing()).toBe('nothing');
-  expect(quickLoot.item('saltmarsh:bank', 'saltmarsh:lamp', [1, 2])).toEqual({
-    draws: [
-      {
-        times: 1,
-        lots: [
-          { give: 'saltmarsh:lamp', when: { careful: true } },
-          { give: 'saltmarsh:bank', count: [1, 2] },
-        ],
-      },
-    ],
-  });
-  expect(
-    shortLoot(
-      [
-        { times: 1, lots: [{ give: 'saltmarsh:lamp' }] },
-        { times: 3, lots: [{}] },
+test(
+  'one stroke: itself, nothing, an item and itself when careful; what is said in many ' +
+    'draws is said short where it can be',
+  () => {
+    expect(quickLoot.itself()).toBe('itself');
+    expect(quickLoot.nothing()).toBe('nothing');
+    expect(quickLoot.item('saltmarsh:bank', 'saltmarsh:lamp', [1, 2])).toEqual({
+      draws: [
+        {
+          times: 1,
+          lots: [
+            { give: 'saltmarsh:lamp', when: { careful: true } },
+            { give: 'saltmarsh:bank', count: [1, 2] },
+          ],
+        },
       ],
-      'saltmarsh:lamp',
-    ),
-  ).toBe('itself');
-  expect(shortLoot([{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }], 'saltmarsh:lamp')).toEqual({
-    draws: [{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }],
-  });
-  expect(
-    shortLoot([{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit'] }] }], 'saltmarsh:lamp'),
-  ).not.toBe('itself');
-  expect(shortLoot([{ times: 1, lots: [] }], 'saltmarsh:lamp')).toBe('nothing');
-});
+    });
+    expect(
+      shortLoot(
+        [
+          { times: 1, lots: [{ give: 'saltmarsh:lamp' }] },
+          { times: 3, lots: [{}] },
+        ],
+        'saltmarsh:lamp',
+      ),
+    ).toBe('itself');
+    expect(shortLoot([{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }], 'saltmarsh:lamp')).toEqual(
+      {
+        draws: [{ times: 2, lots: [{ give: 'saltmarsh:lamp' }] }],
+      },
+    );
+    expect(
+      shortLoot(
+        [{ times: 1, lots: [{ give: 'saltmarsh:lamp', keeps: ['lit'] }] }],
+        'saltmarsh:lamp',
+      ),
+    ).not.toBe('itself');
+    expect(shortLoot([{ times: 1, lots: [] }], 'saltmarsh:lamp')).toBe('nothing');
+  },
+);

@@ -12,15 +12,16 @@ import { fewestRows, type BitSet, type Rows, type When } from '../states/index.t
 import { chanceOf } from './conditions.ts';
 import { spanOf } from './counts.ts';
 import { lotChances, type LootSource } from './odds.ts';
-import { carefulName, wayName, type TruthTable, type Way } from './truth.ts';
+import { carefulName, wayName, type TruthTable, type BreakingWay } from './truth.ts';
 
 /** What is painted into cells: nothing (a blank), or an item. */
 export type Outcome = Pick<Lot, 'give' | 'count' | 'keeps' | 'table'>;
 
 /**
- * The loot after some cells of the truth table were painted with an outcome; in every other cell there drops what dropped before. A
- * table of plain cases (one draw, nothing by share or chance) is put anew in the fewest lots that can be found; any other gets lots in
- * front that take the painted cells, and loses those that can no longer be drawn.
+ * The loot after some cells of the truth table were painted with an outcome; in every other cell
+ * there drops what dropped before. A table of plain cases (one draw, nothing by share or chance) is
+ * put anew in the fewest lots that can be found; any other gets lots in front that take the painted
+ * cells, and loses those that can no longer be drawn.
  *
  * @example paintLoot(crust, truth, everyCarefulCell, { give: 'saltmarsh:salt_crust' }, source)
  */
@@ -59,7 +60,9 @@ export function shortLoot(draws: Draw[], id: string): Loot {
     : { draws: left };
 }
 
-/** True for one draw in which the first lot whose condition holds is sure: rows of the truth table. */
+/**
+ * True for one draw in which the first lot whose condition holds is sure: rows of the truth table.
+ */
 const isPlain = (draws: readonly Draw[]): boolean =>
   draws.length <= 1 &&
   draws.every(
@@ -85,7 +88,8 @@ function plainly(
     const lot = lots.find(({ when }) => chanceOf(when, truth.breakingOf(cell), space) === 1);
     return lot ? tidy(lot) : {};
   });
-  // Blanks that keep later lots away, or lots that are not there at all: whichever says it in fewer.
+  // Blanks that keep later lots away, or lots that are not there at all: whichever says it in
+  // fewer.
   const shielded = lotsOf(fewestRows(outcomes, truth.space).rows, truth);
   const bare = lotsOf(
     fewestRows(
@@ -121,7 +125,8 @@ function inFront(
   return draws.flatMap((draw, d) => {
     const what = d === 0 ? tidy(outcome) : {};
     const taking = rows.map(({ when }) => lotOf(what, when, truth));
-    // A draw that is made several times must bring the painted outcome once: it comes in a draw of its own.
+    // A draw that is made several times must bring the painted outcome once: it comes in a draw of
+    // its own.
     const own: Draw[] =
       d === 0 && !sameData(spanOf(draw.times), [1, 1]) ? [{ times: 1, lots: taking }] : [];
     const lots: Lot[] = [
@@ -167,7 +172,7 @@ export function lotWhen(
 }
 
 /** The shortest condition found that holds for some ways and not for the others. */
-function wayWhen(wanted: ReadonlySet<string>, ways: readonly Way[]): LotWhen {
+function wayWhen(wanted: ReadonlySet<string>, ways: readonly BreakingWay[]): LotWhen {
   const pieces = piecesOf(
     ways.filter(({ name }) => wanted.has(name)),
     ways,
@@ -183,7 +188,7 @@ function wayWhen(wanted: ReadonlySet<string>, ways: readonly Way[]): LotWhen {
 }
 
 /** Conditions that together hold for exactly these ways. */
-function piecesOf(chosen: readonly Way[], ways: readonly Way[]): LotWhen[] {
+function piecesOf(chosen: readonly BreakingWay[], ways: readonly BreakingWay[]): LotWhen[] {
   const kinds = [
     ...new Set(ways.flatMap(({ tool }) => (tool === 'bare hands' ? [] : [tool.kind]))),
   ];
@@ -221,7 +226,10 @@ function piecesOf(chosen: readonly Way[], ways: readonly Way[]): LotWhen[] {
   return [...bare, ...tools, ...(chosen.some(({ blast }) => blast) ? [{ blast: true }] : [])];
 }
 
-/** The one-stroke answers: the block drops itself; an item, and itself when careful; nothing, on purpose. */
+/**
+ * The one-stroke answers: the block drops itself; an item, and itself when careful; nothing, on
+ * purpose.
+ */
 export const quickLoot = {
   itself: (): Loot => 'itself',
   nothing: (): Loot => 'nothing',

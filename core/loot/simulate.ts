@@ -4,13 +4,16 @@ import { chanceOf, type Breaking } from './conditions.ts';
 import { spanOf } from './counts.ts';
 import { weightOf, type LootSource } from './odds.ts';
 
-/** What came out of breaking again and again: for each item how often there was each number of it. */
+/**
+ * What came out of breaking again and again: for each item how often there was each number of it.
+ */
 export type Tally = Map<string, number[]>;
 
 /**
- * Breaks a block again and again by the rules of the format, one draw after the other, with numbers drawn from 0 up to but without 1.
- * Yields after every thousand how many there were, so that it can be shown and stopped. It shares nothing with the exact odds but
- * the meaning of a condition without chance, so each tests the other.
+ * Breaks a block again and again by the rules of the format, one draw after the other, with numbers
+ * drawn from 0 up to but without 1. Yields after every thousand how many there were, so that it can
+ * be shown and stopped. It shares nothing with the exact odds but the meaning of a condition
+ * without chance, so each tests the other.
  */
 export function* simulate(
   draws: readonly Draw[],

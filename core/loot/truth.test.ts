@@ -16,54 +16,61 @@ const table = (loot: Loot, more: Record<string, unknown> = {}, named: string[] =
   const block = resolveBlock(mod, 'lamp', mod.blocks['lamp']!);
   return { mod, block, truth: truthTable(block, mod.header, lootSource(mod, block), named, luck) };
 };
-const lots = (...list: object[]): Loot => ({ draws: [{ times: 1, lots: list }] }) as Loot;
+const lots = (...list: object[]): Loot => ({ draws: [{ times: 1, lots: list }] });
 
-test('rows are the ways that count, columns what the loot asks of the state, each usually and carefully', () => {
-  const { truth } = table('itself');
-  expect(truth.ways.map(({ name }) => name)).toEqual([
-    'bare hands',
-    'flint pick',
-    'bronze pick',
-    'steel pick',
-    'a blast',
-  ]);
-  expect(truth.properties).toEqual([]);
-  expect(truth.cells).toHaveLength(10);
-  expect(
-    table(
-      lots({ give: 'saltmarsh:lamp', when: { not: { state: { lit: true } } } }),
-    ).truth.properties.map(({ name }) => name),
-  ).toEqual(['lit']);
-  expect(table('itself', {}, ['heading']).truth.space.properties.map(({ name }) => name)).toEqual([
-    wayName,
-    carefulName,
-    'heading',
-  ]);
-});
+test(
+  'rows are the ways that count, columns what the loot asks of the state, each usually ' +
+    'and carefully',
+  () => {
+    const { truth } = table('itself');
+    expect(truth.ways.map(({ name }) => name)).toEqual([
+      'bare hands',
+      'flint pick',
+      'bronze pick',
+      'steel pick',
+      'a blast',
+    ]);
+    expect(truth.properties).toEqual([]);
+    expect(truth.cells).toHaveLength(10);
+    expect(
+      table(
+        lots({ give: 'saltmarsh:lamp', when: { not: { state: { lit: true } } } }),
+      ).truth.properties.map(({ name }) => name),
+    ).toEqual(['lit']);
+    expect(table('itself', {}, ['heading']).truth.space.properties.map(({ name }) => name)).toEqual(
+      [wayName, carefulName, 'heading'],
+    );
+  },
+);
 
-test('each cell is what breaking it so brings: gated, itself, and by a blast whatever the gate', () => {
-  const { truth } = table(
-    lots(
-      { give: 'saltmarsh:lamp', when: { state: { lit: true } } },
-      { give: 'saltmarsh:bank', count: [1, 3] },
-    ),
-  );
-  const cell = (way: string, careful: boolean, lit: boolean) =>
-    truth.cells[truth.space.encode({ [wayName]: way, [carefulName]: careful, lit })];
-  expect(cell('bare hands', false, true)).toBe('gated');
-  // Bronze asks for its own grade.
-  expect(cell('flint pick', false, true)).toBe('gated');
-  expect(cell('bronze pick', false, true)).toEqual([
-    { give: 'saltmarsh:lamp', keeps: [], mean: 1, chance: 1 },
-  ]);
-  expect(cell('bronze pick', true, false)).toEqual([
-    { give: 'saltmarsh:bank', keeps: [], mean: 2, chance: 1 },
-  ]);
-  expect(cell('a blast', false, false)).toEqual(cell('a blast', true, false));
-  expect(
-    truth.breakingOf(truth.space.encode({ [wayName]: 'a blast', [carefulName]: true, lit: true })),
-  ).toMatchObject({ careful: false, blast: true });
-});
+test(
+  'each cell is what breaking it so brings: gated, itself, and by a blast whatever the ' + 'gate',
+  () => {
+    const { truth } = table(
+      lots(
+        { give: 'saltmarsh:lamp', when: { state: { lit: true } } },
+        { give: 'saltmarsh:bank', count: [1, 3] },
+      ),
+    );
+    const cell = (way: string, careful: boolean, lit: boolean) =>
+      truth.cells[truth.space.encode({ [wayName]: way, [carefulName]: careful, lit })];
+    expect(cell('bare hands', false, true)).toBe('gated');
+    // Bronze asks for its own grade.
+    expect(cell('flint pick', false, true)).toBe('gated');
+    expect(cell('bronze pick', false, true)).toEqual([
+      { give: 'saltmarsh:lamp', keeps: [], mean: 1, chance: 1 },
+    ]);
+    expect(cell('bronze pick', true, false)).toEqual([
+      { give: 'saltmarsh:bank', keeps: [], mean: 2, chance: 1 },
+    ]);
+    expect(cell('a blast', false, false)).toEqual(cell('a blast', true, false));
+    expect(
+      truth.breakingOf(
+        truth.space.encode({ [wayName]: 'a blast', [carefulName]: true, lit: true }),
+      ),
+    ).toMatchObject({ careful: false, blast: true });
+  },
+);
 
 test('kinds of tools that only another table asks for are rows as well', () => {
   const { mod, block } = table(lots({ table: 'saltmarsh:finds' }), {

@@ -14,22 +14,23 @@ import { broken, tablesIn, type Broken, type LootSource } from './odds.ts';
 export const mostCells = 4096;
 
 /** One way of breaking: with a tool, or by a blast. */
-export interface Way {
+export interface BreakingWay {
   name: string;
   tool: Tool;
   blast: boolean;
 }
 
 /**
- * Every way of breaking a block by every state that makes a difference to its drops. A cell is a state of `space`, whose first two
- * properties are the way and whether it is careful; a blast is never careful, so its two cells are one.
+ * Every way of breaking a block by every state that makes a difference to its drops. A cell is a
+ * state of `space`, whose first two properties are the way and whether it is careful; a blast is
+ * never careful, so its two cells are one.
  */
 export interface TruthTable {
-  ways: Way[];
+  ways: BreakingWay[];
   /** The properties that the columns tell apart. */
   properties: Property[];
   space: StateSpace;
-  breakingOf(cell: number): Breaking;
+  breakingOf: (cell: number) => Breaking;
   /** What drops in each cell. */
   cells: Broken[];
 }
@@ -44,12 +45,15 @@ export const drawsInReach = (draws: readonly Draw[], source: LootSource): Draw[]
   ...tablesIn(draws, source).flatMap((id) => source.tableOf(id) ?? []),
 ];
 
-/** The ways that make a difference to a block: bare hands, its own kind of tool at every grade, the kinds that its loot asks for, a blast. */
+/**
+ * The ways that make a difference to a block: bare hands, its own kind of tool at every grade, the
+ * kinds that its loot asks for, a blast.
+ */
 export function waysOf(
   block: Pick<ResolvedBlock, 'traits' | 'draws'>,
   header: Pick<Header, 'tools'>,
   source: LootSource,
-): Way[] {
+): BreakingWay[] {
   const asked = conditionsOf(drawsInReach(block.draws, source)).flatMap(({ when }) =>
     when.tool ? [when.tool] : [],
   );
@@ -62,8 +66,9 @@ export function waysOf(
 }
 
 /**
- * The truth table of a block's drops. Its columns are the properties that its loot asks for or carries and those that are named; where
- * that makes too many cells, the last of these are left out.
+ * The truth table of a block's drops. Its columns are the properties that its loot asks for or
+ * carries and those that are named; where that makes too many cells, the last of these are left
+ * out.
  *
  * @example truthTable(saltCrust, header, source).cells.length // 5 ways × usually and careful
  */

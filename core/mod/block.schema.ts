@@ -10,10 +10,13 @@ import {
 } from './states.schema.ts';
 import { ChangedTraitsSchema } from './traits.ts';
 
-const amount = z.number().finite();
+const amount = z.number();
 export const Triple = z.tuple([amount, amount, amount]);
 
-/** One candidate of a look: a model, where its front faces, where its top points, and its share of the choice. */
+/**
+ * One candidate of a look: a model, where its front faces, where its top points, and its share of
+ * the choice.
+ */
 export const CandidateSchema = z.strictObject({
   model: Id,
   front: DirectionSchema.optional(),
@@ -44,7 +47,10 @@ export const ShapeSchema = z.union([
   z.array(PlainBoxSchema).max(64),
 ]);
 
-/** A block as its author declares it: one part a facet; what is left out comes from stock or from defaults. */
+/**
+ * A block as its author declares it: one part a facet; what is left out comes from stock or from
+ * defaults.
+ */
 export const BlockSchema = z.strictObject({
   identity: z.strictObject({
     group: Name.optional().meta({ description: 'The catalogue group in which players find it.' }),
@@ -53,10 +59,14 @@ export const BlockSchema = z.strictObject({
       .enum(['block', 'flat', 'none'])
       .optional()
       .meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
-    found: z.boolean().optional().meta({
-      description:
-        'The world has it without anybody making it: it lies in the ground, grows, or stands in a pool.',
-    }),
+    found: z
+      .boolean()
+      .optional()
+      .meta({
+        description:
+          'The world has it without anybody making it: it lies in the ground, grows, or stands ' +
+          'in a pool.',
+      }),
     note: z.string().max(4000).optional(),
   }),
   traits: ChangedTraitsSchema,

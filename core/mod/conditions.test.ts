@@ -96,12 +96,16 @@ test('conditions inside conditions are found with the way to them', () => {
   expect([...propertiesAsked(draws)].sort()).toEqual(['level', 'lit']);
 });
 
-test('lots that are put through a change: the same draws where nothing changes, gone where nothing is left', () => {
-  const draws = [
-    { times: 1, lots: [{ give: 's:a' }] },
-    { times: 2, lots: [{ give: 's:b' }, { give: 's:a' }] },
-  ];
-  const without = throughLots(draws, (lot) => (lot.give === 's:b' ? undefined : lot));
-  expect(without[0]).toBe(draws[0]);
-  expect(without[1]).toEqual({ times: 2, lots: [{ give: 's:a' }] });
-});
+test(
+  'lots that are put through a change: the same draws where nothing changes, gone where ' +
+    'nothing is left',
+  () => {
+    const draws = [
+      { times: 1, lots: [{ give: 's:a' }] },
+      { times: 2, lots: [{ give: 's:b' }, { give: 's:a' }] },
+    ];
+    const without = throughLots(draws, (lot) => (lot.give === 's:b' ? undefined : lot));
+    expect(without[0]).toBe(draws[0]);
+    expect(without[1]).toEqual({ times: 2, lots: [{ give: 's:a' }] });
+  },
+);

@@ -31,10 +31,11 @@ export const propertiesAsked = (draws: readonly Draw[]): Set<string> =>
   ]);
 
 /**
- * A condition with what it asks of the state put through a change, and simplified: undefined when it then always holds, false when it
- * never does.
+ * A condition with what it asks of the state put through a change, and simplified: undefined when
+ * it then always holds, false when it never does.
  *
- * @example throughStates({ careful: true, state: { lit: true } }, () => undefined) // { careful: true }
+ * @example throughStates({ careful: true, state: { lit: true } }, () => undefined)
+ * // { careful: true }
  */
 export function throughStates(
   when: LotWhen,
@@ -69,7 +70,10 @@ export function throughStates(
   return Object.keys(next).length ? next : undefined;
 }
 
-/** Some draws with every condition put through a change; lots that can no longer hold are left out. The same draws when nothing changes. */
+/**
+ * Some draws with every condition put through a change; lots that can no longer hold are left out.
+ * The same draws when nothing changes.
+ */
 export function throughLots(draws: readonly Draw[], change: (lot: Lot) => Lot | undefined): Draw[] {
   return draws.map((draw) => {
     const lots = draw.lots.flatMap((lot) => change(lot) ?? []);

@@ -1,6 +1,9 @@
 import { pointerSteps } from '../json/index.ts';
 
-/** One change of a document: what stood at a JSON Pointer before, and what stands there after. Absent means that there is nothing. */
+/**
+ * One change of a document: what stood at a JSON Pointer before, and what stands there after.
+ * Absent means that there is nothing.
+ */
 export interface Change {
   path: string;
   before?: unknown;
@@ -25,7 +28,10 @@ export class EditConflict extends Error {
   }
 }
 
-/** True when two plain values hold the same data, whatever the order of keys. 0 and -0 are the same: JSON knows one zero. */
+/**
+ * True when two plain values hold the same data, whatever the order of keys. 0 and -0 are the same:
+ * JSON knows one zero.
+ */
 export function sameData(a: unknown, b: unknown): boolean {
   if (a === b || Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
@@ -40,9 +46,10 @@ export function sameData(a: unknown, b: unknown): boolean {
 }
 
 /**
- * A document with one change applied. Nothing of the given document is altered; parts that the change does not touch are shared.
- * A member that becomes absent is removed; an array's element can only be replaced, so a list that grows or shrinks is changed whole.
- * Throws an {@link EditConflict} when the document does not hold `before` at the path.
+ * A document with one change applied. Nothing of the given document is altered; parts that the
+ * change does not touch are shared. A member that becomes absent is removed; an array's element can
+ * only be replaced, so a list that grows or shrinks is changed whole. Throws an {@link
+ * EditConflict} when the document does not hold `before` at the path.
  *
  * @example applyChange({ a: { b: 1 } }, { path: '/a/b', before: 1, after: 2 }) // { a: { b: 2 } }
  */
@@ -50,7 +57,10 @@ export function applyChange<D>(document: D, change: Change): D {
   return applied(document, change, new Set());
 }
 
-/** One change applied. What is in `fresh` was copied for this batch already, so it is altered instead of being copied again: many changes of one large object copy it once. */
+/**
+ * One change applied. What is in `fresh` was copied for this batch already, so it is altered
+ * instead of being copied again: many changes of one large object copy it once.
+ */
 function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
   const replace = (at: unknown, steps: readonly string[]): unknown => {
     const [step, ...rest] = steps;

@@ -4,7 +4,7 @@ import { Triple } from './block.schema.ts';
 import { Id, Language, Name, partRecordOf, PathName, recordOf, Sha256, Version } from './names.ts';
 import { toolKinds } from './traits.ts';
 
-const amount = z.number().finite();
+const amount = z.number();
 
 export const BoxSideSchema = z.strictObject({
   slot: Name,
@@ -39,7 +39,10 @@ export const ModelSchema = z.strictObject({
 });
 export type Model = z.output<typeof ModelSchema>;
 
-/** Facts of a PNG, read when the picture comes in. Sizes in texels; `mean` is the mean sRGB colour of what is not fully clear. */
+/**
+ * Facts of a PNG, read when the picture comes in. Sizes in texels; `mean` is the mean sRGB colour
+ * of what is not fully clear.
+ */
 export const PictureSchema = z.strictObject({
   sha256: Sha256,
   bytes: z.number().int().min(0),
@@ -92,10 +95,15 @@ export const ItemSchema = z.strictObject({
 export type Item = z.output<typeof ItemSchema>;
 export const TagSchema = z.strictObject({
   note: z.string().max(1000).optional(),
-  members: z.array(z.string().max(200)).max(10_000).optional().meta({
-    description:
-      "Ids of other mods or, with a leading #, other tags. The mod's own blocks and items say themselves which tags they are in.",
-  }),
+  members: z
+    .array(z.string().max(200))
+    .max(10_000)
+    .optional()
+    .meta({
+      description:
+        "Ids of other mods or, with a leading #, other tags. The mod's own blocks and items " +
+        'say themselves which tags they are in.',
+    }),
 });
 export type Tag = z.output<typeof TagSchema>;
 export const WordsSchema = z.strictObject({

@@ -2,7 +2,9 @@ import { entryKinds, entrySchemas, type Mod } from './mod.schema.ts';
 
 const known = new WeakMap<object, object>();
 
-/** An entry with its keys in the order of its schema; one that does not fit is given back as it is. */
+/**
+ * An entry with its keys in the order of its schema; one that does not fit is given back as it is.
+ */
 function entryInOrder(kind: keyof typeof entrySchemas, entry: object): object {
   const before = known.get(entry);
   if (before) return before;
@@ -13,8 +15,9 @@ function entryInOrder(kind: keyof typeof entrySchemas, entry: object): object {
 }
 
 /**
- * The mod with all keys in one order, whatever its history: an edit and its undo put a key at the end, and the order of keys shows in the
- * files. Entries that are the same objects as before are not looked at again.
+ * The mod with all keys in one order, whatever its history: an edit and its undo put a key at the
+ * end, and the order of keys shows in the files. Entries that are the same objects as before are
+ * not looked at again.
  */
 export function inOrder(mod: Mod): Mod {
   const entries = entryKinds.map((kind) => [
@@ -22,7 +25,7 @@ export function inOrder(mod: Mod): Mod {
     Object.fromEntries(
       Object.entries(mod[kind])
         .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([name, entry]) => [name, entryInOrder(kind, entry)]),
+        .map(([name, entry]: [string, object]) => [name, entryInOrder(kind, entry)]),
     ),
   ]);
   return {

@@ -12,7 +12,10 @@ type Issue = z.core.$ZodIssue;
 /** More problems than this help nobody: the rest is counted. */
 const maxProblems = 100;
 
-/** What a schema found, as full sentences for people: the first hundred, and a last one that says how many more there are. */
+/**
+ * What a schema found, as full sentences for people: the first hundred, and a last one that says
+ * how many more there are.
+ */
 export function schemaProblems(error: z.ZodError): SchemaProblem[] {
   const found: SchemaProblem[] = [];
   let more = 0;
@@ -53,14 +56,15 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
     }
     case 'invalid_value':
       return one(
-        `This must be ${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(issue.input, issue.values)}`,
+        'This must be ' +
+          `${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(issue.input, issue.values)}`,
       );
     case 'invalid_union': {
       if (!issue.errors.length)
         return one(`This ${String(path.at(-1))} is not one that is known here.`);
       // The branch that got furthest is the one that was meant.
       const branches = issue.errors.map((issues) =>
-        issues.flatMap((inner) => explain(inner as Issue, path)),
+        issues.flatMap((inner) => explain(inner, path)),
       );
       const depth = (problems: SchemaProblem[]) =>
         Math.max(0, ...problems.map((problem) => problem.path.length));
@@ -81,17 +85,22 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
     }
     case 'invalid_key':
       return one(
-        `The key "${String(path.at(-1))}" is not allowed: ${issue.issues[0]?.message ?? 'choose another name'}.`,
+        `The key "${String(path.at(-1))}" is not allowed: ` +
+          `${issue.issues[0]?.message ?? 'choose another name'}.`,
       );
     case 'invalid_format':
       return one(`This is not allowed here: ${issue.message}.`);
     case 'too_big':
       return one(
-        `This is too ${issue.origin === 'string' || issue.origin === 'array' ? 'long' : 'large'}: at most ${String(issue.maximum)}.`,
+        'This is too ' +
+          `${issue.origin === 'string' || issue.origin === 'array' ? 'long' : 'large'}: at most ` +
+          `${String(issue.maximum)}.`,
       );
     case 'too_small':
       return one(
-        `This is too ${issue.origin === 'string' || issue.origin === 'array' ? 'short' : 'small'}: at least ${String(issue.minimum)}.`,
+        'This is too ' +
+          `${issue.origin === 'string' || issue.origin === 'array' ? 'short' : 'small'}: at ` +
+          `least ${String(issue.minimum)}.`,
       );
     default:
       return one(`${issue.message}.`);

@@ -42,12 +42,15 @@ test('whoever asks for a grade asks for the same tool wherever it moves', () =>
     }),
   ));
 
-test('of a grade that is removed the one above takes the place, or the highest that is left', () => {
-  expect(asked(done(asking(0), { do: 'remove', grade: 0 }))).toEqual(['bronze', 'bronze']);
-  expect(asked(done(asking(2), { do: 'remove', grade: 2 }))).toEqual(['bronze', 'bronze']);
-  expect(asked(done(asking(2), { do: 'remove', grade: 0 }))).toEqual(['steel', 'steel']);
-  expect(gradeUses(asking(1))).toEqual([0, 1, 0]);
-});
+test(
+  'of a grade that is removed the one above takes the place, or the highest that is ' + 'left',
+  () => {
+    expect(asked(done(asking(0), { do: 'remove', grade: 0 }))).toEqual(['bronze', 'bronze']);
+    expect(asked(done(asking(2), { do: 'remove', grade: 2 }))).toEqual(['bronze', 'bronze']);
+    expect(asked(done(asking(2), { do: 'remove', grade: 0 }))).toEqual(['steel', 'steel']);
+    expect(gradeUses(asking(1))).toEqual([0, 1, 0]);
+  },
+);
 
 test('a name and a pace change, a grade is added; what there is not is refused', () => {
   expect(done(asking(1), { do: 'change', grade: 1, pace: 4 }).header.tools.grades[1]).toEqual({
@@ -69,35 +72,38 @@ test('a name and a pace change, a grade is added; what there is not is refused',
   expect(() => changeLadder(one, { do: 'remove', grade: 0 })).toThrow(/one grade at least/);
 });
 
-test('grades that lots of other tables, groups of conditions and tools ask for follow as well', () =>
-  fc.assert(
-    fc.property(fc.nat(2), fc.nat(2), fc.nat(2), (grade, from, to) => {
-      const mod: Mod = {
-        ...asking(0),
-        lootTables: {
-          finds: {
-            draws: [
-              {
-                times: 1,
-                lots: [
-                  {
-                    give: 'saltmarsh:lamp',
-                    when: { any: [{ grade }, { not: { tool: 'axe', grade } }] },
-                  },
-                ],
-              },
-            ],
+test(
+  'grades that lots of other tables, groups of conditions and tools ask for follow as ' + 'well',
+  () =>
+    fc.assert(
+      fc.property(fc.nat(2), fc.nat(2), fc.nat(2), (grade, from, to) => {
+        const mod: Mod = {
+          ...asking(0),
+          lootTables: {
+            finds: {
+              draws: [
+                {
+                  times: 1,
+                  lots: [
+                    {
+                      give: 'saltmarsh:lamp',
+                      when: { any: [{ grade }, { not: { tool: 'axe', grade } }] },
+                    },
+                  ],
+                },
+              ],
+            },
           },
-        },
-        items: { chisel: { names: {}, tool: { kind: 'pick', grade } } },
-      };
-      const moved = done(mod, { do: 'move', grade: from, to });
-      const name = namesOf(mod)[grade];
-      const { any } = moved.lootTables['finds']!.draws[0]!.lots[0]!.when!;
-      expect(
-        [any![0]!.grade, any![1]!.not!.grade, moved.items['chisel']!.tool!.grade].map(
-          (one) => namesOf(moved)[one!],
-        ),
-      ).toEqual([name, name, name]);
-    }),
-  ));
+          items: { chisel: { names: {}, tool: { kind: 'pick', grade } } },
+        };
+        const moved = done(mod, { do: 'move', grade: from, to });
+        const name = namesOf(mod)[grade];
+        const { any } = moved.lootTables['finds']!.draws[0]!.lots[0]!.when!;
+        expect(
+          [any![0]!.grade, any![1]!.not!.grade, moved.items['chisel']!.tool!.grade].map(
+            (one) => namesOf(moved)[one!],
+          ),
+        ).toEqual([name, name, name]);
+      }),
+    ),
+);

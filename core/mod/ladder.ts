@@ -12,11 +12,13 @@ export type LadderAct =
   | { do: 'move'; grade: number; to: number };
 
 /**
- * The changes that an act on the tool ladder takes: the ladder itself, and every least grade and every lot that asks for a grade, so
- * that each goes on asking for the same tool. What asked for a grade that is removed asks for the one above it, or for the highest left.
- * Throws a RangeError for a grade that there is not, and for removing the last one.
+ * The changes that an act on the tool ladder takes: the ladder itself, and every least grade and
+ * every lot that asks for a grade, so that each goes on asking for the same tool. What asked for a
+ * grade that is removed asks for the one above it, or for the highest left. Throws a RangeError for
+ * a grade that there is not, and for removing the last one.
  *
- * @example changeLadder(mod, { do: 'move', grade: 2, to: 0 }) // steel first; blocks that asked for steel still do
+ * @example changeLadder(mod, { do: 'move', grade: 2, to: 0 })
+ * // steel first; blocks that asked for steel still do
  */
 export function changeLadder(mod: Mod, act: LadderAct): Change[] {
   const { grades } = mod.header.tools;

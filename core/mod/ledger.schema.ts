@@ -9,7 +9,10 @@ export type Registered = (typeof registered)[number];
 const number = z.number().int().min(0);
 const kind = z.enum(registered);
 
-/** The ledger: numbers that saved worlds depend on. They never move, and retired ones are never given again. */
+/**
+ * The ledger: numbers that saved worlds depend on. They never move, and retired ones are never
+ * given again.
+ */
 export const LedgerSchema = z.strictObject({
   entries: z
     .array(
@@ -17,13 +20,19 @@ export const LedgerSchema = z.strictObject({
         number,
         kind,
         name: Name,
-        formerly: z.array(Name).max(1000).optional().meta({
-          description:
-            'What it was called before, so that saved worlds that know it by an old name are understood.',
-        }),
+        formerly: z
+          .array(Name)
+          .max(1000)
+          .optional()
+          .meta({
+            description:
+              'What it was called before, so that saved worlds that know it by an old name are ' +
+              'understood.',
+          }),
         codes: CodeLayoutSchema.optional().meta({
           description:
-            "How the block's states are stored, once that must not follow from its properties alone.",
+            "How the block's states are stored, once that must not follow from its properties " +
+            'alone.',
         }),
       }),
     )

@@ -6,7 +6,10 @@ import type { Ledger } from './ledger.schema.ts';
 export const nextNumber = ({ entries, retired }: Ledger): number =>
   [...entries, ...retired].reduce((next, { number }) => Math.max(next, number + 1), 0);
 
-/** The changes that retire an entry: its number is never given again. How its states were stored no longer matters. */
+/**
+ * The changes that retire an entry: its number is never given again. How its states were stored no
+ * longer matters.
+ */
 export function retire({ entries, retired }: Ledger, at: number): Change[] {
   const { codes: _gone, ...entry } = entries[at]!;
   return [
@@ -31,6 +34,9 @@ export function heldCodes({ entries }: Ledger, block: string): CodeLayout | unde
   return byBlock.get(block);
 }
 
-/** How a block's states are stored: as the ledger holds it or, where it holds nothing, mixed radix over the properties as they stand. */
+/**
+ * How a block's states are stored: as the ledger holds it or, where it holds nothing, mixed radix
+ * over the properties as they stand.
+ */
 export const codesOf = (ledger: Ledger, block: string, space: StateSpace): CodeLayout =>
   heldCodes(ledger, block) ?? mixedRadix(space);

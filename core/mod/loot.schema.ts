@@ -5,9 +5,12 @@ import { WhenSchema } from './states.schema.ts';
 import { toolKinds, type ToolKind } from './traits.ts';
 
 /** Whether numbers make sense is for inspection to judge: a half-typed one must not be refused. */
-const amount = z.number().finite();
+const amount = z.number();
 
-/** How many: a number, the least and the most (each whole number as likely), or tries that each succeed by a chance. */
+/**
+ * How many: a number, the least and the most (each whole number as likely), or tries that each
+ * succeed by a chance.
+ */
 export const CountSchema = z
   .union([amount, z.tuple([amount, amount]), z.strictObject({ tries: amount, chance: amount })])
   .meta({
@@ -45,7 +48,7 @@ export const LotWhenSchema: z.ZodType<LotWhen> = z.strictObject({
   get not() {
     return LotWhenSchema.optional();
   },
-}) as z.ZodType<LotWhen>;
+});
 
 export const LotSchema = z
   .strictObject({
@@ -56,7 +59,8 @@ export const LotSchema = z
     count: CountSchema.optional(),
     share: amount.optional().meta({
       description:
-        'Weight of the lot in its draw. A lot without a share takes the draw whenever its condition holds.',
+        'Weight of the lot in its draw. A lot without a share takes the draw whenever its ' +
+        'condition holds.',
     }),
     luck: amount
       .optional()

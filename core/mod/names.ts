@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
-/** A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and underscores. One word means something to JavaScript's objects. */
+/**
+ * A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and
+ * underscores. One word means something to JavaScript's objects.
+ */
 export const namePattern = /^(?!constructor$)[a-z][a-z0-9_]*$/;
 /** A name that may lie in folders: names joined by slashes. */
 export const pathPattern = /^(?!constructor$)[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
@@ -67,15 +70,18 @@ export function ownName(namespace: string, id: string): string | undefined {
 const byName = ([a]: [string, unknown], [b]: [string, unknown]): number =>
   a < b ? -1 : a > b ? 1 : 0;
 
-/** A record whose names come out in the order of the alphabet, however they went in: the same data is the same text. */
+/**
+ * A record whose names come out in the order of the alphabet, however they went in: the same data
+ * is the same text.
+ */
 export const recordOf = <V extends z.ZodType>(name: z.ZodType<string, string>, value: V) =>
   z
     .record(name, value)
-    .overwrite(
-      (record) => Object.fromEntries(Object.entries(record).sort(byName)) as typeof record,
-    );
+    .overwrite((record) => Object.fromEntries(Object.entries(record).sort(byName)));
 
-/** The same, over some of a few known names; these come out in the order in which they are listed. */
+/**
+ * The same, over some of a few known names; these come out in the order in which they are listed.
+ */
 export const partRecordOf = <const K extends string, V extends z.ZodType>(
   names: readonly K[],
   value: V,

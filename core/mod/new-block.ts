@@ -8,13 +8,17 @@ import { lookUp, pointer } from '../json/index.ts';
 import { stockNamed } from './stock.ts';
 import { defaultTraits } from './traits.ts';
 
-/** What a new block starts from: a stock material, with a picture for its cube, or another block of the mod. */
+/**
+ * What a new block starts from: a stock material, with a picture for its cube, or another block of
+ * the mod.
+ */
 export type BlockStart = { stock: string; picture: Picture } | { copyOf: string };
 
 /**
- * The changes that declare a new block: complete from the start, so that nothing is found wrong with it. From stock it is a cube with
- * its own texture; from another block it is that block under a new name. Either way it is registered.
- * Throws a RangeError when the name is taken or the block to copy does not exist.
+ * The changes that declare a new block: complete from the start, so that nothing is found wrong
+ * with it. From stock it is a cube with its own texture; from another block it is that block under
+ * a new name. Either way it is registered. Throws a RangeError when the name is taken or the block
+ * to copy does not exist.
  */
 export function newBlock(mod: Mod, name: string, title: string, start: BlockStart): Change[] {
   if (lookUp(mod.blocks, name)) throw new RangeError(`There is already a block called ${name}.`);
@@ -60,7 +64,10 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
   ];
 }
 
-/** The changes that take a block out of the mod: its number is retired, so that saved worlds never meet it again as something else. */
+/**
+ * The changes that take a block out of the mod: its number is retired, so that saved worlds never
+ * meet it again as something else.
+ */
 export function removeBlock(mod: Mod, name: string): Change[] {
   const at = mod.ledger.entries.findIndex((one) => one.kind === 'block' && one.name === name);
   return [

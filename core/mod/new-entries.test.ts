@@ -27,14 +27,18 @@ const rules = (mod: Mod) =>
     .map(({ rule }) => rule)
     .sort();
 
-test('an item is named, registered, in a group; what is missing is its picture and a way to have it', () => {
-  const mod = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
-  expect(mod.items['salt']).toEqual({ group: 'shore', stack: 50, names: { en: 'Salt' } });
-  expect(mod.ledger.entries.at(-1)).toEqual({ number: 3, kind: 'item', name: 'salt' });
-  expect(rules(mod)).toEqual(['identity/item-without-picture', 'recipes/unobtainable']);
-  expect(() => newItem(mod, 'salt', 'Salt')).toThrow(/already something called salt/);
-  expect(() => newItem(mod, 'lamp', 'Lamp')).toThrow(RangeError);
-});
+test(
+  'an item is named, registered, in a group; what is missing is its picture and a way ' +
+    'to have it',
+  () => {
+    const mod = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));
+    expect(mod.items['salt']).toEqual({ group: 'shore', stack: 50, names: { en: 'Salt' } });
+    expect(mod.ledger.entries.at(-1)).toEqual({ number: 3, kind: 'item', name: 'salt' });
+    expect(rules(mod)).toEqual(['identity/item-without-picture', 'recipes/unobtainable']);
+    expect(() => newItem(mod, 'salt', 'Salt')).toThrow(/already something called salt/);
+    expect(() => newItem(mod, 'lamp', 'Lamp')).toThrow(RangeError);
+  },
+);
 
 test('an item that is removed gives up its number for ever, and comes back under another', () => {
   const with_ = after(sampleMod(), newItem(sampleMod(), 'salt', 'Salt'));

@@ -20,7 +20,10 @@ function retired({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string
   return at < 0 ? [] : retire(ledger, at);
 }
 
-/** The changes that add a plain item, registered and named. Throws a RangeError when the name is taken. */
+/**
+ * The changes that add a plain item, registered and named. Throws a RangeError when the name is
+ * taken.
+ */
 export function newItem(mod: Mod, name: string, title: string): Change[] {
   if (Object.hasOwn(mod.items, name) || Object.hasOwn(mod.blocks, name))
     throw new RangeError(`There is already something called ${name}.`);
@@ -44,7 +47,10 @@ export const removeItem = (mod: Mod, name: string): Change[] => [
   ...retired(mod, 'item', name),
 ];
 
-/** The changes that add a catalogue group at the end. Throws a RangeError when there is one of that name. */
+/**
+ * The changes that add a catalogue group at the end. Throws a RangeError when there is one of that
+ * name.
+ */
 export function newGroup(mod: Mod, name: string, title: string): Change[] {
   const { groups, languages } = mod.header;
   if (groups.some((group) => group.name === name))
@@ -59,7 +65,10 @@ export function newGroup(mod: Mod, name: string, title: string): Change[] {
   ];
 }
 
-/** The changes that take a catalogue group away: its number is retired, and what was in it is in none. */
+/**
+ * The changes that take a catalogue group away: its number is retired, and what was in it is in
+ * none.
+ */
 export function removeGroup(mod: Mod, name: string): Change[] {
   const { groups } = mod.header;
   return [

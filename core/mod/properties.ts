@@ -2,7 +2,7 @@ import { lookUp, pointer } from '../json/index.ts';
 import {
   mixedRadix,
   renameInCodes,
-  settleCodes,
+  keepCodesStable,
   StateSpace,
   valuesOf,
   type CodeLayout,
@@ -32,9 +32,10 @@ export interface PropertyUse {
 /**
  * Where a block names a property, in words: what renaming follows and removing touches.
  *
- * @example usesOf(block, 'lit') // [{ what: 'row of the look', times: 8 }, { what: 'row of light emitted', times: 1 }]
+ * @example propertyUses(block, 'lit')
+ * // [{ what: 'row of the look', times: 8 }, { what: 'row of light emitted', times: 1 }]
  */
-export function usesOf(
+export function propertyUses(
   { looks, traits, shapes, loot, states }: Block,
   property: string,
 ): PropertyUse[] {
@@ -73,10 +74,16 @@ export function usesOf(
   ].filter(({ times }) => times > 0);
 }
 
-/** What becomes of a condition: another one, none at all (undefined), or false when it can no longer hold. */
+/**
+ * What becomes of a condition: another one, none at all (undefined), or false when it can no longer
+ * hold.
+ */
 type OfWhen = (when: When) => When | undefined | false;
 
-/** The block with every condition on states put through a change; what can no longer hold is left out. */
+/**
+ * The block with every condition on states put through a change; what can no longer hold is left
+ * out.
+ */
 function throughConditions(
   block: Block,
   change: OfWhen,
@@ -114,14 +121,17 @@ function throughConditions(
     ...block,
     traits,
     ...(shapes ? { shapes } : {}),
-    looks: { ...block.looks, rows: block.looks.rows.flatMap(row) as Looks['rows'] },
+    looks: { ...block.looks, rows: block.looks.rows.flatMap<Looks['rows'][number]>(row) },
     ...(typeof loot === 'object' ? { loot: { draws: throughLots(loot.draws, lot) } } : {}),
   };
 }
 
 const pruned = (when: When): When | undefined => (Object.keys(when).length ? when : undefined);
 
-/** Which old value each new one was, when a property's values change: by name or, where one is exchanged in its place, by place. */
+/**
+ * Which old value each new one was, when a property's values change: by name or, where one is
+ * exchanged in its place, by place.
+ */
 function renamedValues(before: Property, after: Property): Map<Value, Value> {
   const renamed = new Map<Value, Value>();
   if (
@@ -138,7 +148,10 @@ function renamedValues(before: Property, after: Property): Map<Value, Value> {
   return renamed;
 }
 
-/** A condition after its property changed: under the new name, with values renamed and those that are gone left out. */
+/**
+ * A condition after its property changed: under the new name, with values renamed and those that
+ * are gone left out.
+ */
 function afterChange(
   before: Property,
   after: Property,
@@ -198,9 +211,10 @@ function placingAfter(
 }
 
 /**
- * The changes that put another property in the place of the one at `at`, take it away (`after` undefined), or add one (`at` beyond the
- * end). Rows, lots and rules of placing follow a new name and renamed values; conditions on what is gone are left out as if the
- * property had its default; the ledger keeps the codes of all states that stay.
+ * The changes that put another property in the place of the one at `at`, take it away (`after`
+ * undefined), or add one (`at` beyond the end). Rows, lots and rules of placing follow a new name
+ * and renamed values; conditions on what is gone are left out as if the property had its default;
+ * the ledger keeps the codes of all states that stay.
  *
  * @example changeProperty(mod, 'tide_lantern', 1, { name: 'glowing', kind: 'toggle', default: false })
  */
@@ -239,7 +253,7 @@ export function changeProperty(
       name,
       next,
       (codes) => (before && after ? renameInCodes(codes, before.name, after.name, renamed) : codes),
-      before && after ? ({ ...before, name: after.name } as Property) : undefined,
+      before && after ? { ...before, name: after.name } : undefined,
     ),
   ];
 }
@@ -265,7 +279,10 @@ const blockChanges = (name: string, before: Block, after: Block): Change[] =>
       : [{ path: pointer(['blocks', name, part]), before: before[part], after: after[part] }],
   );
 
-/** The change of the ledger that keeps the codes of a block's states where they would otherwise move. */
+/**
+ * The change of the ledger that keeps the codes of a block's states where they would otherwise
+ * move.
+ */
 function codeChanges(
   mod: Mod,
   name: string,
@@ -283,7 +300,7 @@ function codeChanges(
       : then,
   );
   const after = new StateSpace(properties);
-  const settled = settleCodes(
+  const settled = keepCodesStable(
     rename(codesOf(mod.ledger, name, new StateSpace(then))),
     before,
     after,

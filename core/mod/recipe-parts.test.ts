@@ -45,26 +45,30 @@ test('every id of a recipe is told with the place where it stands', () =>
     }),
   ));
 
-test('ingredients are told as often as they are taken; what stands for nothing in a pattern is taken by nobody', () => {
-  expect(
-    ingredientsOf({
-      kind: 'pattern',
-      pattern: ['ab', 'a?'],
-      keys: { a: 'a:salt', b: '#a:dry', c: 'a:reed' },
-      gives: 'a:x',
-    }),
-  ).toEqual(['a:salt', '#a:dry', 'a:salt']);
-  expect(ingredientsOf({ kind: 'fire', takes: '#a:dry', gives: 'a:x', seconds: 2 })).toEqual([
-    '#a:dry',
-  ]);
-  expect(
-    resultsOf({
-      kind: 'cut',
-      takes: 'a:x',
-      choices: [{ gives: 'a:y' }, { gives: 'a:z', count: 4 }],
-    }),
-  ).toEqual([
-    { gives: 'a:y', count: 1 },
-    { gives: 'a:z', count: 4 },
-  ]);
-});
+test(
+  'ingredients are told as often as they are taken; what stands for nothing in a ' +
+    'pattern is taken by nobody',
+  () => {
+    expect(
+      ingredientsOf({
+        kind: 'pattern',
+        pattern: ['ab', 'a?'],
+        keys: { a: 'a:salt', b: '#a:dry', c: 'a:reed' },
+        gives: 'a:x',
+      }),
+    ).toEqual(['a:salt', '#a:dry', 'a:salt']);
+    expect(ingredientsOf({ kind: 'fire', takes: '#a:dry', gives: 'a:x', seconds: 2 })).toEqual([
+      '#a:dry',
+    ]);
+    expect(
+      resultsOf({
+        kind: 'cut',
+        takes: 'a:x',
+        choices: [{ gives: 'a:y' }, { gives: 'a:z', count: 4 }],
+      }),
+    ).toEqual([
+      { gives: 'a:y', count: 1 },
+      { gives: 'a:z', count: 4 },
+    ]);
+  },
+);

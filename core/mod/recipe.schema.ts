@@ -25,10 +25,10 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
     takes: Ingredient,
     gives: Id,
     count,
-    seconds: z.number().finite().meta({ description: 'How long it stays in the fire.' }),
+    seconds: z.number().meta({ description: 'How long it stays in the fire.' }),
     reward: z
       .number()
-      .finite()
+
       .optional()
       .meta({ description: 'The experience that the player gains.' }),
   }),

@@ -90,55 +90,65 @@ const anyEntry = fc.constantFrom(
   ),
 );
 
-test('an entry that is renamed is renamed wherever it is named: nothing new is found wrong, and undoing it gives the mod before', () =>
-  fc.assert(
-    fc.property(anyEntry, ([kind, name]) => {
-      const mod = whole();
-      const before = inspect(mod)
-        .map((finding) => finding.rule)
-        .sort();
-      const changes = renameEntry(mod, kind, name, 'another');
-      const after = applyChanges(mod, changes);
-      expect(namesOf(after, kind)).toContain('another');
-      expect(namesOf(after, kind)).not.toContain(name);
-      expect(namingsOf(after, kind, name)).toEqual([]);
-      expect(namingsOf(after, kind, 'another')).toHaveLength(namingsOf(mod, kind, name).length);
-      expect(
-        inspect(after)
+test(
+  'an entry that is renamed is renamed wherever it is named: nothing new is found ' +
+    'wrong, and undoing it gives the mod before',
+  () =>
+    fc.assert(
+      fc.property(anyEntry, ([kind, name]) => {
+        const mod = whole();
+        const before = inspect(mod)
           .map((finding) => finding.rule)
-          .sort(),
-      ).toEqual(before);
-      expect(applyChanges(after, invertChanges(changes))).toEqual(mod);
-    }),
-  ));
+          .sort();
+        const changes = renameEntry(mod, kind, name, 'another');
+        const after = applyChanges(mod, changes);
+        expect(namesOf(after, kind)).toContain('another');
+        expect(namesOf(after, kind)).not.toContain(name);
+        expect(namingsOf(after, kind, name)).toEqual([]);
+        expect(namingsOf(after, kind, 'another')).toHaveLength(namingsOf(mod, kind, name).length);
+        expect(
+          inspect(after)
+            .map((finding) => finding.rule)
+            .sort(),
+        ).toEqual(before);
+        expect(applyChanges(after, invertChanges(changes))).toEqual(mod);
+      }),
+    ),
+);
 
-test('a block: its lots, recipes and tags follow, its number stays, and the ledger keeps what it was called', () => {
-  const after = applyChanges(whole(), renameEntry(whole(), 'blocks', 'lamp', 'beacon'));
-  expect(after.blocks['beacon']!.loot).toMatchObject({
-    draws: [
-      {
-        lots: [
-          { give: 'saltmarsh:beacon' },
-          { give: 'saltmarsh:salt' },
-          { table: 'saltmarsh:finds' },
-        ],
-      },
-    ],
-  });
-  expect(after.recipes['lamp']).toMatchObject({ keys: { l: 'saltmarsh:beacon' } });
-  expect(after.ledger.entries.find((entry) => entry.name === 'beacon')).toEqual({
-    number: 2,
-    kind: 'block',
-    name: 'beacon',
-    formerly: ['lamp'],
-  });
-  // The model and the texture of that name are their own.
-  expect(times(after, 'saltmarsh:lamp')).toBe(
-    namingsOf(after, 'models', 'lamp').length + namingsOf(after, 'textures', 'lamp').length,
-  );
-  const back = applyChanges(after, renameEntry(after, 'blocks', 'beacon', 'lamp'));
-  expect(back.ledger.entries.find((entry) => entry.name === 'lamp')!.formerly).toEqual(['beacon']);
-});
+test(
+  'a block: its lots, recipes and tags follow, its number stays, and the ledger keeps ' +
+    'what it was called',
+  () => {
+    const after = applyChanges(whole(), renameEntry(whole(), 'blocks', 'lamp', 'beacon'));
+    expect(after.blocks['beacon']!.loot).toMatchObject({
+      draws: [
+        {
+          lots: [
+            { give: 'saltmarsh:beacon' },
+            { give: 'saltmarsh:salt' },
+            { table: 'saltmarsh:finds' },
+          ],
+        },
+      ],
+    });
+    expect(after.recipes['lamp']).toMatchObject({ keys: { l: 'saltmarsh:beacon' } });
+    expect(after.ledger.entries.find((entry) => entry.name === 'beacon')).toEqual({
+      number: 2,
+      kind: 'block',
+      name: 'beacon',
+      formerly: ['lamp'],
+    });
+    // The model and the texture of that name are their own.
+    expect(times(after, 'saltmarsh:lamp')).toBe(
+      namingsOf(after, 'models', 'lamp').length + namingsOf(after, 'textures', 'lamp').length,
+    );
+    const back = applyChanges(after, renameEntry(after, 'blocks', 'beacon', 'lamp'));
+    expect(back.ledger.entries.find((entry) => entry.name === 'lamp')!.formerly).toEqual([
+      'beacon',
+    ]);
+  },
+);
 
 test.each<[RenamedKind, string, string, RegExp]>([
   ['blocks', 'lamp', 'bank', /already one called bank/],

@@ -5,7 +5,10 @@ import type { Mod } from './mod.schema.ts';
 import { namePatternOf } from './mod.schema.ts';
 import { idOf } from './names.ts';
 
-/** What can be renamed: entries that others name by an id, and catalogue groups, which they name without a namespace. */
+/**
+ * What can be renamed: entries that others name by an id, and catalogue groups, which they name
+ * without a namespace.
+ */
 export const renamed = [
   'blocks',
   'items',
@@ -47,7 +50,10 @@ const things: NamedAt[] = [
   { at: 'header/groups/*/icon', what: 'icon of a group' },
 ];
 
-/** Where in the mod an entry of each kind is named: the steps to the id, `*` standing for any step. A tag is also named with `#` before its id. */
+/**
+ * Where in the mod an entry of each kind is named: the steps to the id, `*` standing for any step.
+ * A tag is also named with `#` before its id.
+ */
 const places: Record<RenamedKind, NamedAt[]> = {
   blocks: [
     ...things,
@@ -96,7 +102,10 @@ export interface Naming {
   before: string;
 }
 
-/** Every place of the mod that names an entry by its id. Linear in the part of the mod where such an entry can be named. */
+/**
+ * Every place of the mod that names an entry by its id. Linear in the part of the mod where such an
+ * entry can be named.
+ */
 export function namingsOf(mod: Mod, kind: RenamedKind, name: string): Naming[] {
   const id = idOf(mod.header.namespace, name);
   return places[kind].flatMap(({ at, what, hash, bare }) => {
@@ -143,14 +152,16 @@ export function renamingProblem(
     (entry) => entry.name === to && entry.kind === ledgerKinds[kind],
   );
   return retired
-    ? `${to} was retired: saved worlds know another one by that name, with number ${retired.number}.`
+    ? `${to} was retired: saved worlds know another one by that name, with number ` +
+        `${retired.number}.`
     : undefined;
 }
 
 /**
- * The changes that rename an entry and everything that names it: lots, recipes, tags, looks, slots. In the ledger its number stays, and
- * the name that it had is kept beside, so that saved worlds that know it by the old one are understood.
- * Throws a RangeError when there is no such entry or it cannot have that name.
+ * The changes that rename an entry and everything that names it: lots, recipes, tags, looks, slots.
+ * In the ledger its number stays, and the name that it had is kept beside, so that saved worlds
+ * that know it by the old one are understood. Throws a RangeError when there is no such entry or it
+ * cannot have that name.
  *
  * @example applyChanges(mod, renameEntry(mod, 'blocks', 'salt_crust', 'salt_rind'))
  */

@@ -13,7 +13,10 @@ import {
   type Traits,
 } from './traits.ts';
 
-/** A block with everything filled in: stock and defaults applied, every state-dependent value as rows. */
+/**
+ * A block with everything filled in: stock and defaults applied, every state-dependent value as
+ * rows.
+ */
 export interface ResolvedBlock {
   name: string;
   id: string;
@@ -30,8 +33,8 @@ export interface ResolvedBlock {
 const known = new WeakMap<Block, ResolvedBlock>();
 
 /**
- * A block of the mod with stock and defaults filled in. The result is remembered for as long as the block stays the same object,
- * so an edit of one block resolves that block alone.
+ * A block of the mod with stock and defaults filled in. The result is remembered for as long as the
+ * block stays the same object, so an edit of one block resolves that block alone.
  */
 export function resolveBlock(
   mod: Pick<Mod, 'header'>,
@@ -90,7 +93,10 @@ export const carried = ({ properties, placing = [] }: Block['states']): string[]
 
 const lists = new WeakMap<Mod['blocks'], { namespace: string; list: readonly ResolvedBlock[] }>();
 
-/** All blocks of a mod, resolved, in the order of their names. The same list for as long as no block changes. */
+/**
+ * All blocks of a mod, resolved, in the order of their names. The same list for as long as no block
+ * changes.
+ */
 export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
   const {
     blocks,
@@ -105,7 +111,10 @@ export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
   return list;
 }
 
-/** The display name of a block: in the mod's first language, else any, else its id's name with spaces. */
+/**
+ * The display name of a block: in the mod's first language, else any, else its id's name with
+ * spaces.
+ */
 export const titleOf = (
   mod: Pick<Mod, 'header'>,
   name: string,

@@ -34,7 +34,8 @@ describe('what does not fit is said at its place, in words', () => {
       'a namespace with capitals',
       'header',
       { ...header(), namespace: 'SaltMarsh' },
-      'namespace: This is not allowed here: use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern.',
+      'namespace: This is not allowed here: use lowercase letters, digits and underscores, ' +
+        'beginning with a letter, as in tide_lantern.',
     ],
     [
       'a version in two parts',
@@ -86,7 +87,10 @@ describe('what does not fit is said at its place, in words', () => {
         ...lamp(),
         states: { properties: [], placing: [{ set: 'heading', to: 'towards the player' }] },
       },
-      'states/placing/0/to: This must be "toward the player", "away from the player", "clicked side", "along the clicked side", "away from a solid neighbour", "half of the clicked side", "crouching", "signal", "joined", "from the item" or "fixed". Did you mean "toward the player"?',
+      'states/placing/0/to: This must be "toward the player", "away from the player", ' +
+        '"clicked side", "along the clicked side", "away from a solid neighbour", "half of ' +
+        'the clicked side", "crouching", "signal", "joined", "from the item" or "fixed". Did ' +
+        'you mean "toward the player"?',
     ],
     [
       'a front between two directions',
@@ -107,7 +111,8 @@ describe('what does not fit is said at its place, in words', () => {
       'a model without a namespace',
       'blocks',
       { ...lamp(), looks: { mode: 'one-of', rows: [{ use: [{ model: 'lamp' }] }] } },
-      'looks/rows/0/use/0/model: This is not allowed here: use namespace:name in lowercase letters, digits and underscores, as in saltmarsh:tide_lantern.',
+      'looks/rows/0/use/0/model: This is not allowed here: use namespace:name in lowercase ' +
+        'letters, digits and underscores, as in saltmarsh:tide_lantern.',
     ],
     [
       'a colour in words',

@@ -6,9 +6,10 @@ import type { Mod } from './mod.schema.ts';
 import { changeProperty } from './properties.ts';
 
 /**
- * The changes that move a property out of a block: it keeps the state of the property's default, and each other value becomes a block
- * of its own with that value built in, registered at the next free number. For targets that store few states a block.
- * Throws a RangeError when a name that is needed is taken.
+ * The changes that move a property out of a block: it keeps the state of the property's default,
+ * and each other value becomes a block of its own with that value built in, registered at the next
+ * free number. For targets that store few states a block. Throws a RangeError when a name that is
+ * needed is taken.
  *
  * @example splitBlock(mod, 'tide_lantern', 'lit') // tide_lantern (unlit) and tide_lantern_lit
  */
@@ -32,7 +33,7 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
   });
   for (const value of valuesOf(moved)) {
     if (value === moved.default) continue;
-    const other = `${name}_${value === true ? property : value === false ? `not_${property}` : typeof value === 'number' ? `${property}_${String(value).replace('-', 'minus_')}` : value}`;
+    const other = `${name}_${partFor(property, value)}`;
     if (lookUp(mod.blocks, other))
       throw new RangeError(`There is already a block called ${other}.`);
     apply([{ path: pointer(['blocks', other]), after: withDefault(value) }]);
@@ -63,4 +64,11 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
   }
   apply(changeProperty(now, name, at, undefined));
   return changes;
+}
+
+/** What the block for one value of a property adds to its name: `lit`, `not_lit`, `level_3`, `oak`. */
+function partFor(property: string, value: Value): string {
+  if (typeof value === 'boolean') return value ? property : `not_${property}`;
+  if (typeof value === 'number') return `${property}_${String(value).replace('-', 'minus_')}`;
+  return value;
 }

@@ -31,11 +31,13 @@ export const PropertySchema = z.discriminatedUnion('kind', [
     default: z.string(),
     turned: exchange.meta({
       description:
-        'What each value becomes when a structure is turned a quarter clockwise, seen from above. Values that stay are left out.',
+        'What each value becomes when a structure is turned a quarter clockwise, seen from ' +
+        'above. Values that stay are left out.',
     }),
     mirrored: exchange.meta({
       description:
-        'What each value becomes when a structure is mirrored east to west. Values that stay are left out.',
+        'What each value becomes when a structure is mirrored east to west. Values that stay ' +
+        'are left out.',
     }),
   }),
   z.strictObject({ ...common, kind: z.literal('heading'), default: z.string() }),
@@ -68,7 +70,8 @@ export const PlacingSchema = z.strictObject({
   }),
   value: ValueSchema.optional().meta({
     description:
-      'The value, where "to" is fixed. For half, crouching, signal and joined the value for upper or yes; true when left out.',
+      'The value, where "to" is fixed. For half, crouching, signal and joined the value for ' +
+      'upper or yes; true when left out.',
   }),
   otherwise: ValueSchema.optional().meta({
     description:
@@ -95,7 +98,8 @@ export const PlacingSchema = z.strictObject({
     .optional()
     .meta({
       description:
-        'Only then does the rule hold. The first rule that holds and gives a value sets the property.',
+        'Only then does the rule hold. The first rule that holds and gives a value sets the ' +
+        'property.',
     }),
 });
 
@@ -151,6 +155,6 @@ export const rowsOf = <S extends z.ZodType>(value: S): z.ZodType<Rows<z.output<S
 
 /** A value, or rows of values by state. */
 export const byState = <S extends z.ZodType>(value: S): z.ZodType<ByState<z.output<S>>> =>
-  z.union([value, rowsOf(value)]) as unknown as z.ZodType<ByState<z.output<S>>>;
+  z.union([value, rowsOf(value)]);
 
 export type Placing = z.output<typeof PlacingSchema>;

@@ -24,7 +24,10 @@ const known = new WeakMap<
   Partial<Record<TagKind, { items: Taggable['items']; list: readonly Tagged[] }>>
 >();
 
-/** Every block (of block tags) or everything that can be held (of item tags), by name, with the tags that it says it is in. */
+/**
+ * Every block (of block tags) or everything that can be held (of item tags), by name, with the tags
+ * that it says it is in.
+ */
 export function taggedIn(mod: Taggable, kind: TagKind): readonly Tagged[] {
   const before = known.get(mod.blocks);
   const kept = before?.[kind];

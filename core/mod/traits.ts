@@ -52,13 +52,14 @@ const trait = <S extends z.ZodType, const F extends TraitFacts<z.output<S>>>(
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0');
 /** Ranges are for inspection to judge: a half-typed number must not be refused. */
-const amount = z.number().finite();
+const amount = z.number();
 const meaning = <S extends z.ZodType>(schema: S, description: string): S =>
   schema.meta({ description });
 
 /**
- * The table of traits. Schema, stock, resolving, columns, bulk changes, ranges, labels, rules and the writer of a pack read it;
- * a new trait is a line here, its consequence in `core/traits` and its editor in the Traits facet.
+ * The table of traits. Schema, stock, resolving, columns, bulk changes, ranges, labels, rules and
+ * the writer of a pack read it; a new trait is a line here, its consequence in `core/traits` and
+ * its editor in the Traits facet.
  */
 export const traitTable = {
   hardness: trait(
@@ -234,7 +235,8 @@ export const traitTable = {
   hidesNeighbours: trait(
     meaning(
       z.enum(hidesNeighbours),
-      'Which touching faces of other blocks are left out: all, those on sides that its model fills whole, those that its model covers, none.',
+      'Which touching faces of other blocks are left out: all, those on sides that its ' +
+        'model fills whole, those that its model covers, none.',
     ),
     { default: 'whole', words: 'hides neighbours', part: 'Display', kind: 'word', pack: 'display' },
   ),
@@ -286,11 +288,17 @@ const isByState = (name: TraitName): name is ByStateTrait => traitFacts(name).by
 /** The traits that may be rows, in the order of the table. */
 export const byStateTraits = traitNames.filter(isByState);
 
+/** Whether a value of a trait is rows: nothing else among traits is a list. */
+export const isTraitRows = (value: Traits[TraitName]): value is Rows<number> =>
+  typeof value === 'object';
+
 /** One value a trait, made from its facts. */
 const eachTrait = <T>(make: (facts: TraitFacts<unknown> & { schema: z.ZodType }) => T) =>
   Object.fromEntries(traitNames.map((name) => [name, make(traitTable[name])]));
 
-/** All traits of a block, complete. Lengths in texels, times in seconds, light in levels 0 to 15. */
+/**
+ * All traits of a block, complete. Lengths in texels, times in seconds, light in levels 0 to 15.
+ */
 export const TraitsSchema = z.strictObject(
   eachTrait(({ schema }) => schema) as { [K in TraitName]: Table[K]['schema'] },
 );
@@ -306,7 +314,10 @@ export type ResolvedTraits = {
   [K in TraitName]: K extends ByStateTrait ? Rows<number> : Traits[K];
 };
 
-/** The traits that a file of a pack carries under their own names; undefined where the default is left out. */
+/**
+ * The traits that a file of a pack carries under their own names; undefined where the default is
+ * left out.
+ */
 export type PackedTraits<F extends 'block' | 'display'> = Pick<
   ResolvedTraits,
   Exclude<TraitsWith<{ pack: F }>, TraitsWith<{ leftOut: true }>>

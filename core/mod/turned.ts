@@ -2,7 +2,10 @@ import type { Candidate, Looks } from './block.schema.ts';
 import { orientationAlong, usualTop, type Axis, type Direction } from '../space/index.ts';
 import { expandRows, fewestRows, type Rows, type StateSpace } from '../states/index.ts';
 
-/** A candidate turned for a value of a heading, direction or axis; what says nothing new is left out. */
+/**
+ * A candidate turned for a value of a heading, direction or axis; what says nothing new is left
+ * out.
+ */
 export function turnedCandidate(candidate: Candidate, value: Direction | Axis): Candidate {
   const { front = 'south', top = usualTop(front), ...rest } = candidate;
   return withOrientation(rest, orientationAlong(value, { front, top }));
@@ -21,7 +24,10 @@ export function withOrientation(
   };
 }
 
-/** Rows in which the look follows the property at that place; undefined when a state has no look to spread. */
+/**
+ * Rows in which the look follows the property at that place; undefined when a state has no look to
+ * spread.
+ */
 export function spreadRows(
   rows: Rows<Candidate[]>,
   space: StateSpace,

@@ -9,7 +9,10 @@ export const modelFillsCell = (model: ResolvedModel, texels: number): boolean =>
     texels,
   );
 
-/** The model's boxes without pictures; a spun box is given by the axis-aligned box around it. Flat boxes are left out. */
+/**
+ * The model's boxes without pictures; a spun box is given by the axis-aligned box around it. Flat
+ * boxes are left out.
+ */
 export function plainBoxes(model: ResolvedModel): PlainBox[] {
   return model.boxes
     .filter((box) => box.size.every((length) => length > 0))

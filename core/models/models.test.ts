@@ -28,33 +28,41 @@ const anyBox = fc.record({
   ),
 });
 
-test('every quad of a box turns its corners anticlockwise round its outward normal, and shows the natural part of the picture', () =>
-  fc.assert(
-    fc.property(anyBox, (box) => {
-      const quads = modelQuads(
-        resolveModel({ boxes: [{ ...box, sides: allSides('a') }], slots: { a: 'x:y' } }, none, 16),
-        16,
-        none,
-      );
-      expect(quads).toHaveLength(6);
-      for (const {
-        corners: [topLeft, bottomLeft, bottomRight],
-        normal,
-        side,
-        uv,
-      } of quads) {
-        const round = cross(subtract(bottomRight, bottomLeft), subtract(topLeft, bottomLeft));
-        expect(dot(round, normal)).toBeGreaterThan(0);
-        const [left, top, width, height] = naturalCrop(box, side, 16);
-        expect(uv).toEqual([
-          [left / 16, top / 16],
-          [left / 16, top / 16 + height / 16],
-          [left / 16 + width / 16, top / 16 + height / 16],
-          [left / 16 + width / 16, top / 16],
-        ]);
-      }
-    }),
-  ));
+test(
+  'every quad of a box turns its corners anticlockwise round its outward normal, and ' +
+    'shows the natural part of the picture',
+  () =>
+    fc.assert(
+      fc.property(anyBox, (box) => {
+        const quads = modelQuads(
+          resolveModel(
+            { boxes: [{ ...box, sides: allSides('a') }], slots: { a: 'x:y' } },
+            none,
+            16,
+          ),
+          16,
+          none,
+        );
+        expect(quads).toHaveLength(6);
+        for (const {
+          corners: [topLeft, bottomLeft, bottomRight],
+          normal,
+          side,
+          uv,
+        } of quads) {
+          const round = cross(subtract(bottomRight, bottomLeft), subtract(topLeft, bottomLeft));
+          expect(dot(round, normal)).toBeGreaterThan(0);
+          const [left, top, width, height] = naturalCrop(box, side, 16);
+          expect(uv).toEqual([
+            [left / 16, top / 16],
+            [left / 16, top / 16 + height / 16],
+            [left / 16 + width / 16, top / 16 + height / 16],
+            [left / 16 + width / 16, top / 16],
+          ]);
+        }
+      }),
+    ),
+);
 
 test('a whole cube touches all six sides of its cell and shows the whole picture on each', () => {
   const cube = resolveModel({ template: 'obrank:cube', slots: { face: 'x:y' } }, none, 32);

@@ -1,5 +1,5 @@
 import {
-  asMade,
+  identityOrientation,
   dot,
   facing,
   inverse,
@@ -29,7 +29,10 @@ export interface Quad {
   touches?: Side;
 }
 
-/** Width and height of one frame of a texture in its own texels; undefined when the texture is unknown. */
+/**
+ * Width and height of one frame of a texture in its own texels; undefined when the texture is
+ * unknown.
+ */
 export type TextureSize = (texture: string) => { width: number; height: number } | undefined;
 
 /** For each side: the way up of its picture and the way right, as seen from outside. */
@@ -42,7 +45,10 @@ const pictureFrame: Record<Side, { up: Vec3; right: Vec3 }> = {
   bottom: { up: [0, 0, 1], right: [1, 0, 0] },
 };
 
-/** The part of a block-sized picture that a side covers when it is laid on as if the block were whole: left, top, width, height. */
+/**
+ * The part of a block-sized picture that a side covers when it is laid on as if the block were
+ * whole: left, top, width, height.
+ */
 export function naturalCrop(
   { at: [x, y, z], size: [w, h, d] }: Pick<TexturedBox, 'at' | 'size'>,
   side: Side,
@@ -75,8 +81,9 @@ export const modelQuads = (model: ResolvedModel, texels: number, sizeOf: Texture
   );
 
 /**
- * A model's quads with its pictures kept upright for one orientation: each face shows what it would show if the boxes had been made as
- * they now lie. Boxes with a spin keep their pictures as they are, since they lie along no direction.
+ * A model's quads with its pictures kept upright for one orientation: each face shows what it would
+ * show if the boxes had been made as they now lie. Boxes with a spin keep their pictures as they
+ * are, since they lie along no direction.
  */
 export function uprightQuads(
   model: ResolvedModel,
@@ -97,8 +104,11 @@ export function uprightQuads(
       if (!made) return [];
       const plain = quad(box, side, texels, sizeOf);
       if (box.spin?.by) return [plain];
-      const lies = sides.find((one) => facing(asMade, one) === facing(orientation, side))!;
-      // A crop that was given is turned about its own middle where its face now lies on its side, so that texels keep their size.
+      const lies = sides.find(
+        (one) => facing(identityOrientation, one) === facing(orientation, side),
+      )!;
+      // A crop that was given is turned about its own middle where its face now lies on its side,
+      // so that texels keep their size.
       const onItsSide = dot(turn(forth, pictureFrame[side].up), pictureFrame[lies].up) === 0;
       const crop = made.crop && onItsSide ? turnedCrop(made.crop) : made.crop;
       const lying = quad(
@@ -125,7 +135,8 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
   const made = box.sides[side]!;
   const { up, right } = pictureFrame[side];
   const normal = sideStep(side);
-  // A corner is the box's low corner plus its size along each axis on which normal + up + right points up.
+  // A corner is the box's low corner plus its size along each axis on which normal + up + right
+  // points up.
   const corner = (vertical: number, horizontal: number): Vec3 => {
     const at = (i: 0 | 1 | 2) =>
       box.at[i] + (normal[i] + up[i] * vertical + right[i] * horizontal > 0 ? box.size[i] : 0);
@@ -149,7 +160,10 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
   };
 }
 
-/** A point turned about an axis through a pivot, by degrees and the right-hand rule (Rodrigues' formula along an axis). */
+/**
+ * A point turned about an axis through a pivot, by degrees and the right-hand rule (Rodrigues'
+ * formula along an axis).
+ */
 export function spinPoint(
   [x, y, z]: Vec3,
   { about, by, pivot: [px, py, pz] }: { about: Axis; by: number; pivot: Vec3 },

@@ -27,8 +27,8 @@ export interface ResolvedModel {
 export type FindModel = (id: string) => Model | undefined;
 
 /**
- * Follows a model's templates and fills its slots: the outermost model wins. A slot may name another slot's texture only by id.
- * Built-in templates are scaled to the mod's texels.
+ * Follows a model's templates and fills its slots: the outermost model wins. A slot may name
+ * another slot's texture only by id. Built-in templates are scaled to the mod's texels.
  */
 export function resolveModel(model: Model, find: FindModel, texels: number): ResolvedModel {
   const slots: Record<string, string> = {};

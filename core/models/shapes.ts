@@ -6,7 +6,10 @@ import { expandRows, rowsFromValues, valueIn, type Row, type Rows } from '../sta
 import { plainBoxes } from './facts.ts';
 import { resolvedModelOf } from './find.ts';
 
-/** The boxes of a shape by state, worked out for every state: a shape that follows the model turns with it. */
+/**
+ * The boxes of a shape by state, worked out for every state: a shape that follows the model turns
+ * with it.
+ */
 export function shapeByState(
   mod: Mod,
   block: ResolvedBlock,
@@ -38,7 +41,10 @@ export function shapeIn(
   );
 }
 
-/** Gives the boxes of what a state asks for and shows. The boxes of a model in one orientation are the same list each time. */
+/**
+ * Gives the boxes of what a state asks for and shows. The boxes of a model in one orientation are
+ * the same list each time.
+ */
 function boxMaker(
   mod: Mod,
   block: ResolvedBlock,
@@ -74,7 +80,10 @@ function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
 
 const cell = (texels: number): PlainBox => ({ at: [0, 0, 0], size: [texels, texels, texels] });
 
-/** The boxes of the model that a candidate shows, turned as it is shown; undefined when there is no such model. */
+/**
+ * The boxes of the model that a candidate shows, turned as it is shown; undefined when there is no
+ * such model.
+ */
 function modelBoxes(mod: Mod, candidate: Candidate | undefined): PlainBox[] | undefined {
   const model = candidate && resolvedModelOf(mod, candidate.model);
   if (!model) return undefined;

@@ -1,4 +1,7 @@
-/** What placing a block does to its state, what it can bring about, and what turning and mirroring a structure do. */
+/**
+ * What placing a block does to its state, what it can bring about, and what turning and mirroring a
+ * structure do.
+ */
 export {
   neighbourKinds,
   pitches,

@@ -25,8 +25,8 @@ export function holds({ when }: Placing, situation: Situation): boolean {
 }
 
 /**
- * The side with a solid neighbour that the block leans against: the one that was clicked if it is solid, else the first of north, east,
- * south, west, up, down that is, and whose other side is not.
+ * The side with a solid neighbour that the block leans against: the one that was clicked if it is
+ * solid, else the first of north, east, south, west, up, down that is, and whose other side is not.
  */
 function solidSide(
   { clicked, neighbours }: Situation,
@@ -39,7 +39,10 @@ function solidSide(
   return leaning.includes(behind) ? behind : leaning[0];
 }
 
-/** The value that a rule gives the property in a situation; undefined when it gives none that the property has. */
+/**
+ * The value that a rule gives the property in a situation; undefined when it gives none that the
+ * property has.
+ */
 export function valueGiven(
   rule: Placing,
   property: Property,
@@ -83,10 +86,11 @@ export function valueGiven(
 }
 
 /**
- * The state in which a block is placed. Each property is set by the first rule for it whose conditions hold and that gives one of its
- * values; what no rule sets has its default.
+ * The state in which a block is placed. Each property is set by the first rule for it whose
+ * conditions hold and that gives one of its values; what no rule sets has its default.
  *
- * @example placedState([{ set: 'heading', to: 'toward the player' }], space, usualSituation) // the state with heading = south
+ * @example placedState([{ set: 'heading', to: 'toward the player' }], space, usualSituation)
+ * // the state with heading = south
  */
 export function placedState(
   rules: readonly Placing[],

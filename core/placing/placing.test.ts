@@ -111,40 +111,44 @@ test('a machine set against a wall turns its front to the free side', () => {
   expect(placed(heading, rules, at({ looks: 'west' }))).toBe('east');
 });
 
-test('rules go in order: the first whose conditions hold and that gives a value sets the property', () => {
-  const rules: Placing[] = [
-    { set: 'hung', to: 'fixed', value: 'ceiling', when: { clicked: ['down'] } },
-    {
-      set: 'hung',
-      to: 'fixed',
-      value: 'wall',
-      when: { clicked: ['north', 'east', 'south', 'west'], crouching: false },
-    },
-  ];
-  expect(directions.map((clicked) => placed(hung, rules, at({ clicked })))).toEqual([
-    'wall',
-    'wall',
-    'wall',
-    'wall',
-    'floor',
-    'ceiling',
-  ]);
-  expect(placed(hung, rules, at({ clicked: 'north', crouching: true }))).toBe('floor');
-  expect(
-    placed(
-      low,
-      [
-        {
-          set: 'low',
-          to: 'fixed',
-          value: true,
-          when: { half: 'upper', signal: true, solid: ['up'] },
-        },
-      ],
-      at({ clicked: 'down', signal: true }, { up: 'solid' }),
-    ),
-  ).toBe(true);
-});
+test(
+  'rules go in order: the first whose conditions hold and that gives a value sets the ' +
+    'property',
+  () => {
+    const rules: Placing[] = [
+      { set: 'hung', to: 'fixed', value: 'ceiling', when: { clicked: ['down'] } },
+      {
+        set: 'hung',
+        to: 'fixed',
+        value: 'wall',
+        when: { clicked: ['north', 'east', 'south', 'west'], crouching: false },
+      },
+    ];
+    expect(directions.map((clicked) => placed(hung, rules, at({ clicked })))).toEqual([
+      'wall',
+      'wall',
+      'wall',
+      'wall',
+      'floor',
+      'ceiling',
+    ]);
+    expect(placed(hung, rules, at({ clicked: 'north', crouching: true }))).toBe('floor');
+    expect(
+      placed(
+        low,
+        [
+          {
+            set: 'low',
+            to: 'fixed',
+            value: true,
+            when: { half: 'upper', signal: true, solid: ['up'] },
+          },
+        ],
+        at({ clicked: 'down', signal: true }, { up: 'solid' }),
+      ),
+    ).toBe(true);
+  },
+);
 
 test('what placing can produce is what trying every situation produces', () =>
   fc.assert(
@@ -234,7 +238,8 @@ test('turning and mirroring act as the symmetries of a square, whatever the prop
         const bound = rules.filter((rule) =>
           headings.every((name) => space.indexOf(name) >= 0 || rule.set !== name),
         );
-        // Sides of which only some are bound cannot go round; those are left to the rule that reports them.
+        // Sides of which only some are bound cannot go round; those are left to the rule that
+        // reports them.
         const usable =
           bound.length === 4 && headings.every((name) => space.indexOf(name) >= 0) ? bound : [];
         const turning = turningOf(space, usable);
@@ -274,8 +279,7 @@ test('a heading goes round, an axis with it, a fence carries its joined sides al
 });
 
 test('a choice that does not come back is found, with the state that shows it', () => {
-  const of = (more: object) =>
-    turningFlaw(turningOf(new StateSpace([{ ...corner, ...more } as Property]), []));
+  const of = (more: object) => turningFlaw(turningOf(new StateSpace([{ ...corner, ...more }]), []));
   expect(of({ turned: { ne: 'se', se: 'ne', sw: 'nw' } })).toMatchObject({
     what: 'four quarter turns',
   });
@@ -286,18 +290,22 @@ test('a choice that does not come back is found, with the state that shows it', 
   ).toMatchObject({ what: 'mirroring, turning, mirroring and turning' });
 });
 
-test('what the item carries is placed again, its default where it carries nothing, and every value of it can be reached', () => {
-  const rules: Placing[] = [
-    { set: 'hung', to: 'from the item' },
-    { set: 'heading', to: 'toward the player' },
-  ];
-  expect(placed(hung, [rules[0]!], at({ carried: { hung: 'ceiling' } }))).toBe('ceiling');
-  expect(placed(hung, [rules[0]!], at({}))).toBe('floor');
-  expect(placed(hung, [rules[0]!], at({ carried: { hung: 'roof' } }))).toBe('floor');
-  const space = new StateSpace([hung, heading]);
-  const { states, how } = reachable(rules, space);
-  expect(states.count).toBe(space.size);
-  for (const [state, situation] of how) expect(placedState(rules, space, situation)).toBe(state);
-  const wall = how.get(space.encode({ hung: 'wall', heading: 'east' }))!;
-  expect(describeSituation(wall, rules)).toContain('with an item that carries hung = wall');
-});
+test(
+  'what the item carries is placed again, its default where it carries nothing, and ' +
+    'every value of it can be reached',
+  () => {
+    const rules: Placing[] = [
+      { set: 'hung', to: 'from the item' },
+      { set: 'heading', to: 'toward the player' },
+    ];
+    expect(placed(hung, [rules[0]!], at({ carried: { hung: 'ceiling' } }))).toBe('ceiling');
+    expect(placed(hung, [rules[0]!], at({}))).toBe('floor');
+    expect(placed(hung, [rules[0]!], at({ carried: { hung: 'roof' } }))).toBe('floor');
+    const space = new StateSpace([hung, heading]);
+    const { states, how } = reachable(rules, space);
+    expect(states.count).toBe(space.size);
+    for (const [state, situation] of how) expect(placedState(rules, space, situation)).toBe(state);
+    const wall = how.get(space.encode({ hung: 'wall', heading: 'east' }))!;
+    expect(describeSituation(wall, rules)).toContain('with an item that carries hung = wall');
+  },
+);

@@ -20,7 +20,10 @@ export interface Reach {
 
 type Part = keyof typeof choicesOf;
 
-/** The parts of a situation that a rule looks at: among them the sides on which it asks for a solid neighbour, and for one to join. */
+/**
+ * The parts of a situation that a rule looks at: among them the sides on which it asks for a solid
+ * neighbour, and for one to join.
+ */
 function asked({ to, side, when = {} }: Placing): {
   parts: Part[];
   solid: readonly Direction[];
@@ -46,9 +49,10 @@ function asked({ to, side, when = {} }: Placing): {
 }
 
 /**
- * Which states placing can produce, and for each a situation that does, by trying every situation that the rules can tell apart: at
- * most 6 sides × 2 halves × 4 × 3 ways to look × crouching × signal × 3⁶ neighbours.
- * A block is set against the one that was clicked, so that neighbour is there unless the rules ask about it.
+ * Which states placing can produce, and for each a situation that does, by trying every situation
+ * that the rules can tell apart: at most 6 sides × 2 halves × 4 × 3 ways to look × crouching ×
+ * signal × 3⁶ neighbours. A block is set against the one that was clicked, so that neighbour is
+ * there unless the rules ask about it.
  *
  * @example reachable([{ set: 'axis', to: 'along the clicked side' }], space).states.count // 3
  */
@@ -59,7 +63,8 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
   const known = rules.filter((rule) => space.indexOf(rule.set) >= 0);
   const questions = known.map(asked);
   const parts = [...new Set(questions.flatMap((question) => question.parts))];
-  // Where one rule asks for a solid neighbour and another for one to join, a block of the same kind is a third case.
+  // Where one rule asks for a solid neighbour and another for one to join, a block of the same kind
+  // is a third case.
   const sides = directions.flatMap((side): { side: Direction; kinds: readonly Neighbour[] }[] => {
     const [solid, joined] = [
       questions.some((question) => question.solid.includes(side)),
@@ -112,7 +117,8 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
     },
     0,
   );
-  // An item may carry any value that the block can have: every state that placing gives then comes with every one of them.
+  // An item may carry any value that the block can have: every state that placing gives then comes
+  // with every one of them.
   for (const name of fromItem) {
     const at = space.indexOf(name);
     for (const [state, situation] of [...how])

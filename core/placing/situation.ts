@@ -1,7 +1,9 @@
 import type { State } from '../states/index.ts';
 import { directions, headings, type Direction, type Heading } from '../space/index.ts';
 
-/** What stands beside the place: nothing that counts, a solid block, or a block of the same kind. */
+/**
+ * What stands beside the place: nothing that counts, a solid block, or a block of the same kind.
+ */
 export const neighbourKinds = ['open', 'solid', 'own kind'] as const;
 export type Neighbour = (typeof neighbourKinds)[number];
 
@@ -10,9 +12,15 @@ export const pitches = ['level', 'up', 'down'] as const;
 
 /** Everything that placing a block can depend on. */
 export interface Situation {
-  /** The side of the neighbouring block that was clicked: where its face looks, towards the new block. */
+  /**
+   * The side of the neighbouring block that was clicked: where its face looks, towards the new
+   * block.
+   */
   clicked: Direction;
-  /** Where on an upright side it was clicked. On a floor it counts as lower, under a ceiling as upper. */
+  /**
+   * Where on an upright side it was clicked. On a floor it counts as lower, under a ceiling as
+   * upper.
+   */
   half: 'upper' | 'lower';
   /** Where the player looks, on the compass. */
   looks: Heading;

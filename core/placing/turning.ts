@@ -2,7 +2,10 @@ import type { Placing } from '../mod/index.ts';
 import { headings, type Direction } from '../space/index.ts';
 import type { Property, StateSpace, Value } from '../states/index.ts';
 
-/** What happens to every state when a structure is turned or mirrored: the new state at the place of the old one. */
+/**
+ * What happens to every state when a structure is turned or mirrored: the new state at the place of
+ * the old one.
+ */
 export interface Turning {
   /** A quarter turn clockwise, seen from above. */
   quarter: Int32Array;
@@ -29,8 +32,9 @@ function movedValue(property: Property, value: Value, by: 'turned' | 'mirrored')
 }
 
 /**
- * Toggles that say whether a side is joined exchange their values as the sides move: what was joined to the north is joined to the
- * east after a quarter turn. Gives for each property the one whose value it takes over, both by place.
+ * Toggles that say whether a side is joined exchange their values as the sides move: what was
+ * joined to the north is joined to the east after a quarter turn. Gives for each property the one
+ * whose value it takes over, both by place.
  */
 function takenFrom(
   space: StateSpace,
@@ -56,10 +60,11 @@ function takenFrom(
 }
 
 /**
- * What turning and mirroring a built structure does to each state: headings, directions and axes go round by themselves, joined sides
- * change places, choices as they say, toggles and numbers stay.
+ * What turning and mirroring a built structure does to each state: headings, directions and axes go
+ * round by themselves, joined sides change places, choices as they say, toggles and numbers stay.
  *
- * @example turningOf(space, []).quarter[space.encode({ heading: 'north' })] // the state with heading = east
+ * @example turningOf(space, []).quarter[space.encode({ heading: 'north' })]
+ * // the state with heading = east
  */
 export function turningOf(space: StateSpace, placing: readonly Placing[]): Turning {
   const table = (by: 'turned' | 'mirrored'): Int32Array => {
@@ -72,7 +77,8 @@ export function turningOf(space: StateSpace, placing: readonly Placing[]): Turni
       for (let at = 0; at < sources.length; at += 1) {
         const source = sources[at]!;
         const digit = moves[source]![space.digit(state, source)]!;
-        // What becomes of a value that the property does not have is undefined: it stays, and the proof tells.
+        // What becomes of a value that the property does not have is undefined: it stays, and the
+        // proof tells.
         moved += (digit < 0 ? space.digit(state, source) : digit) * space.steps[at]!;
       }
       return moved;
@@ -89,8 +95,9 @@ export interface TurningFlaw {
 }
 
 /**
- * Proves that turning and mirroring act as the symmetries of a square do (the dihedral group of order 8): four quarter turns come back,
- * two mirrors come back, and a turn undoes itself between mirrors (Armstrong, Groups and Symmetry, chapter 4). Undefined when they do.
+ * Proves that turning and mirroring act as the symmetries of a square do (the dihedral group of
+ * order 8): four quarter turns come back, two mirrors come back, and a turn undoes itself between
+ * mirrors (Armstrong, Groups and Symmetry, chapter 4). Undefined when they do.
  */
 export function turningFlaw({ quarter, mirror }: Turning): TurningFlaw | undefined {
   const laws: [TurningFlaw['what'], (state: number) => number][] = [

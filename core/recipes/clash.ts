@@ -1,14 +1,19 @@
 import { ingredientsOf, resultsOf, type Recipe } from '../mod/index.ts';
 import { laid, meet, mirrored, type Accepts, type Laid } from './parts.ts';
 
-/** Two recipes that take the same and give different things, with something that both would take. */
+/**
+ * Two recipes that take the same and give different things, with something that both would take.
+ */
 export interface Clash {
   first: string;
   second: string;
   both: string[];
 }
 
-/** How a recipe can be laid out, for comparing. A pattern also mirrored, unless it says that this does not count. */
+/**
+ * How a recipe can be laid out, for comparing. A pattern also mirrored, unless it says that this
+ * does not count.
+ */
 interface Form {
   name: string;
   recipe: Recipe;
@@ -18,12 +23,14 @@ interface Form {
 }
 
 /**
- * Finds every pair of recipes that some ingredients fit both of. Patterns clash wherever they are laid and mirrored, with each other
- * and with mixes, for a mix may be laid out like the pattern. What goes into the fire clashes with what goes into the fire. What is
- * cut is chosen by the player, so it clashes only where the same thing comes in different numbers.
- * Recipes are looked up by an item that they take, so only those that could meet are compared.
+ * Finds every pair of recipes that some ingredients fit both of. Patterns clash wherever they are
+ * laid and mirrored, with each other and with mixes, for a mix may be laid out like the pattern.
+ * What goes into the fire clashes with what goes into the fire. What is cut is chosen by the
+ * player, so it clashes only where the same thing comes in different numbers. Recipes are looked up
+ * by an item that they take, so only those that could meet are compared.
  *
- * @example clashes({ a: mix('salt', 'reed'), b: mix('#dry', 'salt') }, accepts) // [{ first: 'a', second: 'b', both: ['…:salt', '…:reed'] }]
+ * @example clashes({ a: mix('salt', 'reed'), b: mix('#dry', 'salt') }, accepts)
+ * // [{ first: 'a', second: 'b', both: ['…:salt', '…:reed'] }]
  */
 export function clashes(recipes: Readonly<Record<string, Recipe>>, accepts: Accepts): Clash[] {
   const forms = Object.entries(recipes).map(([name, recipe]): Form => {
@@ -41,7 +48,8 @@ export function clashes(recipes: Readonly<Record<string, Recipe>>, accepts: Acce
         : [],
     };
   });
-  // Which ingredients could stand for the same thing: an item for itself and for each tag that it is in.
+  // Which ingredients could stand for the same thing: an item for itself and for each tag that it
+  // is in.
   const mentions = new Set(forms.flatMap(({ takes }) => takes));
   const standing = new Map<string, string[]>();
   for (const ingredient of mentions)
@@ -69,7 +77,8 @@ export function clashes(recipes: Readonly<Record<string, Recipe>>, accepts: Acce
     const key = `${form.recipe.kind === 'mix' ? 'pattern' : form.recipe.kind} ${form.takes.length}`;
     const place = waiting.get(key) ?? new Map<string, Form[]>();
     waiting.set(key, place);
-    // Whatever it could clash with takes something like its rarest ingredient, and has something for each of the others.
+    // Whatever it could clash with takes something like its rarest ingredient, and has something
+    // for each of the others.
     const like = form.kinds.map(alikeTo).sort((a, b) => a.size - b.size);
     const others = new Set<Form>();
     for (const ingredient of like[0]!)
@@ -99,7 +108,10 @@ function differ(a: Recipe, b: Recipe): boolean {
   return one[0]!.gives !== other[0]!.gives || one[0]!.count !== other[0]!.count;
 }
 
-/** Something that both would take, an item for each ingredient of the first; undefined when there is nothing. */
+/**
+ * Something that both would take, an item for each ingredient of the first; undefined when there is
+ * nothing.
+ */
 function meeting(a: Form, b: Form, accepts: Accepts): string[] | undefined {
   if (a.grids.length && b.grids.length) {
     for (const grid of b.grids) {
@@ -138,8 +150,9 @@ function common(a: ReadonlySet<string>, b: ReadonlySet<string>): string | undefi
 }
 
 /**
- * An item for each of some ingredients such that the others, in some order, take them too: a perfect matching of ingredients that
- * share an item, by augmenting paths (Kuhn, The Hungarian Method for the Assignment Problem, 1955).
+ * An item for each of some ingredients such that the others, in some order, take them too: a
+ * perfect matching of ingredients that share an item, by augmenting paths (Kuhn, The Hungarian
+ * Method for the Assignment Problem, 1955).
  */
 function matching(
   a: readonly string[],

@@ -4,12 +4,12 @@ import { reachable } from '../placing/index.ts';
 import { BitSet, StateSpace } from '../states/index.ts';
 
 /** The parts of a block that say how it comes to be and what becomes of it. */
-export type Making = Pick<Block, 'identity' | 'loot' | 'states'>;
+export type ObtainingPart = Pick<Block, 'identity' | 'loot' | 'states'>;
 
 /** Everything that making things depends on. */
-export type Makings = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & {
+export type Obtaining = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & {
   items: Readonly<Record<string, Pick<Item, 'found' | 'bucket'>>>;
-  makings: Readonly<Record<string, Making>>;
+  makings: Readonly<Record<string, ObtainingPart>>;
 };
 
 /** One way in which breaking a block can come out: for each item how many there are on average. */
@@ -17,10 +17,13 @@ export type Digging = ReadonlyMap<string, number>;
 
 const known = new WeakMap<
   object,
-  { tables: Mod['lootTables']; states: Making['states']; digs: Digging[] }
+  { tables: Mod['lootTables']; states: ObtainingPart['states']; digs: Digging[] }
 >();
 
-/** Whatever can be dug with some tool: whether a block is gated, and by what, is for its traits to say. */
+/**
+ * Whatever can be dug with some tool: whether a block is gated, and by what, is for its traits to
+ * say.
+ */
 const open = {
   hardness: 1,
   toolKind: 'none',
@@ -29,13 +32,14 @@ const open = {
 } as unknown as Parameters<typeof truthTable>[0]['traits'];
 
 /**
- * The ways in which breaking a block comes out that differ, each with its means: over every tool, careful or not, a blast, and every
- * state that placing gives. States that only the mod's code brings about are left out: what grows may well be more than was planted.
+ * The ways in which breaking a block comes out that differ, each with its means: over every tool,
+ * careful or not, a blast, and every state that placing gives. States that only the mod's code
+ * brings about are left out: what grows may well be more than was planted.
  */
 export function diggingsOf(
-  mod: Pick<Makings, 'header' | 'lootTables'>,
+  mod: Pick<Obtaining, 'header' | 'lootTables'>,
   name: string,
-  { loot, states }: Making,
+  { loot, states }: ObtainingPart,
 ): readonly Digging[] {
   const id = idOf(mod.header.namespace, name);
   if (loot === undefined || loot === 'nothing') return [];
@@ -74,9 +78,9 @@ export function diggingsOf(
 
 /** Every item that breaking a block may bring, in whatever state. */
 export function yieldsOf(
-  mod: Pick<Makings, 'header' | 'lootTables'>,
+  mod: Pick<Obtaining, 'header' | 'lootTables'>,
   name: string,
-  { loot }: Making,
+  { loot }: ObtainingPart,
 ): Set<string> {
   if (loot === undefined || loot === 'nothing') return new Set();
   if (loot === 'itself') return new Set([idOf(mod.header.namespace, name)]);

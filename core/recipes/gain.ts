@@ -1,9 +1,12 @@
 import { solve, type Coefficients } from 'yalps';
 import { idOf, ingredientsOf, resultsOf } from '../mod/index.ts';
-import { diggingsOf, type Makings } from './diggings.ts';
+import { diggingsOf, type Obtaining } from './diggings.ts';
 import type { Accepts } from './parts.ts';
 
-/** A circle that makes something from nothing: what goes round, by which recipes and blocks, and how often each in one round. */
+/**
+ * A circle that makes something from nothing: what goes round, by which recipes and blocks, and how
+ * often each in one round.
+ */
 export interface Gain {
   items: string[];
   steps: { recipe?: string; dug?: string; times: number }[];
@@ -20,13 +23,15 @@ interface Activity {
 const tiny = 1e-7;
 
 /**
- * The circles of recipes and digging after which there is more than before. Items that lead to each other form groups (strongly
- * connected components); a group gains when its activities can be carried out so often each that nothing of the group becomes less
- * and something becomes more: a linear programme (Dantzig, Linear Programming and Extensions, 1963). What is dug counts by its mean.
+ * The circles of recipes and digging after which there is more than before. Items that lead to each
+ * other form groups (strongly connected components); a group gains when its activities can be
+ * carried out so often each that nothing of the group becomes less
+ * and something becomes more: a linear programme (Dantzig, Linear Programming and Extensions,
+ * 1963). What is dug counts by its mean.
  *
  * @example gains(mod, accepts) // ingot → 9 nuggets, 8 nuggets → ingot
  */
-export function gains(mod: Makings, accepts: Accepts): Gain[] {
+export function gains(mod: Obtaining, accepts: Accepts): Gain[] {
   const activities = activitiesIn(mod, accepts);
   const groups = groupsOf(activities);
   const byGroup = new Map<number, Activity[]>();
@@ -102,7 +107,7 @@ const counted = (ids: readonly string[]): Map<string, number> => {
   return map;
 };
 
-function activitiesIn(mod: Makings, accepts: Accepts): Activity[] {
+function activitiesIn(mod: Obtaining, accepts: Accepts): Activity[] {
   const list: Activity[] = [];
   const tags = new Set<string>();
   for (const [name, recipe] of Object.entries(mod.recipes)) {
@@ -125,7 +130,10 @@ function activitiesIn(mod: Makings, accepts: Accepts): Activity[] {
   return list;
 }
 
-/** The number of the group of each item: items of one group lead to each other (Kosaraju and Sharir, 1981; without recursion). */
+/**
+ * The number of the group of each item: items of one group lead to each other (Kosaraju and Sharir,
+ * 1981; without recursion).
+ */
 function groupsOf(activities: readonly Activity[]): Map<string, number> {
   const forth = new Map<string, string[]>();
   const back = new Map<string, string[]>();

@@ -8,8 +8,10 @@ export {
   type Accepts,
   type Laid,
 } from './parts.ts';
+export { billOf, type BillLine } from './bill.ts';
 export { clashes, type Clash } from './clash.ts';
-export { diggingsOf, type Digging, type Making, type Makings } from './diggings.ts';
-export { whatCanBeHad, type Had, type Way } from './had.ts';
+export { diggingsOf, type Digging, type ObtainingPart, type Obtaining } from './diggings.ts';
+export { findObtainable, type Obtainable, type ItemSource } from './obtainable.ts';
 export { gains, type Gain } from './gain.ts';
+export { placesOf, withIngredient, type Places } from './places.ts';
 export { gridOf, patternOf, resized, withCell, type Pattern } from './pattern.ts';

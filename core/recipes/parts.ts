@@ -1,7 +1,10 @@
 import { lookUp, idOf, splitId, type Mod, type Recipe } from '../mod/index.ts';
 import { membersOf, type Tagging } from '../tags/index.ts';
 
-/** The items that an ingredient stands for: itself, or all that is in its tag. A tag that the mod does not know stands for itself, with its #. */
+/**
+ * The items that an ingredient stands for: itself, or all that is in its tag. A tag that the mod
+ * does not know stands for itself, with its #.
+ */
 export type Accepts = (ingredient: string) => ReadonlySet<string>;
 
 /** Looks ingredients up in the item tags of a mod, tags in tags followed. */
@@ -24,14 +27,19 @@ export function meet(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
   return false;
 }
 
-/** A pattern without the empty rows and columns around it: the ingredient of each place, row by row, undefined for an empty one. */
+/**
+ * A pattern without the empty rows and columns around it: the ingredient of each place, row by row,
+ * undefined for an empty one.
+ */
 export interface Laid {
   wide: number;
   high: number;
   cells: (string | undefined)[];
 }
 
-/** Lays a pattern out. Letters without a key, and what is missing of ragged rows, count as empty. */
+/**
+ * Lays a pattern out. Letters without a key, and what is missing of ragged rows, count as empty.
+ */
 export function laid({ pattern, keys }: Extract<Recipe, { kind: 'pattern' }>): Laid {
   const grid = pattern.map((row) =>
     [...row].map((letter) =>
@@ -63,11 +71,17 @@ export const mirrored = ({ wide, high, cells }: Laid): Laid => ({
   cells: cells.map((_, i) => cells[i - (i % wide) + wide - 1 - (i % wide)]),
 });
 
-/** True for what this mod cannot judge: what other mods bring, and the stock that every engine brings along. */
+/**
+ * True for what this mod cannot judge: what other mods bring, and the stock that every engine
+ * brings along.
+ */
 export const isBroughtAlong = (id: string, namespace: string): boolean =>
   splitId(id.replace('#', '')).namespace !== namespace;
 
-/** The ids of everything in a mod that can be held: its items, and its blocks that have an item form. */
+/**
+ * The ids of everything in a mod that can be held: its items, and its blocks that have an item
+ * form.
+ */
 export const heldIds = (mod: {
   header: Mod['header'];
   items: Readonly<Record<string, unknown>>;

@@ -17,10 +17,11 @@ export function gridOf({ pattern, keys }: Pattern): (string | undefined)[][] {
 }
 
 /**
- * A pattern from a grid of ingredients. Each ingredient keeps the letter that it had; a new one gets the first letter of its name or,
- * where that is taken, the next free one.
+ * A pattern from a grid of ingredients. Each ingredient keeps the letter that it had; a new one
+ * gets the first letter of its name or, where that is taken, the next free one.
  *
- * @example patternOf([['saltmarsh:salt', undefined]], {}) // { pattern: ['s '], keys: { s: 'saltmarsh:salt' } }
+ * @example patternOf([['saltmarsh:salt', undefined]], {})
+ * // { pattern: ['s '], keys: { s: 'saltmarsh:salt' } }
  */
 export function patternOf(
   grid: readonly (readonly (string | undefined)[])[],

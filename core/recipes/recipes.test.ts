@@ -12,9 +12,9 @@ import {
   resized,
   withCell,
   mirrored,
-  whatCanBeHad,
+  findObtainable,
   type Accepts,
-  type Makings,
+  type Obtaining,
 } from './index.ts';
 
 const id = (name: string) => idOf('saltmarsh', name);
@@ -126,7 +126,7 @@ test('clashes agree with writing out all that each recipe takes', () =>
   ));
 
 /** A mod whose things are four items, some found, and nothing but recipes. */
-const made = (recipes: readonly Recipe[], found: readonly number[]): Makings & Mod => {
+const made = (recipes: readonly Recipe[], found: readonly number[]): Obtaining & Mod => {
   const mod = sampleMod();
   return {
     ...mod,
@@ -148,7 +148,7 @@ test('what can be had agrees with trying every recipe until nothing new comes', 
       fc.array(recipe, { maxLength: 5 }),
       fc.array(fc.nat(3), { maxLength: 2 }),
       (list, found) => {
-        const had = whatCanBeHad(made(list, found), accepts);
+        const had = findObtainable(made(list, found), accepts);
         const brute = new Set(found.map((at) => items[at]!));
         for (let round = 0; round < 6; round += 1)
           for (const one of list)
@@ -174,75 +174,83 @@ test('what something costs is what it takes at the end of the chain', () => {
     ],
     [0, 1],
   );
-  expect(Object.fromEntries(whatCanBeHad(mod, accepts).get(id('d'))!.cost)).toEqual({
+  expect(Object.fromEntries(findObtainable(mod, accepts).get(id('d'))!.cost)).toEqual({
     [id('a')]: 1,
     [id('b')]: 0.5,
   });
 });
 
-test('a circle gains exactly when some small number of crafts leaves nothing less and something more', () =>
-  fc.assert(
-    fc.property(
-      fc.array(
-        fc.oneof(
-          fc.record({
-            kind: fc.constant('mix' as const),
-            takes: fc.array(item, { minLength: 1, maxLength: 3 }),
-            gives: item,
-            count,
-          }),
-        ),
-        { minLength: 1, maxLength: 3 },
-      ),
-      (list) => {
-        const found = gains(made(list, []), accepts).length > 0;
-        // Brute force: every recipe from 0 to 9 times.
-        const net = list.map((one) =>
-          items.map(
-            (each) =>
-              resultsOf(one).reduce(
-                (sum, { gives, count: n }) => sum + (gives === each ? n : 0),
-                0,
-              ) - ingredientsOf(one).filter((taken) => taken === each).length,
+test(
+  'a circle gains exactly when some small number of crafts leaves nothing less and ' +
+    'something more',
+  () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.oneof(
+            fc.record({
+              kind: fc.constant('mix' as const),
+              takes: fc.array(item, { minLength: 1, maxLength: 3 }),
+              gives: item,
+              count,
+            }),
           ),
-        );
-        const times = list.reduce<number[][]>(
-          (all) => all.flatMap((some) => Array.from({ length: 10 }, (_, n) => [...some, n])),
-          [[]],
-        );
-        const brute = times.some((some) => {
-          const after = items.map((_, i) => some.reduce((sum, n, r) => sum + n * net[r]![i]!, 0));
-          return after.every((sum) => sum >= 0) && after.some((sum) => sum > 0);
-        });
-        expect(found).toBe(brute);
-      },
+          { minLength: 1, maxLength: 3 },
+        ),
+        (list) => {
+          const found = gains(made(list, []), accepts).length > 0;
+          // Brute force: every recipe from 0 to 9 times.
+          const net = list.map((one) =>
+            items.map(
+              (each) =>
+                resultsOf(one).reduce(
+                  (sum, { gives, count: n }) => sum + (gives === each ? n : 0),
+                  0,
+                ) - ingredientsOf(one).filter((taken) => taken === each).length,
+            ),
+          );
+          const times = list.reduce<number[][]>(
+            (all) => all.flatMap((some) => Array.from({ length: 10 }, (_, n) => [...some, n])),
+            [[]],
+          );
+          const brute = times.some((some) => {
+            const after = items.map((_, i) => some.reduce((sum, n, r) => sum + n * net[r]![i]!, 0));
+            return after.every((sum) => sum >= 0) && after.some((sum) => sum > 0);
+          });
+          expect(found).toBe(brute);
+        },
+      ),
+      { numRuns: 300 },
     ),
-    { numRuns: 300 },
-  ));
+);
 
-test("digging: a block that drops itself and more, once placed, is a circle; what only the mod's code ripens is not", () => {
-  const sample = sampleMod();
-  const withLoot = (loot: Mod['blocks'][string]['loot']): Mod => ({
-    ...sample,
-    blocks: { ...sample.blocks, lamp: { ...sample.blocks['lamp']!, loot } },
-  });
-  const seeds = (lit?: boolean): Mod['blocks'][string]['loot'] => ({
-    draws: [
-      { times: 1, lots: [{ give: id('lamp') }] },
-      {
-        times: 1,
-        lots: [{ give: id('bank'), ...(lit === undefined ? {} : { when: { state: { lit } } }) }],
-      },
-    ],
-  });
-  const found = (mod: Mod) =>
-    gains({ ...mod, makings: mod.blocks }, acceptsIn(mod)).map(({ steps }) => steps);
-  expect(found(withLoot(seeds()))).toEqual([[{ recipe: undefined, dug: 'lamp', times: 1 }]]);
-  expect(found(withLoot(seeds(false)))).toHaveLength(1);
-  // Placing never lights it.
-  expect(found(withLoot(seeds(true)))).toEqual([]);
-  expect(found(sample)).toEqual([]);
-});
+test(
+  'digging: a block that drops itself and more, once placed, is a circle; what only the ' +
+    "mod's code ripens is not",
+  () => {
+    const sample = sampleMod();
+    const withLoot = (loot: Mod['blocks'][string]['loot']): Mod => ({
+      ...sample,
+      blocks: { ...sample.blocks, lamp: { ...sample.blocks['lamp']!, loot } },
+    });
+    const seeds = (lit?: boolean): Mod['blocks'][string]['loot'] => ({
+      draws: [
+        { times: 1, lots: [{ give: id('lamp') }] },
+        {
+          times: 1,
+          lots: [{ give: id('bank'), ...(lit === undefined ? {} : { when: { state: { lit } } }) }],
+        },
+      ],
+    });
+    const found = (mod: Mod) =>
+      gains({ ...mod, makings: mod.blocks }, acceptsIn(mod)).map(({ steps }) => steps);
+    expect(found(withLoot(seeds()))).toEqual([[{ recipe: undefined, dug: 'lamp', times: 1 }]]);
+    expect(found(withLoot(seeds(false)))).toHaveLength(1);
+    // Placing never lights it.
+    expect(found(withLoot(seeds(true)))).toEqual([]);
+    expect(found(sample)).toEqual([]);
+  },
+);
 
 test('buckets are dipped into pools that the world has', () => {
   const sample = sampleMod();
@@ -253,7 +261,7 @@ test('buckets are dipped into pools that the world has', () => {
       silt_pail: { names: {}, bucket: { of: id('bank'), empty: id('pail') } },
     },
   };
-  const had = (from: Mod) => whatCanBeHad({ ...from, makings: from.blocks }, acceptsIn(from));
+  const had = (from: Mod) => findObtainable({ ...from, makings: from.blocks }, acceptsIn(from));
   expect(had(mod).get(id('silt_pail'))!.way).toEqual({
     how: 'dipped',
     by: id('bank'),
@@ -268,22 +276,25 @@ test('buckets are dipped into pools that the world has', () => {
   ).toBe(false);
 });
 
-test('a pattern is laid out without what is empty around it, and its mirror is its own mirror', () => {
-  const grid = laid({
-    kind: 'pattern',
-    pattern: ['    ', ' ab ', ' a  '],
-    keys: { a: 'x:a', b: 'x:b' },
-    gives: 'x:c',
-  });
-  expect(grid).toEqual({ wide: 2, high: 2, cells: ['x:a', 'x:b', 'x:a', undefined] });
-  expect(mirrored(grid).cells).toEqual(['x:b', 'x:a', undefined, 'x:a']);
-  expect(mirrored(mirrored(grid))).toEqual(grid);
-  expect(laid({ kind: 'pattern', pattern: ['  '], keys: {}, gives: 'x:c' })).toEqual({
-    wide: 0,
-    high: 0,
-    cells: [],
-  });
-});
+test(
+  'a pattern is laid out without what is empty around it, and its mirror is its own ' + 'mirror',
+  () => {
+    const grid = laid({
+      kind: 'pattern',
+      pattern: ['    ', ' ab ', ' a  '],
+      keys: { a: 'x:a', b: 'x:b' },
+      gives: 'x:c',
+    });
+    expect(grid).toEqual({ wide: 2, high: 2, cells: ['x:a', 'x:b', 'x:a', undefined] });
+    expect(mirrored(grid).cells).toEqual(['x:b', 'x:a', undefined, 'x:a']);
+    expect(mirrored(mirrored(grid))).toEqual(grid);
+    expect(laid({ kind: 'pattern', pattern: ['  '], keys: {}, gives: 'x:c' })).toEqual({
+      wide: 0,
+      high: 0,
+      cells: [],
+    });
+  },
+);
 
 test('a pattern is a grid and back, and each place can be set alone', () =>
   fc.assert(

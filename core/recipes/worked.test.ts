@@ -8,7 +8,7 @@ import {
   gains,
   heldIds,
   isBroughtAlong,
-  whatCanBeHad,
+  findObtainable,
   type Accepts,
 } from './index.ts';
 
@@ -159,52 +159,58 @@ const withRecipes = (recipes: Record<string, Recipe>, items: Mod['items'] = {}):
   items,
   recipes,
 });
-const had = (mod: Mod) => whatCanBeHad({ ...mod, makings: mod.blocks }, acceptsIn(mod));
+const had = (mod: Mod) => findObtainable({ ...mod, makings: mod.blocks }, acceptsIn(mod));
 
-test('of several ways the shortest is told, then the cheapest, then the one that brings most', () => {
-  const items = { salt: { names: {}, found: true }, brick: { names: {} }, tile: { names: {} } };
-  const one = had(
-    withRecipes(
-      {
-        dear: mix(['salt', 'salt'], 'brick'),
-        cheap: mix(['salt'], 'brick'),
-        many: mix(['bank'], 'brick', 3),
-        tile: mix(['brick', 'brick'], 'tile'),
-      },
-      items,
-    ),
-  );
-  expect(one.get(id('brick'))).toMatchObject({ steps: 1, way: { by: 'many', count: 3 } });
-  expect(Object.fromEntries(one.get(id('tile'))!.cost)).toEqual({ [id('bank')]: 2 / 3 });
-  expect(one.get(id('bank'))!.way).toEqual({ how: 'dug', by: id('bank'), count: 1, takes: [] });
-});
+test(
+  'of several ways the shortest is told, then the cheapest, then the one that brings ' + 'most',
+  () => {
+    const items = { salt: { names: {}, found: true }, brick: { names: {} }, tile: { names: {} } };
+    const one = had(
+      withRecipes(
+        {
+          dear: mix(['salt', 'salt'], 'brick'),
+          cheap: mix(['salt'], 'brick'),
+          many: mix(['bank'], 'brick', 3),
+          tile: mix(['brick', 'brick'], 'tile'),
+        },
+        items,
+      ),
+    );
+    expect(one.get(id('brick'))).toMatchObject({ steps: 1, way: { by: 'many', count: 3 } });
+    expect(Object.fromEntries(one.get(id('tile'))!.cost)).toEqual({ [id('bank')]: 2 / 3 });
+    expect(one.get(id('bank'))!.way).toEqual({ how: 'dug', by: id('bank'), count: 1, takes: [] });
+  },
+);
 
-test('of a tag the member that costs least is taken, and what other mods bring is always there', () => {
-  const mod: Mod = {
-    ...withRecipes(
-      {
-        a: mix(['salt', 'salt'], 'brick'),
-        b: mix(['#either'], 'tile'),
-        c: { kind: 'fire', takes: 'driftwood:log', gives: id('ash'), seconds: 3 },
-      },
-      {
-        salt: { names: {}, found: true, tags: [id('either')] },
-        brick: { names: {}, tags: [id('either')] },
-        tile: { names: {} },
-        ash: { names: {} },
-      },
-    ),
-    itemTags: { either: {} },
-  };
-  expect(had(mod).get(id('tile'))!.way.takes).toEqual([id('salt')]);
-  expect(had(mod).get(id('ash'))!.cost).toEqual(new Map([['driftwood:log', 1]]));
-  expect([
-    isBroughtAlong('obrank:timber', 'saltmarsh'),
-    isBroughtAlong('#driftwood:logs', 'saltmarsh'),
-    isBroughtAlong(id('salt'), 'saltmarsh'),
-  ]).toEqual([true, true, false]);
-  expect(heldIds(mod)).toEqual(expect.arrayContaining([id('salt'), id('lamp')]));
-});
+test(
+  'of a tag the member that costs least is taken, and what other mods bring is always ' + 'there',
+  () => {
+    const mod: Mod = {
+      ...withRecipes(
+        {
+          a: mix(['salt', 'salt'], 'brick'),
+          b: mix(['#either'], 'tile'),
+          c: { kind: 'fire', takes: 'driftwood:log', gives: id('ash'), seconds: 3 },
+        },
+        {
+          salt: { names: {}, found: true, tags: [id('either')] },
+          brick: { names: {}, tags: [id('either')] },
+          tile: { names: {} },
+          ash: { names: {} },
+        },
+      ),
+      itemTags: { either: {} },
+    };
+    expect(had(mod).get(id('tile'))!.way.takes).toEqual([id('salt')]);
+    expect(had(mod).get(id('ash'))!.cost).toEqual(new Map([['driftwood:log', 1]]));
+    expect([
+      isBroughtAlong('obrank:timber', 'saltmarsh'),
+      isBroughtAlong('#driftwood:logs', 'saltmarsh'),
+      isBroughtAlong(id('salt'), 'saltmarsh'),
+    ]).toEqual([true, true, false]);
+    expect(heldIds(mod)).toEqual(expect.arrayContaining([id('salt'), id('lamp')]));
+  },
+);
 
 test('breaking counts by its mean over what placing gives; too many cases are not counted', () => {
   const mod = sampleMod();

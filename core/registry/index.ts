@@ -1,3 +1,11 @@
-/** The registry: releases, what changed since, and whether the worlds that players have survive it. */
-export { countsOf, lastRelease, sinceRelease, type CodeDrift, type Since } from './since.ts';
+/**
+ * The registry: releases, what changed since, and whether the worlds that players have survive it.
+ */
+export {
+  countsOf,
+  lastRelease,
+  diffSinceRelease,
+  type CodeDrift,
+  type ReleaseDiff,
+} from './release-diff.ts';
 export { compareVersions, release, releaseProblem } from './release.ts';

@@ -1,8 +1,10 @@
 import { lookUp, codesOf, Version, type Change, type Mod, type Release } from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
-import { countsOf, lastRelease } from './since.ts';
+import { countsOf, lastRelease } from './release-diff.ts';
 
-/** Less than zero when the first version comes before the second (Semantic Versioning 2.0.0, 11). */
+/**
+ * Less than zero when the first version comes before the second (Semantic Versioning 2.0.0, 11).
+ */
 export function compareVersions(a: string, b: string): number {
   const parts = (version: string) => {
     const [core = '', ...pre] = version.split('+')[0]!.split('-');
@@ -36,8 +38,9 @@ export function releaseProblem(
 }
 
 /**
- * The changes that release a version: the registry is frozen as it stands, numbers and state codes alike, to compare later ones with.
- * Of the release before only its counts are kept. Throws a RangeError when the version cannot be released.
+ * The changes that release a version: the registry is frozen as it stands, numbers and state codes
+ * alike, to compare later ones with. Of the release before only its counts are kept. Throws a
+ * RangeError when the version cannot be released.
  *
  * @example applyChanges(mod, release(mod, '0.4.0', '2026-03-31'))
  */

@@ -50,9 +50,10 @@ export function pageChecksum(bytes: Uint8Array, from: number, to: number): numbe
 }
 
 /**
- * The facts of an Ogg file of Vorbis or Opus: one stream, or several one after the other, whose lengths are added. Every page is looked at:
- * its checksum, its place in the sequence, and whether the last one says that it is the last (RFC 3533; Vorbis I, 4.2.2 and A.2; RFC 7845).
- * Throws a {@link SoundProblem}.
+ * The facts of an Ogg file of Vorbis or Opus: one stream, or several one after the other, whose
+ * lengths are added. Every page is looked at: its checksum, its place in the sequence, and whether
+ * the last one says that it is the last (RFC 3533; Vorbis I, 4.2.2 and A.2; RFC 7845). Throws a
+ * {@link SoundProblem}.
  */
 export function readOgg(bytes: Uint8Array): SoundFacts {
   let first: Stream | undefined;
@@ -135,7 +136,8 @@ function secondsOf({ packets, headers, samplesPerPacket, position, skip, rate }:
   const sounding = Math.max(0, packets - headers);
   if (position > sounding * samplesPerPacket)
     throw new SoundProblem(
-      `The Ogg file says that it lasts ${seconds.toFixed(1)} s, which its ${sounding} packets cannot hold.`,
+      `The Ogg file says that it lasts ${seconds.toFixed(1)} s, which its ${sounding} ` +
+        'packets cannot hold.',
     );
   return seconds;
 }

@@ -101,11 +101,14 @@ test.each([
   expect(Math.abs(facts.peak! - 0.75)).toBeLessThan(near);
 });
 
-test('three samples running at full scale are clipping, two are not, and channels are told apart', () => {
-  expect(readSound(wav({ samples: [0, 1, 1, 1, 0] })).clipped).toBe(true);
-  expect(readSound(wav({ samples: [0, 1, 1, 0, 1] })).clipped).toBe(false);
-  expect(readSound(wav({ channels: 2, samples: [1, 0, 1, 0, 0, 1] })).clipped).toBe(false);
-});
+test(
+  'three samples running at full scale are clipping, two are not, and channels are told ' + 'apart',
+  () => {
+    expect(readSound(wav({ samples: [0, 1, 1, 1, 0] })).clipped).toBe(true);
+    expect(readSound(wav({ samples: [0, 1, 1, 0, 1] })).clipped).toBe(false);
+    expect(readSound(wav({ channels: 2, samples: [1, 0, 1, 0, 0, 1] })).clipped).toBe(false);
+  },
+);
 
 test.each(Object.entries(fixtures))(
   'a sound of another program, %s, has the length that was asked for',
@@ -216,27 +219,31 @@ test('an Ogg with any bytes changed is read as it was, or refused', () =>
     ),
   ));
 
-test('the game plays one file of the event, with volume and pitch within their ranges; nothing where there is none', () =>
-  fc.assert(
-    fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (even) => {
-      const set = {
-        step: [
-          {
-            sound: 's:a',
-            volume: [0.3, 0.5] as [number, number],
-            pitch: [0.9, 1.1] as [number, number],
-          },
-          { sound: 's:b' },
-        ],
-      };
-      const played = playedFor(set, 'step', () => even)!;
-      expect(played.sound).toBe(even < 0.5 ? 's:a' : 's:b');
-      if (played.sound === 's:a')
-        expect([
-          played.volume >= 0.3 && played.volume <= 0.5,
-          played.pitch >= 0.9 && played.pitch <= 1.1,
-        ]).toEqual([true, true]);
-      else expect(played).toEqual({ sound: 's:b', volume: 1, pitch: 1 });
-      expect(playedFor(set, 'land', () => even)).toBeUndefined();
-    }),
-  ));
+test(
+  'the game plays one file of the event, with volume and pitch within their ranges; ' +
+    'nothing where there is none',
+  () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (even) => {
+        const set = {
+          step: [
+            {
+              sound: 's:a',
+              volume: [0.3, 0.5] as [number, number],
+              pitch: [0.9, 1.1] as [number, number],
+            },
+            { sound: 's:b' },
+          ],
+        };
+        const played = playedFor(set, 'step', () => even)!;
+        expect(played.sound).toBe(even < 0.5 ? 's:a' : 's:b');
+        if (played.sound === 's:a')
+          expect([
+            played.volume >= 0.3 && played.volume <= 0.5,
+            played.pitch >= 0.9 && played.pitch <= 1.1,
+          ]).toEqual([true, true]);
+        else expect(played).toEqual({ sound: 's:b', volume: 1, pitch: 1 });
+        expect(playedFor(set, 'land', () => even)).toBeUndefined();
+      }),
+    ),
+);

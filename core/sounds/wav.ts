@@ -5,20 +5,30 @@ import { latin, SoundProblem, viewOf } from './problem.ts';
 /** So many samples in a row at full scale count as clipping. */
 const clippedRun = 3;
 
-/** What programs write into a pipe, where they cannot know how much will follow: sizes from here on, and none at all. */
+/**
+ * What programs write into a pipe, where they cannot know how much will follow: sizes from here on,
+ * and none at all.
+ */
 const unknownFrom = 0x7fff0000;
 
-/** How many bytes of samples there are: as many as are said or, where that is not known, the rest of the file. */
+/**
+ * How many bytes of samples there are: as many as are said or, where that is not known, the rest of
+ * the file.
+ */
 function sampleBytes(said: number, left: number): number {
   if (said >= unknownFrom || said === 0) return left;
   if (said > left)
     throw new SoundProblem(
-      `The WAV file is cut short: it promises ${said.toLocaleString('en')} bytes of samples and has ${left.toLocaleString('en')}.`,
+      `The WAV file is cut short: it promises ${said.toLocaleString('en')} bytes of samples ` +
+        `and has ${left.toLocaleString('en')}.`,
     );
   return said;
 }
 
-/** A WAV file: chunks of which "fmt " and "data" count (Multimedia Programming Interface 1.0, IBM and Microsoft, 1991). */
+/**
+ * A WAV file: chunks of which "fmt " and "data" count (Multimedia Programming Interface 1.0, IBM
+ * and Microsoft, 1991).
+ */
 export function readWav(bytes: Uint8Array): SoundFacts {
   const view = viewOf(bytes);
   let format: { kind: number; channels: number; rate: number; bits: number } | undefined;
@@ -67,7 +77,8 @@ function wavFacts(
   const sample = lookUp(read, `${kind} ${bits}`);
   if (!sample)
     throw new SoundProblem(
-      `The WAV file holds samples of kind ${kind} with ${bits} bits; whole numbers of 8 to 32 bits and fractions of 32 or 64 bits can be read.`,
+      `The WAV file holds samples of kind ${kind} with ${bits} bits; whole numbers of 8 to ` +
+        '32 bits and fractions of 32 or 64 bits can be read.',
     );
   if (channels === 0 || rate === 0)
     throw new SoundProblem('The WAV file says that it has no channels or no rate.');

@@ -5,8 +5,9 @@ import { compose, isOrientation, usualTop, type Orientation } from './orientatio
 const quarter: Orientation = { front: 'west', top: 'up' };
 
 /**
- * An orientation for a value of a heading, direction or axis, as one means it when a look is spread along it. A heading: the model goes
- * round until its front faces there, its top staying as it is. A direction: the front faces there. An axis: the top lies along it.
+ * An orientation for a value of a heading, direction or axis, as one means it when a look is spread
+ * along it. A heading: the model goes round until its front faces there, its top staying as it is.
+ * A direction: the front faces there. An axis: the top lies along it.
  *
  * @example orientationAlong('east', { front: 'south', top: 'up' }) // { front: 'east', top: 'up' }
  */

@@ -1,13 +1,19 @@
 import { orientationOf, rotationOf, type Orientation, type Rotation } from './orientation.ts';
 import { headings, type Vec3 } from './direction.ts';
 
-/** A turn about x by so many degrees, then one about y, both by the right-hand rule. Always multiples of 90 from 0 to 270. */
+/**
+ * A turn about x by so many degrees, then one about y, both by the right-hand rule. Always
+ * multiples of 90 from 0 to 270.
+ */
 export interface AnglePair {
   aboutX: number;
   aboutY: number;
 }
 
-/** The exact matrix of an orientation, row by row: `m · (x, y, z)` turns a point about the middle of the cell. */
+/**
+ * The exact matrix of an orientation, row by row: `m · (x, y, z)` turns a point about the middle of
+ * the cell.
+ */
 export function matrixOf(orientation: Orientation): readonly [Vec3, Vec3, Vec3] {
   const [a, b, c] = rotationOf(orientation);
   return [
@@ -21,8 +27,8 @@ const cosines = [1, 0, -1, 0] as const;
 const sines = [0, 1, 0, -1] as const;
 
 /**
- * The orientation that turning about x and then about y gives. Whole quarters, so the sines are exact.
- * Throws a RangeError for an angle that is no multiple of 90.
+ * The orientation that turning about x and then about y gives. Whole quarters, so the sines are
+ * exact. Throws a RangeError for an angle that is no multiple of 90.
  */
 export function orientationOfAngles({ aboutX, aboutY }: AnglePair): Orientation {
   const quarter = (angle: number): 0 | 1 | 2 | 3 => {
@@ -47,8 +53,8 @@ export function orientationOfAngles({ aboutX, aboutY }: AnglePair): Orientation 
 }
 
 /**
- * The pair of angles that gives an orientation, for targets that turn models about x and then y. Sixteen of the 24 orientations have
- * one; the other eight lean to a side and have none.
+ * The pair of angles that gives an orientation, for targets that turn models about x and then y.
+ * Sixteen of the 24 orientations have one; the other eight lean to a side and have none.
  *
  * @example anglesOf({ front: 'east', top: 'up' }) // { aboutX: 0, aboutY: 90 }
  */

@@ -10,7 +10,8 @@ export interface PlainBox {
 /**
  * A box as it lies once its model is oriented, turned about the middle of a cell of `texels`.
  *
- * @example orientBox({ at: [0, 0, 14], size: [16, 16, 2] }, { front: 'east', top: 'up' }, 16) // at [14, 0, 0], size [2, 16, 16]
+ * @example orientBox({ at: [0, 0, 14], size: [16, 16, 2] }, { front: 'east', top: 'up' }, 16)
+ * // at [14, 0, 0], size [2, 16, 16]
  */
 export function orientBox(box: PlainBox, orientation: Orientation, texels: number): PlainBox {
   const rotation = rotationOf(orientation);
@@ -25,7 +26,10 @@ export function orientBox(box: PlainBox, orientation: Orientation, texels: numbe
   return { at, size: [Math.abs(a[0] - b[0]), Math.abs(a[1] - b[1]), Math.abs(a[2] - b[2])] };
 }
 
-/** True when the boxes together leave no texel of the cell open. Boxes outside the cell count only with their part inside. */
+/**
+ * True when the boxes together leave no texel of the cell open. Boxes outside the cell count only
+ * with their part inside.
+ */
 export function fillsCell(boxes: readonly PlainBox[], texels: number): boolean {
   if (boxes.some(({ at, size }) => at.every((v, i) => v <= 0 && v + size[i]! >= texels)))
     return true;

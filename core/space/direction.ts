@@ -1,4 +1,7 @@
-/** A point, a size or a step in space: x, y, z. Right-handed, +Y up; in the world +X is east and +Z south. */
+/**
+ * A point, a size or a step in space: x, y, z. Right-handed, +Y up; in the world +X is east and +Z
+ * south.
+ */
 export type Vec3 = readonly [number, number, number];
 
 /** Directions in the world, in the order in which Obrank always lists them. */
@@ -12,7 +15,10 @@ export type Heading = (typeof headings)[number];
 export const axes = ['x', 'y', 'z'] as const;
 export type Axis = (typeof axes)[number];
 
-/** Sides of a model in the model's own frame. As in glTF 2.0 (3.4), the front is +Z and the right is −X. */
+/**
+ * Sides of a model in the model's own frame. As in glTF 2.0 (3.4), the front is +Z and the right is
+ * −X.
+ */
 export const sides = ['front', 'back', 'left', 'right', 'top', 'bottom'] as const;
 export type Side = (typeof sides)[number];
 
@@ -59,7 +65,10 @@ export function axisOf(direction: Direction): Axis {
 
 export const negate = ([x, y, z]: Vec3): Vec3 => [0 - x, 0 - y, 0 - z];
 
-/** The cross product a × b (right-handed). Adding zero turns −0 into 0, so that equal vectors are equal data. */
+/**
+ * The cross product a × b (right-handed). Adding zero turns −0 into 0, so that equal vectors are
+ * equal data.
+ */
 export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[1] * b[2] - a[2] * b[1] + 0,
   a[2] * b[0] - a[0] * b[2] + 0,

@@ -1,7 +1,7 @@
 /** Directions, the 24 orientations, boxes, and numbers spread over places. Knows nobody. */
 export * from './direction.ts';
 export {
-  asMade,
+  identityOrientation,
   compose,
   facing,
   inverse,
@@ -16,5 +16,5 @@ export {
 } from './orientation.ts';
 export { fillsCell, orientBox, type PlainBox } from './box.ts';
 export { anglesOf, matrixOf, orientationOfAngles, type AnglePair } from './angles.ts';
-export { drawer, mix, pickShare, scatterAt } from './spread.ts';
+export { seededRandom, mix, pickShare, scatterAt } from './spread.ts';
 export { orientationAlong } from './along.ts';

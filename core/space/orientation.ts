@@ -20,7 +20,7 @@ export interface Orientation {
 export type Rotation = readonly [Vec3, Vec3, Vec3];
 
 /** The model as it was made: its front (+Z) faces south, its top points up. */
-export const asMade: Orientation = { front: 'south', top: 'up' };
+export const identityOrientation: Orientation = { front: 'south', top: 'up' };
 
 /** True when front and top are at right angles, so that they name one of the 24 orientations. */
 export const isOrientation = ({ front, top }: Orientation): boolean =>
@@ -77,6 +77,9 @@ export function inverse(orientation: Orientation): Orientation {
 export const facing = (orientation: Orientation, side: Side): Direction =>
   directionOf(turn(rotationOf(orientation), sideStep(side)));
 
-/** The top that an orientation gets when only its front is given: up, or north where the front itself is up or down. */
+/**
+ * The top that an orientation gets when only its front is given: up, or north where the front
+ * itself is up or down.
+ */
 export const usualTop = (front: Direction): Direction =>
   front === 'up' || front === 'down' ? 'north' : 'up';

@@ -1,6 +1,6 @@
 /**
- * A set of whole numbers from 0 to size − 1, one bit each. Made for set algebra over states: sets know between which words their
- * members lie, so that small sets are quick in large spaces.
+ * A set of whole numbers from 0 to size − 1, one bit each. Made for set algebra over states: sets
+ * know between which words their members lie, so that small sets are quick in large spaces.
  *
  * @example new BitSet(40).add(3).add(33).count // 2
  */
@@ -128,7 +128,10 @@ export class BitSet {
     return true;
   }
 
-  /** True when every member that all the sets share is in one of the two others. Nothing is laid out, and it stops at the first that is not. */
+  /**
+   * True when every member that all the sets share is in one of the two others. Nothing is laid
+   * out, and it stops at the first that is not.
+   */
   static sharedWithin(sets: readonly BitSet[], one: BitSet, two: BitSet): boolean {
     if (!sets.length) return one.or(two).count === one.size;
     if (sets.length > 4) return BitSet.shared(sets, sets[0]!).isWithin(one.or(two));
@@ -139,7 +142,9 @@ export class BitSet {
     return true;
   }
 
-  /** The members that all the sets share within `outer`, as a new set: up to four sets in one walk. */
+  /**
+   * The members that all the sets share within `outer`, as a new set: up to four sets in one walk.
+   */
   static shared(sets: readonly BitSet[], outer: BitSet): BitSet {
     if (!sets.length) return outer.copy();
     const [low, high] = BitSet.bounds(sets, outer);
@@ -196,6 +201,7 @@ export class BitSet {
 
   /** The smallest member, or undefined for the empty set. */
   get first(): number | undefined {
-    return this[Symbol.iterator]().next().value ?? undefined;
+    for (const member of this) return member;
+    return undefined;
   }
 }

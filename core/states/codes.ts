@@ -1,10 +1,16 @@
 import { valuesOf, type Value } from './property.ts';
 import type { StateSpace } from './space.ts';
 
-/** The values of a property in the order in which codes count them: listed, or a run of whole numbers. */
+/**
+ * The values of a property in the order in which codes count them: listed, or a run of whole
+ * numbers.
+ */
 export type CodeValues = Value[] | { from: number; to: number };
 
-/** One property in a code. `always` is set when the block no longer has the property: its part of the code then stands for that value. */
+/**
+ * One property in a code. `always` is set when the block no longer has the property: its part of
+ * the code then stands for that value.
+ */
 export interface CodeDigit {
   property: string;
   values: CodeValues;
@@ -12,9 +18,10 @@ export interface CodeDigit {
 }
 
 /**
- * How a state is stored in a saved world, as a whole number of so many bits.
- * mixed-radix: property by property, the first the slowest. bit-fields: each property in bits of its own, from bit `at`.
- * table: the codes themselves, in the order in which mixed radix over `digits` would count; −1 where no state is stored.
+ * How a state is stored in a saved world, as a whole number of so many bits. mixed-radix: property
+ * by property, the first the slowest. bit-fields: each property in bits of its own, from bit `at`.
+ * table: the codes themselves, in the order in which mixed radix over `digits` would count; −1
+ * where no state is stored.
  */
 export type CodeLayout =
   | { kind: 'mixed-radix'; bits: number; digits: CodeDigit[] }
@@ -48,7 +55,10 @@ export const mixedRadix = (space: StateSpace): CodeLayout => ({
   digits: digitsOf(space),
 });
 
-/** The layout that gives each property bits of its own, the last property in the lowest: wasteful, and easy to read in the mod's code. */
+/**
+ * The layout that gives each property bits of its own, the last property in the lowest: wasteful,
+ * and easy to read in the mod's code.
+ */
 export function bitFields(space: StateSpace): CodeLayout {
   let at = 0;
   const fields = digitsOf(space)
@@ -61,7 +71,10 @@ export function bitFields(space: StateSpace): CodeLayout {
   return { kind: 'bit-fields', bits: at, fields: fields.reverse() };
 }
 
-/** The layout that lists a code for each state, taken over from another layout, to be changed by hand. */
+/**
+ * The layout that lists a code for each state, taken over from another layout, to be changed by
+ * hand.
+ */
 export function codeTable(layout: CodeLayout, space: StateSpace): CodeLayout {
   const codes = [...encoderOf(layout, space)];
   return {
@@ -72,7 +85,9 @@ export function codeTable(layout: CodeLayout, space: StateSpace): CodeLayout {
   };
 }
 
-/** The code of every state, in the order of the states; −1 for a state that the layout cannot store. */
+/**
+ * The code of every state, in the order of the states; −1 for a state that the layout cannot store.
+ */
 export function encoderOf(layout: CodeLayout, space: StateSpace): Int32Array {
   const digits = layout.kind === 'bit-fields' ? layout.fields : layout.digits;
   const codes = new Int32Array(space.size);
@@ -98,7 +113,10 @@ export function encoderOf(layout: CodeLayout, space: StateSpace): Int32Array {
     : codes;
 }
 
-/** The state that a code stands for, or undefined when it stands for none. It takes codes apart, so it shares nothing with the encoder. */
+/**
+ * The state that a code stands for, or undefined when it stands for none. It takes codes apart, so
+ * it shares nothing with the encoder.
+ */
 export function decoderOf(
   layout: CodeLayout,
   space: StateSpace,
@@ -157,7 +175,8 @@ export interface CodeProof {
 }
 
 /**
- * Proves that every state has a code of its own and comes back from it, by storing and reading every one.
+ * Proves that every state has a code of its own and comes back from it, by storing and reading
+ * every one.
  *
  * @example proveCodes(mixedRadix(space), space).collision // undefined
  */

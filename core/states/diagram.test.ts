@@ -33,58 +33,71 @@ function digitsOf(cell: number, sizes: readonly number[]): number[] {
     .reverse();
 }
 
-/** What rows mean, said as plainly as can be: the first that asks for nothing else than what the cell has. */
+/**
+ * What rows mean, said as plainly as can be: the first that asks for nothing else than what the
+ * cell has.
+ */
 const kindIn = (rows: readonly DiagramRow[], digits: readonly number[]): number =>
   rows.find(({ asks }) =>
     [...asks].every(([dimension, values]) => values.includes(digits[dimension]!)),
   )?.kind ?? 0;
 
-test('the rows of a diagram give every cell its kind, in whatever order the dimensions are asked', () =>
-  fc.assert(
-    fc.property(anyTable, ([sizes, table, order]) => {
-      const diagram = diagramOf(table, 4, sizes, order)!;
-      const rows = rowsOfDiagram(diagram, order);
-      table.forEach((kind, cell) => expect(kindIn(rows, digitsOf(cell, sizes))).toBe(kind));
-      expect(rows).toHaveLength(diagram.rows);
-    }),
-  ));
+test(
+  'the rows of a diagram give every cell its kind, in whatever order the dimensions are ' + 'asked',
+  () =>
+    fc.assert(
+      fc.property(anyTable, ([sizes, table, order]) => {
+        const diagram = diagramOf(table, 4, sizes, order)!;
+        const rows = rowsOfDiagram(diagram, order);
+        table.forEach((kind, cell) => expect(kindIn(rows, digitsOf(cell, sizes))).toBe(kind));
+        expect(rows).toHaveLength(diagram.rows);
+      }),
+    ),
+);
 
-test('parts that are alike are one node: a table that depends on one dimension has one, and none when it depends on nothing', () => {
-  const sizes = [3, 4, 2];
-  const byMiddle = Int32Array.from(
-    { length: 24 },
-    (_, cell) => 1 + (digitsOf(cell, sizes)[1]! % 2),
-  );
-  expect(diagramOf(byMiddle, 3, sizes, [0, 1, 2])!.nodes).toHaveLength(1);
-  expect(diagramOf(byMiddle, 3, sizes, [1, 0, 2])!.nodes).toHaveLength(1);
-  expect(diagramOf(new Int32Array(24).fill(2), 3, sizes, [2, 1, 0])).toEqual({
-    root: 2,
-    terminals: 3,
-    nodes: [],
-    rows: 1,
-  });
-  expect(
-    rowsOfDiagram(diagramOf(byMiddle, 3, sizes, [0, 1, 2])!, [0, 1, 2]).map(({ asks, kind }) => [
-      [...asks],
-      kind,
-    ]),
-  ).toEqual([
-    [[[1, [1, 3]]], 2],
-    [[], 1],
-  ]);
-});
+test(
+  'parts that are alike are one node: a table that depends on one dimension has one, ' +
+    'and none when it depends on nothing',
+  () => {
+    const sizes = [3, 4, 2];
+    const byMiddle = Int32Array.from(
+      { length: 24 },
+      (_, cell) => 1 + (digitsOf(cell, sizes)[1]! % 2),
+    );
+    expect(diagramOf(byMiddle, 3, sizes, [0, 1, 2])!.nodes).toHaveLength(1);
+    expect(diagramOf(byMiddle, 3, sizes, [1, 0, 2])!.nodes).toHaveLength(1);
+    expect(diagramOf(new Int32Array(24).fill(2), 3, sizes, [2, 1, 0])).toEqual({
+      root: 2,
+      terminals: 3,
+      nodes: [],
+      rows: 1,
+    });
+    expect(
+      rowsOfDiagram(diagramOf(byMiddle, 3, sizes, [0, 1, 2])!, [0, 1, 2]).map(({ asks, kind }) => [
+        [...asks],
+        kind,
+      ]),
+    ).toEqual([
+      [[[1, [1, 3]]], 2],
+      [[], 1],
+    ]);
+  },
+);
 
-test('a diagram never has more nodes than the table has cells, and building stops at its bound', () =>
-  fc.assert(
-    fc.property(anyTable, ([sizes, table, order]) => {
-      const diagram = diagramOf(table, 4, sizes, order)!;
-      expect(diagram.nodes.length).toBeLessThan(Math.max(2, table.length));
-      // Building one that would make more rows is given up; one that makes just as many is not.
-      expect(diagramOf(table, 4, sizes, order, diagram.rows)).toEqual(diagram);
-      if (diagram.nodes.length)
-        expect(diagramOf(table, 4, sizes, order, diagram.rows - 1)).toBeUndefined();
-    }),
-  ));
+test(
+  'a diagram never has more nodes than the table has cells, and building stops at its ' + 'bound',
+  () =>
+    fc.assert(
+      fc.property(anyTable, ([sizes, table, order]) => {
+        const diagram = diagramOf(table, 4, sizes, order)!;
+        expect(diagram.nodes.length).toBeLessThan(Math.max(2, table.length));
+        // Building one that would make more rows is given up; one that makes just as many is not.
+        expect(diagramOf(table, 4, sizes, order, diagram.rows)).toEqual(diagram);
+        if (diagram.nodes.length)
+          expect(diagramOf(table, 4, sizes, order, diagram.rows - 1)).toBeUndefined();
+      }),
+    ),
+);
 
 test('the boxes of a table are all choices of values, each once, the widest first', () => {
   const boxes = boxesOf([2, 3])!;

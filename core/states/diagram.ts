@@ -1,18 +1,25 @@
 /**
- * Rows by way of a decision diagram: the properties are asked one after the other, and parts of the table that are alike are one node
- * (Bryant, Graph-Based Algorithms for Boolean Function Manipulation, 1986; with as many branches as a property has values).
+ * Rows by way of a decision diagram: the properties are asked one after the other, and parts of the
+ * table that are alike are one node (Bryant, Graph-Based Algorithms for Boolean Function
+ * Manipulation, 1986; with as many branches as a property has values).
  */
 export interface Diagram {
   /** Node numbers: 0 … terminals − 1 are kinds of values themselves, 0 being "no value". */
   root: number;
   terminals: number;
-  /** For each other node the property that it asks for, as a place in the order, and the node for each value. */
+  /**
+   * For each other node the property that it asks for, as a place in the order, and the node for
+   * each value.
+   */
   nodes: { level: number; children: number[] }[];
   /** How many rows it makes when every different branch of a node is followed once. */
   rows: number;
 }
 
-/** The pairs of numbers that were met, each with a number of its own: a table with open addressing (Knuth, The Art of Computer Programming 3, 6.4). */
+/**
+ * The pairs of numbers that were met, each with a number of its own: a table with open addressing
+ * (Knuth, The Art of Computer Programming 3, 6.4).
+ */
 class Pairs {
   private table: Int32Array;
   private many = 0;
@@ -51,9 +58,10 @@ class Pairs {
 }
 
 /**
- * The diagram of a table when its dimensions are asked in an order. `of` holds a kind for each cell, the last dimension counting
- * fastest; `sizes` the length of each dimension. Linear in the cells. Undefined as soon as it is sure to make more than `most` rows: parts of
- * the table that differ are reached in different ways, and each way is a row at least.
+ * The diagram of a table when its dimensions are asked in an order. `of` holds a kind for each
+ * cell, the last dimension counting fastest; `sizes` the length of each dimension. Linear in the
+ * cells. Undefined as soon as it is sure to make more than `most` rows: parts of the table that
+ * differ are reached in different ways, and each way is a row at least.
  */
 export function diagramOf(
   of: Int32Array,
@@ -140,15 +148,19 @@ function permuted(of: Int32Array, sizes: readonly number[], order: readonly numb
   return result;
 }
 
-/** One row of a diagram: for each dimension that it asks for the places of the values, and the kind that it gives. */
+/**
+ * One row of a diagram: for each dimension that it asks for the places of the values, and the kind
+ * that it gives.
+ */
 export interface DiagramRow {
   asks: Map<number, number[]>;
   kind: number;
 }
 
 /**
- * The rows of a diagram, to be read from the first: branches that lead to the same node share their rows, and the widest branch comes
- * last, without a condition where nothing under the node is left open.
+ * The rows of a diagram, to be read from the first: branches that lead to the same node share their
+ * rows, and the widest branch comes last, without a condition where nothing under the node is left
+ * open.
  */
 export function rowsOfDiagram(
   { root, terminals, nodes }: Diagram,
@@ -175,7 +187,8 @@ export function rowsOfDiagram(
       if (values) values.push(value);
       else branches.set(child, [value]);
     });
-    // Of two equal halves the one with the first value comes last: what is lit is named, what is not is the rest.
+    // Of two equal halves the one with the first value comes last: what is lit is named, what is
+    // not is the rest.
     const sorted = [...branches].sort(
       ([, a], [, b]) =>
         a.length - b.length || (branches.size === 2 ? b[0]! - a[0]! : a[0]! - b[0]!),

@@ -1,4 +1,7 @@
-/** A condition as a set of cells in a table of at most 32 cells, with the places of the values in each dimension. */
+/**
+ * A condition as a set of cells in a table of at most 32 cells, with the places of the values in
+ * each dimension.
+ */
 export interface SmallBox {
   cells: number;
   digits: number[][];
@@ -12,7 +15,10 @@ export interface SmallRow {
 
 /** Tables with more boxes than this are not searched. */
 const mostBoxes = 4096;
-/** The search gives up after looking at this many boxes; what it then has is not proved to be the fewest. */
+/**
+ * The search gives up after looking at this many boxes; what it then has is not proved to be the
+ * fewest.
+ */
 const mostLooks = 1_500_000;
 
 const bits = (mask: number): number => {
@@ -21,7 +27,10 @@ const bits = (mask: number): number => {
   return Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 };
 
-/** All boxes of a table: every choice of values in every dimension. Undefined when there are too many. */
+/**
+ * All boxes of a table: every choice of values in every dimension. Undefined when there are too
+ * many.
+ */
 export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
   if (
     sizes.some((size) => size > 12) ||
@@ -54,12 +63,14 @@ export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
 }
 
 /**
- * The fewest rows that give each cell of a table its kind, first match wins, by searching deeper and deeper (Korf, Depth-First
- * Iterative-Deepening, 1985). Cells of kind 0 stay without a row. Only searches for fewer than `below` rows.
- * Gives `found: undefined, proved: true` when there is no such list, and `proved: false` when the search was given up.
+ * The fewest rows that give each cell of a table its kind, first match wins, by searching deeper
+ * and deeper (Korf, Depth-First Iterative-Deepening, 1985). Cells of kind 0 stay without a row.
+ * Only searches for fewer than `below` rows. Gives `found: undefined, proved: true` when there is
+ * no such list, and `proved: false` when the search was given up.
  *
- * Two facts keep it short. Taking more cells of a kind never hurts the rows below, so only the widest boxes are tried; and when one
- * box takes all that is left of a kind, taking it at once is as good as anything.
+ * Two facts keep it short. Taking more cells of a kind never hurts the rows below, so only the
+ * widest boxes are tried; and when one box takes all that is left of a kind, taking it at once is
+ * as good as anything.
  */
 export function searchRows(
   of: Int32Array,

@@ -2,21 +2,27 @@ import { bitsFor } from './codes.ts';
 import { valueCount } from './property.ts';
 import type { StateSpace } from './space.ts';
 
-/** Properties that could be left out of a block, or moved to blocks of their own, and what is then left. */
+/**
+ * Properties that could be left out of a block, or moved to blocks of their own, and what is then
+ * left.
+ */
 export interface Dropped {
   properties: string[];
   /** How many states each block would still have, and the bits that they need. */
   states: number;
   bits: number;
-  /** How many blocks there would be if each combination of their values became a block of its own. */
+  /**
+   * How many blocks there would be if each combination of their values became a block of its own.
+   */
   blocks: number;
 }
 
 /**
- * The fewest properties that have to go for the states to fit into so many bits: all ways with that many properties, the one that
- * leaves the most states first. Empty when the states fit already.
+ * The fewest properties that have to go for the states to fit into so many bits: all ways with that
+ * many properties, the one that leaves the most states first. Empty when the states fit already.
  *
- * @example whatToDrop(space, 4) // heading × hung × lit is 24 states: drop lit for 12, or hung for 8, or heading for 6
+ * @example whatToDrop(space, 4)
+ * // heading × hung × lit is 24 states: drop lit for 12, or hung for 8, or heading for 6
  */
 export function whatToDrop(space: StateSpace, bits: number): Dropped[] {
   const sizes = space.properties.map(valueCount);

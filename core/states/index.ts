@@ -1,4 +1,7 @@
-/** The state space: properties, states as whole numbers, rows, their coverage and the fewest of them, state codes. Knows only directions. */
+/**
+ * The state space: properties, states as whole numbers, rows, their coverage and the fewest of
+ * them, state codes. Knows only directions.
+ */
 export { BitSet } from './bitset.ts';
 export {
   hasValue,
@@ -41,6 +44,6 @@ export {
   type CodeProof,
   type CodeValues,
 } from './codes.ts';
-export { settleCodes, renameInCodes } from './settle.ts';
+export { keepCodesStable, renameInCodes } from './stable-codes.ts';
 export { whatToDrop, type Dropped } from './fit.ts';
 export { paintRows } from './paint.ts';

@@ -29,21 +29,25 @@ const painted = (space: StateSpace) =>
     maxLength: space.size,
   });
 
-test('the rows mean exactly what was painted, holes among it; none is dead; none fewer than the different values', () =>
-  fc.assert(
-    fc.property(
-      anySpace.chain((space) => fc.tuple(fc.constant(space), painted(space))),
-      ([space, values]) => {
-        const { rows, exact, atLeast } = fewestRows(values, space);
-        expect(expandRows(rows, space)).toEqual(values);
-        expect(coverage(rows, space).dead).toEqual([]);
-        expect(atLeast).toBe(new Set(values.filter((value) => value !== undefined)).size);
-        expect(rows.length).toBeGreaterThanOrEqual(atLeast);
-        if (rows.length === atLeast) expect(exact).toBe(true);
-      },
+test(
+  'the rows mean exactly what was painted, holes among it; none is dead; none fewer ' +
+    'than the different values',
+  () =>
+    fc.assert(
+      fc.property(
+        anySpace.chain((space) => fc.tuple(fc.constant(space), painted(space))),
+        ([space, values]) => {
+          const { rows, exact, atLeast } = fewestRows(values, space);
+          expect(expandRows(rows, space)).toEqual(values);
+          expect(coverage(rows, space).dead).toEqual([]);
+          expect(atLeast).toBe(new Set(values.filter((value) => value !== undefined)).size);
+          expect(rows.length).toBeGreaterThanOrEqual(atLeast);
+          if (rows.length === atLeast) expect(exact).toBe(true);
+        },
+      ),
+      { numRuns: 150 },
     ),
-    { numRuns: 150 },
-  ));
+);
 
 test('what was written with few rows never needs more', () =>
   fc.assert(
@@ -138,37 +142,41 @@ test('on small tables no list at all is shorter', () =>
     { numRuns: 80 },
   ));
 
-test('worked examples: an exception before the rest, a list of values, nothing to ask, nothing painted', () => {
-  const space = new StateSpace([
-    { name: 'heading', kind: 'heading', default: 'south' },
-    toggle('lit'),
-  ]);
-  expect(fewestRows([0, 13, 0, 13, 0, 13, 0, 13], space)).toEqual({
-    rows: [{ when: { lit: true }, value: 13 }, { value: 0 }],
-    exact: true,
-    atLeast: 2,
-  });
-  expect(fewestRows([7, 7, 7, 1, 7, 7, 7, 7], space).rows).toEqual([
-    { when: { heading: 'east', lit: true }, value: 1 },
-    { value: 7 },
-  ]);
-  expect(
-    fewestRows(
-      Array.from({ length: 8 }, () => 'same'),
-      space,
-    ),
-  ).toEqual({ rows: [{ value: 'same' }], exact: true, atLeast: 1 });
-  expect(
-    fewestRows(
-      Array.from({ length: 8 }, () => undefined),
-      space,
-    ),
-  ).toEqual({ rows: [], exact: true, atLeast: 0 });
-  expect(fewestRows([1, 1, 2, 2, 1, 1, undefined, undefined], space).rows).toEqual([
-    { when: { heading: 'east' }, value: 2 },
-    { when: { heading: ['north', 'south'] }, value: 1 },
-  ]);
-});
+test(
+  'worked examples: an exception before the rest, a list of values, nothing to ask, ' +
+    'nothing painted',
+  () => {
+    const space = new StateSpace([
+      { name: 'heading', kind: 'heading', default: 'south' },
+      toggle('lit'),
+    ]);
+    expect(fewestRows([0, 13, 0, 13, 0, 13, 0, 13], space)).toEqual({
+      rows: [{ when: { lit: true }, value: 13 }, { value: 0 }],
+      exact: true,
+      atLeast: 2,
+    });
+    expect(fewestRows([7, 7, 7, 1, 7, 7, 7, 7], space).rows).toEqual([
+      { when: { heading: 'east', lit: true }, value: 1 },
+      { value: 7 },
+    ]);
+    expect(
+      fewestRows(
+        Array.from({ length: 8 }, () => 'same'),
+        space,
+      ),
+    ).toEqual({ rows: [{ value: 'same' }], exact: true, atLeast: 1 });
+    expect(
+      fewestRows(
+        Array.from({ length: 8 }, () => undefined),
+        space,
+      ),
+    ).toEqual({ rows: [], exact: true, atLeast: 0 });
+    expect(fewestRows([1, 1, 2, 2, 1, 1, undefined, undefined], space).rows).toEqual([
+      { when: { heading: 'east' }, value: 2 },
+      { when: { heading: ['north', 'south'] }, value: 1 },
+    ]);
+  },
+);
 
 test('large tables keep their meaning and a list near that from which they were made', () => {
   const space = new StateSpace([number('a', 16), number('b', 16), number('c', 8), number('d', 8)]);

@@ -2,7 +2,6 @@ import { BitSet } from './bitset.ts';
 import { diagramOf, rowsOfDiagram, type Diagram } from './diagram.ts';
 import { boxesOf, searchRows } from './exact.ts';
 import { kindsOf, mattering, type Row, type Rows } from './rows.ts';
-import type { Value } from './property.ts';
 import { StateSpace, whenOf } from './space.ts';
 
 /** Rows that mean exactly what was given, and how few they are. */
@@ -21,7 +20,10 @@ const orderBudget = 60_000;
 /** Lists longer than this are not tidied row against row. */
 const tidyLimit = 512;
 
-/** A row while it is worked on: for each property the places of the values that it asks for, and its kind of value. `slices` are the cells that each of these allows, undefined where all are. */
+/**
+ * A row while it is worked on: for each property the places of the values that it asks for, and its
+ * kind of value. `slices` are the cells that each of these allows, undefined where all are.
+ */
 interface Draft {
   digits: number[][];
   kind: number;
@@ -29,13 +31,16 @@ interface Draft {
 }
 
 /**
- * Rows that give each state its value, and as few of them as can be found: the first match wins, states without a value stay without
- * a row. For tables of up to 32 cells (counting only properties that matter) the list is the shortest there is unless a search of
- * bounded length gives up; for larger ones it comes from the best of several decision diagrams and is never longer than one row for
- * each different part of that diagram, nor longer than `from`: rows that are known to mean the same. `atLeast` says how short any
- * list could be, `exact` whether this one is proved shortest. Throws a RangeError when `from` means something else.
+ * Rows that give each state its value, and as few of them as can be found: the first match wins,
+ * states without a value stay without a row. For tables of up to 32 cells (counting only properties
+ * that matter) the list is the shortest there is unless a search of bounded length gives up; for
+ * larger ones it comes from the best of several decision diagrams and is never longer than one row
+ * for each different part of that diagram, nor longer than `from`: rows that are known to mean the
+ * same. `atLeast` says how short any list could be, `exact` whether this one is proved shortest.
+ * Throws a RangeError when `from` means something else.
  *
- * @example fewestRows([0, 13, 0, 13], space).rows // [{ when: { lit: true }, value: 13 }, { value: 0 }]
+ * @example fewestRows([0, 13, 0, 13], space).rows
+ * // [{ when: { lit: true }, value: 13 }, { value: 0 }]
  */
 export function fewestRows<T>(
   values: readonly (T | undefined)[],
@@ -52,7 +57,8 @@ export function fewestRows<T>(
       matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i),
     );
 
-  // Where every property matters the table is the space itself, and the sets that it has kept serve again.
+  // Where every property matters the table is the space itself, and the sets that it has kept serve
+  // again.
   const cells =
     matters.length === space.properties.length
       ? space
@@ -88,7 +94,10 @@ export function fewestRows<T>(
 
 const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, value } : { value });
 
-/** Given rows as drafts over the properties that matter. A row that asks for a property that matters nowhere asks for nothing. */
+/**
+ * Given rows as drafts over the properties that matter. A row that asks for a property that matters
+ * nowhere asks for nothing.
+ */
 function draftsOf<T>(
   rows: Rows<T>,
   of: Int32Array,
@@ -98,10 +107,8 @@ function draftsOf<T>(
 ): Draft[] {
   const [open, drafts, same] = [space.everything.copy(), [] as Draft[], new Map<T, number>()];
   for (const { when, value } of rows) {
-    const asks = space.properties.map(
-      ({ name }) =>
-        (when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]]) as
-          Value[] | undefined,
+    const asks = space.properties.map(({ name }) =>
+      when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]],
     );
     const slices = asks.map(
       (asked, at) => asked && space.allowing(space.properties[at]!.name, asked),
@@ -155,7 +162,10 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
   return table;
 }
 
-/** The rows of the diagram that makes the fewest, among the orders of properties that there is time to try; none when those are more than `most`. */
+/**
+ * The rows of the diagram that makes the fewest, among the orders of properties that there is time
+ * to try; none when those are more than `most`.
+ */
 function fromDiagrams(
   table: Int32Array,
   kinds: number,
@@ -202,8 +212,8 @@ function* orders(sizes: readonly number[]): Generator<number[]> {
 }
 
 /**
- * Widens each row as far as it takes only cells that are its own or are taken already, then leaves out the rows that the rows below
- * make up for.
+ * Widens each row as far as it takes only cells that are its own or are taken already, then leaves
+ * out the rows that the rows below make up for.
  */
 function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draft[] {
   if (drafts.length > tidyLimit) return drafts;
@@ -244,7 +254,8 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
     taken.addAll(cells);
     return { draft: { digits, kind: draft.kind }, cells, won };
   });
-  // From the last row upward: what the rows below would give each cell is known, so a row that gives its cells the same is not needed.
+  // From the last row upward: what the rows below would give each cell is known, so a row that
+  // gives its cells the same is not needed.
   const below = new Int32Array(table.length);
   const kept: Draft[] = [];
   for (const { draft, cells, won } of rows.reverse()) {

@@ -3,7 +3,10 @@ import { axes, directions, headings } from '../space/index.ts';
 /** One choice of a property: false/true, a whole number, or a name. */
 export type Value = boolean | number | string;
 
-/** A named finite dimension of a block's states. `byCode` says that the mod's own code changes it while the block stands. */
+/**
+ * A named finite dimension of a block's states. `byCode` says that the mod's own code changes it
+ * while the block stands.
+ */
 export type Property = { name: string; byCode?: boolean } & (
   | { kind: 'toggle'; default: boolean }
   | { kind: 'number'; min: number; max: number; default: number }
@@ -26,7 +29,10 @@ export const propertyKinds = [
   'axis',
 ] as const;
 
-/** More values than this in one property are never listed: no kit stores them, and listing them would eat the memory. */
+/**
+ * More values than this in one property are never listed: no kit stores them, and listing them
+ * would eat the memory.
+ */
 export const mostValues = 65_536;
 
 /** How many values a property has, without listing them. A number range upside down has none. */
@@ -48,7 +54,8 @@ export function valueCount(property: Property): number {
 }
 
 /**
- * The values of a property in their fixed order (the order of state codes), at most {@link mostValues} of them.
+ * The values of a property in their fixed order (the order of state codes), at most {@link
+ * mostValues} of them.
  *
  * @example valuesOf({ name: 'lit', kind: 'toggle', default: false }) // [false, true]
  */

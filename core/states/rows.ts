@@ -20,7 +20,7 @@ const isRows = <T>(given: ByState<T>): given is Rows<T> =>
 
 /** Rows for a value in either form. `toRows(14)` is `[{ value: 14 }]`. */
 export const toRows = <T>(given: ByState<T>): Rows<T> =>
-  isRows(given) ? given : [{ value: given as T }];
+  isRows(given) ? given : [{ value: given }];
 
 /** What a coverage proof finds. All sets are over the states of the space. */
 export interface Coverage {
@@ -28,11 +28,17 @@ export interface Coverage {
   uncovered: BitSet;
   /** For each row, the states in which it is the first match. */
   wins: BitSet[];
-  /** For each row that never wins, the rows that take all its states first; empty when its condition matches nothing. */
+  /**
+   * For each row that never wins, the rows that take all its states first; empty when its condition
+   * matches nothing.
+   */
   dead: { row: number; coveredBy: number[] }[];
 }
 
-/** Proves which states the rows cover, and which rows can never win. Linear in rows × states / 32, and in the states that dead rows ask for. */
+/**
+ * Proves which states the rows cover, and which rows can never win. Linear in rows × states / 32,
+ * and in the states that dead rows ask for.
+ */
 export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   const open = BitSet.full(space.size);
   const wins: BitSet[] = [];
@@ -83,8 +89,8 @@ export function valueIn<T>(rows: Rows<T>, space: StateSpace, state: number): T |
 }
 
 /**
- * A whole number for each state such that two states have the same one exactly when they have the same data; 0 stands for no value.
- * `kinds` holds the value of each number, with undefined first.
+ * A whole number for each state such that two states have the same one exactly when they have the
+ * same data; 0 stands for no value. `kinds` holds the value of each number, with undefined first.
  */
 export function kindsOf<T>(values: readonly (T | undefined)[]): {
   kinds: (T | undefined)[];
@@ -110,7 +116,10 @@ export function kindsOf<T>(values: readonly (T | undefined)[]): {
   return { kinds, of };
 }
 
-/** The places of the properties on which a value by state depends: changing one of them alone changes the value in some state. */
+/**
+ * The places of the properties on which a value by state depends: changing one of them alone
+ * changes the value in some state.
+ */
 export function mattering(of: Int32Array, space: StateSpace): number[] {
   return space.values.flatMap((list, at) => {
     if (list.length < 2) return [];
@@ -122,23 +131,29 @@ export function mattering(of: Int32Array, space: StateSpace): number[] {
   });
 }
 
-/** The properties on which the value really depends: changing one of them alone changes the value in some state. */
+/**
+ * The properties on which the value really depends: changing one of them alone changes the value in
+ * some state.
+ */
 export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
   new Set(
     mattering(kindsOf(expandRows(rows, space)).of, space).map((at) => space.properties[at]!.name),
   );
 
 /**
- * Rows that give each state its value, naming only the properties on which the value depends. One row for each combination of those:
- * right for every input, not the fewest, and each state finds itself spelled out.
+ * Rows that give each state its value, naming only the properties on which the value depends. One
+ * row for each combination of those: right for every input, not the fewest, and each state finds
+ * itself spelled out.
  *
- * @example rowsFromValues([0, 13, 0, 13], space) // [{ when: { lit: false }, value: 0 }, { when: { lit: true }, value: 13 }]
+ * @example rowsFromValues([0, 13, 0, 13], space)
+ * // [{ when: { lit: false }, value: 0 }, { when: { lit: true }, value: 13 }]
  */
 export function rowsFromValues<T>(values: readonly T[], space: StateSpace): Row<T>[] {
   const matters = mattering(kindsOf(values).of, space);
   const others = space.values.map((_, at) => at).filter((at) => !matters.includes(at));
   return values.flatMap((value, state) => {
-    // Of the states that differ only in what does not matter, the one with the first values speaks for all.
+    // Of the states that differ only in what does not matter, the one with the first values speaks
+    // for all.
     if (others.some((at) => space.digit(state, at) > 0)) return [];
     return [
       matters.length

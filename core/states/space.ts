@@ -1,7 +1,9 @@
 import { BitSet } from './bitset.ts';
 import { valueCount, valuesOf, type Property, type Value } from './property.ts';
 
-/** One choice for every property, by name. Used at the edges; inside core a state is a whole number. */
+/**
+ * One choice for every property, by name. Used at the edges; inside core a state is a whole number.
+ */
 export type State = Readonly<Record<string, Value>>;
 
 /** What a row asks of a state: for each named property the one value or the values that match. */
@@ -14,8 +16,8 @@ export const mostStates = 65_536;
 const mostKept = 2 ** 27;
 
 /**
- * The states of a block as the whole numbers 0 … size − 1: mixed radix over its properties, the last property
- * counting fastest (Knuth, The Art of Computer Programming 2, 4.1).
+ * The states of a block as the whole numbers 0 … size − 1: mixed radix over its properties, the
+ * last property counting fastest (Knuth, The Art of Computer Programming 2, 4.1).
  */
 export class StateSpace {
   readonly size: number;
@@ -29,7 +31,9 @@ export class StateSpace {
   private readonly slices = new Map<string, BitSet>();
   private whole: BitSet | undefined;
 
-  /** A space of more than {@link mostStates} states is cut to its default state: `tooLarge` tells. */
+  /**
+   * A space of more than {@link mostStates} states is cut to its default state: `tooLarge` tells.
+   */
   constructor(readonly properties: readonly Property[]) {
     this.trueSize = properties.reduce((product, property) => product * valueCount(property), 1);
     this.values = this.tooLarge ? [] : properties.map(valuesOf);
@@ -53,7 +57,9 @@ export class StateSpace {
     return this.byName.get(property) ?? -1;
   }
 
-  /** Which value of the property at that place the state has: its place among the property's values. */
+  /**
+   * Which value of the property at that place the state has: its place among the property's values.
+   */
   digit(state: number, at: number): number {
     return Math.floor(state / this.steps[at]!) % this.values[at]!.length;
   }
@@ -70,7 +76,10 @@ export class StateSpace {
     );
   }
 
-  /** The number of a state; a property that is not named, or has a value it does not know, counts with its default (or first) value. */
+  /**
+   * The number of a state; a property that is not named, or has a value it does not know, counts
+   * with its default (or first) value.
+   */
   encode(state: State): number {
     return this.values.reduce((sum, list, at) => {
       const property = this.properties[at]!;
@@ -85,7 +94,10 @@ export class StateSpace {
     return this.encode({});
   }
 
-  /** The set of states in which a property has one value. Empty when there is no such property or value. */
+  /**
+   * The set of states in which a property has one value. Empty when there is no such property or
+   * value.
+   */
   slice(name: string, value: Value): BitSet {
     const key = `${name}=${typeof value}:${String(value)}`;
     const known = this.slices.get(key);
@@ -103,7 +115,10 @@ export class StateSpace {
     return set;
   }
 
-  /** The set of states in which a property has one of several values. It is kept and shared: not to be changed. */
+  /**
+   * The set of states in which a property has one of several values. It is kept and shared: not to
+   * be changed.
+   */
   allowing(name: string, values: readonly Value[]): BitSet {
     if (values.length === 1) return this.slice(name, values[0]!);
     const key = `${name}=${JSON.stringify(values)}`;
@@ -113,13 +128,17 @@ export class StateSpace {
         (all, value) => all.addAll(this.slice(name, value)),
         new BitSet(this.size),
       );
-      // What is asked for again and again is kept; what is asked for in thousands of ways would only fill the memory.
+      // What is asked for again and again is kept; what is asked for in thousands of ways would
+      // only fill the memory.
       if (this.slices.size * this.size < mostKept) this.slices.set(key, set);
     }
     return set;
   }
 
-  /** The states that a condition matches, of all or of those `within`, as a new set. No condition matches all. */
+  /**
+   * The states that a condition matches, of all or of those `within`, as a new set. No condition
+   * matches all.
+   */
   matching(when: When | undefined, within = this.everything): BitSet {
     const asked = Object.entries(when ?? {}).map(([name, wanted]) =>
       Array.isArray(wanted) ? this.allowing(name, wanted) : this.slice(name, wanted),
@@ -127,7 +146,10 @@ export class StateSpace {
     return BitSet.shared(asked, within);
   }
 
-  /** A state in words: `heading = east, lit = true`; a block without properties has "the only state". */
+  /**
+   * A state in words: `heading = east, lit = true`; a block without properties has "the only
+   * state".
+   */
   describe(state: number): string {
     const words = Object.entries(this.decode(state)).map(
       ([name, value]) => `${name} = ${String(value)}`,
@@ -144,15 +166,17 @@ export class StateSpace {
   }
 
   /**
-   * For each state the member of the set that differs from it in the fewest properties; of equals, one that differs in a later property.
-   * Undefined for an empty set. Breadth first from all members at once: linear in states × properties.
+   * For each state the member of the set that differs from it in the fewest properties; of equals,
+   * one that differs in a later property. Undefined for an empty set. Breadth first from all
+   * members at once: linear in states × properties.
    */
   nearest(members: BitSet): Int32Array | undefined {
     const nearest = new Int32Array(this.size).fill(-1);
     let front = [...members];
     if (!front.length) return undefined;
     for (const member of front) nearest[member] = member;
-    // States that differ in one property alone lie on a line. Once one of them is reached, so are all: a line is walked once.
+    // States that differ in one property alone lie on a line. Once one of them is reached, so are
+    // all: a line is walked once.
     const walked = this.values.map(() => new Uint8Array(this.size));
     while (front.length) {
       const next: number[] = [];
@@ -175,8 +199,8 @@ export class StateSpace {
 }
 
 /**
- * A condition that matches exactly the given values of each property; a property with all of its values is not named.
- * `digits` holds for each property the places of its values.
+ * A condition that matches exactly the given values of each property; a property with all of its
+ * values is not named. `digits` holds for each property the places of its values.
  *
  * @example whenOf(space, [[1], [0, 1]]) // { heading: 'east' }
  */

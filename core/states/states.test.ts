@@ -183,7 +183,10 @@ test('the nearest member is as near as any, found by comparing with each', () =>
         const nearest = space.nearest(
           list.reduce((set, member) => set.add(member), new BitSet(space.size)),
         );
-        if (!list.length) return void expect(nearest).toBeUndefined();
+        if (!list.length) {
+          expect(nearest).toBeUndefined();
+          return;
+        }
         nearest!.forEach((member, state) => {
           expect(list).toContain(member);
           expect(space.distance(state, member)).toBe(
@@ -194,90 +197,101 @@ test('the nearest member is as near as any, found by comparing with each', () =>
     ),
   ));
 
-test('a condition made from values matches exactly their combinations, and a changed digit changes one property', () =>
-  fc.assert(
-    fc.property(
-      anySpace.chain((space) =>
-        fc.tuple(
-          fc.constant(space),
+test(
+  'a condition made from values matches exactly their combinations, and a changed digit ' +
+    'changes one property',
+  () =>
+    fc.assert(
+      fc.property(
+        anySpace.chain((space) =>
           fc.tuple(
-            ...space.values.map((list) =>
-              fc.subarray(
-                list.map((_, i) => i),
-                { minLength: 1 },
+            fc.constant(space),
+            fc.tuple(
+              ...space.values.map((list) =>
+                fc.subarray(
+                  list.map((_, i) => i),
+                  { minLength: 1 },
+                ),
               ),
             ),
+            fc.nat(space.size - 1),
           ),
-          fc.nat(space.size - 1),
         ),
+        ([space, digits, state]) => {
+          const set = space.matching(whenOf(space, digits));
+          expect(set.has(state)).toBe(
+            digits.every((list, at) => list.includes(space.digit(state, at))),
+          );
+          space.values.forEach((list, at) =>
+            list.forEach((value, digit) => {
+              expect(space.decode(space.withDigit(state, at, digit))).toEqual({
+                ...space.decode(state),
+                [space.properties[at]!.name]: value,
+              });
+            }),
+          );
+        },
       ),
-      ([space, digits, state]) => {
-        const set = space.matching(whenOf(space, digits));
-        expect(set.has(state)).toBe(
-          digits.every((list, at) => list.includes(space.digit(state, at))),
-        );
-        space.values.forEach((list, at) =>
-          list.forEach((value, digit) => {
-            expect(space.decode(space.withDigit(state, at, digit))).toEqual({
-              ...space.decode(state),
-              [space.properties[at]!.name]: value,
-            });
-          }),
-        );
-      },
     ),
-  ));
+);
 
-test('sets that are changed in place, and questions about several at once, agree with sets of numbers', () =>
-  fc.assert(
-    fc.property(
-      fc.integer({ min: 1, max: 150 }),
-      fc.array(fc.nat(149)),
-      fc.array(fc.nat(149)),
-      fc.array(fc.nat(149)),
-      (size, a, b, c) => {
-        const within = (list: number[]) => new Set(list.filter((member) => member < size));
-        const [one, other, outer] = [within(a), within(b), within(c)];
-        const make = (members: Set<number>) => BitSet.where(size, (member) => members.has(member));
-        const sorted = (members: Iterable<number>) => [...members].sort((x, y) => x - y);
-        expect([...make(one).addAll(make(other))]).toEqual(sorted(new Set([...one, ...other])));
-        expect([...make(one).keepAll(make(other))]).toEqual(
-          sorted([...one].filter((member) => other.has(member))),
-        );
-        expect([...make(one).dropAll(make(other))]).toEqual(
-          sorted([...one].filter((member) => !other.has(member))),
-        );
-        const visited: number[] = [];
-        make(one).forEach((member) => visited.push(member));
-        expect(visited).toEqual(sorted(one));
-        expect(make(one).isWithin(make(other))).toBe([...one].every((member) => other.has(member)));
-        expect(BitSet.sharedWithin([make(one), make(other)], make(outer), new BitSet(size))).toBe(
-          [...one].every((member) => !other.has(member) || outer.has(member)),
-        );
-        expect(BitSet.sharedWithin([make(one)], make(outer), make(other))).toBe(
-          [...one].every((member) => outer.has(member) || other.has(member)),
-        );
-        expect([...BitSet.shared([make(one), make(other)], make(outer))]).toEqual(
-          sorted([...one].filter((member) => other.has(member) && outer.has(member))),
-        );
-        // Sets know between which words they lie; what was narrowed can be widened again.
-        const moved = make(one).keepAll(make(other)).addAll(make(outer)).dropAll(make(one));
-        const left = [...outer].filter((member) => !one.has(member));
-        expect([[...moved], moved.count, moved.first, moved.isEmpty]).toEqual([
-          sorted(left),
-          left.length,
-          sorted(left)[0],
-          !left.length,
-        ]);
-        expect(moved.some((member) => member % 2 === 1)).toBe(
-          left.some((member) => member % 2 === 1),
-        );
-        expect([...moved.complement().and(make(outer))]).toEqual(
-          sorted([...outer].filter((member) => one.has(member))),
-        );
-        const copy = make(one);
-        copy.copy().add(0).dropAll(make(one));
-        expect([...copy]).toEqual(sorted(one));
-      },
+test(
+  'sets that are changed in place, and questions about several at once, agree with sets ' +
+    'of numbers',
+  () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 150 }),
+        fc.array(fc.nat(149)),
+        fc.array(fc.nat(149)),
+        fc.array(fc.nat(149)),
+        (size, a, b, c) => {
+          const within = (list: number[]) => new Set(list.filter((member) => member < size));
+          const [one, other, outer] = [within(a), within(b), within(c)];
+          const make = (members: Set<number>) =>
+            BitSet.where(size, (member) => members.has(member));
+          const sorted = (members: Iterable<number>) => [...members].sort((x, y) => x - y);
+          expect([...make(one).addAll(make(other))]).toEqual(sorted(new Set([...one, ...other])));
+          expect([...make(one).keepAll(make(other))]).toEqual(
+            sorted([...one].filter((member) => other.has(member))),
+          );
+          expect([...make(one).dropAll(make(other))]).toEqual(
+            sorted([...one].filter((member) => !other.has(member))),
+          );
+          const visited: number[] = [];
+          make(one).forEach((member) => visited.push(member));
+          expect(visited).toEqual(sorted(one));
+          expect(make(one).isWithin(make(other))).toBe(
+            [...one].every((member) => other.has(member)),
+          );
+          expect(BitSet.sharedWithin([make(one), make(other)], make(outer), new BitSet(size))).toBe(
+            [...one].every((member) => !other.has(member) || outer.has(member)),
+          );
+          expect(BitSet.sharedWithin([make(one)], make(outer), make(other))).toBe(
+            [...one].every((member) => outer.has(member) || other.has(member)),
+          );
+          expect([...BitSet.shared([make(one), make(other)], make(outer))]).toEqual(
+            sorted([...one].filter((member) => other.has(member) && outer.has(member))),
+          );
+          // Sets know between which words they lie; what was narrowed can be widened again.
+          const moved = make(one).keepAll(make(other)).addAll(make(outer)).dropAll(make(one));
+          const left = [...outer].filter((member) => !one.has(member));
+          expect([[...moved], moved.count, moved.first, moved.isEmpty]).toEqual([
+            sorted(left),
+            left.length,
+            sorted(left)[0],
+            !left.length,
+          ]);
+          expect(moved.some((member) => member % 2 === 1)).toBe(
+            left.some((member) => member % 2 === 1),
+          );
+          expect([...moved.complement().and(make(outer))]).toEqual(
+            sorted([...outer].filter((member) => one.has(member))),
+          );
+          const copy = make(one);
+          copy.copy().add(0).dropAll(make(one));
+          expect([...copy]).toEqual(sorted(one));
+        },
+      ),
     ),
-  ));
+);

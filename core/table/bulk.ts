@@ -1,5 +1,6 @@
 import { pointer } from '../json/index.ts';
 import {
+  isTraitRows,
   lookUp,
   resolveBlock,
   sameData,
@@ -33,9 +34,11 @@ function tidy(trait: TraitName, value: number): number {
 }
 
 /**
- * Plans a change of one trait of several blocks. Values by state change row by row; what is not a number is left as it is, and said.
+ * Plans a change of one trait of several blocks. Values by state change row by row; what is not a
+ * number is left as it is, and said.
  *
- * @example bulkChange(mod, ['salt_crust'], 'hardness', { do: 'multiply', by: 1.5 }).changed // [{ block: 'salt_crust', before: 1.2, after: 1.8 }]
+ * @example bulkChange(mod, ['salt_crust'], 'hardness', { do: 'multiply', by: 1.5 }).changed
+ * // [{ block: 'salt_crust', before: 1.2, after: 1.8 }]
  */
 export function bulkChange(
   mod: Mod,
@@ -66,7 +69,7 @@ export function bulkChange(
           act.do === 'multiply' ? value * act.by : act.do === 'add' ? value + act.by : value,
         );
       if (act.do === 'set') after = act.value;
-      else if (Array.isArray(before))
+      else if (isTraitRows(before))
         after = before.map((row) => ({ ...row, value: change(row.value) }));
       else if (typeof before === 'number') after = change(before);
       else {

@@ -1,4 +1,5 @@
 import {
+  isTraitRows,
   traitFacts,
   traitNames,
   type ResolvedBlock,
@@ -26,21 +27,24 @@ export function traitOf(
   trait: TraitName,
 ): Traits[TraitName] {
   const value = traits[trait];
-  return (
-    Array.isArray(value) && value.length === 1 && !value[0]!.when ? value[0]!.value : value
-  ) as Traits[TraitName];
+  if (!isTraitRows(value)) return value;
+  const [only, ...others] = value;
+  return only && !only.when && !others.length ? only.value : value;
 }
 
 /** A trait in a cell: numbers and words as they are, rows as their values. */
 export function cellText(value: Traits[TraitName]): string {
-  return Array.isArray(value)
+  return isTraitRows(value)
     ? `${[...new Set(value.map((row) => row.value))].join(', ')} by state`
     : String(value);
 }
 
-/** What a column is sorted by: numbers by size, rows by their greatest, what cannot be dug after everything. */
+/**
+ * What a column is sorted by: numbers by size, rows by their greatest, what cannot be dug after
+ * everything.
+ */
 export function sortKey(value: Traits[TraitName]): number | string {
-  if (typeof value === 'object') return Math.max(...value.map((row) => row.value));
+  if (isTraitRows(value)) return Math.max(...value.map((row) => row.value));
   if (value === 'unbreakable') return Infinity;
   return typeof value === 'boolean' ? Number(value) : value;
 }

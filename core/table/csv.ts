@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { pointer } from '../json/index.ts';
 import {
+  isTraitRows,
   lookUp,
   resolveBlock,
   resolveBlocks,
@@ -14,7 +15,10 @@ import {
 import { closest, didYouMean } from '../words/index.ts';
 import { columns, traitOf } from './columns.ts';
 
-/** Every block and its traits as CSV (RFC 4180), a line a block. Values by state are their rows as JSON. */
+/**
+ * Every block and its traits as CSV (RFC 4180), a line a block. Values by state are their rows as
+ * JSON.
+ */
 export function writeCsv(mod: Mod): string {
   const rows = resolveBlocks(mod).map((block) => [
     block.name,
@@ -25,7 +29,7 @@ export function writeCsv(mod: Mod): string {
 
 /** A trait as a cell of the file. */
 const cellOf = (value: Traits[TraitName]): string =>
-  Array.isArray(value) ? JSON.stringify(value) : String(value);
+  isTraitRows(value) ? JSON.stringify(value) : String(value);
 
 /** What a CSV file would change, and what is wrong with it, by its line; lines count from 1. */
 export interface CsvPlan {
@@ -44,10 +48,12 @@ export interface CsvPlan {
 const maxLength = 8_000_000;
 
 /**
- * Reads a table of traits. Only cells that differ from what the block has become changes; a column that is not there and an empty cell
- * change nothing. A line with something wrong in it is named and changes nothing at all.
+ * Reads a table of traits. Only cells that differ from what the block has become changes; a column
+ * that is not there and an empty cell change nothing. A line with something wrong in it is named
+ * and changes nothing at all.
  *
- * @example readCsv(mod, 'block,hardness\r\nsalt_crust,2\r\n').changed // [{ line: 2, block: 'salt_crust', trait: 'hardness', before: 1.2, after: 2 }]
+ * @example readCsv(mod, 'block,hardness\r\nsalt_crust,2\r\n').changed
+ * // [{ line: 2, block: 'salt_crust', trait: 'hardness', before: 1.2, after: 2 }]
  */
 export function readCsv(mod: Mod, file: Uint8Array | string): CsvPlan {
   const plan: CsvPlan = { changed: [], problems: [], changes: [] };
@@ -131,12 +137,14 @@ function readLine(
   const say = (message: string) => plan.problems.push({ line, message });
   if (!declared)
     return void say(
-      `There is no block called ${name || 'nothing'}.${didYouMean(closest(name, Object.keys(mod.blocks)))}`,
+      'There is no block called ' +
+        `${name || 'nothing'}.${didYouMean(closest(name, Object.keys(mod.blocks)))}`,
     );
   if (seen.has(name)) return void say(`${name} is already on line ${seen.get(name)}.`);
   seen.set(name, line);
   const block = resolveBlock(mod, name, declared);
-  // Nearly all cells of a table that was taken out and in again are as they were: these need no closer look.
+  // Nearly all cells of a table that was taken out and in again are as they were: these need no
+  // closer look.
   const read = cells
     .filter(([trait, cell]) => cell !== cellOf(traitOf(block, trait)))
     .map(([trait, cell]) => ({
@@ -147,7 +155,8 @@ function readLine(
   const wrong = read.find(({ parsed }) => !parsed.success);
   if (wrong)
     return void say(
-      `${name}: ${wrong.cell.slice(0, 60)} is no ${columns.find((column) => column.trait === wrong.trait)!.words}.`,
+      `${name}: ${wrong.cell.slice(0, 60)} is no ` +
+        `${columns.find((column) => column.trait === wrong.trait)!.words}.`,
     );
   for (const { trait, parsed } of read) {
     const [before, after] = [traitOf(block, trait), parsed.data as Traits[TraitName]];
@@ -175,7 +184,10 @@ function valueIn(trait: TraitName, cell: string): unknown {
   return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(cell) ? Number(cell) : cell;
 }
 
-/** The lines of a CSV file with the number of the line on which each begins; quoted cells may go over several. */
+/**
+ * The lines of a CSV file with the number of the line on which each begins; quoted cells may go
+ * over several.
+ */
 function linesOf(
   text: string,
   delimiter: string,
@@ -208,7 +220,10 @@ function linesOf(
 /** What some spreadsheets put first, so that others know what stands between the cells. */
 const separatorLine = /^"?sep=(.)"?[ \t]*(?=\r?\n|$)/i;
 
-/** Commas by the standard; semicolons and tabs as spreadsheets of other countries write them, or what the file says itself. */
+/**
+ * Commas by the standard; semicolons and tabs as spreadsheets of other countries write them, or
+ * what the file says itself.
+ */
 function delimiterOf(text: string): string {
   const said = separatorLine.exec(text)?.[1];
   if (said !== undefined) return said;
@@ -219,7 +234,10 @@ function delimiterOf(text: string): string {
   );
 }
 
-/** A number with a decimal comma, where commas do not stand between the cells. Rows are JSON and stay as they are. */
+/**
+ * A number with a decimal comma, where commas do not stand between the cells. Rows are JSON and
+ * stay as they are.
+ */
 const decimal = (cell: string, delimiter: string): string =>
   delimiter !== ',' && /^[+-]?\d*,\d+$/.test(cell) ? cell.replace(',', '.') : cell;
 

@@ -68,24 +68,28 @@ test('what was changed elsewhere and written out comes in by reading it', () =>
     ),
   ));
 
-test('a bad line is named and changes nothing, the others are read; quotes, semicolons and a byte order mark are understood', () => {
-  const { changed, problems } = readCsv(
-    mod,
-    '\uFEFFblock;hardness;friction\nlamp;12;0.5\nbnak;1;0.5\nbank;soft;0.1\n"lamp";3;0.1\nbank;1\n',
-  );
-  expect(
-    changed.map(({ line, block, trait, after: value }) => [line, block, trait, value]),
-  ).toEqual([
-    [2, 'lamp', 'hardness', 12],
-    [2, 'lamp', 'friction', 0.5],
-  ]);
-  expect(problems).toEqual([
-    { line: 3, message: 'There is no block called bnak. Did you mean bank?' },
-    { line: 4, message: 'bank: soft is no hardness.' },
-    { line: 5, message: 'lamp is already on line 2.' },
-    { line: 6, message: 'It has 2 cells, the first line has 3.' },
-  ]);
-});
+test(
+  'a bad line is named and changes nothing, the others are read; quotes, semicolons and ' +
+    'a byte order mark are understood',
+  () => {
+    const { changed, problems } = readCsv(
+      mod,
+      '\uFEFFblock;hardness;friction\nlamp;12;0.5\nbnak;1;0.5\nbank;soft;0.1\n"lamp";3;0.1\nbank;1\n',
+    );
+    expect(
+      changed.map(({ line, block, trait, after: value }) => [line, block, trait, value]),
+    ).toEqual([
+      [2, 'lamp', 'hardness', 12],
+      [2, 'lamp', 'friction', 0.5],
+    ]);
+    expect(problems).toEqual([
+      { line: 3, message: 'There is no block called bnak. Did you mean bank?' },
+      { line: 4, message: 'bank: soft is no hardness.' },
+      { line: 5, message: 'lamp is already on line 2.' },
+      { line: 6, message: 'It has 2 cells, the first line has 3.' },
+    ]);
+  },
+);
 
 test('lines are counted through cells that go over several', () => {
   const { problems } = readCsv(

@@ -9,8 +9,9 @@ export interface Who {
 }
 
 /**
- * The changes that put something into a tag or, where it is in it outright, take it out. Blocks and items say themselves what they are
- * in; a tag names the tags in it. Throws a RangeError when that would close a circle, or for a tag in another mod's tag.
+ * The changes that put something into a tag or, where it is in it outright, take it out. Blocks and
+ * items say themselves what they are in; a tag names the tags in it. Throws a RangeError when that
+ * would close a circle, or for a tag in another mod's tag.
  *
  * @example toggleMember(mod, 'blockTags', { what: 'blocks', name: 'brine' }, 'saltmarsh:pools')
  */
@@ -37,10 +38,7 @@ export function toggleMember(mod: Mod, kind: TagKind, { what, name }: Who, tag: 
     ];
   }
   const key = what === 'items' ? 'tags' : kind === 'blockTags' ? 'tags' : 'itemTags';
-  const said =
-    what === 'items'
-      ? lookUp(mod.items, name)!.tags
-      : lookUp(mod.blocks, name)![key as 'tags' | 'itemTags'];
+  const said = what === 'items' ? lookUp(mod.items, name)!.tags : lookUp(mod.blocks, name)![key];
   const change: Change = {
     path: pointer([what, name, key]),
     before: said,

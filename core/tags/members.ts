@@ -30,8 +30,9 @@ function keptOf(mod: Tagging, kind: TagKind): Kept {
 }
 
 /**
- * Every tag by its id with what stands in it outright: what its own entry names (ids, and other tags with a leading #), then the
- * blocks or items that say they are in it. Tags of other mods are there when somebody of this mod says to be in them.
+ * Every tag by its id with what stands in it outright: what its own entry names (ids, and other
+ * tags with a leading #), then the blocks or items that say they are in it. Tags of other mods are
+ * there when somebody of this mod says to be in them.
  */
 export const directMembers = (
   mod: Tagging,
@@ -56,10 +57,11 @@ function directly(mod: Tagging, kind: TagKind): Map<string, Set<string>> {
 }
 
 /**
- * Every tag with all that is in it, tags in tags followed to the end: only ids, and with a leading # tags that this mod does not
- * know. A circle adds nothing.
+ * Every tag with all that is in it, tags in tags followed to the end: only ids, and with a leading
+ * # tags that this mod does not know. A circle adds nothing.
  *
- * @example membersOf(mod, 'itemTags').get('saltmarsh:metals') // Set { 'saltmarsh:brack', 'saltmarsh:ebbite' }
+ * @example membersOf(mod, 'itemTags').get('saltmarsh:metals')
+ * // Set { 'saltmarsh:brack', 'saltmarsh:ebbite' }
  */
 export function membersOf(mod: Tagging, kind: TagKind): ReadonlyMap<string, ReadonlySet<string>> {
   const of = keptOf(mod, kind);
@@ -80,10 +82,12 @@ export function membersOf(mod: Tagging, kind: TagKind): ReadonlyMap<string, Read
 }
 
 /**
- * The circles among tags, each once: the ids in the order in which one is in the other, beginning with the first by name. Depth first
- * with a path; linear in tags and mentions (Tarjan, 1972, for the idea of the stack).
+ * The circles among tags, each once: the ids in the order in which one is in the other, beginning
+ * with the first by name. Depth first with a path; linear in tags and mentions (Tarjan, 1972, for
+ * the idea of the stack).
  *
- * @example tagCircles(mod, 'blockTags') // [['saltmarsh:a', 'saltmarsh:b', 'saltmarsh:c']]: a names b, b names c, c names a
+ * @example tagCircles(mod, 'blockTags')
+ * // [['saltmarsh:a', 'saltmarsh:b', 'saltmarsh:c']]: a names b, b names c, c names a
  */
 export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
   const direct = directMembers(mod, kind);
@@ -109,7 +113,10 @@ export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
   return circles;
 }
 
-/** Why one tag cannot be put into another, in a sentence: it would close a circle. Undefined when it can. */
+/**
+ * Why one tag cannot be put into another, in a sentence: it would close a circle. Undefined when it
+ * can.
+ */
 export function circleProblem(
   mod: Tagging,
   kind: TagKind,

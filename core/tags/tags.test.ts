@@ -57,32 +57,36 @@ test('who is in a tag agrees with following every path by hand', () =>
     }),
   ));
 
-test('a circle is found exactly when some tag leads back to itself, and each step of it is a mention', () =>
-  fc.assert(
-    fc.property(links, (given) => {
-      const mod = tagged(given, []);
-      const direct = directMembers(mod, 'blockTags');
-      const leads = (from: string, to: string, depth: number): boolean =>
-        depth > 0 &&
-        [...(direct.get(from) ?? [])].some(
-          (member) =>
-            member === `#${to}` ||
-            (member.startsWith('#') && leads(member.slice(1), to, depth - 1)),
-        );
-      const circles = tagCircles(mod, 'blockTags');
-      expect(circles.length > 0).toBe(names.some((name) => leads(id(name), id(name), 5)));
-      for (const circle of circles)
-        circle.forEach((tag, i) =>
-          expect(direct.get(tag)).toContain(`#${circle[(i + 1) % circle.length]!}`),
-        );
-      // Putting one tag into another is refused exactly when that would lead back.
-      for (const into of names)
-        for (const tag of names)
-          expect(circleProblem(mod, 'blockTags', id(into), id(tag)) !== undefined).toBe(
-            into === tag || leads(id(tag), id(into), 5),
+test(
+  'a circle is found exactly when some tag leads back to itself, and each step of it is ' +
+    'a mention',
+  () =>
+    fc.assert(
+      fc.property(links, (given) => {
+        const mod = tagged(given, []);
+        const direct = directMembers(mod, 'blockTags');
+        const leads = (from: string, to: string, depth: number): boolean =>
+          depth > 0 &&
+          [...(direct.get(from) ?? [])].some(
+            (member) =>
+              member === `#${to}` ||
+              (member.startsWith('#') && leads(member.slice(1), to, depth - 1)),
           );
-    }),
-  ));
+        const circles = tagCircles(mod, 'blockTags');
+        expect(circles.length > 0).toBe(names.some((name) => leads(id(name), id(name), 5)));
+        for (const circle of circles)
+          circle.forEach((tag, i) =>
+            expect(direct.get(tag)).toContain(`#${circle[(i + 1) % circle.length]!}`),
+          );
+        // Putting one tag into another is refused exactly when that would lead back.
+        for (const into of names)
+          for (const tag of names)
+            expect(circleProblem(mod, 'blockTags', id(into), id(tag)) !== undefined).toBe(
+              into === tag || leads(id(tag), id(into), 5),
+            );
+      }),
+    ),
+);
 
 test('a circle of three is named in order, and what would close it is said', () => {
   const mod = tagged(
@@ -108,63 +112,76 @@ test('a circle of three is named in order, and what would close it is said', () 
       id('a'),
     ),
   ).toBe(
-    'saltmarsh:a in saltmarsh:c would close a circle: saltmarsh:c names saltmarsh:a names saltmarsh:b names saltmarsh:c.',
+    'saltmarsh:a in saltmarsh:c would close a circle: saltmarsh:c names saltmarsh:a names ' +
+      'saltmarsh:b names saltmarsh:c.',
   );
 });
 
-test('who needs a tag: tools, recipes, and tags that hold it; what another mod brings stands for itself', () => {
-  const mod: Mod = {
-    ...sampleMod(),
-    itemTags: { wet: { members: ['#driftwood:soaked'] } },
-    recipes: {
-      bank: { kind: 'mix', takes: ['#saltmarsh:wet', '#saltmarsh:wet'], gives: 'saltmarsh:bank' },
-    },
-  };
-  expect(needsOf(mod, 'blockTags').get('saltmarsh:pick_dug')).toEqual([
-    { what: 'tool', name: 'pick' },
-  ]);
-  expect(needsOf(mod, 'itemTags').get('saltmarsh:wet')).toEqual([{ what: 'recipe', name: 'bank' }]);
-  expect(needsOf(mod, 'itemTags').get('driftwood:soaked')).toEqual([{ what: 'tag', name: 'wet' }]);
-  expect([...membersOf(mod, 'itemTags').get('saltmarsh:wet')!]).toEqual(['#driftwood:soaked']);
-});
-
-test('putting in and taking out: what was in is out and the other way round, twice is as before, and no circle ever comes of it', () =>
-  fc.assert(
-    fc.property(
-      links,
-      fc.array(fc.nat(4), { maxLength: 3 }),
-      fc.constantFrom<Who>(
-        { what: 'blocks', name: 'bank' },
-        { what: 'blocks', name: 'lamp' },
-        { what: 'tag', name: 'c' },
-      ),
-      fc.nat(4),
-      (given, bank, who, at) => {
-        const mod = tagged(given, [...new Set(bank)]);
-        const tag = id(names[at]!);
-        const member = who.what === 'tag' ? `#${id(who.name)}` : id(who.name);
-        const isIn = (of: Mod) => directMembers(of, 'blockTags').get(tag)!.has(member);
-        if (
-          who.what === 'tag' &&
-          !isIn(mod) &&
-          circleProblem(mod, 'blockTags', tag, id(who.name))
-        ) {
-          expect(() => toggleMember(mod, 'blockTags', who, tag)).toThrow(/circle|itself/);
-          return;
-        }
-        const once = applyChanges(mod, toggleMember(mod, 'blockTags', who, tag));
-        expect(isIn(once)).toBe(!isIn(mod));
-        expect(ModSchema.safeParse(once).success).toBe(true);
-        if (tagCircles(mod, 'blockTags').length === 0)
-          expect(tagCircles(once, 'blockTags')).toEqual([]);
-        // What lay on a circle cannot be put back.
-        if (who.what !== 'tag' || !circleProblem(once, 'blockTags', tag, id(who.name)))
-          expect(isIn(applyChanges(once, toggleMember(once, 'blockTags', who, tag)))).toBe(
-            isIn(mod),
-          );
+test(
+  'who needs a tag: tools, recipes, and tags that hold it; what another mod brings ' +
+    'stands for itself',
+  () => {
+    const mod: Mod = {
+      ...sampleMod(),
+      itemTags: { wet: { members: ['#driftwood:soaked'] } },
+      recipes: {
+        bank: { kind: 'mix', takes: ['#saltmarsh:wet', '#saltmarsh:wet'], gives: 'saltmarsh:bank' },
       },
+    };
+    expect(needsOf(mod, 'blockTags').get('saltmarsh:pick_dug')).toEqual([
+      { what: 'tool', name: 'pick' },
+    ]);
+    expect(needsOf(mod, 'itemTags').get('saltmarsh:wet')).toEqual([
+      { what: 'recipe', name: 'bank' },
+    ]);
+    expect(needsOf(mod, 'itemTags').get('driftwood:soaked')).toEqual([
+      { what: 'tag', name: 'wet' },
+    ]);
+    expect([...membersOf(mod, 'itemTags').get('saltmarsh:wet')!]).toEqual(['#driftwood:soaked']);
+  },
+);
+
+test(
+  'putting in and taking out: what was in is out and the other way round, twice is as ' +
+    'before, and no circle ever comes of it',
+  () =>
+    fc.assert(
+      fc.property(
+        links,
+        fc.array(fc.nat(4), { maxLength: 3 }),
+        fc.constantFrom<Who>(
+          { what: 'blocks', name: 'bank' },
+          { what: 'blocks', name: 'lamp' },
+          { what: 'tag', name: 'c' },
+        ),
+        fc.nat(4),
+        (given, bank, who, at) => {
+          const mod = tagged(given, [...new Set(bank)]);
+          const tag = id(names[at]!);
+          const member = who.what === 'tag' ? `#${id(who.name)}` : id(who.name);
+          const isIn = (of: Mod) => directMembers(of, 'blockTags').get(tag)!.has(member);
+          if (
+            who.what === 'tag' &&
+            !isIn(mod) &&
+            circleProblem(mod, 'blockTags', tag, id(who.name))
+          ) {
+            expect(() => toggleMember(mod, 'blockTags', who, tag)).toThrow(/circle|itself/);
+            return;
+          }
+          const once = applyChanges(mod, toggleMember(mod, 'blockTags', who, tag));
+          expect(isIn(once)).toBe(!isIn(mod));
+          expect(ModSchema.safeParse(once).success).toBe(true);
+          if (tagCircles(mod, 'blockTags').length === 0)
+            expect(tagCircles(once, 'blockTags')).toEqual([]);
+          // What lay on a circle cannot be put back.
+          if (who.what !== 'tag' || !circleProblem(once, 'blockTags', tag, id(who.name)))
+            expect(isIn(applyChanges(once, toggleMember(once, 'blockTags', who, tag)))).toBe(
+              isIn(mod),
+            );
+        },
+      ),
     ),
-  ));
+);
 
 test('a block can be put into a tag of another mod, a tag cannot', () => {
   const mod = sampleMod();

@@ -17,8 +17,9 @@ export function writeWordsJson(mod: Texts, language: string): string {
 }
 
 /**
- * One language of the mod as a gettext PO file: the key is the context, the text of the first language the message. What is not
- * translated stays empty; nothing is filled in. (GNU gettext manual, The Format of PO Files.)
+ * One language of the mod as a gettext PO file: the key is the context, the text of the first
+ * language the message. What is not translated stays empty; nothing is filled in. (GNU gettext
+ * manual, The Format of PO Files.)
  */
 export function writePo(mod: Texts, language: string): string {
   const headers = new Map([
@@ -37,7 +38,10 @@ export function writePo(mod: Texts, language: string): string {
   return printPo(headers, entries);
 }
 
-/** What taking a file in would do: the language, each text that changes, and what cannot be taken, in sentences. */
+/**
+ * What taking a file in would do: the language, each text that changes, and what cannot be taken,
+ * in sentences.
+ */
 export interface TextPlan {
   language: string | undefined;
   changed: { key: string; before: string | undefined; after: string }[];
@@ -46,8 +50,9 @@ export interface TextPlan {
 }
 
 /**
- * What a PO or JSON file would change. Only texts that the mod knows are taken; empty ones, and those that their translator marked as
- * unsure, are left; a text whose placeholders differ is not taken. Nothing is ever taken away.
+ * What a PO or JSON file would change. Only texts that the mod knows are taken; empty ones, and
+ * those that their translator marked as unsure, are left; a text whose placeholders differ is not
+ * taken. Nothing is ever taken away.
  */
 export function readTexts(mod: Texts, name: string, source: Uint8Array): TextPlan {
   const problems: string[] = [];
@@ -64,7 +69,8 @@ export function readTexts(mod: Texts, name: string, source: Uint8Array): TextPla
       problems.push(
         language === undefined
           ? 'The file does not say which language it is in.'
-          : `${language} is not a language of this mod: ${mod.header.languages.join(', ')}. Add it first.`,
+          : `${language} is not a language of this mod: ${mod.header.languages.join(', ')}. Add ` +
+              'it first.',
       );
     return { language, changed: [], problems, changes: [] };
   }
@@ -152,7 +158,8 @@ function fromPo(mod: Texts, source: Uint8Array, problems: string[]): Taken {
       problems.push(`Line ${line}: “${id}” does not say which text it is: its context is missing.`);
     else if (plural !== undefined)
       problems.push(
-        `Line ${line}: ${context} has plural forms, which texts of a mod do not have. It is not taken.`,
+        `Line ${line}: ${context} has plural forms, which texts of a mod do not have. It is ` +
+          'not taken.',
       );
     else if (texts.has(context))
       problems.push(`Line ${line}: ${context} stands twice. The first one is taken.`);

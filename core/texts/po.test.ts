@@ -37,29 +37,33 @@ const entries = [
   { context: 'ui.empty', id: 'Empty', texts: [''] },
 ];
 
-test('msgfmt takes what is written, and what msgcat makes of it in each of its styles is read back the same', () => {
-  const file = bytes(printPo(headers('UTF-8'), entries));
-  gettext('msgfmt', ['--check', '-o', '/dev/null', '-'], file);
-  for (const style of [
-    [],
-    ['-i'],
-    ['--strict'],
-    ['--indent', '--strict'],
-    ['--no-wrap'],
-    ['-w', '20'],
-    ['-e'],
-    ['--sort-output'],
-    ['--color=never', '--add-location=never'],
-  ]) {
-    const found = plain(gettext('msgcat', [...style, '-'], file));
-    const byContext = (a: { context?: string }, b: { context?: string }) =>
-      (a.context ?? '') < (b.context ?? '') ? -1 : 1;
-    expect({ style, found: found.sort(byContext) }).toEqual({
-      style,
-      found: [...entries].sort(byContext),
-    });
-  }
-});
+test(
+  'msgfmt takes what is written, and what msgcat makes of it in each of its styles is ' +
+    'read back the same',
+  () => {
+    const file = bytes(printPo(headers('UTF-8'), entries));
+    gettext('msgfmt', ['--check', '-o', '/dev/null', '-'], file);
+    for (const style of [
+      [],
+      ['-i'],
+      ['--strict'],
+      ['--indent', '--strict'],
+      ['--no-wrap'],
+      ['-w', '20'],
+      ['-e'],
+      ['--sort-output'],
+      ['--color=never', '--add-location=never'],
+    ]) {
+      const found = plain(gettext('msgcat', [...style, '-'], file));
+      const byContext = (a: { context?: string }, b: { context?: string }) =>
+        (a.context ?? '') < (b.context ?? '') ? -1 : 1;
+      expect({ style, found: found.sort(byContext) }).toEqual({
+        style,
+        found: [...entries].sort(byContext),
+      });
+    }
+  },
+);
 
 test('other charsets are read as what they are: msgconv turns the file, and the texts stay', () => {
   const western = entries.map((entry) => ({
@@ -81,50 +85,54 @@ test('other charsets are read as what they are: msgconv turns the file, and the 
   ).toEqual(kana);
 });
 
-test('an ordinary merge: what was translated before is not glued on, flags among others are seen, obsolete texts are told apart', () => {
-  const old = bytes(
-    `${printPo(headers('UTF-8'), [
-      { context: 'block.brine', id: 'Brine water', texts: ['Sole'] },
-      { context: 'block.gone', id: 'Gone', texts: ['Weg'] },
-    ])}`,
-  );
-  const template = bytes(
-    printPo(headers('UTF-8'), [
-      { context: 'block.brine', id: 'Brine waters', texts: [''] },
-      { context: 'block.reed', id: 'Reed', texts: [''] },
-    ]),
-  );
-  const { status, stdout } = spawnSync(
-    'bash',
-    ['-c', 'msgmerge -q --previous <(echo "$OLD") <(echo "$NEW")'],
-    {
-      env: {
-        ...process.env,
-        OLD: new TextDecoder().decode(old),
-        NEW: new TextDecoder().decode(template),
+test(
+  'an ordinary merge: what was translated before is not glued on, flags among others ' +
+    'are seen, obsolete texts are told apart',
+  () => {
+    const old = bytes(
+      printPo(headers('UTF-8'), [
+        { context: 'block.brine', id: 'Brine water', texts: ['Sole'] },
+        { context: 'block.gone', id: 'Gone', texts: ['Weg'] },
+      ]),
+    );
+    const template = bytes(
+      printPo(headers('UTF-8'), [
+        { context: 'block.brine', id: 'Brine waters', texts: [''] },
+        { context: 'block.reed', id: 'Reed', texts: [''] },
+      ]),
+    );
+    const { status, stdout } = spawnSync(
+      'bash',
+      ['-c', 'msgmerge -q --previous <(echo "$OLD") <(echo "$NEW")'],
+      {
+        env: {
+          ...process.env,
+          OLD: new TextDecoder().decode(old),
+          NEW: new TextDecoder().decode(template),
+        },
       },
-    },
-  );
-  expect(status).toBe(0);
-  const found = readPo(stdout);
-  expect(found.problems).toEqual([]);
-  expect(stdout.toString()).toContain('#| msgid "Brine water"');
-  expect(
-    found.entries.map(({ context, texts, isUnsure, isObsolete }) => [
-      context,
-      texts,
-      isUnsure,
-      isObsolete,
-    ]),
-  ).toEqual([
-    ['block.brine', ['Sole'], true, false],
-    ['block.reed', [''], false, false],
-    ['block.gone', ['Weg'], false, true],
-  ]);
-  expect(
-    readPo(bytes('#, c-format, fuzzy\nmsgctxt "a"\nmsgid "A"\nmsgstr "B"\n')).entries[0],
-  ).toMatchObject({ isUnsure: true });
-});
+    );
+    expect(status).toBe(0);
+    const found = readPo(stdout);
+    expect(found.problems).toEqual([]);
+    expect(stdout.toString()).toContain('#| msgid "Brine water"');
+    expect(
+      found.entries.map(({ context, texts, isUnsure, isObsolete }) => [
+        context,
+        texts,
+        isUnsure,
+        isObsolete,
+      ]),
+    ).toEqual([
+      ['block.brine', ['Sole'], true, false],
+      ['block.reed', [''], false, false],
+      ['block.gone', ['Weg'], false, true],
+    ]);
+    expect(
+      readPo(bytes('#, c-format, fuzzy\nmsgctxt "a"\nmsgid "A"\nmsgstr "B"\n')).entries[0],
+    ).toMatchObject({ isUnsure: true });
+  },
+);
 
 test('escapes as in C: octal ones are bytes of the charset', () => {
   const [entry] = readPo(

@@ -22,10 +22,12 @@ export interface PoFile {
 const maxProblems = 50;
 
 /**
- * Reads a PO file as the tools of GNU gettext write it: any charset that the platform knows, with what was translated before, flags, obsolete
- * texts, escapes and plural forms (GNU gettext manual, The Format of PO Files). Never throws: what cannot be read is told.
+ * Reads a PO file as the tools of GNU gettext write it: any charset that the platform knows, with
+ * what was translated before, flags, obsolete texts, escapes and plural forms (GNU gettext manual,
+ * The Format of PO Files). Never throws: what cannot be read is told.
  *
- * @example readPo(new TextEncoder().encode('msgctxt "block.brine"\nmsgid "Brine"\nmsgstr "Sole"\n')).entries[0]?.texts // ['Sole']
+ * @example readPo(new TextEncoder().encode('msgctxt "block.brine"\nmsgid "Brine"\nmsgstr "Sole"\n')).entries[0]?.texts
+ * // ['Sole']
  */
 export function readPo(bytes: Uint8Array): PoFile {
   const decoded = decode(bytes);
@@ -47,7 +49,10 @@ export function readPo(bytes: Uint8Array): PoFile {
 
 type Decoded = { text: string; charset: string } | { problem: string };
 
-/** The text, by the charset that the header names. Its own name stands in ASCII in every charset that gettext allows. */
+/**
+ * The text, by the charset that the header names. Its own name stands in ASCII in every charset
+ * that gettext allows.
+ */
 function decode(bytes: Uint8Array): Decoded {
   if ((bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff))
     return { problem: 'The file is in UTF-16, which PO files may not be. Save it as UTF-8.' };
@@ -61,14 +66,18 @@ function decode(bytes: Uint8Array): Decoded {
     decoder = new TextDecoder(charset, { fatal: true });
   } catch {
     return {
-      problem: `The file says that it is in ${charset}, which cannot be read here. Convert it to UTF-8 first, for example with msgconv -t UTF-8.`,
+      problem:
+        `The file says that it is in ${charset}, which cannot be read here. Convert it to ` +
+        'UTF-8 first, for example with msgconv -t UTF-8.',
     };
   }
   try {
     return { text: decoder.decode(bytes), charset };
   } catch {
     return {
-      problem: `The file says that it is in ${charset}, and it is not: some of its bytes are no letters there. Say the right charset in its header, or save it as UTF-8.`,
+      problem:
+        `The file says that it is in ${charset}, and it is not: some of its bytes are no ` +
+        'letters there. Say the right charset in its header, or save it as UTF-8.',
     };
   }
 }
@@ -150,7 +159,10 @@ function readLine(
   const value = [...quoted.matchAll(/"((?:[^"\\]|\\.)*)"/g)]
     .map(([, inside = '']) => unescape(inside))
     .join('');
-  if (keyword === undefined) return append(reading, value, line);
+  if (keyword === undefined) {
+    append(reading, value, line);
+    return;
+  }
   const field = fieldOf(keyword);
   if (field === undefined)
     return void reading.problems.push(
@@ -194,7 +206,7 @@ function append({ current, field, problems }: Reading, value: string, line: numb
   else if (field === 'plural') current.plural = (current.plural ?? '') + value;
   else {
     while (current.texts.length <= field) current.texts.push('');
-    current.texts[field] += value;
+    current.texts[field] = (current.texts[field] ?? '') + value;
   }
 }
 
@@ -208,7 +220,10 @@ const letters: Readonly<Record<string, string>> = {
   a: '\u0007',
 };
 
-/** Escapes as in C. Octal and hexadecimal ones are bytes of the file's charset: several in a row may make one letter. */
+/**
+ * Escapes as in C. Octal and hexadecimal ones are bytes of the file's charset: several in a row may
+ * make one letter.
+ */
 function unescaper(charset: string): (text: string) => string {
   const decoder = new TextDecoder(charset);
   const byteOf = (escape: string) =>

@@ -8,7 +8,10 @@ export type Texts = Pick<Mod, 'header' | 'items' | 'words'> & {
   blocks: Readonly<Record<string, { names: Record<string, string> }>>;
 };
 
-/** One text of the mod in all languages: its key in the language files, what it belongs to, and where it stands. */
+/**
+ * One text of the mod in all languages: its key in the language files, what it belongs to, and
+ * where it stands.
+ */
 export interface TextEntry {
   key: string;
   what: 'group' | 'block' | 'item' | 'text';
@@ -20,9 +23,12 @@ export interface TextEntry {
 export const ownedKey = /^(group|block|item)\.(.*)$/;
 
 /**
- * Every text of the mod by its key, in the order of the registry: groups, blocks, items, then the mod's other texts.
+ * Every text of the mod by its key, in the order of the registry: groups, blocks, items, then the
+ * mod's other texts.
  *
- * @example textEntries(mod)[0] // { key: 'group.salt_works', what: 'group', name: 'salt_works', texts: { en: 'Salt works', de: 'Saline' } }
+ * @example textEntries(mod)[0]
+ * // { key: 'group.salt_works', what: 'group', name: 'salt_works', texts: { en: 'Salt works', de:
+ * // 'Saline' } }
  */
 export function textEntries({ header, blocks, items, words }: Texts): TextEntry[] {
   const owned = (
@@ -67,7 +73,10 @@ function textsOf(words: Texts['words'], key: string): Record<string, string> {
   return Object.fromEntries(found);
 }
 
-/** The changes that put a text; undefined takes it away. A language file that is not there yet is begun. */
+/**
+ * The changes that put a text; undefined takes it away. A language file that is not there yet is
+ * begun.
+ */
 export function changeText(
   mod: Texts,
   entry: Pick<TextEntry, 'what' | 'name'>,
@@ -105,7 +114,10 @@ export function changeText(
 export const placeholders = (text: string): string[] =>
   [...new Set([...text.matchAll(/\{([A-Za-z][A-Za-z0-9_]*)\}/g)].map((found) => found[1]!))].sort();
 
-/** What is wrong with a text beside the one it translates, in words; undefined when its placeholders are the same. */
+/**
+ * What is wrong with a text beside the one it translates, in words; undefined when its placeholders
+ * are the same.
+ */
 export function placeholderProblem(text: string, original: string): string | undefined {
   const [here, there] = [placeholders(text), placeholders(original)];
   const [missing, extra] = [

@@ -69,43 +69,47 @@ test('a PO file names the key as context and leaves what is not translated empty
   expect(po).toContain('msgctxt "block.lamp"\nmsgid "Lamp"\nmsgstr ""');
 });
 
-test('taking in: unknown keys, unsure texts, texts of another original and lost placeholders are told, and nothing is taken away', () => {
-  const po = [
-    'msgid ""',
-    'msgstr ""',
-    '"Language: de\\n"',
-    '',
-    'msgctxt "block.lmap"',
-    'msgid "Lamp"',
-    'msgstr "Lampe"',
-    '',
-    '#, fuzzy',
-    'msgctxt "block.bank"',
-    'msgid "Bank"',
-    'msgstr "Ufer"',
-    '',
-    'msgctxt "block.lamp"',
-    'msgid "Lantern"',
-    'msgstr "Laterne"',
-    '',
-    'msgctxt "ui.full"',
-    'msgid "Holds {count} of {what}."',
-    'msgstr "Fasst {zahl}."',
-    '',
-    'msgid "Shore"',
-    'msgstr "Strand"',
-    '',
-  ].join('\n');
-  const plan = readTexts(bilingual(), 'de.po', bytes(po));
-  expect(plan.changed).toEqual([{ key: 'block.lamp', before: undefined, after: 'Laterne' }]);
-  expect(plan.problems).toEqual([
-    '1 text is marked as unsure and left out.',
-    'block.lamp was translated from “Lantern”, which now reads “Lamp”.',
-    'Line 22: “Shore” does not say which text it is: its context is missing.',
-    'There is no text block.lmap in the mod. Did you mean block.lamp?',
-    'ui.full is not taken: {count} and {what} are missing.',
-  ]);
-});
+test(
+  'taking in: unknown keys, unsure texts, texts of another original and lost ' +
+    'placeholders are told, and nothing is taken away',
+  () => {
+    const po = [
+      'msgid ""',
+      'msgstr ""',
+      '"Language: de\\n"',
+      '',
+      'msgctxt "block.lmap"',
+      'msgid "Lamp"',
+      'msgstr "Lampe"',
+      '',
+      '#, fuzzy',
+      'msgctxt "block.bank"',
+      'msgid "Bank"',
+      'msgstr "Ufer"',
+      '',
+      'msgctxt "block.lamp"',
+      'msgid "Lantern"',
+      'msgstr "Laterne"',
+      '',
+      'msgctxt "ui.full"',
+      'msgid "Holds {count} of {what}."',
+      'msgstr "Fasst {zahl}."',
+      '',
+      'msgid "Shore"',
+      'msgstr "Strand"',
+      '',
+    ].join('\n');
+    const plan = readTexts(bilingual(), 'de.po', bytes(po));
+    expect(plan.changed).toEqual([{ key: 'block.lamp', before: undefined, after: 'Laterne' }]);
+    expect(plan.problems).toEqual([
+      '1 text is marked as unsure and left out.',
+      'block.lamp was translated from “Lantern”, which now reads “Lamp”.',
+      'Line 22: “Shore” does not say which text it is: its context is missing.',
+      'There is no text block.lmap in the mod. Did you mean block.lamp?',
+      'ui.full is not taken: {count} and {what} are missing.',
+    ]);
+  },
+);
 
 test.each([
   ['words.po', '', 'This is not a PO file, or it holds no text.'],
@@ -146,32 +150,36 @@ test('placeholders', () => {
   expect(placeholderProblem('{a}', '{a}')).toBeUndefined();
 });
 
-test('a text that is written stands where it belongs, whatever it belongs to, and can be taken away again', () =>
-  fc.assert(
-    fc.property(
-      fc.nat(20),
-      fc.constantFrom('en', 'de', 'pt-BR'),
-      fc.string({ minLength: 1, maxLength: 12 }),
-      (at, language, text) => {
-        const mod: Mod = { ...bilingual(), items: { salt: { names: { en: 'Salt' } } } };
-        const entries = textEntries(mod);
-        const entry = entries[at % entries.length]!;
-        const written = applyChanges(mod, changeText(mod, entry, language, text));
-        expect(textEntries(written).find(({ key }) => key === entry.key)!.texts[language]).toBe(
-          text,
-        );
-        expect(textEntries(written).filter(({ key }) => key !== entry.key)).toEqual(
-          entries.filter(({ key }) => key !== entry.key),
-        );
-        expect(ModSchema.safeParse(written).success).toBe(true);
-        expect(changeText(written, entry, language, text)).toEqual([]);
-        const taken = applyChanges(written, changeText(written, entry, language, undefined));
-        expect(
-          textEntries(taken).find(({ key }) => key === entry.key)?.texts[language],
-        ).toBeUndefined();
-      },
+test(
+  'a text that is written stands where it belongs, whatever it belongs to, and can be ' +
+    'taken away again',
+  () =>
+    fc.assert(
+      fc.property(
+        fc.nat(20),
+        fc.constantFrom('en', 'de', 'pt-BR'),
+        fc.string({ minLength: 1, maxLength: 12 }),
+        (at, language, text) => {
+          const mod: Mod = { ...bilingual(), items: { salt: { names: { en: 'Salt' } } } };
+          const entries = textEntries(mod);
+          const entry = entries[at % entries.length]!;
+          const written = applyChanges(mod, changeText(mod, entry, language, text));
+          expect(textEntries(written).find(({ key }) => key === entry.key)!.texts[language]).toBe(
+            text,
+          );
+          expect(textEntries(written).filter(({ key }) => key !== entry.key)).toEqual(
+            entries.filter(({ key }) => key !== entry.key),
+          );
+          expect(ModSchema.safeParse(written).success).toBe(true);
+          expect(changeText(written, entry, language, text)).toEqual([]);
+          const taken = applyChanges(written, changeText(written, entry, language, undefined));
+          expect(
+            textEntries(taken).find(({ key }) => key === entry.key)?.texts[language],
+          ).toBeUndefined();
+        },
+      ),
     ),
-  ));
+);
 
 test('whatever a file holds, it is told and never thrown', () =>
   fc.assert(

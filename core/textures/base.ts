@@ -2,8 +2,8 @@ import { mix } from '../space/index.ts';
 import type { Pixels } from './png.ts';
 
 /**
- * A plain picture to begin with: soft grain around a colour, in six steps of brightness, tiling on all sides. The same seed gives the
- * same picture.
+ * A plain picture to begin with: soft grain around a colour, in six steps of brightness, tiling on
+ * all sides. The same seed gives the same picture.
  *
  * @example basePicture('#a29a97', 16, 7)
  */

@@ -1,6 +1,9 @@
 import type { Pixels } from './png.ts';
 
-/** What is drawn where a texture or a model does not resolve: ochre diagonal hatching with an open ring. */
+/**
+ * What is drawn where a texture or a model does not resolve: ochre diagonal hatching with an open
+ * ring.
+ */
 export const marker: Pixels = (() => {
   const side = 32;
   const data = new Uint8Array(side * side * 4);

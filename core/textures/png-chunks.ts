@@ -21,7 +21,9 @@ export interface PngParts {
   isInterlaced: boolean;
   /** Colours of the palette, three bytes each. */
   palette?: Uint8Array;
-  /** What is clear: an alpha for each colour of the palette, or one colour in samples of two bytes. */
+  /**
+   * What is clear: an alpha for each colour of the palette, or one colour in samples of two bytes.
+   */
   clear?: Uint8Array;
   /** The compressed pixels, in pieces. */
   data: Uint8Array[];
@@ -33,8 +35,9 @@ const signature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 const cutShort = 'The PNG is cut short: its end is missing.';
 
 /**
- * Walks the chunks of a PNG (ISO/IEC 15948, 5.3) without unpacking any. Profiles, texts and other additions are passed over, however large
- * they claim to be; a part that is marked as needed and is not known is refused. Throws a {@link PictureProblem}.
+ * Walks the chunks of a PNG (ISO/IEC 15948, 5.3) without unpacking any. Profiles, texts and other
+ * additions are passed over, however large they claim to be; a part that is marked as needed and is
+ * not known is refused. Throws a {@link PictureProblem}.
  */
 export function readPngParts(bytes: Uint8Array): PngParts {
   if (bytes.length < 8 || signature.some((byte, i) => bytes[i] !== byte))
@@ -52,7 +55,8 @@ export function readPngParts(bytes: Uint8Array): PngParts {
     else if (type === 'IDAT') parts.data.push(body);
     else if (isNeeded(type))
       throw new PictureProblem(
-        `The PNG holds a part called ${type}, without which it cannot be shown and which is not known here.`,
+        `The PNG holds a part called ${type}, without which it cannot be shown and which is ` +
+          'not known here.',
       );
     else continue;
     if (!isWhole())
@@ -93,7 +97,8 @@ function headOf(type: string, body: Uint8Array): PngParts {
   if (width === 0 || height === 0) throw new PictureProblem('The PNG has no width or no height.');
   if (width > maxPictureSide || height > maxPictureSide)
     throw new PictureProblem(
-      `The PNG is ${width} × ${height} texels; at most ${maxPictureSide} × ${maxPictureSide} are read.`,
+      `The PNG is ${width} × ${height} texels; at most ${maxPictureSide} × ` +
+        `${maxPictureSide} are read.`,
     );
   if (!depthsOf[kind]?.includes(depth))
     throw new PictureProblem(

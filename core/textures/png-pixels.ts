@@ -2,7 +2,10 @@ import { InflateProblem, inflateWithin } from '../bytes/index.ts';
 import { pngKinds, type PngParts } from './png-chunks.ts';
 import { PictureProblem } from './problem.ts';
 
-/** A part of the picture that is stored by itself: every so manieth texel from a first one, in both directions. */
+/**
+ * A part of the picture that is stored by itself: every so manieth texel from a first one, in both
+ * directions.
+ */
 interface Pass {
   left: number;
   top: number;
@@ -13,7 +16,10 @@ interface Pass {
   rowBytes: number;
 }
 
-/** The seven passes of an interlaced picture (ISO/IEC 15948, 8.2): first texel and step, across and down. */
+/**
+ * The seven passes of an interlaced picture (ISO/IEC 15948, 8.2): first texel and step, across and
+ * down.
+ */
 const interlacedPasses = [
   [0, 0, 8, 8],
   [4, 0, 8, 8],
@@ -25,7 +31,10 @@ const interlacedPasses = [
 ] as const;
 const samplesOf: Readonly<Record<number, number>> = { 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 };
 
-/** The pixels of a PNG as RGBA, eight bits a channel, rows from the top. Throws a {@link PictureProblem}. */
+/**
+ * The pixels of a PNG as RGBA, eight bits a channel, rows from the top. Throws a {@link
+ * PictureProblem}.
+ */
 export function pixelsOf(parts: PngParts): Uint8Array {
   const { width, height } = parts;
   const passes = passesOf(parts);
@@ -82,7 +91,9 @@ function unpack(data: readonly Uint8Array[], length: number): Uint8Array {
   }
 }
 
-/** The deflate stream without the two bytes before it (RFC 1950), which may lie in different pieces. */
+/**
+ * The deflate stream without the two bytes before it (RFC 1950), which may lie in different pieces.
+ */
 function withoutHead(data: readonly Uint8Array[]): Uint8Array[] {
   const head: number[] = [];
   const rest = data.map((piece) => {
@@ -98,7 +109,10 @@ function withoutHead(data: readonly Uint8Array[]): Uint8Array[] {
   return rest;
 }
 
-/** Takes the filters off the rows of a pass, in place (9.2). `step` is how many bytes lie between a byte and the one that it is filtered by. */
+/**
+ * Takes the filters off the rows of a pass, in place (9.2). `step` is how many bytes lie between a
+ * byte and the one that it is filtered by.
+ */
 function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, step: number): void {
   for (let y = 0; y < height; y += 1) {
     const row = from + y * (1 + rowBytes);

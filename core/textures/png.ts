@@ -14,8 +14,9 @@ export interface Pixels {
 }
 
 /**
- * Reads a PNG of any colour type, depth and order of rows (ISO/IEC 15948) to RGBA. Sizes are checked before memory is taken, and only
- * the pixels are unpacked. Throws a {@link PictureProblem} that says why a file is refused.
+ * Reads a PNG of any colour type, depth and order of rows (ISO/IEC 15948) to RGBA. Sizes are
+ * checked before memory is taken, and only the pixels are unpacked. Throws a {@link PictureProblem}
+ * that says why a file is refused.
  */
 export function decodePicture(bytes: Uint8Array): Pixels {
   const parts = readPngParts(bytes);
@@ -26,7 +27,9 @@ export function decodePicture(bytes: Uint8Array): Pixels {
 export const encodePicture = ({ width, height, data }: Pixels): Uint8Array =>
   encode({ width, height, data, channels: 4, depth: 8 });
 
-/** What inspection and the desk want to know of a picture. Colours are compared as stored (sRGB). */
+/**
+ * What inspection and the desk want to know of a picture. Colours are compared as stored (sRGB).
+ */
 export function pictureFacts(pixels: Pixels): Omit<Picture, 'sha256' | 'bytes'> {
   const { width, height, data } = pixels;
   const sum = [0, 0, 0];

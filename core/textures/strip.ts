@@ -12,7 +12,10 @@ export function frameSize({ picture, strip }: Texture): { width: number; height:
 export const frameCount = (texture: Texture): number =>
   texture.picture.height / frameSize(texture).height;
 
-/** Which frame of a texture shows after so many ticks: 0 for a still picture. Frames that the strip's order names and that do not exist count as the first. */
+/**
+ * Which frame of a texture shows after so many ticks: 0 for a still picture. Frames that the
+ * strip's order names and that do not exist count as the first.
+ */
 export function frameAt(texture: Texture, tick: number): number {
   const { strip } = texture;
   const frames = Math.max(1, Math.floor(frameCount(texture)));

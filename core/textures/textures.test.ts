@@ -98,75 +98,84 @@ test.each(fixtures)(
     const { width, height, data } = decodePicture(Buffer.from(png, 'base64'));
     expect([width, height]).toEqual([9, 7]);
     const theirs = Buffer.from(rgba, 'base64');
-    // Sixteen bits are rounded to eight as the standard says (13.12); that program leaves the lower ones away.
+    // Sixteen bits are rounded to eight as the standard says (13.12); that program leaves the lower
+    // ones away.
     const most = name.includes('-16') ? 1 : 0;
     expect(data.findIndex((value, at) => Math.abs(value - theirs[at]!) > most)).toBe(-1);
   },
 );
 
-test('additions change nothing: a suggested palette, a profile that unpacks without end, empty pieces of pixels, bytes after the end', () => {
-  const pixels = decodePicture(grey(4, 4));
-  const colour = encode({
-    width: 1,
-    height: 1,
-    channels: 3,
-    depth: 8,
-    data: new Uint8Array([200, 30, 40]),
-  });
-  expect([...decodePicture(withChunks(colour, chunk('PLTE', new Uint8Array(6)))).data]).toEqual([
-    200, 30, 40, 255,
-  ]);
-  const bomb = Uint8Array.from([
-    ...new TextEncoder().encode('p'),
-    0,
-    0,
-    ...zlibSync(new Uint8Array(50_000_000), { level: 9 }),
-  ]);
-  expect(
-    decodePicture(
-      withChunks(
-        grey(4, 4),
-        chunk('iCCP', bomb),
-        chunk('IDAT', new Uint8Array()),
-        chunk('tEXt', new Uint8Array(9)),
+test(
+  'additions change nothing: a suggested palette, a profile that unpacks without end, ' +
+    'empty pieces of pixels, bytes after the end',
+  () => {
+    const pixels = decodePicture(grey(4, 4));
+    const colour = encode({
+      width: 1,
+      height: 1,
+      channels: 3,
+      depth: 8,
+      data: new Uint8Array([200, 30, 40]),
+    });
+    expect([...decodePicture(withChunks(colour, chunk('PLTE', new Uint8Array(6)))).data]).toEqual([
+      200, 30, 40, 255,
+    ]);
+    const bomb = Uint8Array.from([
+      ...new TextEncoder().encode('p'),
+      0,
+      0,
+      ...zlibSync(new Uint8Array(50_000_000), { level: 9 }),
+    ]);
+    expect(
+      decodePicture(
+        withChunks(
+          grey(4, 4),
+          chunk('iCCP', bomb),
+          chunk('IDAT', new Uint8Array()),
+          chunk('tEXt', new Uint8Array(9)),
+        ),
       ),
-    ),
-  ).toEqual(pixels);
-  expect(decodePicture(Uint8Array.from([...grey(4, 4), 1, 2, 3]))).toEqual(pixels);
-});
+    ).toEqual(pixels);
+    expect(decodePicture(Uint8Array.from([...grey(4, 4), 1, 2, 3]))).toEqual(pixels);
+  },
+);
 
-test('what is needed and not known, palettes that are missing or wrong, and checksums that differ are refused by name', () => {
-  expect(() => decodePicture(withChunks(grey(4, 4), chunk('MOST', new Uint8Array(1))))).toThrow(
-    /a part called MOST/,
-  );
-  const indexed = Buffer.from(fixtures.find(([name]) => name === 'palette-2')![1].png, 'base64');
-  const at = indexed.indexOf('PLTE') - 4;
-  const length = indexed.readUInt32BE(at);
-  expect(() =>
-    decodePicture(Buffer.concat([indexed.subarray(0, at), indexed.subarray(at + 12 + length)])),
-  ).toThrow(/counts its colours by a palette and has none/);
-  expect(() =>
-    decodePicture(
-      Buffer.concat([
-        indexed.subarray(0, at),
-        chunk('PLTE', new Uint8Array(4)),
-        indexed.subarray(at + 12 + length),
-      ]),
-    ),
-  ).toThrow(/a length that cannot be/);
-  expect(() =>
-    decodePicture(
-      Buffer.concat([
-        indexed.subarray(0, at),
-        chunk('PLTE', new Uint8Array(3)),
-        indexed.subarray(at + 12 + length),
-      ]),
-    ),
-  ).toThrow(/a colour that its palette does not have/);
-  const flipped = grey(4, 4);
-  flipped[flipped.length - 20]! ^= 1;
-  expect(() => decodePicture(flipped)).toThrow(PictureProblem);
-});
+test(
+  'what is needed and not known, palettes that are missing or wrong, and checksums that ' +
+    'differ are refused by name',
+  () => {
+    expect(() => decodePicture(withChunks(grey(4, 4), chunk('MOST', new Uint8Array(1))))).toThrow(
+      /a part called MOST/,
+    );
+    const indexed = Buffer.from(fixtures.find(([name]) => name === 'palette-2')![1].png, 'base64');
+    const at = indexed.indexOf('PLTE') - 4;
+    const length = indexed.readUInt32BE(at);
+    expect(() =>
+      decodePicture(Buffer.concat([indexed.subarray(0, at), indexed.subarray(at + 12 + length)])),
+    ).toThrow(/counts its colours by a palette and has none/);
+    expect(() =>
+      decodePicture(
+        Buffer.concat([
+          indexed.subarray(0, at),
+          chunk('PLTE', new Uint8Array(4)),
+          indexed.subarray(at + 12 + length),
+        ]),
+      ),
+    ).toThrow(/a length that cannot be/);
+    expect(() =>
+      decodePicture(
+        Buffer.concat([
+          indexed.subarray(0, at),
+          chunk('PLTE', new Uint8Array(3)),
+          indexed.subarray(at + 12 + length),
+        ]),
+      ),
+    ).toThrow(/a colour that its palette does not have/);
+    const flipped = grey(4, 4);
+    flipped[flipped.length - 20]! ^= 1;
+    expect(() => decodePicture(flipped)).toThrow(PictureProblem);
+  },
+);
 
 test('every colour type becomes the same picture', () => {
   const rgb = encode({

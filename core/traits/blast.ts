@@ -11,7 +11,9 @@ export const charges: readonly Charge[] = [
   { name: 'great charge', strength: 24 },
 ];
 
-/** The least blast rating that a charge can never break: the greatest energy of its rays, touching. */
+/**
+ * The least blast rating that a charge can never break: the greatest energy of its rays, touching.
+ */
 export const unbreakableFrom = ({ strength }: Charge): number => energyRange[1] * strength;
 
 /** How many rays a charge sends, each in a direction drawn evenly from the whole sphere. */
@@ -27,9 +29,10 @@ export const ratingShare = 0.25;
 export const costOf = (rating: number): number => stepCost + ratingShare * Math.max(0, rating);
 
 /**
- * The share of all rays of a charge that go into the cell `distance` cells away along an axis. From the middle of the charge's cell
- * the near side of that cell is a square of one block at `distance` − ½; its share is its solid angle over that of the whole sphere
- * (a rectangle seen from above its middle: 4 atan(αβ / √(1 + α² + β²)); Khadjavi, J. Opt. Soc. Am. 58, 1968).
+ * The share of all rays of a charge that go into the cell `distance` cells away along an axis. From
+ * the middle of the charge's cell the near side of that cell is a square of one block at `distance`
+ * − ½; its share is its solid angle over that of the whole sphere (a rectangle seen from above its
+ * middle: 4 atan(αβ / √(1 + α² + β²)); Khadjavi, J. Opt. Soc. Am. 58, 1968).
  *
  * @example rayShare(1) // 1/6: one side of the cell around the charge
  */
@@ -47,9 +50,10 @@ const chanceAbove = (energy: number, strength: number): number => {
 };
 
 /**
- * The odds that a block which stands alone in the open survives a charge, exact: no ray may reach it with more energy than its
- * rating. A ray that goes into its cell has crossed `distance` − 1 cells of air, each at the price of a step, so
- * (1 − share · P(energy > rating + distance − 1))^rays.
+ * The odds that a block which stands alone in the open survives a charge, exact: no ray may reach
+ * it with more energy than its rating. A ray that goes into its cell has crossed `distance` − 1
+ * cells of air, each at the price of a step, so (1 − share · P(energy > rating + distance −
+ * 1))^rays.
  *
  * @example oddsInTheOpen(4, 10, 3) // 0.00…: a charge of 10 three cells away
  */
@@ -66,9 +70,11 @@ export interface Cover {
 }
 
 /**
- * The odds that a block survives behind cover, exact. Only rays that stay in the row of cells from the charge to the block reach it,
- * and what they take away of the cover is gone for those that follow: a Markov chain over which blocks of the row still stand, one
- * step a ray. `thick` is at most 6 and at most `distance` − 1; the rest of the way is air.
+ * The odds that a block survives behind cover, exact. Only rays that stay in the row of cells from
+ * the charge to the block reach it,
+ * and what they take away of the cover is gone for those that follow: a Markov chain over which
+ * blocks of the row still stand, one step a ray. `thick` is at most 6 and at most `distance` − 1;
+ * the rest of the way is air.
  */
 export function oddsBehindCover(
   rating: number,
@@ -115,7 +121,8 @@ function stepsFrom(
   const found = new Map<number, number>();
   const add = (left: number, chance: number) => found.set(left, (found.get(left) ?? 0) + chance);
   add(standing, 1 - reaches.reduce((sum, reach) => sum + reach, 0));
-  // The energy that a ray must start with to take each block: its rating and all that the way costs before it.
+  // The energy that a ray must start with to take each block: its rating and all that the way costs
+  // before it.
   let before = (first - 1) * stepCost;
   const needed = ratings.map((rating, k) => {
     const need = standing & (1 << k) ? before + rating : Infinity;

@@ -1,7 +1,10 @@
-import { drawer, mix } from '../space/index.ts';
+import { seededRandom, mix } from '../space/index.ts';
 import { costOf, energyRange, rayCount, stepCost } from './blast.ts';
 
-/** Blocks around a charge, by their blast rating; −1 is air. The first size counts slowest: z, then y, then x fastest. */
+/**
+ * Blocks around a charge, by their blast rating; −1 is air. The first size counts slowest: z, then
+ * y, then x fastest.
+ */
 export interface BlastWorld {
   width: number;
   height: number;
@@ -22,9 +25,10 @@ export const worldCell = ({ width, height }: BlastWorld, x: number, y: number, z
   (z * height + y) * width + x;
 
 /**
- * One charge goes off in the middle of a cell; what it breaks becomes air in the world itself. Rays go one after the other, each in
- * a direction and with an energy of its own, from cell to cell (Amanatides and Woo, A Fast Voxel Traversal Algorithm, 1987). A
- * direction evenly from the sphere is an even height and an even angle (Archimedes).
+ * One charge goes off in the middle of a cell; what it breaks becomes air in the world itself. Rays
+ * go one after the other, each in a direction and with an energy of its own, from cell to cell
+ * (Amanatides and Woo, A Fast Voxel Traversal Algorithm, 1987). A direction evenly from the sphere
+ * is an even height and an even angle (Archimedes).
  */
 export function explode(
   world: BlastWorld,
@@ -47,7 +51,10 @@ export function explode(
   }
 }
 
-/** Sends one ray along a direction of length 1. Plain numbers throughout: this is where all the time goes. */
+/**
+ * Sends one ray along a direction of length 1. Plain numbers throughout: this is where all the time
+ * goes.
+ */
 function sendRay(
   { width, height, depth, ratings }: BlastWorld,
   at: readonly [number, number, number],
@@ -91,7 +98,10 @@ function sendRay(
   }
 }
 
-/** How often something happened, with the bounds between which its odds lie in 95 of 100 such samples. */
+/**
+ * How often something happened, with the bounds between which its odds lie in 95 of 100 such
+ * samples.
+ */
 export interface Estimate {
   odds: number;
   low: number;
@@ -100,7 +110,10 @@ export interface Estimate {
   seed: number;
 }
 
-/** The interval of a share counted in a sample (Wilson, J. Am. Stat. Assoc. 22, 1927, with z = 1.96). */
+/**
+ * The interval of a share counted in a sample (Wilson, J. Am. Stat. Assoc. 22, 1927, with z =
+ * 1.96).
+ */
 export function wilson(
   happened: number,
   samples: number,
@@ -117,15 +130,19 @@ const [wallSide, wallThick] = [11, 6];
 
 /** What many charges do to a wall of a block. */
 export interface Crater {
-  /** For each layer from the front to the back and each cell of the middle line from the top down, how often it was gone. */
+  /**
+   * For each layer from the front to the back and each cell of the middle line from the top down,
+   * how often it was gone.
+   */
   gone: number[][];
   /** The block right before the charge. */
   survives: Estimate;
 }
 
 /**
- * Charges before walls of a block, one after the other: `distance` 1 is touching. Yields after each sample how many are done, so that whoever runs it can
- * show it, stop it and let others work; gives the crater in the end.
+ * Charges before walls of a block, one after the other: `distance` 1 is touching. Yields after each
+ * sample how many are done, so that whoever runs it can show it, stop it and let others work; gives
+ * the crater in the end.
  */
 export function* craterSteps(
   rating: number,
@@ -145,7 +162,7 @@ export function* craterSteps(
   const world = { ...whole, ratings: whole.ratings.slice() };
   for (let sample = 0; sample < samples; sample += 1) {
     world.ratings.set(whole.ratings);
-    explode(world, [middle, middle, 0], strength, drawer(mix(seed, sample, 77)));
+    explode(world, [middle, middle, 0], strength, seededRandom(mix(seed, sample, 77)));
     for (let layer = 0; layer < wallThick; layer += 1)
       for (let y = 0; y < wallSide; y += 1)
         if (world.ratings[worldCell(world, middle, wallSide - 1 - y, distance + layer)]! < 0)

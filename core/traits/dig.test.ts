@@ -16,7 +16,8 @@ const lantern = { hardness: 3.2, toolKind: 'pick' as const, leastGrade: 0, gated
 const pick = (grade: number): Tool => ({ kind: 'pick', grade });
 
 test.each<[string, Parameters<typeof digTime>[0], Tool, number, number, boolean]>([
-  // by hand: 3.2 × 3 = 9.6; 3.2 / 2 = 1.6; 3.2 / 3.4 = 0.9412 → 18.82 → 19 ticks; 3.2 / 5 = 0.64 → 12.8 → 13 ticks
+  // by hand: 3.2 × 3 = 9.6; 3.2 / 2 = 1.6; 3.2 / 3.4 = 0.9412 → 18.82 → 19 ticks; 3.2 / 5 = 0.64 →
+  // 12.8 → 13 ticks
   ['a gated lantern, bare hands', lantern, 'bare hands', 192, 9.6, false],
   ['a gated lantern, flint', lantern, pick(0), 32, 1.6, true],
   ['a gated lantern, bronze', lantern, pick(1), 19, 0.95, true],
@@ -86,17 +87,23 @@ test('the number of ticks follows from the tick rate, never below the time itsel
   }
 });
 
-test('the first tool that makes it bearable: under a second, with a drop, the humblest first', () => {
-  expect(firstBearable(lantern, header)).toEqual(pick(1));
-  expect(firstBearable({ ...lantern, leastGrade: 2 }, header)).toEqual(pick(2));
-  expect(firstBearable({ ...lantern, hardness: 0.3, gated: false }, header)).toBe('bare hands');
-  // Fast enough by hand, but nothing drops.
-  expect(firstBearable({ ...lantern, hardness: 0.3 }, header)).toEqual(pick(0));
-  expect(firstBearable({ ...lantern, hardness: 5 }, header)).toBeUndefined();
-  expect(firstBearable({ ...lantern, hardness: 'unbreakable' }, header)).toBeUndefined();
-});
+test(
+  'the first tool that makes it bearable: under a second, with a drop, the humblest ' + 'first',
+  () => {
+    expect(firstBearable(lantern, header)).toEqual(pick(1));
+    expect(firstBearable({ ...lantern, leastGrade: 2 }, header)).toEqual(pick(2));
+    expect(firstBearable({ ...lantern, hardness: 0.3, gated: false }, header)).toBe('bare hands');
+    // Fast enough by hand, but nothing drops.
+    expect(firstBearable({ ...lantern, hardness: 0.3 }, header)).toEqual(pick(0));
+    expect(firstBearable({ ...lantern, hardness: 5 }, header)).toBeUndefined();
+    expect(firstBearable({ ...lantern, hardness: 'unbreakable' }, header)).toBeUndefined();
+  },
+);
 
-/** Worked by hand. Hardness 8 and 2.8; paces 2, 3.4 and 5; ticks of 1/20 s, or of 1/10 s where the wrong tool takes four times as long. */
+/**
+ * Worked by hand. Hardness 8 and 2.8; paces 2, 3.4 and 5; ticks of 1/20 s, or of 1/10 s where the
+ * wrong tool takes four times as long.
+ */
 test.each<
   [
     string,

@@ -19,7 +19,10 @@ type Diggable = Pick<ResolvedBlock['traits'], 'hardness' | 'toolKind' | 'leastGr
 export const isRightTool = (block: Diggable, tool: Tool): boolean =>
   tool !== 'bare hands' && tool.kind === block.toolKind && tool.grade >= block.leastGrade;
 
-/** What an engine does otherwise than the reference physics: its ticks a second, and how many times longer the wrong tool takes on a gated block. */
+/**
+ * What an engine does otherwise than the reference physics: its ticks a second, and how many times
+ * longer the wrong tool takes on a gated block.
+ */
 export interface DigPhysics {
   tickRate: number;
   wrongTool: number;
@@ -29,11 +32,13 @@ export interface DigPhysics {
 export const wrongToolTakes = 3;
 
 /**
- * How long digging takes in the reference physics of the Block Pack: hardness in seconds with bare hands; the right tool divides by
- * its grade's pace; a gated block without the right tool takes three times as long and yields nothing. Up to whole ticks. A kit's own
- * physics may be given instead.
+ * How long digging takes in the reference physics of the Block Pack: hardness in seconds with bare
+ * hands; the right tool divides by its grade's pace; a gated block without the right tool takes
+ * three times as long and yields nothing. Up to whole ticks. A kit's own physics may be given
+ * instead.
  *
- * @example digTime(tideLantern, { kind: 'pick', grade: 1 }, header) // hardness 3.2, pace 3.4: 0.941 s, so 19 ticks, 0.95 s
+ * @example digTime(tideLantern, { kind: 'pick', grade: 1 }, header)
+ * // hardness 3.2, pace 3.4: 0.941 s, so 19 ticks, 0.95 s
  */
 export function digTime(
   block: Diggable,
@@ -47,7 +52,8 @@ export function digTime(
     return { seconds: undefined, ticks: undefined, yields: false };
   const pace = right && tool !== 'bare hands' ? (header.tools.grades[tool.grade]?.pace ?? 1) : 1;
   const seconds = (block.hardness / pace) * (block.gated && !right ? wrongTool : 1);
-  // A billionth is taken off first, so that 0.95 s at 20 ticks a second is 19 ticks and not, by rounding noise, 20.
+  // A billionth is taken off first, so that 0.95 s at 20 ticks a second is 19 ticks and not, by
+  // rounding noise, 20.
   const ticks = Math.max(0, Math.ceil(seconds * tickRate - 1e-9));
   return { seconds: ticks / tickRate, ticks, yields };
 }
@@ -68,8 +74,8 @@ export const toolName = (tool: Tool, header: Pick<Header, 'tools'>): string =>
 export const bearableSeconds = 1;
 
 /**
- * The humblest tool with which digging is bearable and yields a drop: bare hands before the lowest grade before the next. Undefined
- * when there is none.
+ * The humblest tool with which digging is bearable and yields a drop: bare hands before the lowest
+ * grade before the next. Undefined when there is none.
  *
  * @example firstBearable(tideLantern, header) // { kind: 'pick', grade: 1 }: 0.95 s
  */

@@ -11,7 +11,10 @@ const anyChange = fc.record({
   absorbed: fc.oneof(fc.constant(0), level, fc.constant(15)),
 });
 
-/** Every cell the greatest of what it gives and what its neighbours bring, asked again until nothing changes. */
+/**
+ * Every cell the greatest of what it gives and what its neighbours bring, asked again until nothing
+ * changes.
+ */
 function settled({ width, height, depth, emitted, absorbed }: LightVolume): number[] {
   const levels = [...emitted];
   for (let changed = true; changed;) {
@@ -49,29 +52,37 @@ test('a flood is what asking every cell again and again settles at', () =>
     }),
   ));
 
-test('light that comes and goes, and walls that are built and taken away, always leave what a fresh flood gives', () =>
-  fc.assert(
-    fc.property(fc.array(anyChange, { minLength: 1, maxLength: 24 }), (changes) => {
-      const volume = darkVolume(size.width, size.height, size.depth);
-      for (const { cell, ...now } of changes) {
-        setLight(volume, cell, now);
-        const fresh = { ...volume, levels: new Uint8Array(cells) };
-        floodLight(fresh);
-        expect([...volume.levels]).toEqual([...fresh.levels]);
-      }
-    }),
-    { numRuns: 150 },
-  ));
+test(
+  'light that comes and goes, and walls that are built and taken away, always leave ' +
+    'what a fresh flood gives',
+  () =>
+    fc.assert(
+      fc.property(fc.array(anyChange, { minLength: 1, maxLength: 24 }), (changes) => {
+        const volume = darkVolume(size.width, size.height, size.depth);
+        for (const { cell, ...now } of changes) {
+          setLight(volume, cell, now);
+          const fresh = { ...volume, levels: new Uint8Array(cells) };
+          floodLight(fresh);
+          expect([...volume.levels]).toEqual([...fresh.levels]);
+        }
+      }),
+      { numRuns: 150 },
+    ),
+);
 
-test('worked by hand: a lamp of 5 in a row, behind glass that takes 1, behind a pane that takes 3, behind a wall', () => {
-  const row = (absorbed: number[]) => {
-    const volume = darkVolume(absorbed.length, 1, 1);
-    absorbed.forEach((value, x) => (volume.absorbed[x] = value));
-    setLight(volume, cellAt(volume, 0, 0, 0), { emitted: 5, absorbed: 0 });
-    return [...volume.levels];
-  };
-  expect(row([0, 0, 0, 0, 0, 0, 0])).toEqual([5, 4, 3, 2, 1, 0, 0]);
-  expect(row([0, 1, 0, 0, 0, 0, 0])).toEqual([5, 4, 3, 2, 1, 0, 0]);
-  expect(row([0, 3, 0, 0])).toEqual([5, 2, 1, 0]);
-  expect(row([0, 15, 0, 0])).toEqual([5, 0, 0, 0]);
-});
+test(
+  'worked by hand: a lamp of 5 in a row, behind glass that takes 1, behind a pane that ' +
+    'takes 3, behind a wall',
+  () => {
+    const row = (absorbed: number[]) => {
+      const volume = darkVolume(absorbed.length, 1, 1);
+      absorbed.forEach((value, x) => (volume.absorbed[x] = value));
+      setLight(volume, cellAt(volume, 0, 0, 0), { emitted: 5, absorbed: 0 });
+      return [...volume.levels];
+    };
+    expect(row([0, 0, 0, 0, 0, 0, 0])).toEqual([5, 4, 3, 2, 1, 0, 0]);
+    expect(row([0, 1, 0, 0, 0, 0, 0])).toEqual([5, 4, 3, 2, 1, 0, 0]);
+    expect(row([0, 3, 0, 0])).toEqual([5, 2, 1, 0]);
+    expect(row([0, 15, 0, 0])).toEqual([5, 0, 0, 0]);
+  },
+);

@@ -1,4 +1,7 @@
-/** A box of cells with what each gives and takes of light, and the level that follows. Cells are numbered x fastest, then z, then y. */
+/**
+ * A box of cells with what each gives and takes of light, and the level that follows. Cells are
+ * numbered x fastest, then z, then y.
+ */
 export interface LightVolume {
   readonly width: number;
   readonly height: number;
@@ -56,7 +59,10 @@ class Buckets {
     this.lists[level]!.push(cell);
   }
 
-  /** Takes all cells out, the brightest first; what is added meanwhile at or below the level at hand is taken too. */
+  /**
+   * Takes all cells out, the brightest first; what is added meanwhile at or below the level at hand
+   * is taken too.
+   */
   drain(visit: (cell: number, level: number) => void): void {
     for (let level = brightest; level > 0; level -= 1) {
       const list = this.lists[level]!;
@@ -65,7 +71,10 @@ class Buckets {
   }
 }
 
-/** Lets light spread from the cells in the buckets: each neighbour gets the level less what is lost on the way into it; the greatest wins. */
+/**
+ * Lets light spread from the cells in the buckets: each neighbour gets the level less what is lost
+ * on the way into it; the greatest wins.
+ */
 function spread(volume: LightVolume, waiting: Buckets): void {
   const { levels, absorbed } = volume;
   waiting.drain((cell, level) => {
@@ -81,8 +90,9 @@ function spread(volume: LightVolume, waiting: Buckets): void {
 }
 
 /**
- * Works out the level of every cell from nothing: a flood from all that gives light, the brightest first (Dial, Algorithm 360:
- * Shortest-Path Forest with Topological Ordering, 1969). Linear in the cells.
+ * Works out the level of every cell from nothing: a flood from all that gives light, the brightest
+ * first (Dial, Algorithm 360: Shortest-Path Forest with Topological Ordering, 1969). Linear in the
+ * cells.
  */
 export function floodLight(volume: LightVolume): void {
   const { levels, emitted } = volume;
@@ -94,9 +104,9 @@ export function floodLight(volume: LightVolume): void {
 }
 
 /**
- * Changes what one cell gives and takes, and puts the levels around it right: first what came from or through the cell is taken back,
- * then light spreads in again from what is left. The result is that of a fresh {@link floodLight}; the work that of the cells whose
- * level may change.
+ * Changes what one cell gives and takes, and puts the levels around it right: first what came from
+ * or through the cell is taken back, then light spreads in again from what is left. The result is
+ * that of a fresh {@link floodLight}; the work that of the cells whose level may change.
  *
  * @example setLight(volume, cellAt(volume, 8, 4, 8), { emitted: 13, absorbed: 0 })
  */
@@ -120,7 +130,8 @@ export function setLight(
       eachNeighbour(volume, from, (neighbour) => {
         const there = levels[neighbour]!;
         if (there === 0) return;
-        // What is darker by at least the loss may have come from here; it is taken back, and comes again if it came from elsewhere.
+        // What is darker by at least the loss may have come from here; it is taken back, and comes
+        // again if it came from elsewhere.
         if (there <= level - Math.max(1, absorbed[neighbour]!)) {
           levels[neighbour] = 0;
           leaving.add(neighbour, there);

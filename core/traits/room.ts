@@ -10,7 +10,10 @@ export interface RoomSection {
 
 const solid = 15;
 
-/** A room of air with walls, floor and ceiling that let nothing through, and one block on the middle of its floor. */
+/**
+ * A room of air with walls, floor and ceiling that let nothing through, and one block on the middle
+ * of its floor.
+ */
 function room(width: number, height: number, emitted: number, absorbed: number): LightVolume {
   const volume = darkVolume(width + 2, height + 2, width + 2);
   for (let y = 0; y < height + 2; y += 1)
@@ -26,8 +29,8 @@ function room(width: number, height: number, emitted: number, absorbed: number):
 }
 
 /**
- * The light in a room with the block in the middle of its floor, cut open through the block. `width` is odd; levels are whole numbers
- * from 0 to 15.
+ * The light in a room with the block in the middle of its floor, cut open through the block.
+ * `width` is odd; levels are whole numbers from 0 to 15.
  *
  * @example roomSection(13, 0, 27, 5).levels[4][13] // 13, the block itself
  */
@@ -49,7 +52,8 @@ export function roomSection(
 }
 
 /**
- * What is left of the brightest light behind walls of the block, one to `most` thick: the level in the first cell of air behind.
+ * What is left of the brightest light behind walls of the block, one to `most` thick: the level in
+ * the first cell of air behind.
  *
  * @example lightBehind(4, 3) // [10, 6, 2]: 15 − 4 − 1, 15 − 8 − 1, 15 − 12 − 1
  */

@@ -13,13 +13,17 @@ function played(friction: number, tickRate: number): number {
   return blocks;
 }
 
-test('sliding: on ice of friction 0.05 one goes 3.75 blocks in 4.3 s; half the speed a tick stops within 0.2 blocks', () => {
-  const ice = slide(0.05, 20);
-  expect([Number(ice.blocks.toFixed(2)), ice.seconds]).toEqual([3.75, 4.3]);
-  expect(slide(0.5, 20).blocks).toBeCloseTo(0.2 * (1 - 0.5 ** 7), 12);
-  expect(slide(1, 20)).toEqual({ blocks: 0, seconds: 0 });
-  expect(slide(0, 20).blocks).toBe(Infinity);
-});
+test(
+  'sliding: on ice of friction 0.05 one goes 3.75 blocks in 4.3 s; half the speed a ' +
+    'tick stops within 0.2 blocks',
+  () => {
+    const ice = slide(0.05, 20);
+    expect([Number(ice.blocks.toFixed(2)), ice.seconds]).toEqual([3.75, 4.3]);
+    expect(slide(0.5, 20).blocks).toBeCloseTo(0.2 * (1 - 0.5 ** 7), 12);
+    expect(slide(1, 20)).toEqual({ blocks: 0, seconds: 0 });
+    expect(slide(0, 20).blocks).toBe(Infinity);
+  },
+);
 
 test('the series for sliding is what playing it tick by tick gives', () =>
   fc.assert(

@@ -6,10 +6,12 @@ const leastBounce = 0.05;
 const standing = 0.05;
 
 /**
- * How far one slides on, in blocks, after letting go at walking speed, and for how long: every tick takes the share `friction` of the
- * speed away. Infinity without friction. A friction of 1 or more stops at once.
+ * How far one slides on, in blocks, after letting go at walking speed, and for how long: every tick
+ * takes the share `friction` of the speed away. Infinity without friction. A friction of 1 or more
+ * stops at once.
  *
- * The way is a geometric series: v / rate · (1 − f) · (1 − (1 − f)ⁿ) / f over the n ticks until one stands.
+ * The way is a geometric series: v / rate · (1 − f) · (1 − (1 − f)ⁿ) / f over the n ticks until one
+ * stands.
  *
  * @example slide(0.05, 20) // { blocks: 3.75, seconds: 4.3 }: on ice
  */
@@ -25,8 +27,9 @@ export function slide(friction: number, tickRate: number): { blocks: number; sec
 }
 
 /**
- * How high one comes back, bounce by bounce, after a fall of so many blocks: each time the share `bounce` of the speed is left, so the
- * square of it of the height. Ends when it is too low to see; `bounce` 1 and more never ends and gives one height.
+ * How high one comes back, bounce by bounce, after a fall of so many blocks: each time the share
+ * `bounce` of the speed is left, so the square of it of the height. Ends when it is too low to see;
+ * `bounce` 1 and more never ends and gives one height.
  *
  * @example bounces(0.5, 4) // [1, 0.25, 0.0625]
  */

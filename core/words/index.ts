@@ -2,7 +2,8 @@
 import { distance } from 'fastest-levenshtein';
 
 /**
- * The candidate that was most likely meant: at most a third of its letters away (Levenshtein, 1966). Undefined when none is near.
+ * The candidate that was most likely meant: at most a third of its letters away (Levenshtein,
+ * 1966). Undefined when none is near.
  *
  * @example closest('tide_lantren', ['tide_lantern', 'brine']) // 'tide_lantern'
  */
@@ -11,7 +12,8 @@ export function closest(given: string, candidates: Iterable<string>): string | u
   let least = Infinity;
   for (const candidate of candidates) {
     const steps = distance(given.toLowerCase(), candidate.toLowerCase());
-    // Two letters that changed places are one slip of the fingers (Damerau, 1964), where Levenshtein counts two.
+    // Two letters that changed places are one slip of the fingers (Damerau, 1964), where
+    // Levenshtein counts two.
     const apart = steps === 2 && lettersOf(given) === lettersOf(candidate) ? 1 : steps;
     if (
       apart < least &&
@@ -35,3 +37,7 @@ export const listed = (words: readonly string[], last = 'and'): string =>
 /** A number with its noun: `count(1, 'row')` is `1 row`, `count(3, 'row')` is `3 rows`. */
 export const count = (many: number, one: string, more = `${one}s`): string =>
   `${many.toLocaleString('en')} ${many === 1 ? one : more}`;
+
+/** What went wrong, in words, whatever was thrown. */
+export const messageOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);

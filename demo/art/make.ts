@@ -1,4 +1,7 @@
-/** Draws the pictures and makes the sounds of the demo mod, and the sounds of the stock sets, the same bytes on every run. */
+/**
+ * Draws the pictures and makes the sounds of the demo mod, and the sounds of the stock sets, the
+ * same bytes on every run.
+ */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { encodePicture } from '../../core/textures/index.ts';

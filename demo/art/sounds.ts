@@ -12,8 +12,9 @@ interface Noise {
 }
 
 /**
- * A short sound: filtered noise that dies away, in one or more bursts, over an optional ringing tone.
- * Written as PCM WAV, 16 bits, one channel (Multimedia Programming Interface 1.0, IBM and Microsoft, 1991).
+ * A short sound: filtered noise that dies away, in one or more bursts, over an optional ringing
+ * tone. Written as PCM WAV, 16 bits, one channel (Multimedia Programming Interface 1.0, IBM and
+ * Microsoft, 1991).
  */
 export function sound({ seconds, decay, low, bursts = 1, tone = 0, seed }: Noise): Uint8Array {
   const random = chance(seed);

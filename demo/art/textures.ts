@@ -141,7 +141,9 @@ const gaugeWater = (): Pixels =>
       : shade(hex('#2f8f93'), (((row + frame) >> 1) % 2) * 10 - (x % 2) * 8);
   });
 
-/** A tuft of samphire: jointed stems from the ground, grey, since the climate gives it its colour. */
+/**
+ * A tuft of samphire: jointed stems from the ground, grey, since the climate gives it its colour.
+ */
 const samphire = (seed: number, stems: number, tall: number): Pixels => {
   const random = chance(seed);
   const drawn = new Map<number, number>();

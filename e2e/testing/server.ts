@@ -20,14 +20,17 @@ function launch(data: string, port: number): Promise<{ child: ChildProcess; addr
   );
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-    child.stdout!.on('data', (text: Buffer) => {
+    child.stdout.on('data', (text: Buffer) => {
       const address = /http:\/\/127\.0\.0\.1:\d+/.exec(text.toString())?.[0];
       if (address) resolve({ child, address });
     });
   });
 }
 
-/** Every test gets the real server with a fresh demo mod, and must leave no error in the page's console. */
+/**
+ * Every test gets the real server with a fresh demo mod, and must leave no error in the page's
+ * console.
+ */
 export const test = base.extend<{ server: Running; noErrors: undefined }>({
   server: async ({}, give) => {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'));

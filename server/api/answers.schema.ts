@@ -1,4 +1,7 @@
-/** What the server answers, as schemas: the description of the API is made from them, and the tests hold every answer against them. */
+/**
+ * What the server answers, as schemas: the description of the API is made from them, and the tests
+ * hold every answer against them.
+ */
 import { z } from 'zod';
 import { ModSchema } from '../../core/mod/index.ts';
 import { PictureSchema, SoundSchema } from '../../core/mod/entries.schema.ts';
@@ -37,7 +40,8 @@ export const LoggedEdit = z.strictObject({
 });
 export const LoggedEdits = z.array(LoggedEdit).meta({
   description:
-    'Edits, oldest first: at most 200, and no more than about two million characters beyond the first. Ask on from the last revision for the rest.',
+    'Edits, oldest first: at most 200, and no more than about two million characters ' +
+    'beyond the first. Ask on from the last revision for the rest.',
 });
 
 export const ModAnswer = z.strictObject({

@@ -23,7 +23,10 @@ export function bodyOf<S extends z.ZodType>(request: Request, schema: S): z.outp
   );
 }
 
-/** The revision that a write was made at, from If-Match. Throws 428 when it is missing and 400 when it is none. */
+/**
+ * The revision that a write was made at, from If-Match. Throws 428 when it is missing and 400 when
+ * it is none.
+ */
 export function revisionOf(request: Request): number {
   const given = request.headers['if-match'];
   if (given === undefined)
@@ -65,11 +68,17 @@ export const route =
       .catch(next);
   };
 
-/** Turns whatever was thrown into problem+json. What nobody foresaw is logged and told without its inside. */
+/**
+ * Turns whatever was thrown into problem+json. What nobody foresaw is logged and told without its
+ * inside.
+ */
 export const failed =
   (log: Logger) =>
   (error: unknown, request: Request, response: Response, next: NextFunction): void => {
-    if (response.headersSent) return next(error);
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
     const problem = asProblem(error);
     // A full disk or a flood says all there is to say in its sentence.
     if (problem.status === 503 || problem.status === 507)

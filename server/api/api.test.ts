@@ -30,43 +30,47 @@ const problemOf = (answer: { json: unknown; headers: object }) => {
   };
 };
 
-test('a mod has an ETag; an edit moves it; undo and redo go there and back, across restarts of the page', async () => {
-  const got = await server.send('GET', '/api/mods/saltmarsh');
-  expect(got.headers.etag).toBe('"0"');
-  const edited = await server.edit(
-    0,
-    [{ path: hardness, before: 3.2, after: 4 }],
-    'Change hardness',
-  );
-  expect(edited.status).toBe(201);
-  expect(edited.headers.etag).toBe('"1"');
-  expect(await server.mod()).toMatchObject({
-    revision: 1,
-    undo: 'Change hardness',
-    mod: { blocks: { tide_lantern: { traits: { hardness: 4 } } } },
-  });
-  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"1"' })).status).toBe(
-    201,
-  );
-  expect(await server.mod()).toMatchObject({
-    revision: 2,
-    redo: 'Change hardness',
-    mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } },
-  });
-  expect((await server.post('/api/mods/saltmarsh/redo', {}, { 'if-match': '"2"' })).status).toBe(
-    201,
-  );
-  expect(await server.mod()).toMatchObject({ revision: 3, undo: 'Change hardness' });
-  expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"3"' })).status).toBe(
-    201,
-  );
-  const log = (await server.send('GET', '/api/mods/saltmarsh/edits?after=0')).json as {
-    kind: string;
-    author: string;
-  }[];
-  expect(log.map((edit) => edit.kind)).toEqual(['edit', 'undo', 'redo', 'undo']);
-  expect(log[0]!.author).toBe('a test');
-});
+test(
+  'a mod has an ETag; an edit moves it; undo and redo go there and back, across ' +
+    'restarts of the page',
+  async () => {
+    const got = await server.send('GET', '/api/mods/saltmarsh');
+    expect(got.headers.etag).toBe('"0"');
+    const edited = await server.edit(
+      0,
+      [{ path: hardness, before: 3.2, after: 4 }],
+      'Change hardness',
+    );
+    expect(edited.status).toBe(201);
+    expect(edited.headers.etag).toBe('"1"');
+    expect(await server.mod()).toMatchObject({
+      revision: 1,
+      undo: 'Change hardness',
+      mod: { blocks: { tide_lantern: { traits: { hardness: 4 } } } },
+    });
+    expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"1"' })).status).toBe(
+      201,
+    );
+    expect(await server.mod()).toMatchObject({
+      revision: 2,
+      redo: 'Change hardness',
+      mod: { blocks: { tide_lantern: { traits: { hardness: 3.2 } } } },
+    });
+    expect((await server.post('/api/mods/saltmarsh/redo', {}, { 'if-match': '"2"' })).status).toBe(
+      201,
+    );
+    expect(await server.mod()).toMatchObject({ revision: 3, undo: 'Change hardness' });
+    expect((await server.post('/api/mods/saltmarsh/undo', {}, { 'if-match': '"3"' })).status).toBe(
+      201,
+    );
+    const log = (await server.send('GET', '/api/mods/saltmarsh/edits?after=0')).json as {
+      kind: string;
+      author: string;
+    }[];
+    expect(log.map((edit) => edit.kind)).toEqual(['edit', 'undo', 'redo', 'undo']);
+    expect(log[0]!.author).toBe('a test');
+  },
+);
 
 test('a stale write gets 412 and is told who did what meanwhile; without If-Match 428', async () => {
   const { revision } = await server.mod();
@@ -203,57 +207,65 @@ test('a new mod begins empty and can be edited', async () => {
   ).toBe(409);
 });
 
-test('a WAV is taken with its facts; what is no sound, cut short or too large is refused with the reason', async () => {
-  const wav = sound({ seconds: 0.1, decay: 5, low: 0.4, seed: 9 });
-  const send = (body: Uint8Array | string) =>
-    server.send('POST', '/api/sounds', { headers: { 'content-type': 'audio/wav' }, body });
-  const taken = await send(wav);
-  expect(taken.status).toBe(201);
-  expect(taken.json).toMatchObject({
-    format: 'wav',
-    channels: 1,
-    rate: 22_050,
-    seconds: 0.1,
-    clipped: false,
-  });
-  const { revision } = await server.mod();
-  expect((await server.edit(revision, [{ path: '/sounds/drip', after: taken.json }])).status).toBe(
-    201,
-  );
-  expect(
-    (await server.send('GET', `/api/blobs/${(taken.json as { sha256: string }).sha256}`)).headers[
-      'content-type'
-    ],
-  ).toBe('audio/wav');
-  expect(problemOf(await send('ID3 not a sound')).detail).toMatch(/neither a WAV nor an Ogg/);
-  expect(problemOf(await send(wav.subarray(0, 80))).detail).toMatch(/cut short/);
-  expect(problemOf(await send('')).status).toBe(400);
-  expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
-});
+test(
+  'a WAV is taken with its facts; what is no sound, cut short or too large is refused ' +
+    'with the reason',
+  async () => {
+    const wav = sound({ seconds: 0.1, decay: 5, low: 0.4, seed: 9 });
+    const send = (body: Uint8Array | string) =>
+      server.send('POST', '/api/sounds', { headers: { 'content-type': 'audio/wav' }, body });
+    const taken = await send(wav);
+    expect(taken.status).toBe(201);
+    expect(taken.json).toMatchObject({
+      format: 'wav',
+      channels: 1,
+      rate: 22_050,
+      seconds: 0.1,
+      clipped: false,
+    });
+    const { revision } = await server.mod();
+    expect(
+      (await server.edit(revision, [{ path: '/sounds/drip', after: taken.json }])).status,
+    ).toBe(201);
+    expect(
+      (await server.send('GET', `/api/blobs/${(taken.json as { sha256: string }).sha256}`)).headers[
+        'content-type'
+      ],
+    ).toBe('audio/wav');
+    expect(problemOf(await send('ID3 not a sound')).detail).toMatch(/neither a WAV nor an Ogg/);
+    expect(problemOf(await send(wav.subarray(0, 80))).detail).toMatch(/cut short/);
+    expect(problemOf(await send('')).status).toBe(400);
+    expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
+  },
+);
 
-test('a PNG is taken with its facts; what is none, cut short or too wide is refused with the reason', async () => {
-  const png = encodePicture(basePicture('#8d8d86', 16, 3));
-  const send = (body: Uint8Array | string) =>
-    server.send('POST', '/api/pictures', { headers: { 'content-type': 'image/png' }, body });
-  const taken = await send(png);
-  expect(taken.status).toBe(201);
-  const picture = taken.json as { sha256: string; width: number };
-  expect(picture).toMatchObject({ width: 16, alpha: 'none' });
-  const { revision } = await server.mod();
-  expect(
-    (await server.edit(revision, [{ path: '/textures/silt', after: { picture } }])).status,
-  ).toBe(201);
-  expect((await server.send('GET', `/api/blobs/${picture.sha256}`)).headers['content-type']).toBe(
-    'image/png',
-  );
-  expect(problemOf(await send('GIF89a')).detail).toMatch(/not a PNG/);
-  expect(problemOf(await send(png.subarray(0, 60))).detail).toMatch(/cut short/);
-  const wide = png.slice();
-  new DataView(wide.buffer).setUint32(16, 20_000);
-  expect(problemOf(await send(wide)).detail).toMatch(/20000/);
-  expect(problemOf(await send('')).status).toBe(400);
-  expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
-});
+test(
+  'a PNG is taken with its facts; what is none, cut short or too wide is refused with ' +
+    'the reason',
+  async () => {
+    const png = encodePicture(basePicture('#8d8d86', 16, 3));
+    const send = (body: Uint8Array | string) =>
+      server.send('POST', '/api/pictures', { headers: { 'content-type': 'image/png' }, body });
+    const taken = await send(png);
+    expect(taken.status).toBe(201);
+    const picture = taken.json as { sha256: string; width: number };
+    expect(picture).toMatchObject({ width: 16, alpha: 'none' });
+    const { revision } = await server.mod();
+    expect(
+      (await server.edit(revision, [{ path: '/textures/silt', after: { picture } }])).status,
+    ).toBe(201);
+    expect((await server.send('GET', `/api/blobs/${picture.sha256}`)).headers['content-type']).toBe(
+      'image/png',
+    );
+    expect(problemOf(await send('GIF89a')).detail).toMatch(/not a PNG/);
+    expect(problemOf(await send(png.subarray(0, 60))).detail).toMatch(/cut short/);
+    const wide = png.slice();
+    new DataView(wide.buffer).setUint32(16, 20_000);
+    expect(problemOf(await send(wide)).detail).toMatch(/20000/);
+    expect(problemOf(await send('')).status).toBe(400);
+    expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
+  },
+);
 
 test('requests under a foreign host or from a foreign origin are refused', async () => {
   const get = (headers: Record<string, string>) => server.send('GET', '/api/mods', { headers });
@@ -277,7 +289,7 @@ test('the description of the API names every address', async () => {
 
 test('the pack that is downloaded has no finding, and the folder holds the mod', async () => {
   const bytes = Buffer.from(
-    await (await fetch(`${server.address}/api/mods/saltmarsh/pack.obpack`)).arrayBuffer(),
+    await (await fetch(`${server.address}/api/mods/saltmarsh/pack`)).arrayBuffer(),
   );
   expect(inspectBuilt(blockPack, readZip(bytes))).toEqual([]);
   const folder = readZip(
@@ -299,9 +311,9 @@ test('a build is planned, agreed to, done as a job, and compared', async () => {
     expect(await server.job('/api/mods/saltmarsh/builds', { target })).toMatchObject({
       state: 'done',
     });
-    expect(JSON.parse(readFileSync(path.join(target, 'pack.json'), 'utf8')).namespace).toBe(
-      'saltmarsh',
-    );
+    expect(JSON.parse(readFileSync(path.join(target, 'pack.json'), 'utf8'))).toMatchObject({
+      namespace: 'saltmarsh',
+    });
     const compared = await server.job<{ before: string; after: string }>(
       '/api/mods/saltmarsh/compare',
       { target, path: 'pack.json' },
@@ -341,7 +353,9 @@ test('edits are told to whoever listens', async () => {
 test('a value of five thousand levels is refused at its place', async () => {
   const { revision } = await server.mod();
   const deep = '['.repeat(5000) + ']'.repeat(5000);
-  const body = `{ "label": "Deep", "changes": [{ "path": "${hardness}", "before": ${deep}, "after": ${deep} }] }`;
+  const body =
+    `{ "label": "Deep", "changes": [{ "path": "${hardness}", "before": ${deep}, "after": ` +
+    `${deep} }] }`;
   const answer = await server.send('POST', '/api/mods/saltmarsh/edits', {
     headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` },
     body,
@@ -360,42 +374,46 @@ test('a label that cannot be kept as it is is refused', async () => {
   ).toBe('/label');
 });
 
-test('answers have bounds: a hundred errors and how many more, a part of the log and the rest when asked for', async () => {
-  const { revision } = await server.mod();
-  const keys = Object.fromEntries(Array.from({ length: 20_000 }, (_, i) => [`key_${i}`, i]));
-  const answer = await server.edit(revision, [{ path: '/blocks/odd', after: keys }]);
-  expect(answer.body.length).toBeLessThan(40_000);
-  expect(problemOf(answer).errors!.length).toBeLessThanOrEqual(110);
-  expect(problemOf(answer).errors!.at(-1)!.detail).toMatch(/more problems like these/);
-  await server.post('/api/mods', { namespace: 'long_log', title: 'Long log' });
-  const note = 'x'.repeat(3000);
-  const edit = (at: number) =>
-    server.post(
-      '/api/mods/long_log/edits',
-      {
-        label: 'Note',
-        changes: Array.from({ length: 400 }, (_, i) => ({
-          path: `/blockTags/t${at}_${i}`,
-          after: { note: note.slice(0, 900) },
-        })),
-      },
-      { 'if-match': `"${at}"` },
-    );
-  for (let at = 0; at < 8; at += 1) expect((await edit(at)).status).toBe(201);
-  const stale = await edit(0);
-  expect(stale.status).toBe(412);
-  expect(stale.body.length).toBeLessThan(3_000_000);
-  const seen: number[] = [];
-  for (let after = 0; after < 8; after = seen.at(-1)!)
-    seen.push(
-      ...(
-        (await server.send('GET', `/api/mods/long_log/edits?after=${after}`)).json as {
-          revision: number;
-        }[]
-      ).map((line) => line.revision),
-    );
-  expect(seen).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
-});
+test(
+  'answers have bounds: a hundred errors and how many more, a part of the log and the ' +
+    'rest when asked for',
+  async () => {
+    const { revision } = await server.mod();
+    const keys = Object.fromEntries(Array.from({ length: 20_000 }, (_, i) => [`key_${i}`, i]));
+    const answer = await server.edit(revision, [{ path: '/blocks/odd', after: keys }]);
+    expect(answer.body.length).toBeLessThan(40_000);
+    expect(problemOf(answer).errors!.length).toBeLessThanOrEqual(110);
+    expect(problemOf(answer).errors!.at(-1)!.detail).toMatch(/more problems like these/);
+    await server.post('/api/mods', { namespace: 'long_log', title: 'Long log' });
+    const note = 'x'.repeat(3000);
+    const edit = (at: number) =>
+      server.post(
+        '/api/mods/long_log/edits',
+        {
+          label: 'Note',
+          changes: Array.from({ length: 400 }, (_, i) => ({
+            path: `/blockTags/t${at}_${i}`,
+            after: { note: note.slice(0, 900) },
+          })),
+        },
+        { 'if-match': `"${at}"` },
+      );
+    for (let at = 0; at < 8; at += 1) expect((await edit(at)).status).toBe(201);
+    const stale = await edit(0);
+    expect(stale.status).toBe(412);
+    expect(stale.body.length).toBeLessThan(3_000_000);
+    const seen: number[] = [];
+    for (let after = 0; after < 8; after = seen.at(-1)!)
+      seen.push(
+        ...(
+          (await server.send('GET', `/api/mods/long_log/edits?after=${after}`)).json as {
+            revision: number;
+          }[]
+        ).map((line) => line.revision),
+      );
+    expect(seen).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+  },
+);
 
 test('a long edit is only named to those who listen', async () => {
   const stop = new AbortController();
@@ -413,20 +431,25 @@ test('a long edit is only named to those who listen', async () => {
   stop.abort();
 });
 
-test('many unfinished bodies are not held: beyond a bound the server says that it is too much, and serves small requests all the same', async () => {
-  const { port } = new URL(server.address);
-  const open = Array.from({ length: 12 }, () => connect(Number(port), '127.0.0.1'));
-  const answers = open.map(
-    (socket) =>
-      new Promise<string>((resolve) => {
-        socket.once('data', (bytes: Buffer) => resolve(bytes.toString().split('\r\n')[0]!));
-        socket.once('error', () => resolve('reset'));
-        socket.write(
-          `POST /api/mods/saltmarsh/edits HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 16000000\r\n\r\n{"label": "`,
-        );
-      }),
-  );
-  expect(await Promise.race(answers)).toMatch(/503/);
-  expect((await server.mod()).revision).toBeGreaterThan(0);
-  for (const socket of open) socket.destroy();
-});
+test(
+  'many unfinished bodies are not held: beyond a bound the server says that it is too ' +
+    'much, and serves small requests all the same',
+  async () => {
+    const { port } = new URL(server.address);
+    const open = Array.from({ length: 12 }, () => connect(Number(port), '127.0.0.1'));
+    const answers = open.map(
+      (socket) =>
+        new Promise<string>((resolve) => {
+          socket.once('data', (bytes: Buffer) => resolve(bytes.toString().split('\r\n')[0]!));
+          socket.once('error', () => resolve('reset'));
+          socket.write(
+            `POST /api/mods/saltmarsh/edits HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: ` +
+              `application/json\r\nContent-Length: 16000000\r\n\r\n{"label": "`,
+          );
+        }),
+    );
+    expect(await Promise.race(answers)).toMatch(/503/);
+    expect((await server.mod()).revision).toBeGreaterThan(0);
+    for (const socket of open) socket.destroy();
+  },
+);

@@ -3,8 +3,9 @@ import { maxBodyBytes, maxBytesInFlight, smallBodyBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 
 /**
- * Lets bodies in only as far as there is room for all that are on their way, so that many unfinished ones cannot fill the memory.
- * A body counts with the length that it announces; without one, with the most that is taken. Refuses with 503.
+ * Lets bodies in only as far as there is room for all that are on their way, so that many
+ * unfinished ones cannot fill the memory. A body counts with the length that it announces; without
+ * one, with the most that is taken. Refuses with 503.
  */
 export function boundBodies(): (request: Request, response: Response, next: NextFunction) => void {
   let inFlight = 0;
@@ -12,7 +13,10 @@ export function boundBodies(): (request: Request, response: Response, next: Next
     const announced = request.headers['content-length'];
     const hasBody = announced !== undefined || request.headers['transfer-encoding'] !== undefined;
     const bytes = announced === undefined ? maxBodyBytes : Number(announced);
-    if (!hasBody || bytes <= smallBodyBytes) return next();
+    if (!hasBody || bytes <= smallBodyBytes) {
+      next();
+      return;
+    }
     // A body that is too large is refused by its reader, before it is read.
     if (bytes <= maxBodyBytes && inFlight + bytes > maxBytesInFlight) {
       response.set({ 'Retry-After': '2', Connection: 'close' });

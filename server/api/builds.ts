@@ -8,13 +8,9 @@ import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
 import { bodyOf, param, route } from './answers.ts';
 
-const target = z
-  .string()
-  .min(1)
-  .max(1000)
-  .meta({
-    description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
-  });
+const target = z.string().min(1).max(1000).meta({
+  description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
+});
 export const PlanBody = z.strictObject({ target });
 export const CompareBody = z.strictObject({
   target,
@@ -33,8 +29,8 @@ export const BuildBody = z.strictObject({
 const maxWaitMs = 30_000;
 
 /**
- * Planning a build, building, and comparing single files: all of it long work, as jobs that can be watched and cancelled.
- * And the mod as an archive, made for the browser that loads it.
+ * Planning a build, building, and comparing single files: all of it long work, as jobs that can be
+ * watched and cancelled. And the mod as an archive, made for the browser that loads it.
  */
 export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Router {
   const routes = Router();

@@ -8,8 +8,9 @@ let open = 0;
 let last: { edit: LoggedEdit; text: string } | undefined;
 
 /**
- * Tells a page of every edit as it happens (server-sent events). A long edit is not sent but only named by its revision; a reader that does
- * not keep up is dropped, and its browser comes back and is told where the mod stands. Throws a 503 {@link Problem} when too many listen.
+ * Tells a page of every edit as it happens (server-sent events). A long edit is not sent but only
+ * named by its revision; a reader that does not keep up is dropped, and its browser comes back and
+ * is told where the mod stands. Throws a 503 {@link Problem} when too many listen.
  */
 export async function sendEvents(
   store: Store,

@@ -1,7 +1,10 @@
 import type { NextFunction, Request, Response } from 'express';
 import { Problem } from '../problem.ts';
 
-/** Names by which a page on this machine reaches the server. Anything else in Host is somebody's trick with DNS. */
+/**
+ * Names by which a page on this machine reaches the server. Anything else in Host is somebody's
+ * trick with DNS.
+ */
 const ownHosts = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 const hostOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
@@ -28,7 +31,9 @@ export function guard(request: Request, _response: Response, next: NextFunction)
 export function headers(_request: Request, response: Response, next: NextFunction): void {
   response.set({
     'Content-Security-Policy':
-      "default-src 'self'; script-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; worker-src 'self' blob:; connect-src 'self' blob:; frame-ancestors 'none'",
+      "default-src 'self'; script-src 'self'; img-src 'self' data: blob:; style-src 'self' " +
+      "'unsafe-inline'; worker-src 'self' blob:; connect-src 'self' blob:; frame-ancestors " +
+      "'none'",
     'X-Content-Type-Options': 'nosniff',
     'Referrer-Policy': 'no-referrer',
   });

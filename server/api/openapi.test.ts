@@ -28,17 +28,20 @@ test('every address says what it does and what it answers', () => {
   }
 });
 
-test('every write of a mod names the revision that it was made at, and tells of a stale one', () => {
-  for (const { path, method, operation } of operations) {
-    if (method !== 'post' || !/\/(edits|undo|redo)$/.test(path)) continue;
-    expect(
-      operation.parameters!.some(
-        (parameter) => parameter.name === 'If-Match' && parameter.in === 'header',
-      ),
-    ).toBe(true);
-    expect(Object.keys(operation.responses)).toContain('412');
-  }
-});
+test(
+  'every write of a mod names the revision that it was made at, and tells of a stale ' + 'one',
+  () => {
+    for (const { path, method, operation } of operations) {
+      if (method !== 'post' || !/\/(edits|undo|redo)$/.test(path)) continue;
+      expect(
+        operation.parameters!.some(
+          (parameter) => parameter.name === 'If-Match' && parameter.in === 'header',
+        ),
+      ).toBe(true);
+      expect(Object.keys(operation.responses)).toContain('412');
+    }
+  },
+);
 
 test('the bodies are described by the schemas that check them', () => {
   const fields = (path: string) =>
@@ -58,21 +61,25 @@ test('a validator of others takes it as OpenAPI 3.1', async () => {
   expect(validator.version).toBe('3.1');
 });
 
-test('every part of an address in braces is a parameter of its own, and every answer has a schema and a sentence', () => {
-  for (const { path, operation } of operations) {
-    const inPath = (operation.parameters ?? []).filter((parameter) => parameter.in === 'path');
-    expect(inPath.map(({ name, required }) => ({ name, required }))).toEqual(
-      [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, required: true })),
-    );
-    for (const parameter of operation.parameters ?? [])
-      expect(parameter.description).toMatch(/^[A-Z]/);
-    for (const { description, content } of Object.values(operation.responses)) {
-      expect(description).toMatch(/^[A-Z]/);
-      for (const { schema } of Object.values(content ?? {}))
-        expect(Object.keys(schema ?? {}).length).toBeGreaterThan(0);
+test(
+  'every part of an address in braces is a parameter of its own, and every answer has a ' +
+    'schema and a sentence',
+  () => {
+    for (const { path, operation } of operations) {
+      const inPath = (operation.parameters ?? []).filter((parameter) => parameter.in === 'path');
+      expect(inPath.map(({ name, required }) => ({ name, required }))).toEqual(
+        [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, required: true })),
+      );
+      for (const parameter of operation.parameters ?? [])
+        expect(parameter.description).toMatch(/^[A-Z]/);
+      for (const { description, content } of Object.values(operation.responses)) {
+        expect(description).toMatch(/^[A-Z]/);
+        for (const { schema } of Object.values(content ?? {}))
+          expect(Object.keys(schema ?? {}).length).toBeGreaterThan(0);
+      }
     }
-  }
-});
+  },
+);
 
 test('it is plain data, and every reference in it leads somewhere', () => {
   const text = JSON.stringify(described);

@@ -19,7 +19,10 @@ const shared = {
 } as const;
 type Shared = keyof typeof shared;
 
-/** A schema as it stands in the description. `output` where the server writes it, `input` where it reads it. */
+/**
+ * A schema as it stands in the description. `output` where the server writes it, `input` where it
+ * reads it.
+ */
 function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Parts {
   const { $schema: _, ...rest } = z.toJSONSchema(schema, {
     io,
@@ -29,7 +32,10 @@ function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Parts {
   return rest;
 }
 
-/** A schema that leads back to itself names its own parts; where it is put into the description those names lead on from there. */
+/**
+ * A schema that leads back to itself names its own parts; where it is put into the description
+ * those names lead on from there.
+ */
 function component(name: string, schema: z.ZodType): Parts {
   const text = JSON.stringify(schemaOf(schema, 'output'));
   return JSON.parse(text.replaceAll('"#/$defs/', `"#/components/schemas/${name}/$defs/`)) as Parts;
@@ -183,7 +189,9 @@ const paths: Record<string, Parts> = {
     parameters: [mod],
     responses: {
       200: answer(
-        'Server-sent events: "hello" with the revision; then "edit" with the edit and what undo and redo would take, or "moved" with the revision alone for an edit that is too long. A reader that does not keep up is dropped and may come back.',
+        'Server-sent events: "hello" with the revision; then "edit" with the edit and what ' +
+          'undo and redo would take, or "moved" with the revision alone for an edit that is too ' +
+          'long. A reader that does not keep up is dropped and may come back.',
         { content: { 'text/event-stream': { schema: { type: 'string' } } } },
       ),
       ...problems(404, 503),
@@ -254,14 +262,18 @@ const paths: Record<string, Parts> = {
   }),
 };
 
-/** The description of the API (OpenAPI 3.1), its bodies and answers made from the schemas that check them. */
+/**
+ * The description of the API (OpenAPI 3.1), its bodies and answers made from the schemas that check
+ * them.
+ */
 export const openapi = () => ({
   openapi: '3.1.0',
   info: {
     title: 'Obrank',
     version: '0.1.0',
     description:
-      'Mods as validated documents with an append-only log of edits. Every write names the revision that it was made at. The server answers on this machine alone.',
+      'Mods as validated documents with an append-only log of edits. Every write names the ' +
+      'revision that it was made at. The server answers on this machine alone.',
   },
   servers: [{ url: '/' }],
   paths,

@@ -8,21 +8,24 @@ import type { EntryChange, FromBuilder, Task, TaskResults, ToBuilder } from './p
 export const builderProgram = (root: string): string =>
   path.join(root, 'dist', 'node', 'builder.mjs');
 
-/** So many entries, or bytes of pictures and sounds, go over to the thread at once: nobody else waits meanwhile. */
+/**
+ * So many entries, or bytes of pictures and sounds, go over to the thread at once: nobody else
+ * waits meanwhile.
+ */
 const batch = { entries: 400, bytes: 4 * 1024 * 1024 };
 /** A thread that nobody needs for so long is ended; its copy of the mod takes memory. */
 const idleMs = 120_000;
 
 interface Waiting {
-  resolve(result: unknown): void;
-  reject(error: unknown): void;
-  onProgress(done: number, total: number): void;
+  resolve: (result: unknown) => void;
+  reject: (error: unknown) => void;
+  onProgress: (done: number, total: number) => void;
 }
 type BlobsOf = (digests: string[]) => Promise<Map<string, Uint8Array>>;
 
 export interface Watching {
   signal: AbortSignal;
-  onProgress(done: number, total: number): void;
+  onProgress: (done: number, total: number) => void;
 }
 
 const emptyKinds = () =>
@@ -33,8 +36,9 @@ const emptyKinds = () =>
 const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
 
 /**
- * Makes the packs of one mod in a thread of its own. The thread is told only what has changed since it was told last; a pack is made once
- * for everybody who asks for the same revision, and the making stops when nobody waits for it any more.
+ * Makes the packs of one mod in a thread of its own. The thread is told only what has changed since
+ * it was told last; a pack is made once for everybody who asks for the same revision, and the
+ * making stops when nobody waits for it any more.
  */
 export class Builder {
   private worker: Worker | undefined;
@@ -56,7 +60,10 @@ export class Builder {
     return this.waiting.size === 0;
   }
 
-  /** Does a task over the mod as it is given. Throws a {@link DiskProblem} for what was foreseen, and when it is cancelled. */
+  /**
+   * Does a task over the mod as it is given. Throws a {@link DiskProblem} for what was foreseen,
+   * and when it is cancelled.
+   */
   run<Kind extends Task['do']>(
     mod: Mod,
     task: Task & { do: Kind },
@@ -147,7 +154,10 @@ export class Builder {
     else waiting.reject(Object.assign(new Error(message.message), { stack: message.stack }));
   }
 
-  /** Gives a task up. The making of a pack stops once nobody waits for it; what is being written is put back before the task ends. */
+  /**
+   * Gives a task up. The making of a pack stops once nobody waits for it; what is being written is
+   * put back before the task ends.
+   */
   private cancel(id: number, isWriting: boolean): void {
     const hasOthers = [...this.waiting.keys()].some((other) => other !== id);
     if (!hasOthers) Atomics.store(this.stop, 0, 1);
@@ -173,7 +183,10 @@ export class Builder {
   }
 }
 
-/** The entries of a mod that are other objects than before, and those that are gone. Unchanged ones are the same objects. */
+/**
+ * The entries of a mod that are other objects than before, and those that are gone. Unchanged ones
+ * are the same objects.
+ */
 function changedEntries(before: Pick<Mod, (typeof entryKinds)[number]>, after: Mod): EntryChange[] {
   const changes: EntryChange[] = [];
   for (const kind of entryKinds) {

@@ -1,4 +1,7 @@
-/** Packs are made in threads of their own, one a mod, so that nobody waits for somebody else's build. */
+/**
+ * Packs are made in threads of their own, one a mod, so that nobody waits for somebody else's
+ * build.
+ */
 import type { Store } from '../store/store.ts';
 import { Builder } from './builder.ts';
 

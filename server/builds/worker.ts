@@ -1,4 +1,7 @@
-/** The thread that makes packs: it keeps a copy of one mod, makes its pack once for everybody who asks, and plans, writes and packs it. */
+/**
+ * The thread that makes packs: it keeps a copy of one mod, makes its pack once for everybody who
+ * asks, and plans, writes and packs it.
+ */
 import { parentPort, workerData } from 'node:worker_threads';
 import { writeZip } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
@@ -17,7 +20,10 @@ import type { Compared, FromBuilder, Task, ToBuilder } from './protocol.ts';
 const port = parentPort;
 if (!port) throw new Error('This runs as a worker thread.');
 
-/** Shared with the server: 1 once nobody waits for the pack that is being made. A thread at work hears no messages, but it can look. */
+/**
+ * Shared with the server: 1 once nobody waits for the pack that is being made. A thread at work
+ * hears no messages, but it can look.
+ */
 const { stop: stopMaking } = workerData as { stop: Int32Array };
 
 let mod: Mod = emptyMod('unnamed', 'Unnamed');
@@ -66,7 +72,7 @@ async function compare(
   return { path, before: text(files.get(path)), after: text(built.files.get(path)) };
 }
 
-function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> | unknown {
+function run(id: number, task: Task, signal: AbortSignal): unknown {
   const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
   switch (task.do) {
     case 'plan':

@@ -22,7 +22,10 @@ const refused = (
   title = 'Edit refused',
 ) => new Problem(422, title, detail, { errors });
 
-/** The entries that changes touch, each once: its kind and, but for the two single documents, its name. */
+/**
+ * The entries that changes touch, each once: its kind and, but for the two single documents, its
+ * name.
+ */
 export function touchedEntries(changes: readonly Change[]): { kind: string; name: string }[] {
   const entries = new Map(
     changes.map(({ path }) => {
@@ -39,7 +42,10 @@ export const entryIn = (mod: Mod, { kind, name }: { kind: string; name: string }
     ? lookUp(mod[kind as EntryKind] as Record<string, unknown>, name)
     : mod[kind as 'header' | 'ledger'];
 
-/** Throws a 422 {@link Problem} for changes that cannot be kept, or that have no place in the mod. Asked before anything else goes through them. */
+/**
+ * Throws a 422 {@link Problem} for changes that cannot be kept, or that have no place in the mod.
+ * Asked before anything else goes through them.
+ */
 export function checkChanges({ unfit }: HeldMod, changes: readonly Change[]): void {
   for (const { path, before, after } of changes) {
     const { kind, name } = entryOf(path);
@@ -52,7 +58,8 @@ export function checkChanges({ unfit }: HeldMod, changes: readonly Change[]): vo
       );
     if (unfit.some((entry) => entry.kind === kind && entry.name === name))
       throw refused(
-        `What the database holds at ${path} does not fit and is kept as it is, so nothing can be written there.`,
+        `What the database holds at ${path} does not fit and is kept as it is, so nothing can ` +
+          'be written there.',
         [{ pointer: path, detail: 'An entry that does not fit is kept here.' }],
       );
     const why = whyNotPlain(path) ?? whyNotPlain(before) ?? whyNotPlain(after);
@@ -63,7 +70,10 @@ export function checkChanges({ unfit }: HeldMod, changes: readonly Change[]): vo
   }
 }
 
-/** The mod with the changes applied. Throws a 422 {@link Problem} when they expect something else there. */
+/**
+ * The mod with the changes applied. Throws a 422 {@link Problem} when they expect something else
+ * there.
+ */
 export function applyEdit(mod: Mod, changes: readonly Change[]): Mod {
   try {
     return applyChanges(mod, changes);
@@ -75,7 +85,10 @@ export function applyEdit(mod: Mod, changes: readonly Change[]): Mod {
   }
 }
 
-/** Checks the name and the document of every entry that was touched. Throws a 422 {@link Problem} that names each place. */
+/**
+ * Checks the name and the document of every entry that was touched. Throws a 422 {@link Problem}
+ * that names each place.
+ */
 export function checkEntries(namespace: string, mod: Mod, changes: readonly Change[]): void {
   for (const entry of touchedEntries(changes)) {
     const { kind, name } = entry;
@@ -84,7 +97,8 @@ export function checkEntries(namespace: string, mod: Mod, changes: readonly Chan
     if (document === undefined && name) continue;
     if (name && (!namePatternOf(kind).test(name) || name.length > maxNameLength))
       throw refused(
-        `"${name.slice(0, maxNameLength)}" is not allowed as a name: use lowercase letters, digits and underscores, beginning with a letter.`,
+        `"${name.slice(0, maxNameLength)}" is not allowed as a name: use lowercase letters, ` +
+          'digits and underscores, beginning with a letter.',
         [{ pointer: pointer(base), detail: 'The name is not allowed.' }],
         'Name refused',
       );

@@ -20,7 +20,9 @@ export interface LoggedEdit extends Edit {
   of: number | null;
 }
 
-/** An entry of the database that does not fit: it is kept there as it is, and left out of the mod. */
+/**
+ * An entry of the database that does not fit: it is kept there as it is, and left out of the mod.
+ */
 export interface UnfitEntry {
   kind: string;
   name: string;
@@ -33,7 +35,10 @@ export interface Step {
   label: string;
 }
 
-/** A mod as the store holds it: the document, its revision, what undo and redo would take, and what was left out. */
+/**
+ * A mod as the store holds it: the document, its revision, what undo and redo would take, and what
+ * was left out.
+ */
 export interface HeldMod {
   mod: Mod;
   revision: number;
@@ -43,7 +48,10 @@ export interface HeldMod {
   unfit: UnfitEntry[];
 }
 
-/** Reads a mod with its whole history of steps. Throws a 404 {@link Problem} when there is none of that name. */
+/**
+ * Reads a mod with its whole history of steps. Throws a 404 {@link Problem} when there is none of
+ * that name.
+ */
 export async function readHeld(source: DataSource, name: string): Promise<HeldMod> {
   const row = await source.getRepository(ModTable).findOneBy({ name });
   if (!row) throw new Problem(404, 'No such mod', `There is no mod called ${name.slice(0, 100)}.`);

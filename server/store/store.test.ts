@@ -173,20 +173,23 @@ test('whoever listens hears of every edit once, and no more after stopping', asy
   expect(heard).toEqual([1, 2]);
 });
 
-test("pictures are kept once by their digest, and a mod's texture must say the truth about them", async () => {
-  const png = encodePicture(basePicture('#8d8d86', 16, 1));
-  const picture = await store.addPicture(png);
-  expect(await store.addPicture(png)).toEqual(picture);
-  await edit('/textures/silt', { picture });
-  expect(
-    await refused(edit('/textures/lie', { picture: { ...picture, width: 32 } })),
-  ).toMatchObject({ status: 422 });
-  expect(Buffer.from((await store.blobsOf([picture.sha256])).get(picture.sha256)!)).toEqual(
-    Buffer.from(png),
-  );
-  expect(await store.blob('0'.repeat(64))).toBeUndefined();
-  expect(await refused(store.addPicture(new Uint8Array(9)))).toMatchObject({ status: 422 });
-});
+test(
+  "pictures are kept once by their digest, and a mod's texture must say the truth about " + 'them',
+  async () => {
+    const png = encodePicture(basePicture('#8d8d86', 16, 1));
+    const picture = await store.addPicture(png);
+    expect(await store.addPicture(png)).toEqual(picture);
+    await edit('/textures/silt', { picture });
+    expect(
+      await refused(edit('/textures/lie', { picture: { ...picture, width: 32 } })),
+    ).toMatchObject({ status: 422 });
+    expect(Buffer.from((await store.blobsOf([picture.sha256])).get(picture.sha256)!)).toEqual(
+      Buffer.from(png),
+    );
+    expect(await store.blob('0'.repeat(64))).toBeUndefined();
+    expect(await refused(store.addPicture(new Uint8Array(9)))).toMatchObject({ status: 422 });
+  },
+);
 
 test.each([
   ['/header/namespace', 'other'],
@@ -215,124 +218,145 @@ test('what was built last is remembered', async () => {
   expect((await store.mod('saltmarsh')).built).toBe(1);
 });
 
-test('items, recipes, loot tables, tags and releases are entries like all others: kept, taken back, refused when they do not fit', async () => {
-  await edit('/items/salt', { names: { en: 'Salt' }, stack: 16, found: true });
-  await edit('/lootTables/finds', {
-    draws: [
+test(
+  'items, recipes, loot tables, tags and releases are entries like all others: kept, ' +
+    'taken back, refused when they do not fit',
+  async () => {
+    await edit('/items/salt', { names: { en: 'Salt' }, stack: 16, found: true });
+    await edit('/lootTables/finds', {
+      draws: [
+        {
+          times: { tries: 2, chance: 0.5 },
+          lots: [
+            {
+              give: 'saltmarsh:salt',
+              when: { any: [{ blast: true }, { not: { careful: true } }] },
+            },
+          ],
+        },
+      ],
+    });
+    await edit(
+      '/recipes/lamp',
+      { kind: 'cut', takes: 'saltmarsh:bank', choices: [{ gives: 'saltmarsh:lamp', count: 2 }] },
+      'Cut lamps',
+    );
+    await edit('/ledger/releases', [
       {
-        times: { tries: 2, chance: 0.5 },
-        lots: [
-          { give: 'saltmarsh:salt', when: { any: [{ blast: true }, { not: { careful: true } }] } },
-        ],
+        version: '0.1.0',
+        on: '2026-11-23',
+        counts: { groups: 1, blocks: 2, items: 0 },
+        entries: [],
       },
-    ],
-  });
-  await edit(
-    '/recipes/lamp',
-    { kind: 'cut', takes: 'saltmarsh:bank', choices: [{ gives: 'saltmarsh:lamp', count: 2 }] },
-    'Cut lamps',
-  );
-  await edit('/ledger/releases', [
-    { version: '0.1.0', on: '2026-11-23', counts: { groups: 1, blocks: 2, items: 0 }, entries: [] },
-  ]);
-  await reopen();
-  const { mod } = await store.mod('saltmarsh');
-  expect(mod.items['salt']).toMatchObject({ stack: 16, found: true });
-  expect(mod.lootTables['finds']!.draws[0]!.lots[0]!.when).toEqual({
-    any: [{ blast: true }, { not: { careful: true } }],
-  });
-  expect(mod.recipes['lamp']).toMatchObject({ kind: 'cut' });
-  expect(mod.ledger.releases![0]!.version).toBe('0.1.0');
-  for (const [at, after] of [
-    ['/recipes/stew', { kind: 'stew' }],
-    ['/lootTables/odd', { draws: [{ times: 1, lots: [{ give: 'a:b', table: 'a:c' }] }] }],
-    ['/lootTables/Odd name', { draws: [] }],
-    ['/items/salt/stack', 0],
-  ] as const)
-    expect((await refused(edit(at, after))).status).toBe(422);
-  const { revision } = await store.mod('saltmarsh');
-  await store.undoOrRedo('saltmarsh', revision, 'a test', 'undo');
-  expect((await store.mod('saltmarsh')).mod.ledger.releases).toBeUndefined();
-});
+    ]);
+    await reopen();
+    const { mod } = await store.mod('saltmarsh');
+    expect(mod.items['salt']).toMatchObject({ stack: 16, found: true });
+    expect(mod.lootTables['finds']!.draws[0]!.lots[0]!.when).toEqual({
+      any: [{ blast: true }, { not: { careful: true } }],
+    });
+    expect(mod.recipes['lamp']).toMatchObject({ kind: 'cut' });
+    expect(mod.ledger.releases![0]!.version).toBe('0.1.0');
+    for (const [at, after] of [
+      ['/recipes/stew', { kind: 'stew' }],
+      ['/lootTables/odd', { draws: [{ times: 1, lots: [{ give: 'a:b', table: 'a:c' }] }] }],
+      ['/lootTables/Odd name', { draws: [] }],
+      ['/items/salt/stack', 0],
+    ] as const)
+      expect((await refused(edit(at, after))).status).toBe(422);
+    const { revision } = await store.mod('saltmarsh');
+    await store.undoOrRedo('saltmarsh', revision, 'a test', 'undo');
+    expect((await store.mod('saltmarsh')).mod.ledger.releases).toBeUndefined();
+  },
+);
 
 const sourceOf = (of: Store): DataSource => (of as unknown as { source: DataSource }).source;
 /** The connection under the store. */
 const connectionOf = (of: Store): Sqlite.Database =>
   (sourceOf(of).driver as unknown as { databaseConnection: Sqlite.Database }).databaseConnection;
 
-test('on a full disk nothing is acknowledged and nothing is lost: what was answered before and after is there after a restart', async () => {
-  const connection = connectionOf(store);
-  await edit('/blocks/lamp/traits/hardness', 2);
-  const [{ page_count: pages }] = connection.pragma('page_count') as [{ page_count: number }];
-  connection.pragma(`max_page_count = ${pages}`);
-  const long = 'x'.repeat(4000);
-  const failed = await edit('/blocks/lamp/identity/note', long).then(
-    () => undefined,
-    (error: unknown) => storageProblem(error),
-  );
-  expect(failed).toMatchObject({
-    status: 507,
-    message: expect.stringMatching(/disk .* is full.*nothing of this was saved/),
-  });
-  expect(connection.inTransaction).toBe(false);
-  expect((await store.mod('saltmarsh')).revision).toBe(1);
-  connection.pragma('max_page_count = 1000000');
-  for (let value = 3; value < 8; value += 1) await edit('/blocks/lamp/traits/hardness', value);
-  await reopen();
-  expect(await store.mod('saltmarsh')).toMatchObject({
-    revision: 6,
-    mod: { blocks: { lamp: { traits: { hardness: 7 } } } },
-  });
-});
-
-test('a commit that fails, as on a full disk, is not taken for done, and the next edit is really on disk', async () => {
-  const connection = connectionOf(store);
-  const { exec } = connection;
-  let isFull = true;
-  // What SQLite does when the log cannot grow: it rolls back by itself, and the commit fails.
-  connection.exec = function (this: Sqlite.Database, sql: string) {
-    if (sql !== 'COMMIT' || !isFull) return exec.call(this, sql);
-    exec.call(this, 'ROLLBACK');
-    throw new Sqlite.SqliteError('database or disk is full', 'SQLITE_FULL');
-  };
-  await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
-  await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
-  isFull = false;
-  await edit('/blocks/lamp/traits/hardness', 3);
-  await reopen();
-  expect(await store.mod('saltmarsh')).toMatchObject({
-    revision: 1,
-    mod: { blocks: { lamp: { traits: { hardness: 3 } } } },
-  });
-});
-
-test('readers of a mod that is not loaded yet and a writer at the same time hold one and the same mod', async () => {
-  for (let turn = 0; turn < 40; turn += 1) {
-    await reopen();
-    const { revision } = await store.mod('saltmarsh');
-    await reopen();
-    const write = store.edit('saltmarsh', revision, 'a test', {
-      label: 'x',
-      changes: [
-        {
-          path: '/header/title',
-          before: turn === 0 ? 'Saltmarsh' : `Title ${turn - 1}`,
-          after: `Title ${turn}`,
-        },
-      ],
+test(
+  'on a full disk nothing is acknowledged and nothing is lost: what was answered before ' +
+    'and after is there after a restart',
+  async () => {
+    const connection = connectionOf(store);
+    await edit('/blocks/lamp/traits/hardness', 2);
+    const [{ page_count: pages }] = connection.pragma('page_count') as [{ page_count: number }];
+    connection.pragma(`max_page_count = ${pages}`);
+    const long = 'x'.repeat(4000);
+    const failed = await edit('/blocks/lamp/identity/note', long).then(
+      () => undefined,
+      (error: unknown) => storageProblem(error),
+    );
+    expect(failed).toMatchObject({
+      status: 507,
+      message: expect.stringMatching(/disk .* is full.*nothing of this was saved/),
     });
-    for (let ticks = 0; ticks < turn % 8; ticks += 1) await Promise.resolve();
-    const reads = await Promise.all([store.mod('saltmarsh'), store.mod('saltmarsh')]);
-    await write;
-    const held = await store.mod('saltmarsh');
-    expect([held.revision, held.mod.header.title, ...reads.map((read) => read === held)]).toEqual([
-      turn + 1,
-      `Title ${turn}`,
-      true,
-      true,
-    ]);
-  }
-});
+    expect(connection.inTransaction).toBe(false);
+    expect((await store.mod('saltmarsh')).revision).toBe(1);
+    connection.pragma('max_page_count = 1000000');
+    for (let value = 3; value < 8; value += 1) await edit('/blocks/lamp/traits/hardness', value);
+    await reopen();
+    expect(await store.mod('saltmarsh')).toMatchObject({
+      revision: 6,
+      mod: { blocks: { lamp: { traits: { hardness: 7 } } } },
+    });
+  },
+);
+
+test(
+  'a commit that fails, as on a full disk, is not taken for done, and the next edit is ' +
+    'really on disk',
+  async () => {
+    const connection = connectionOf(store);
+    const { exec } = connection;
+    let isFull = true;
+    // What SQLite does when the log cannot grow: it rolls back by itself, and the commit fails.
+    connection.exec = function (this: Sqlite.Database, sql: string) {
+      if (sql !== 'COMMIT' || !isFull) return exec.call(this, sql);
+      exec.call(this, 'ROLLBACK');
+      throw new Sqlite.SqliteError('database or disk is full', 'SQLITE_FULL');
+    };
+    await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
+    await expect(edit('/blocks/lamp/traits/hardness', 2)).rejects.toThrow(/disk is full/);
+    isFull = false;
+    await edit('/blocks/lamp/traits/hardness', 3);
+    await reopen();
+    expect(await store.mod('saltmarsh')).toMatchObject({
+      revision: 1,
+      mod: { blocks: { lamp: { traits: { hardness: 3 } } } },
+    });
+  },
+);
+
+test(
+  'readers of a mod that is not loaded yet and a writer at the same time hold one and ' +
+    'the same mod',
+  async () => {
+    for (let turn = 0; turn < 40; turn += 1) {
+      await reopen();
+      const { revision } = await store.mod('saltmarsh');
+      await reopen();
+      const write = store.edit('saltmarsh', revision, 'a test', {
+        label: 'x',
+        changes: [
+          {
+            path: '/header/title',
+            before: turn === 0 ? 'Saltmarsh' : `Title ${turn - 1}`,
+            after: `Title ${turn}`,
+          },
+        ],
+      });
+      for (let ticks = 0; ticks < turn % 8; ticks += 1) await Promise.resolve();
+      const reads = await Promise.all([store.mod('saltmarsh'), store.mod('saltmarsh')]);
+      await write;
+      const held = await store.mod('saltmarsh');
+      expect([held.revision, held.mod.header.title, ...reads.map((read) => read === held)]).toEqual(
+        [turn + 1, `Title ${turn}`, true, true],
+      );
+    }
+  },
+);
 
 test('a zero that was written as -0 can be taken back, also after a restart', async () => {
   await edit('/blocks/lamp/traits/hardness', -0);
@@ -345,38 +369,42 @@ test('a zero that was written as -0 can be taken back, also after a restart', as
   expect((await store.mod('saltmarsh')).mod.blocks['lamp']!.traits.hardness).toBeUndefined();
 });
 
-test('an entry that does not fit is left out and kept: it is told of, cannot be overwritten, and is there afterwards as it was', async () => {
-  const document = '{ "identity": { "colour": 3 } }';
-  await sourceOf(store)
-    .getRepository(EntryTable)
-    .update({ kind: 'blocks', name: 'lamp' }, { document });
-  await sourceOf(store)
-    .getRepository(EntryTable)
-    .insert({ mod: 'saltmarsh', kind: 'spells', name: 'x', document: '{}', revision: 0 });
-  await sourceOf(store)
-    .getRepository(EntryTable)
-    .insert({ mod: 'saltmarsh', kind: 'items', name: 'x', document: '{', revision: 0 });
-  await reopen();
-  const { mod, unfit } = await store.mod('saltmarsh');
-  expect(Object.keys(mod.blocks)).toEqual(['bank']);
-  expect(unfit.map(({ kind, name, message }) => [`${kind}/${name}`, message])).toEqual([
-    ['blocks/lamp', expect.stringMatching(/colour/)],
-    ['items/x', expect.stringMatching(/cannot be read as JSON/)],
-    ['spells/x', 'Nothing of that kind is known.'],
-  ]);
-  expect(await refused(edit('/blocks/lamp', { identity: {} }))).toMatchObject({
-    status: 422,
-    message: expect.stringMatching(/kept as it is/),
-  });
-  await edit('/header/title', 'Salt');
-  expect(
-    (
-      await sourceOf(store)
-        .getRepository(EntryTable)
-        .findOneByOrFail({ kind: 'blocks', name: 'lamp' })
-    ).document,
-  ).toBe(document);
-});
+test(
+  'an entry that does not fit is left out and kept: it is told of, cannot be ' +
+    'overwritten, and is there afterwards as it was',
+  async () => {
+    const document = '{ "identity": { "colour": 3 } }';
+    await sourceOf(store)
+      .getRepository(EntryTable)
+      .update({ kind: 'blocks', name: 'lamp' }, { document });
+    await sourceOf(store)
+      .getRepository(EntryTable)
+      .insert({ mod: 'saltmarsh', kind: 'spells', name: 'x', document: '{}', revision: 0 });
+    await sourceOf(store)
+      .getRepository(EntryTable)
+      .insert({ mod: 'saltmarsh', kind: 'items', name: 'x', document: '{', revision: 0 });
+    await reopen();
+    const { mod, unfit } = await store.mod('saltmarsh');
+    expect(Object.keys(mod.blocks)).toEqual(['bank']);
+    expect(unfit.map(({ kind, name, message }) => [`${kind}/${name}`, message])).toEqual([
+      ['blocks/lamp', expect.stringMatching(/colour/)],
+      ['items/x', expect.stringMatching(/cannot be read as JSON/)],
+      ['spells/x', 'Nothing of that kind is known.'],
+    ]);
+    expect(await refused(edit('/blocks/lamp', { identity: {} }))).toMatchObject({
+      status: 422,
+      message: expect.stringMatching(/kept as it is/),
+    });
+    await edit('/header/title', 'Salt');
+    expect(
+      (
+        await sourceOf(store)
+          .getRepository(EntryTable)
+          .findOneByOrFail({ kind: 'blocks', name: 'lamp' })
+      ).document,
+    ).toBe(document);
+  },
+);
 
 const file = () => path.join(folder, 'obrank.sqlite');
 /** Tries to open the database, and proves that not a byte of it has changed. */
@@ -384,39 +412,43 @@ async function refusal(): Promise<string> {
   const before = readFileSync(file());
   const why = await openDatabase(folder).then(
     () => 'opened',
-    (error: Error) => `${error.name}: ${error.message}`,
+    (error: unknown) => String(error),
   );
   expect(readFileSync(file()).equals(before)).toBe(true);
   return why;
 }
 
-test("a database that is damaged, newer or another program's is refused in a sentence, and nothing of it is written", async () => {
-  await store.close();
-  const whole = readFileSync(file());
-  writeFileSync(
-    file(),
-    'This is a diary, not a database, and it is long enough to be one. '.repeat(40),
-  );
-  expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
-  writeFileSync(
-    file(),
-    Buffer.concat([whole.subarray(0, 4096), Buffer.alloc(whole.length - 4096, 0x5a)]),
-  );
-  expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
-  writeFileSync(file(), whole);
-  const newer = new Sqlite(file());
-  newer
-    .prepare('INSERT INTO migrations (timestamp, name) VALUES (?, ?)')
-    .run(1_900_000_000_000, 'Later1900000000000');
-  newer.close();
-  expect(await refusal()).toMatch(/written by a newer Obrank.*Later1900000000000/);
-  rmSync(file());
-  const other = new Sqlite(file());
-  other.exec('CREATE TABLE songs (title TEXT)');
-  other.close();
-  expect(await refusal()).toMatch(/database of another program/);
-  writeFileSync(file(), whole);
-  store = await open();
-  expect((await store.mod('saltmarsh')).revision).toBe(0);
-  await expect(openDatabase(folder)).rejects.toThrow(/in use by another Obrank/);
-});
+test(
+  "a database that is damaged, newer or another program's is refused in a sentence, and " +
+    'nothing of it is written',
+  async () => {
+    await store.close();
+    const whole = readFileSync(file());
+    writeFileSync(
+      file(),
+      'This is a diary, not a database, and it is long enough to be one. '.repeat(40),
+    );
+    expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
+    writeFileSync(
+      file(),
+      Buffer.concat([whole.subarray(0, 4096), Buffer.alloc(whole.length - 4096, 0x5a)]),
+    );
+    expect(await refusal()).toMatch(/DiskProblem: .* is damaged/);
+    writeFileSync(file(), whole);
+    const newer = new Sqlite(file());
+    newer
+      .prepare('INSERT INTO migrations (timestamp, name) VALUES (?, ?)')
+      .run(1_900_000_000_000, 'Later1900000000000');
+    newer.close();
+    expect(await refusal()).toMatch(/written by a newer Obrank.*Later1900000000000/);
+    rmSync(file());
+    const other = new Sqlite(file());
+    other.exec('CREATE TABLE songs (title TEXT)');
+    other.close();
+    expect(await refusal()).toMatch(/database of another program/);
+    writeFileSync(file(), whole);
+    store = await open();
+    expect((await store.mod('saltmarsh')).revision).toBe(0);
+    await expect(openDatabase(folder)).rejects.toThrow(/in use by another Obrank/);
+  },
+);

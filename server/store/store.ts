@@ -24,12 +24,16 @@ export type { HeldMod, LoggedEdit } from './held.ts';
 type Listener = (edit: LoggedEdit, held: HeldMod) => void;
 type Made = Edit & { of: number | null };
 
-/** So much of the log is handed out at once: at most so many edits, and, after the first, so many characters of changes. */
+/**
+ * So much of the log is handed out at once: at most so many edits, and, after the first, so many
+ * characters of changes.
+ */
 const logBounds = { edits: 200, characters: 2_000_000 };
 
 /**
- * The mods of this machine. Every write is one transaction: the entries it touches, and one line of the log. Whatever touches the
- * database waits its turn, so that nothing is read from a transaction that may yet fail and a mod is read only once.
+ * The mods of this machine. Every write is one transaction: the entries it touches, and one line of
+ * the log. Whatever touches the database waits its turn, so that nothing is read from a transaction
+ * that may yet fail and a mod is read only once.
  */
 export class Store {
   private readonly held = new Map<string, HeldMod>();
@@ -60,7 +64,10 @@ export class Store {
     return this.held.get(name) ?? this.alone(() => this.load(name));
   }
 
-  /** The mod as it is held, or read now. Only for work that is alone: two readers at once would hold two mods. */
+  /**
+   * The mod as it is held, or read now. Only for work that is alone: two readers at once would hold
+   * two mods.
+   */
   private async load(name: string): Promise<HeldMod> {
     const known = this.held.get(name);
     if (known) return known;
@@ -69,7 +76,10 @@ export class Store {
     return held;
   }
 
-  /** Brings in a whole mod, with its pictures and sounds. Throws a 409 {@link Problem} when one of that namespace is there. */
+  /**
+   * Brings in a whole mod, with its pictures and sounds. Throws a 409 {@link Problem} when one of
+   * that namespace is there.
+   */
   async addMod(mod: Mod, blobs: ReadonlyMap<string, Uint8Array>): Promise<void> {
     const name = mod.header.namespace;
     await this.write(async (manager) => {
@@ -81,7 +91,11 @@ export class Store {
       for (const bytes of blobs.values()) await this.putBlob(bytes, manager);
       const entries = [
         ...entryKinds.flatMap((kind) =>
-          Object.entries(mod[kind]).map(([entry, document]) => ({ kind, name: entry, document })),
+          Object.entries<unknown>(mod[kind]).map(([entry, document]) => ({
+            kind,
+            name: entry,
+            document,
+          })),
         ),
         { kind: 'header', name: '', document: mod.header },
         { kind: 'ledger', name: '', document: mod.ledger },
@@ -98,7 +112,10 @@ export class Store {
     });
   }
 
-  /** Applies a person's edit that was made at a revision. Throws 412 when the mod has moved on, 422 when the result does not fit. */
+  /**
+   * Applies a person's edit that was made at a revision. Throws 412 when the mod has moved on, 422
+   * when the result does not fit.
+   */
   edit(
     name: string,
     baseRevision: number,
@@ -108,7 +125,10 @@ export class Store {
     return this.append(name, baseRevision, author, 'edit', () => ({ label, changes, of: null }));
   }
 
-  /** Takes back the last edit, or brings back the last one taken back, whoever made it. Throws 409 when there is none. */
+  /**
+   * Takes back the last edit, or brings back the last one taken back, whoever made it. Throws 409
+   * when there is none.
+   */
   undoOrRedo(
     name: string,
     baseRevision: number,
@@ -234,7 +254,10 @@ export class Store {
     );
   }
 
-  /** The edits after a revision, oldest first: as many as one answer may hold, and at least one when there is any. */
+  /**
+   * The edits after a revision, oldest first: as many as one answer may hold, and at least one when
+   * there is any.
+   */
   log(name: string, after: number): Promise<LoggedEdit[]> {
     return this.alone(() => this.readLog(name, after));
   }
@@ -276,7 +299,9 @@ export class Store {
     return () => void set.delete(listener);
   }
 
-  /** Takes in a PNG, checked, and gives its facts. Throws a 422 {@link Problem} for anything else. */
+  /**
+   * Takes in a PNG, checked, and gives its facts. Throws a 422 {@link Problem} for anything else.
+   */
   async addPicture(bytes: Uint8Array): Promise<Picture> {
     const facts = saying(PictureProblem, 'Picture refused', () =>
       pictureFacts(decodePicture(bytes)),
@@ -286,7 +311,10 @@ export class Store {
     return picture;
   }
 
-  /** Takes in a WAV or Ogg file, checked, and gives its facts. Throws a 422 {@link Problem} for anything else. */
+  /**
+   * Takes in a WAV or Ogg file, checked, and gives its facts. Throws a 422 {@link Problem} for
+   * anything else.
+   */
   async addSound(bytes: Uint8Array): Promise<Sound> {
     const facts = saying(SoundProblem, 'Sound refused', () => readSound(bytes));
     await this.write((manager) => this.putBlob(bytes, manager));
@@ -321,7 +349,10 @@ export class Store {
     );
   }
 
-  /** Pictures and sounds by their digests, for a build. Throws a 500 {@link Problem} when one is not there. */
+  /**
+   * Pictures and sounds by their digests, for a build. Throws a 500 {@link Problem} when one is not
+   * there.
+   */
   async blobsOf(digests: readonly string[]): Promise<Map<string, Uint8Array>> {
     const found = new Map<string, Uint8Array>();
     for (let i = 0; i < digests.length; i += 200) {

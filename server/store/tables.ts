@@ -15,7 +15,10 @@ export interface EntryRow {
   document: string;
   revision: number;
 }
-/** One line of the append-only log. An undo or redo is an edit too and names the edit `of` which it is. */
+/**
+ * One line of the append-only log. An undo or redo is an edit too and names the edit `of` which it
+ * is.
+ */
 export interface EditRow {
   id: number;
   mod: string;
@@ -86,16 +89,23 @@ export class FirstLayout1700000000000 implements MigrationInterface {
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(
-      'CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, created TEXT NOT NULL, built INTEGER)',
+      'CREATE TABLE mods (name TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, ' +
+        'created TEXT NOT NULL, built INTEGER)',
     );
     await runner.query(
-      'CREATE TABLE entries (mod TEXT NOT NULL REFERENCES mods(name), kind TEXT NOT NULL, name TEXT NOT NULL, document TEXT NOT NULL, revision INTEGER NOT NULL, PRIMARY KEY (mod, kind, name))',
+      'CREATE TABLE entries (mod TEXT NOT NULL REFERENCES mods(name), kind TEXT NOT NULL, ' +
+        'name TEXT NOT NULL, document TEXT NOT NULL, revision INTEGER NOT NULL, PRIMARY KEY ' +
+        '(mod, kind, name))',
     );
     await runner.query(
-      'CREATE TABLE edits (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, mod TEXT NOT NULL REFERENCES mods(name), revision INTEGER NOT NULL, at TEXT NOT NULL, author TEXT NOT NULL, label TEXT NOT NULL, kind TEXT NOT NULL, of INTEGER, changes TEXT NOT NULL, UNIQUE (mod, revision))',
+      'CREATE TABLE edits (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, mod TEXT NOT NULL ' +
+        'REFERENCES mods(name), revision INTEGER NOT NULL, at TEXT NOT NULL, author TEXT NOT ' +
+        'NULL, label TEXT NOT NULL, kind TEXT NOT NULL, of INTEGER, changes TEXT NOT NULL, ' +
+        'UNIQUE (mod, revision))',
     );
     await runner.query(
-      'CREATE TABLE blobs (sha256 TEXT PRIMARY KEY NOT NULL, type TEXT NOT NULL, size INTEGER NOT NULL, facts TEXT, bytes BLOB NOT NULL)',
+      'CREATE TABLE blobs (sha256 TEXT PRIMARY KEY NOT NULL, type TEXT NOT NULL, size ' +
+        'INTEGER NOT NULL, facts TEXT, bytes BLOB NOT NULL)',
     );
   }
 
@@ -105,5 +115,8 @@ export class FirstLayout1700000000000 implements MigrationInterface {
   }
 }
 
-/** The steps to the newest layout, oldest first. A database with a step that is not listed here is a newer program's. */
+/**
+ * The steps to the newest layout, oldest first. A database with a step that is not listed here is a
+ * newer program's.
+ */
 export const migrations = [FirstLayout1700000000000] as const;

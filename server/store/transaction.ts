@@ -7,9 +7,11 @@ const connectionOf = (source: DataSource): Sqlite.Database =>
   (source.driver as unknown as { databaseConnection: Sqlite.Database }).databaseConnection;
 
 /**
- * Does work as one transaction and gives its result once that is on disk. The transaction is ours and not TypeORM's: where a COMMIT fails,
- * as on a full disk, SQLite has rolled back by itself, and only the connection can say so. Nothing is acknowledged before the connection
- * is outside of every transaction. Calls must not overlap. Throws what the work or the disk throws, with nothing written.
+ * Does work as one transaction and gives its result once that is on disk. The transaction is ours
+ * and not TypeORM's: where a COMMIT fails, as on a full disk, SQLite has rolled back by itself, and
+ * only the connection can say so. Nothing is acknowledged before the connection is outside of every
+ * transaction. Calls must not overlap. Throws what the work or the disk throws, with nothing
+ * written.
  */
 export async function inTransaction<T>(
   source: DataSource,
@@ -28,7 +30,10 @@ export async function inTransaction<T>(
   }
 }
 
-/** What a failed write or read of the database means, for people; undefined when the failure is another one. */
+/**
+ * What a failed write or read of the database means, for people; undefined when the failure is
+ * another one.
+ */
 export function storageProblem(error: unknown): Problem | undefined {
   const { driverError } = error as { driverError?: unknown };
   const { code } = (driverError ?? error) as { code?: unknown };
@@ -37,19 +42,22 @@ export function storageProblem(error: unknown): Problem | undefined {
     return new Problem(
       507,
       'Disk full',
-      'The disk that holds the mods is full, so nothing of this was saved. Free some space; the page tries again by itself.',
+      'The disk that holds the mods is full, so nothing of this was saved. Free some space; ' +
+        'the page tries again by itself.',
     );
   if (/^SQLITE_(IOERR|READONLY|CANTOPEN|PERM)/.test(code))
     return new Problem(
       507,
       'Disk cannot be written',
-      `The disk that holds the mods cannot be written (${code}), so nothing of this was saved. The page tries again by itself.`,
+      `The disk that holds the mods cannot be written (${code}), so nothing of this was ` +
+        'saved. The page tries again by itself.',
     );
   if (/^SQLITE_(CORRUPT|NOTADB)/.test(code))
     return new Problem(
       500,
       'Database damaged',
-      'A part of the database is damaged and cannot be read. Nothing was changed; keep a copy of the data folder before anything else.',
+      'A part of the database is damaged and cannot be read. Nothing was changed; keep a ' +
+        'copy of the data folder before anything else.',
     );
   return undefined;
 }

@@ -32,7 +32,10 @@ function operationOf(
   return (found?.[1] as Operations | undefined)?.[method.toLowerCase()];
 }
 
-/** Throws unless an answer is one that the description of the API tells of: its status, its headers, its type and its body. */
+/**
+ * Throws unless an answer is one that the description of the API tells of: its status, its headers,
+ * its type and its body.
+ */
 export function holdAgainstDescription(
   method: string,
   address: string,

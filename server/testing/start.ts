@@ -17,7 +17,10 @@ export async function testServer() {
   const data = mkdtempSync(path.join(os.tmpdir(), 'obrank-test-'));
   const server = await startServer({ port: 0, data, demo: 'demo/saltmarsh' });
   const port = Number(new URL(server.address).port);
-  /** One request with exactly these headers: unlike fetch it also sends a foreign Host. Every answer is held against the description of the API. */
+  /**
+   * One request with exactly these headers: unlike fetch it also sends a foreign Host. Every answer
+   * is held against the description of the API.
+   */
   const send = (
     method: string,
     address: string,
@@ -44,7 +47,7 @@ export async function testServer() {
               holdAgainstDescription(method, address, answer);
               resolve(answer);
             } catch (error) {
-              reject(error as Error);
+              reject(error instanceof Error ? error : new Error(String(error)));
             }
           });
         },
@@ -58,6 +61,7 @@ export async function testServer() {
       body: JSON.stringify(body),
     });
   /** Has the server do long work, and waits for how it ends. */
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- the test says what it asked for
   const job = async <T>(address: string, body: unknown) => {
     const { id } = (await post(address, body)).json as { id: string };
     for (;;) {

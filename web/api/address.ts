@@ -8,7 +8,8 @@ export interface Place {
 }
 
 /**
- * What an address of the bench names. `placeIn('/m/saltmarsh/blocks/brine/looks', '?state=3')` is brine, Looks, 3.
+ * What an address of the bench names. `placeIn('/m/saltmarsh/blocks/brine/looks', '?state=3')` is
+ * brine, Looks, 3.
  */
 export function placeIn(pathname: string, search: string): Place {
   const [, , , kind, block, facet] = pathname.split('/');
@@ -21,5 +22,8 @@ export function placeIn(pathname: string, search: string): Place {
   };
 }
 
-/** Where one is at this moment. Keys may come faster than pages are drawn, so they go by this and not by what is drawn. */
+/**
+ * Where one is at this moment. Keys may come faster than pages are drawn, so they go by this and
+ * not by what is drawn.
+ */
 export const placeNow = (): Place => placeIn(window.location.pathname, window.location.search);

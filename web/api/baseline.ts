@@ -2,7 +2,7 @@ import useSWR from 'swr';
 import { applyChanges, invertChanges, type Mod } from '../../core/mod/index.ts';
 import { getJson } from './client.ts';
 import { useSession } from './hooks.tsx';
-import type { LoggedEdit } from './session.ts';
+import type { ToldEdit } from './session.ts';
 
 /** The mod as it was when it was built last, or brought in. */
 export interface Baseline {
@@ -11,7 +11,8 @@ export interface Baseline {
 }
 
 /**
- * What the files are compared with: the mod as of its last build, found by taking back every edit since. Undefined while it is loaded, or not wanted.
+ * What the files are compared with: the mod as of its last build, found by taking back every edit
+ * since. Undefined while it is loaded, or not wanted.
  */
 export function useBaseline(wanted = true): Baseline | undefined {
   const session = useSession();
@@ -24,9 +25,9 @@ export function useBaseline(wanted = true): Baseline | undefined {
         mod: Mod;
         built: number | null;
       }>(`/api/mods/${session.name}`);
-      const edits: LoggedEdit[] = [];
+      const edits: ToldEdit[] = [];
       for (let after = built ?? 0; after < revision;) {
-        const some = await getJson<LoggedEdit[]>(`/api/mods/${session.name}/edits?after=${after}`);
+        const some = await getJson<ToldEdit[]>(`/api/mods/${session.name}/edits?after=${after}`);
         if (!some.length) break;
         edits.push(...some.filter((edit) => edit.revision <= revision));
         after = some.at(-1)!.revision;

@@ -1,4 +1,7 @@
-/** An answer that is an error: the problem that the server described (RFC 9457), or that it did not answer at all. */
+/**
+ * An answer that is an error: the problem that the server described (RFC 9457), or that it did not
+ * answer at all.
+ */
 export class Refused extends Error {
   override name = 'Refused';
 
@@ -14,21 +17,26 @@ export class Refused extends Error {
 
 const letters = 'bcdfghjkmnpqrstvwxz';
 /** This window's name in the history: four letters, so that people can tell windows apart. */
-export const windowName = `window ${Array.from(crypto.getRandomValues(new Uint8Array(4)), (byte) => letters[byte % letters.length]).join('')}`;
+export const windowName =
+  'window ' +
+  `${Array.from(crypto.getRandomValues(new Uint8Array(4)), (byte) => letters[byte % letters.length]).join('')}`;
 
 /** Asks the server. Throws {@link Refused} for every answer that is not a success. */
 export async function ask(address: string, options: RequestInit = {}): Promise<Response> {
+  const headers = new Headers(options.headers);
+  headers.set('X-Obrank-Author', windowName);
   let response: Response;
   try {
     response = await fetch(address, {
       ...options,
-      headers: { 'X-Obrank-Author': windowName, ...options.headers },
+      headers,
     });
   } catch {
     throw new Refused(
       0,
       'No answer',
-      'The server does not answer. Is it still running? What you change stays in this page until it does.',
+      'The server does not answer. Is it still running? What you change stays in this page ' +
+        'until it does.',
     );
   }
   if (response.ok) return response;

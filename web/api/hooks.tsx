@@ -37,6 +37,8 @@ export function OpenMod({
   useEffect(() => {
     const session = new Session(name, loaded);
     const inspector = new Inspector(session);
+    // A session holds a connection open: it is made and closed here, not while drawing.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
     setShared({ session, inspector });
     const leave = (event: BeforeUnloadEvent) => {
       if (session.view.saving === 'saved') return;
@@ -103,9 +105,9 @@ export interface BlockEditor {
   block: ResolvedBlock;
   findings: Finding[];
   /** Puts a value at a place of the block; undefined takes it away. */
-  set(label: string, steps: (string | number)[], after: unknown): void;
+  set: (label: string, steps: (string | number)[], after: unknown) => void;
   /** Several places in one step. */
-  setAll(label: string, values: [(string | number)[], unknown][]): void;
+  setAll: (label: string, values: [(string | number)[], unknown][]) => void;
 }
 
 export function useBlock(name: string): BlockEditor | undefined {
@@ -136,8 +138,17 @@ export function useBlock(name: string): BlockEditor | undefined {
 
 const drawings = new Map<string, Drawing>();
 
-/** A drawing of a block, made by the worker and remembered for as long as nothing that it shows changes. */
-export function useDrawing(block: string, state: number, size: number, pick = 0): Drawing {
+/**
+ * A drawing of a block, made by the worker and remembered for as long as nothing that it shows
+ * changes.
+ */
+export function useDrawing({
+  block,
+  state,
+  size,
+  pick,
+  fills,
+}: Parameters<Inspector['draw']>[0]): Drawing {
   const inspector = useInspector();
   const mod = useMod();
   const declared = lookUp(mod.blocks, block);
@@ -148,25 +159,27 @@ export function useDrawing(block: string, state: number, size: number, pick = 0)
         state,
         pick,
         size,
+        fills,
         JSON.stringify(candidatesIn(resolveBlock(mod, block, declared), state)),
         declared.looks.mode,
         ...[declared.states.properties, declared.traits, mod.models, mod.textures].map(versionOf),
       ].join(' ')
     : '';
-  const [drawing, setDrawing] = useState<Drawing>(drawings.get(key));
+  const known = key ? drawings.get(key) : undefined;
+  // Until the new drawing is there the last one stays.
+  const [shown, setShown] = useState(known);
+  if (known && known !== shown) setShown(known);
   useEffect(() => {
-    if (!key) return setDrawing(undefined);
-    const known = drawings.get(key);
-    if (known) return setDrawing(known);
+    if (!key || drawings.has(key)) return;
     let wanted = true;
-    void inspector.draw(block, state, pick, size).then((made) => {
+    void inspector.draw({ block, state, pick, size, fills }).then((made) => {
       if (drawings.size > 4000) drawings.clear();
       drawings.set(key, made);
-      if (wanted) setDrawing(made);
+      if (wanted) setShown(made);
     });
     return () => {
       wanted = false;
     };
-  }, [key, inspector, block, state, pick, size]);
-  return drawings.get(key) ?? drawing;
+  }, [key, inspector, block, state, pick, size, fills]);
+  return key ? (known ?? shown) : undefined;
 }

@@ -74,12 +74,17 @@ export class Inspector {
   }
 
   /** Draws a block in a state, `size` pixels square. */
-  async draw(block: string, state: number, pick: number, size: number): Promise<Drawing> {
-    const drawn = await this.ask((id) => ({ kind: 'draw', id, block, state, pick, size }));
-    return drawn.kind === 'drawn' && drawn.data ? { size, data: drawn.data } : undefined;
+  async draw(asked: Omit<ToWorker & { kind: 'draw' }, 'kind' | 'id'>): Promise<Drawing> {
+    const drawn = await this.ask((id) => ({ kind: 'draw', id, ...asked }));
+    return drawn.kind === 'drawn' && drawn.data
+      ? { size: asked.size, data: drawn.data }
+      : undefined;
   }
 
-  /** Draws a contact sheet of a block's states or, without a block, of all blocks. `cancel` stops it: it then gives no pixels. */
+  /**
+   * Draws a contact sheet of a block's states or, without a block, of all blocks. `cancel` stops
+   * it: it then gives no pixels.
+   */
   sheet(
     asked: Omit<ToWorker & { kind: 'sheet' }, 'kind' | 'id'>,
     onProgress: (done: number, total: number) => void,
@@ -137,7 +142,10 @@ export class Inspector {
     return encoded.kind === 'encoded' ? encoded.png : new Uint8Array();
   }
 
-  /** The changes that mend every finding of a rule. The page does not wait while they are worked out. */
+  /**
+   * The changes that mend every finding of a rule. The page does not wait while they are worked
+   * out.
+   */
   async fixAll(rule: string): Promise<{ changes: Change[]; mended: number }> {
     const fixed = await this.ask((id) => ({ kind: 'fix all', id, rule }));
     return fixed.kind === 'all fixed' ? fixed : { changes: [], mended: 0 };

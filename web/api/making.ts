@@ -3,25 +3,28 @@ import { acceptingOf, makingOf, viewOf } from '../../core/inspect/view.ts';
 import type { Mod } from '../../core/mod/index.ts';
 import {
   acceptsIn,
-  whatCanBeHad,
+  findObtainable,
   type Accepts,
-  type Had,
-  type Makings,
+  type Obtainable,
+  type Obtaining,
 } from '../../core/recipes/index.ts';
 import { useMod } from './hooks.tsx';
 
-/** What ingredients stand for, and what can be had, worked out once for as long as nothing that they rest on changes. */
-interface Making {
+/**
+ * What ingredients stand for, and what can be had, worked out once for as long as nothing that they
+ * rest on changes.
+ */
+interface ObtainingRests {
   rests: readonly unknown[];
   accepts: Accepts;
-  had(): Map<string, Had>;
+  had: () => Map<string, Obtainable>;
 }
-let last: Making | undefined;
+let last: ObtainingRests | undefined;
 
-function makingIn(mod: Mod): Making {
+function makingIn(mod: Mod): ObtainingRests {
   const view = viewOf(mod);
   const accepting = acceptingOf(view);
-  const making: Makings = makingOf(view);
+  const making: Obtaining = makingOf(view);
   const rests = [...Object.values(accepting), ...Object.values(making)].filter(
     (part) => part !== accepting.blockTags,
   );
@@ -32,8 +35,8 @@ function makingIn(mod: Mod): Making {
   )
     return last;
   const accepts = acceptsIn(accepting);
-  let had: Map<string, Had> | undefined;
-  return (last = { rests, accepts, had: () => (had ??= whatCanBeHad(making, accepts)) });
+  let had: Map<string, Obtainable> | undefined;
+  return (last = { rests, accepts, had: () => (had ??= findObtainable(making, accepts)) });
 }
 
 /** What an ingredient stands for, in the mod as it is. */
@@ -43,7 +46,7 @@ export function useAccepts(): Accepts {
 }
 
 /** What can be had in the mod as it is. */
-export function useHad(): Map<string, Had> {
+export function useHad(): Map<string, Obtainable> {
   const mod = useMod();
   return useMemo(() => makingIn(mod).had(), [mod]);
 }

@@ -10,24 +10,27 @@ import {
   type Mod,
 } from '../../core/mod/index.ts';
 import { windowName } from './client.ts';
-import { Session, type LoggedEdit } from './session.ts';
+import { Session, type ToldEdit } from './session.ts';
 
-/** A server in a few lines: one mod, a log, and the rule that a write names the revision that it was made at. */
+/**
+ * A server in a few lines: one mod, a log, and the rule that a write names the revision that it was
+ * made at.
+ */
 class Server {
   mod: Mod = sampleMod();
-  log: LoggedEdit[] = [];
+  log: ToldEdit[] = [];
   down = false;
   refuse: string | undefined;
-  told: ((edit: LoggedEdit) => void) | undefined;
+  told: ((edit: ToldEdit) => void) | undefined;
 
   write(
     author: string,
     label: string,
     changes: Change[],
-    kind: LoggedEdit['kind'] = 'edit',
-  ): LoggedEdit {
+    kind: ToldEdit['kind'] = 'edit',
+  ): ToldEdit {
     this.mod = applyChanges(this.mod, changes);
-    const edit: LoggedEdit = {
+    const edit: ToldEdit = {
       revision: this.log.length + 1,
       at: '2026-11-23T12:00:00.000Z',
       author,
@@ -95,13 +98,13 @@ beforeEach(() => {
     },
     fetch: async (
       address: string,
-      options: { body?: string; headers?: Record<string, string> } = {},
+      options: { body?: string; headers?: HeadersInit } = {},
     ) => {
       if (server.down) throw new TypeError('connection refused');
       const [status, body] = server.answer(
         address,
         JSON.parse(options.body ?? '{}') as object,
-        Number((options.headers?.['If-Match'] ?? '"0"').replaceAll('"', '')),
+        Number((new Headers(options.headers).get('If-Match') ?? '"0"').replaceAll('"', '')),
       );
       return { ok: status < 400, status, json: async () => structuredClone(body) };
     },
@@ -123,19 +126,23 @@ test('an edit shows at once and is saved a moment later', async () => {
   expect(server.mod).toEqual(session.view.mod);
 });
 
-test('steps on the same place within a moment are one step; another place or another label begins a new one', async () => {
-  edit(hardness, 4);
-  edit(hardness, 5);
-  edit(hardness, 6);
-  edit(blast, 9);
-  edit(blast, 10, 'Something else');
-  await jest.advanceTimersByTimeAsync(300);
-  expect(server.log.map(({ changes }) => changes[0])).toEqual([
-    { path: hardness, after: 6 },
-    { path: blast, after: 9 },
-    { path: blast, before: 9, after: 10 },
-  ]);
-});
+test(
+  'steps on the same place within a moment are one step; another place or another label ' +
+    'begins a new one',
+  async () => {
+    edit(hardness, 4);
+    edit(hardness, 5);
+    edit(hardness, 6);
+    edit(blast, 9);
+    edit(blast, 10, 'Something else');
+    await jest.advanceTimersByTimeAsync(300);
+    expect(server.log.map(({ changes }) => changes[0])).toEqual([
+      { path: hardness, after: 6 },
+      { path: blast, after: 9 },
+      { path: blast, before: 9, after: 10 },
+    ]);
+  },
+);
 
 test('typing and taking it back within a moment leaves nothing to save', async () => {
   edit(hardness, 4);
@@ -271,39 +278,44 @@ const anyAct = fc.oneof(
   }),
 );
 
-test('whatever people do in whatever order, page and server end with the same mod, and no edit of others is lost', async () => {
-  await fc.assert(
-    fc.asyncProperty(fc.array(anyAct, { maxLength: 14 }), async (acts) => {
-      server = new Server();
-      session.close();
-      session = new Session('saltmarsh', { mod: sampleMod(), revision: 0 });
-      const values = (path: string, value: number) =>
-        path === '/header/title' ? `Title ${value}` : value;
-      for (const { who, path, value } of acts) {
-        if (who === 'me') edit(path, values(path, value), `Change ${path}`);
-        else if (who === 'other') server.other(path, values(path, value), value % 2 === 0);
-        else if (who === 'wait') await jest.advanceTimersByTimeAsync(400);
-        else if (who === 'mine' || who === 'theirs') session.decide(who);
-        else server.down = who === 'down';
-      }
-      server.down = false;
-      for (
-        let tries = 0;
-        tries < 40 &&
-        (session.view.saving !== 'saved' || session.view.revision < server.log.length);
-        tries += 1
-      ) {
-        if (session.view.conflict) session.decide('theirs');
-        // Somebody else's last word reaches a page that was not told of it with its next write.
-        if (session.view.saving === 'saved') edit('/header/license', `Asked ${tries}`);
-        await jest.advanceTimersByTimeAsync(4000);
-      }
-      expect(session.view.mod).toEqual(server.mod);
-      expect(session.view.revision).toBe(server.log.length);
-    }),
-    { numRuns: 60 },
-  );
-}, 60_000);
+test(
+  'whatever people do in whatever order, page and server end with the same mod, and no ' +
+    'edit of others is lost',
+  async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(anyAct, { maxLength: 14 }), async (acts) => {
+        server = new Server();
+        session.close();
+        session = new Session('saltmarsh', { mod: sampleMod(), revision: 0 });
+        const values = (path: string, value: number) =>
+          path === '/header/title' ? `Title ${value}` : value;
+        for (const { who, path, value } of acts) {
+          if (who === 'me') edit(path, values(path, value), `Change ${path}`);
+          else if (who === 'other') server.other(path, values(path, value), value % 2 === 0);
+          else if (who === 'wait') await jest.advanceTimersByTimeAsync(400);
+          else if (who === 'mine' || who === 'theirs') session.decide(who);
+          else server.down = who === 'down';
+        }
+        server.down = false;
+        for (
+          let tries = 0;
+          tries < 40 &&
+          (session.view.saving !== 'saved' || session.view.revision < server.log.length);
+          tries += 1
+        ) {
+          if (session.view.conflict) session.decide('theirs');
+          // Somebody else's last word reaches a page that was not told of it with its next write.
+          if (session.view.saving === 'saved') edit('/header/license', `Asked ${tries}`);
+          await jest.advanceTimersByTimeAsync(4000);
+        }
+        expect(session.view.mod).toEqual(server.mod);
+        expect(session.view.revision).toBe(server.log.length);
+      }),
+      { numRuns: 60 },
+    );
+  },
+  60_000,
+);
 
 test('a place is set by its steps', () => {
   session.set('Name it', ['blocks', 'lamp', 'names', 'en'], 'Lantern');
@@ -366,24 +378,28 @@ test('a refusal that brings nothing new is not answered by sending again without
   expect(valueAt(server.mod, hardness)).toBe(7);
 });
 
-test('a server whose data was put back to an earlier day: the page takes what is there and puts its own on top', async () => {
-  edit(hardness, 7);
-  await jest.advanceTimersByTimeAsync(300);
-  server.mod = sampleMod();
-  server.log = [];
-  const { answer } = server;
-  server.answer = function (address, body, revision) {
-    if (!address.includes('/edits')) return [200, { mod: this.mod, revision: this.log.length }];
-    return answer.call(this, address, body, revision);
-  };
-  edit(blast, 9);
-  await jest.advanceTimersByTimeAsync(500);
-  expect([valueAt(server.mod, blast), session.view.saving, session.view.revision]).toEqual([
-    9,
-    'saved',
-    1,
-  ]);
-});
+test(
+  'a server whose data was put back to an earlier day: the page takes what is there and ' +
+    'puts its own on top',
+  async () => {
+    edit(hardness, 7);
+    await jest.advanceTimersByTimeAsync(300);
+    server.mod = sampleMod();
+    server.log = [];
+    const { answer } = server;
+    server.answer = function (address, body, revision) {
+      if (!address.includes('/edits')) return [200, { mod: this.mod, revision: this.log.length }];
+      return answer.call(this, address, body, revision);
+    };
+    edit(blast, 9);
+    await jest.advanceTimersByTimeAsync(500);
+    expect([valueAt(server.mod, blast), session.view.saving, session.view.revision]).toEqual([
+      9,
+      'saved',
+      1,
+    ]);
+  },
+);
 
 test('the rest of a long log is fetched part by part before anything is sent again', async () => {
   for (let value = 1; value <= 5; value += 1) server.other(blast, value, false);

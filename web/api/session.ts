@@ -17,7 +17,7 @@ export interface UnfitEntry {
   message: string;
 }
 /** An edit as the server tells of it. */
-export interface LoggedEdit extends Edit {
+export interface ToldEdit extends Edit {
   revision: number;
   at: string;
   author: string;
@@ -27,7 +27,7 @@ export interface LoggedEdit extends Edit {
 export interface Conflict {
   mine: Change;
   theirs: Change;
-  edit: LoggedEdit;
+  edit: ToldEdit;
 }
 
 /** What the page knows of the mod that it works on. */
@@ -60,8 +60,9 @@ interface Loaded {
 const retryMs = 3000;
 
 /**
- * The mod in this page. Edits apply at once and are sent one after the other, each with the revision that it was made at. What others
- * did meanwhile is put underneath; only when both touched the same place is the person asked.
+ * The mod in this page. Edits apply at once and are sent one after the other, each with the
+ * revision that it was made at. What others did meanwhile is put underneath; only when both touched
+ * the same place is the person asked.
  */
 export class Session {
   private base: Mod;
@@ -73,7 +74,7 @@ export class Session {
   private readonly listeners = new Set<() => void>();
   private readonly modListeners = new Set<(changes: Change[] | undefined, mod: Mod) => void>();
   private readonly events: EventSource;
-  private heard: LoggedEdit[] = [];
+  private heard: ToldEdit[] = [];
   view: View;
 
   constructor(
@@ -85,7 +86,7 @@ export class Session {
     this.events = new EventSource(`/api/mods/${name}/events`);
     this.events.addEventListener('edit', (event) => {
       const { edit, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as {
-        edit: LoggedEdit;
+        edit: ToldEdit;
         undo?: string;
         redo?: string;
       };
@@ -141,7 +142,10 @@ export class Session {
     for (const listener of this.modListeners) listener(changes, mod);
   }
 
-  /** Does what a person did: at once here, soon on the server. Steps on the same places within a moment become one step. */
+  /**
+   * Does what a person did: at once here, soon on the server. Steps on the same places within a
+   * moment become one step.
+   */
   edit(label: string, changes: Change[]): void {
     const real = squashChanges(changes);
     if (!real.length) return;
@@ -170,7 +174,10 @@ export class Session {
     this.edit(label, [{ path, before: valueAt(this.view.mod, path), after }]);
   }
 
-  /** Takes back the last step of the mod, or brings it back. Asked for twice at once it goes two steps. */
+  /**
+   * Takes back the last step of the mod, or brings it back. Asked for twice at once it goes two
+   * steps.
+   */
   undoOrRedo(kind: 'undo' | 'redo'): Promise<void> {
     this.journey = this.journey.then(() => this.step(kind));
     return this.journey;
@@ -180,14 +187,14 @@ export class Session {
     if (this.pending.length) await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {
-      const logged = await sendJson<LoggedEdit>(
+      const logged = await sendJson<ToldEdit>(
         `/api/mods/${this.name}/${kind}`,
         {},
         { 'If-Match': `"${this.view.revision}"` },
       );
       // What was done while the server answered stays on top.
       if (this.pending.length) this.rebase([logged]);
-      else this.settle(logged, []);
+      else this.acknowledge(logged, []);
     } catch (error) {
       if (error instanceof Refused && error.status === 412) await this.catchUp();
       else this.update({ refused: (error as Error).message });
@@ -199,14 +206,20 @@ export class Session {
     this.later = setTimeout(() => void this.flush(), wait);
   }
 
-  /** Sends what is waiting. Resolves when nothing waits any more, or when the server does not answer; whoever asks meanwhile waits along. */
+  /**
+   * Sends what is waiting. Resolves when nothing waits any more, or when the server does not
+   * answer; whoever asks meanwhile waits along.
+   */
   flush(): Promise<void> {
     clearTimeout(this.later);
     this.flight ??= this.fly();
     return this.flight;
   }
 
-  /** Sends until nothing is left to send. What came after the last look into the list is looked for before the flight is over: nobody who joined it may be left behind. */
+  /**
+   * Sends until nothing is left to send. What came after the last look into the list is looked for
+   * before the flight is over: nobody who joined it may be left behind.
+   */
   private async fly(): Promise<void> {
     try {
       do await this.send();
@@ -224,10 +237,10 @@ export class Session {
         const edit = this.pending[0]!;
         if (!edit.changes.length) this.pending.shift();
         else {
-          const logged = await sendJson<LoggedEdit>(`/api/mods/${this.name}/edits`, edit, {
+          const logged = await sendJson<ToldEdit>(`/api/mods/${this.name}/edits`, edit, {
             'If-Match': `"${this.view.revision}"`,
           });
-          this.settle(logged, this.pending.slice(1));
+          this.acknowledge(logged, this.pending.slice(1));
         }
       }
       this.update({ saving: 'saved', savedAt: new Date() });
@@ -244,8 +257,7 @@ export class Session {
     if (!(error instanceof Refused)) throw error;
     if (error.status === 412) {
       this.heard = [];
-      if (await this.meet((error.more['edits'] as LoggedEdit[] | undefined) ?? []))
-        await this.send();
+      if (await this.meet((error.more['edits'] as ToldEdit[] | undefined) ?? [])) await this.send();
     } else if (error.status === 0 || error.status >= 500) {
       this.goOffline(error);
     } else {
@@ -261,10 +273,11 @@ export class Session {
   }
 
   /**
-   * Meets a server that stands at another revision, with the edits that it told of. True when what waits may be sent again at once:
-   * never twice at one revision, so that a server that refuses without telling anything new is not asked without a pause.
+   * Meets a server that stands at another revision, with the edits that it told of. True when what
+   * waits may be sent again at once: never twice at one revision, so that a server that refuses
+   * without telling anything new is not asked without a pause.
    */
-  private async meet(edits: LoggedEdit[]): Promise<boolean> {
+  private async meet(edits: ToldEdit[]): Promise<boolean> {
     const before = this.view.revision;
     if (!this.rebase(edits)) return false;
     if (this.view.revision === before && !(await this.catchUp())) return false;
@@ -275,7 +288,8 @@ export class Session {
       new Refused(
         500,
         'Not taken',
-        'The server does not take what was changed at the revision that it names itself. It is tried again.',
+        'The server does not take what was changed at the revision that it names itself. It ' +
+          'is tried again.',
       ),
     );
     return false;
@@ -290,7 +304,10 @@ export class Session {
     this.flushSoon(retryMs);
   }
 
-  /** Takes the mod as the server has it, when no edits lead there: its data was put back to an earlier day. What waits here goes on top. */
+  /**
+   * Takes the mod as the server has it, when no edits lead there: its data was put back to an
+   * earlier day. What waits here goes on top.
+   */
   private async loadAgain(): Promise<void> {
     const { mod, revision, undo, redo } = await getJson<Loaded>(`/api/mods/${this.name}`);
     if (revision === this.view.revision) return;
@@ -303,7 +320,7 @@ export class Session {
   }
 
   /** One step of our own has been logged. */
-  private settle(logged: LoggedEdit, pending: Edit[]): void {
+  private acknowledge(logged: ToldEdit, pending: Edit[]): void {
     this.base = applyChanges(this.base, logged.changes);
     this.pending = pending;
     const mod = pending.reduce((at, edit) => applyChanges(at, edit.changes), this.base);
@@ -318,18 +335,21 @@ export class Session {
     this.heard = this.heard
       .filter((edit) => edit.revision > this.view.revision)
       .sort((a, b) => a.revision - b.revision);
-    const others: LoggedEdit[] = [];
+    const others: ToldEdit[] = [];
     for (const edit of this.heard)
       if (edit.revision === this.view.revision + others.length + 1 && edit.author !== windowName)
         others.push(edit);
     if (others.length) this.rebase(others);
   }
 
-  /** Fetches what others did, a part of the log at a time. False when the person must decide, or the server does not answer. */
+  /**
+   * Fetches what others did, a part of the log at a time. False when the person must decide, or the
+   * server does not answer.
+   */
   private async catchUp(): Promise<boolean> {
     try {
       for (;;) {
-        const edits = await getJson<LoggedEdit[]>(
+        const edits = await getJson<ToldEdit[]>(
           `/api/mods/${this.name}/edits?after=${this.view.revision}`,
         );
         if (edits.length === 0) return true;
@@ -344,8 +364,11 @@ export class Session {
     }
   }
 
-  /** The others' edits first, then what waits here. False when both touch one place: then the person decides. */
-  private rebase(edits: LoggedEdit[]): boolean {
+  /**
+   * The others' edits first, then what waits here. False when both touch one place: then the person
+   * decides.
+   */
+  private rebase(edits: ToldEdit[]): boolean {
     const news = edits.filter((edit) => edit.revision > this.view.revision);
     if (!news.length) return true;
     const clash = news.flatMap((edit) => {
@@ -369,7 +392,10 @@ export class Session {
     return true;
   }
 
-  /** Ends a conflict: ours is written over theirs, or given up. Steps that do not touch the others' places are kept either way. */
+  /**
+   * Ends a conflict: ours is written over theirs, or given up. Steps that do not touch the others'
+   * places are kept either way.
+   */
   decide(keep: 'mine' | 'theirs'): void {
     const { conflict } = this.view;
     if (!conflict) return;
@@ -383,7 +409,10 @@ export class Session {
     void this.flush();
   }
 
-  /** Puts the waiting steps on top of a new base, each on the mod as the one before leaves it, and gives the mod on top. */
+  /**
+   * Puts the waiting steps on top of a new base, each on the mod as the one before leaves it, and
+   * gives the mod on top.
+   */
   private restack(keep: (edit: Edit) => boolean): Mod {
     let mod = this.base;
     this.pending = this.pending.flatMap((edit) => {

@@ -5,15 +5,19 @@ import { stockSoundSets } from '../../core/mod/index.ts';
 import { playedFor } from '../../core/sounds/index.ts';
 import { addressOf, soundNameOf, stockSet } from './sounds.ts';
 
-test('sounds of the mod are asked for by their digest, those of the stock lie beside the page, others are nowhere', () => {
-  const mod = withExample(sampleMod(), {
-    '/sounds/drip~1one': { sha256: '0'.repeat(63) + '7', bytes: 90, format: 'wav' },
-  });
-  expect(addressOf(mod, 'saltmarsh:drip/one')).toBe(`/api/blobs/${'0'.repeat(63)}7`);
-  expect(addressOf(mod, 'obrank:stone/step')).toBe('/stock/stone/step.wav');
-  expect(addressOf(mod, 'saltmarsh:drip/two')).toBeUndefined();
-  expect(addressOf(mod, 'elsewhere:drip/one')).toBeUndefined();
-});
+test(
+  'sounds of the mod are asked for by their digest, those of the stock lie beside the ' +
+    'page, others are nowhere',
+  () => {
+    const mod = withExample(sampleMod(), {
+      '/sounds/drip~1one': { sha256: '0'.repeat(63) + '7', bytes: 90, format: 'wav' },
+    });
+    expect(addressOf(mod, 'saltmarsh:drip/one')).toBe(`/api/blobs/${'0'.repeat(63)}7`);
+    expect(addressOf(mod, 'obrank:stone/step')).toBe('/stock/stone/step.wav');
+    expect(addressOf(mod, 'saltmarsh:drip/two')).toBeUndefined();
+    expect(addressOf(mod, 'elsewhere:drip/one')).toBeUndefined();
+  },
+);
 
 test('every event of every stock set has a file that ships', () => {
   for (const id of stockSoundSets)

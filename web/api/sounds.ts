@@ -11,9 +11,12 @@ export const stockSet = (id: string): SoundSet =>
       event,
       [{ sound: `${id}/${event}`, volume: [0.7, 0.9], pitch: [0.95, 1.05] }],
     ]),
-  ) as unknown as SoundSet;
+  );
 
-/** Where the bytes of a sound are: of the mod by their digest, of the stock as files beside the page. Undefined when there is no such sound. */
+/**
+ * Where the bytes of a sound are: of the mod by their digest, of the stock as files beside the
+ * page. Undefined when there is no such sound.
+ */
 export function addressOf(mod: Mod, id: string): string | undefined {
   if (id.startsWith('obrank:')) return `/stock/${id.slice('obrank:'.length)}.wav`;
   const sound = lookUp(mod.sounds, ownName(mod.header.namespace, id) ?? '');
@@ -53,7 +56,10 @@ export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<
   source.start();
 }
 
-/** Sends a WAV or Ogg file to the server and, once it has been accepted, makes it a sound of the mod. Throws with the server's reason when it is refused. */
+/**
+ * Sends a WAV or Ogg file to the server and, once it has been accepted, makes it a sound of the
+ * mod. Throws with the server's reason when it is refused.
+ */
 export async function uploadSound(session: Session, name: string, file: Blob): Promise<void> {
   const answer = await ask('/api/sounds', {
     method: 'POST',

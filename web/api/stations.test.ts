@@ -18,18 +18,22 @@ test('a block without findings is done at all nine stations, in the order of the
   expect(new Set(stationsOf(lamp, []).map((station) => station.state))).toEqual(new Set(['done']));
 });
 
-test('an error outweighs warnings, warnings outweigh hints, and the number is that of the gravest', () => {
-  const findings = [
-    finding('Looks', 'error'),
-    finding('Looks', 'error'),
-    finding('Looks', 'warning'),
-    finding('Loot', 'warning'),
-    finding('Tags', 'hint'),
-  ];
-  expect(stateOf(lamp, findings, 'Looks')).toEqual({ facet: 'Looks', state: 'error', count: 2 });
-  expect(stateOf(lamp, findings, 'Loot')).toEqual({ facet: 'Loot', state: 'warning', count: 1 });
-  expect(stateOf(lamp, findings, 'Tags')).toEqual({ facet: 'Tags', state: 'done', count: 0 });
-});
+test(
+  'an error outweighs warnings, warnings outweigh hints, and the number is that of the ' +
+    'gravest',
+  () => {
+    const findings = [
+      finding('Looks', 'error'),
+      finding('Looks', 'error'),
+      finding('Looks', 'warning'),
+      finding('Loot', 'warning'),
+      finding('Tags', 'hint'),
+    ];
+    expect(stateOf(lamp, findings, 'Looks')).toEqual({ facet: 'Looks', state: 'error', count: 2 });
+    expect(stateOf(lamp, findings, 'Loot')).toEqual({ facet: 'Loot', state: 'warning', count: 1 });
+    expect(stateOf(lamp, findings, 'Tags')).toEqual({ facet: 'Tags', state: 'done', count: 0 });
+  },
+);
 
 test('a facet without any content is open', () => {
   const bare = {

@@ -8,7 +8,10 @@ export interface Station {
   count: number;
 }
 
-/** What the spine shows of a block: each facet with its findings; hints leave it done. A facet without any content is open. */
+/**
+ * What the spine shows of a block: each facet with its findings; hints leave it done. A facet
+ * without any content is open.
+ */
 export function stationsOf(block: Block, findings: readonly Finding[]): Station[] {
   return facets.map((facet) => {
     const sums = tally(findings.filter((finding) => finding.facet === facet));

@@ -4,7 +4,10 @@ import type { Picture } from '../../core/mod/index.ts';
 import { ask } from './client.ts';
 import type { Session } from './session.ts';
 
-/** Sends a PNG to the server and, once it has been accepted, makes it the picture of a texture. Throws with the server's reason when it is refused. */
+/**
+ * Sends a PNG to the server and, once it has been accepted, makes it the picture of a texture.
+ * Throws with the server's reason when it is refused.
+ */
 export async function uploadTexture(session: Session, name: string, file: Blob): Promise<void> {
   const answer = await ask('/api/pictures', {
     method: 'POST',

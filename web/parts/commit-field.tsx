@@ -1,7 +1,10 @@
 import { TextInput, type TextInputProps } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useTyped } from './use-typed.ts';
 
-/** A name that takes effect when one is done with it (Enter, or leaving the field), since others follow it. Escape takes it back. */
+/**
+ * A name that takes effect when one is done with it (Enter, or leaving the field), since others
+ * follow it. Escape takes it back.
+ */
 export function CommitField({
   text,
   onText,
@@ -12,8 +15,7 @@ export function CommitField({
   onText: (text: string) => void;
   /** What is wrong with what is typed. */ check?: (text: string) => string | undefined;
 } & Omit<TextInputProps, 'value' | 'onChange'>) {
-  const [typed, setTyped] = useState(text);
-  useEffect(() => setTyped(text), [text]);
+  const [typed, setTyped] = useTyped(text);
   const wrong = typed === text ? undefined : check?.(typed);
   const commit = () => (wrong || typed === text ? setTyped(text) : onText(typed));
   return (

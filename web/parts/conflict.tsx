@@ -2,7 +2,10 @@ import { Button, Code, Group, Modal, Stack, Text } from '@mantine/core';
 import { pointerSteps, printJson } from '../../core/json/index.ts';
 import { useSession, useView } from '../api/hooks.tsx';
 
-/** Asks when somebody else changed the same place: who, what, when, and which of the two shall stand. */
+/**
+ * Asks when somebody else changed the same place: who, what, when, and which of the two shall
+ * stand.
+ */
 export function ConflictDialog() {
   const session = useSession();
   const { conflict } = useView();

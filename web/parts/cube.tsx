@@ -52,7 +52,8 @@ const letters: Record<Direction, string> = {
 const hidden: readonly Direction[] = ['north', 'west', 'down'];
 
 /**
- * A little cube whose six sides can be clicked: the three that one sees, and the three behind as panels that stand apart. Letters do
+ * A little cube whose six sides can be clicked: the three that one sees, and the three behind as
+ * panels that stand apart. Letters do
  * the same: N, E, S, W, U, D.
  */
 export function Cube({
@@ -89,7 +90,10 @@ export function Cube({
         aria-disabled={off}
         aria-pressed={marked !== undefined}
         aria-label={`${direction}${marked?.says ? `, ${marked.says}` : ''}`}
-        className={`side ${hidden.includes(direction) ? 'behind' : ''} ${marked?.className ?? ''} ${off ? 'off' : ''}`}
+        className={
+          `side ${hidden.includes(direction) ? 'behind' : ''} ${marked?.className ?? ''} ` +
+          `${off ? 'off' : ''}`
+        }
         onClick={() => !off && onSide(direction)}
         onKeyDown={(event) => {
           if ((event.key === 'Enter' || event.key === ' ') && !off) {

@@ -18,12 +18,18 @@ interface Props {
   lines: readonly Line[];
   /** How a value is said. */ say: (value: number) => string;
   most?: number;
-  /** Values that have nothing between them: the first as bars, others as points with their bounds. */ bars?: boolean;
+  /**
+   * Values that have nothing between them: the first as bars, others as points with their bounds.
+   */
+  bars?: boolean;
 }
 
 const hues = ['--brass-deep', '--tide', '--brick', '--moss'] as const;
 
-/** Curves over one scale, drawn by Chart.js, which is loaded when the first one is shown; the numbers are a click away as a table. */
+/**
+ * Curves over one scale, drawn by Chart.js, which is loaded when the first one is shown; the
+ * numbers are a click away as a table.
+ */
 export function Curve({ label, x, y, lines, say, most, bars = false }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<Chart | undefined>(undefined);
@@ -107,7 +113,8 @@ export function Curve({ label, x, y, lines, say, most, bars = false }: Props) {
           grid: { color: ink('--hair') },
           border: { color: ink('--line') },
         });
-        // While only the numbers change the chart stays, so that dragging a number moves its curves.
+        // While only the numbers change the chart stays, so that dragging a number moves its
+        // curves.
         if (chart.current && chart.current.canvas === canvas.current && drawnAs.current === shape) {
           chart.current.data.datasets.forEach((dataset, i) => (dataset.data = datasets[i]!.data));
           chart.current.update('none');

@@ -4,16 +4,15 @@ const maxFrames = 60;
 /** Writes into a field as a person would, so that whoever listens to it hears of it. */
 function type(field: HTMLElement, text: string): void {
   if (!(field instanceof HTMLInputElement) || text === '') return;
-  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-  set?.call(field, text);
+  Reflect.set(HTMLInputElement.prototype, 'value', text, field);
   field.dispatchEvent(
     new InputEvent('input', { bubbles: true, inputType: 'insertText', data: text }),
   );
 }
 
 /**
- * Puts the cursor into a field that may be drawn only a few frames from now. What is typed meanwhile goes into the field, Enter included:
- * people type faster than a page is drawn.
+ * Puts the cursor into a field that may be drawn only a few frames from now. What is typed
+ * meanwhile goes into the field, Enter included: people type faster than a page is drawn.
  */
 export function focusSoon(selector: string): void {
   const keys: string[] = [];

@@ -36,7 +36,8 @@ export function Frame() {
     ['shift+?', () => setKeys(true)],
     ['?', () => setKeys(true)],
   ]);
-  // The palette opens from inside fields too; undo leaves those to the browser, which takes back letters.
+  // The palette opens from inside fields too; undo leaves those to the browser, which takes back
+  // letters.
   useHotkeys([['mod+K', () => spotlight.open()]], []);
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });

@@ -1,7 +1,7 @@
 import './how-had.css';
 import { Link } from 'react-router';
 import { lookUp, ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
-import type { Had } from '../../core/recipes/index.ts';
+import type { Obtainable } from '../../core/recipes/index.ts';
 import { listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useAccepts, useHad } from '../api/making.ts';
@@ -10,7 +10,10 @@ import { ItemIcon, itemTitle } from './item.tsx';
 
 const said = (number: number): string => String(Number(number.toFixed(2)));
 
-/** How an item comes to be, step by step, what one of it costs in what the world gives, and what takes it. */
+/**
+ * How an item comes to be, step by step, what one of it costs in what the world gives, and what
+ * takes it.
+ */
 export function HowHad({
   id,
   here,
@@ -100,9 +103,12 @@ export function HowHad({
   );
 }
 
-/** Everything on the way to an item that somebody has to make or dig, in an order in which it can be done. */
-function stepsTo(id: string, all: ReadonlyMap<string, Had>): [string, Had][] {
-  const found = new Map<string, Had>();
+/**
+ * Everything on the way to an item that somebody has to make or dig, in an order in which it can be
+ * done.
+ */
+function stepsTo(id: string, all: ReadonlyMap<string, Obtainable>): [string, Obtainable][] {
+  const found = new Map<string, Obtainable>();
   const walk = (one: string) => {
     const had = all.get(one);
     if (!had || found.has(one)) return;
@@ -114,7 +120,7 @@ function stepsTo(id: string, all: ReadonlyMap<string, Had>): [string, Had][] {
 }
 
 /** A step in a few words: `in the fire from 1 Raw brack`. */
-function shortly(mod: Mod, { how, by, takes, count: many }: Had['way']): string {
+function shortly(mod: Mod, { how, by, takes, count: many }: Obtainable['way']): string {
   if (how === 'found') return 'lies about';
   if (how === 'dug') return `is dug from ${itemTitle(mod, by!)}`;
   const tally = new Map<string, number>();
@@ -122,17 +128,21 @@ function shortly(mod: Mod, { how, by, takes, count: many }: Had['way']): string 
   const from = listed([...tally].map(([one, times]) => `${times} ${itemTitle(mod, one)}`));
   if (how === 'dipped') return `is dipped from ${itemTitle(mod, by!)} with ${from}`;
   const recipe = lookUp(mod.recipes, by!);
-  return `${many === 1 ? '' : `× ${many} `}${recipe?.kind === 'fire' ? 'in the fire' : recipe?.kind === 'cut' ? 'cut' : 'made'} from ${from}`;
+  return (
+    `${many === 1 ? '' : `× ${many} `}${recipe?.kind === 'fire' ? 'in the fire' : recipe?.kind === 'cut' ? 'cut' : 'made'} ` +
+    `from ${from}`
+  );
 }
 
-function words(mod: Mod, { way, steps }: Had): string {
+function words(mod: Mod, { way, steps }: Obtainable): string {
   const by = way.by === undefined ? '' : itemTitle(mod, way.by);
   const after = steps > 1 ? ` It takes ${steps} steps from what the world gives.` : '';
   if (way.how === 'found') return 'The world has it.';
   if (way.how === 'dug')
     return way.takes.length
       ? `It is dug from ${by}, once that is placed.${after}`
-      : `It is dug from ${by}, which the world has${way.count === 1 ? '' : `, ${said(way.count)} on average`}.`;
+      : `It is dug from ${by}, which the world ` +
+          `has${way.count === 1 ? '' : `, ${said(way.count)} on average`}.`;
   if (way.how === 'dipped') return `It is dipped from ${by} with ${itemTitle(mod, way.takes[0]!)}.`;
   return `The recipe ${way.by} makes ${way.count === 1 ? 'it' : `${way.count} of it`}.${after}`;
 }

@@ -25,7 +25,10 @@ export function itemTitle(mod: Mod, id: string): string {
   return own ? titleOf(mod, name, own.names) : id;
 }
 
-/** An item as itself: a block as it stands, an item by its picture, stock by its colour; what is not there as a hatched ring. */
+/**
+ * An item as itself: a block as it stands, an item by its picture, stock by its colour; what is not
+ * there as a hatched ring.
+ */
 export function ItemIcon({ id, size, title }: { id: string; size: number; title?: string }) {
   const mod = useMod();
   const { namespace, name } = splitId(id);
@@ -42,7 +45,9 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
     'aria-hidden': title ? undefined : true,
   } as const;
   if (block)
-    return <Rendering block={name} state={defaultStateOf(mod, name)} size={size} title={title} />;
+    return (
+      <Rendering block={name} state={defaultStateOf(mod, name)} size={size} title={title} fills />
+    );
   if (texture)
     return (
       <span
@@ -78,7 +83,10 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
   );
 }
 
-/** Everything that can be held: the mod's items and blocks by what players call them, then the stock. */
+/**
+ * Everything that can be held: the mod's items and blocks by what players call them, then the
+ * stock.
+ */
 export function useItemOptions(withStock = true): { value: string; label: string }[] {
   const mod = useMod();
   const { header, items, blocks } = mod;

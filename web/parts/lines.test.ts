@@ -7,18 +7,21 @@ const anyText = fc
   .map((lines) => lines.map((line) => `${line}\n`).join(''));
 const joined = (lines: { text: string }[]) => lines.map((line) => `${line.text}\n`).join('');
 
-test('the lines that stayed and came make the new text, those that stayed and went the old one', () =>
-  fc.assert(
-    fc.property(anyText, anyText, (before, after) => {
-      const lines = markLines(before, after);
-      expect(joined(lines.filter((line) => line.kind !== 'less'))).toBe(after);
-      expect(joined(lines.filter((line) => line.kind !== 'more'))).toBe(before);
-      expect(lines.flatMap((line) => line.number ?? [])).toEqual(
-        Array.from({ length: after.split('\n').length - 1 }, (_, i) => i + 1),
-      );
-      expect(changedLines(before, before)).toBe(0);
-    }),
-  ));
+test(
+  'the lines that stayed and came make the new text, those that stayed and went the old ' + 'one',
+  () =>
+    fc.assert(
+      fc.property(anyText, anyText, (before, after) => {
+        const lines = markLines(before, after);
+        expect(joined(lines.filter((line) => line.kind !== 'less'))).toBe(after);
+        expect(joined(lines.filter((line) => line.kind !== 'more'))).toBe(before);
+        expect(lines.flatMap((line) => line.number ?? [])).toEqual(
+          Array.from({ length: after.split('\n').length - 1 }, (_, i) => i + 1),
+        );
+        expect(changedLines(before, before)).toBe(0);
+      }),
+    ),
+);
 
 test('one changed line is one that went and one that came', () => {
   expect(markLines('{\n  "hardness": 3\n}\n', '{\n  "hardness": 4\n}\n')).toEqual([

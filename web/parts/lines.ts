@@ -1,6 +1,8 @@
 import { diffLines } from 'diff';
 
-/** One line of a text beside an older one: whether it came or went, and its number in the new text. */
+/**
+ * One line of a text beside an older one: whether it came or went, and its number in the new text.
+ */
 export interface MarkedLine {
   text: string;
   kind?: 'more' | 'less';
@@ -8,9 +10,11 @@ export interface MarkedLine {
 }
 
 /**
- * A text with the lines marked that came, and among them those that went (Myers, 1986). Without an older text nothing is marked.
+ * A text with the lines marked that came, and among them those that went (Myers, 1986). Without an
+ * older text nothing is marked.
  *
- * @example markLines('a\n', 'b\n') // [{ text: 'a', kind: 'less' }, { text: 'b', kind: 'more', number: 1 }]
+ * @example markLines('a\n', 'b\n')
+ * // [{ text: 'a', kind: 'less' }, { text: 'b', kind: 'more', number: 1 }]
  */
 export function markLines(before: string | undefined, after: string): MarkedLine[] {
   const parts =

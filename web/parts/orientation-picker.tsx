@@ -7,7 +7,10 @@ import {
 } from '../../core/space/index.ts';
 import { Cube } from './cube.tsx';
 
-/** Where the front faces and where the top points, picked on a little cube: first the one, then the other. Never in degrees. */
+/**
+ * Where the front faces and where the top points, picked on a little cube: first the one, then the
+ * other. Never in degrees.
+ */
 export function OrientationPicker({
   orientation,
   onOrientation,

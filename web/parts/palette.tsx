@@ -110,7 +110,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
         label: titleOf(mod, name, block.names),
         description: `${mod.header.namespace}:${name}`,
         keywords: facets.join(' '),
-        leftSection: <Rendering block={name} state={0} size={28} />,
+        leftSection: <Rendering block={name} state={0} size={28} fills />,
         onClick: () => void navigate(`${home}/blocks/${name}`),
       })),
     ];

@@ -9,7 +9,10 @@ import { Field } from './field.tsx';
 /** What saved worlds know by a number. */
 const inLedger: readonly RenamedKind[] = ['blocks', 'items', 'groups'];
 
-/** An id, and renaming it: first one sees what names it and will follow, then it is done in one step. */
+/**
+ * An id, and renaming it: first one sees what names it and will follow, then it is done in one
+ * step.
+ */
 export function RenameField({
   kind,
   name,
@@ -84,7 +87,11 @@ export function RenameField({
           }}
         />
       }
-      note={`${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its files get the new name with the next build${inLedger.includes(kind) ? '; saved worlds still know it by its number, and the ledger keeps the old name' : ''}.`}
+      note={
+        `${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its ` +
+        'files get the new name with the next ' +
+        `build${inLedger.includes(kind) ? '; saved worlds still know it by its number, and the ledger keeps the old name' : ''}.`
+      }
     >
       {problem && (
         <p className="bad" id="rename-problem" role="alert">

@@ -1,22 +1,29 @@
 import { useEffect, useRef } from 'react';
 import { useDrawing } from '../api/hooks.tsx';
+import styles from './rendering.module.css';
 
-/** A block as itself: isometric, lit from the upper left, crisp. `size` in CSS pixels. */
+/**
+ * A block as itself: isometric, lit from the upper left, crisp. `size` in CSS pixels. Where it
+ * `fills` its picture, small things are
+ * shown larger than to scale: for lists, not where states are compared.
+ */
 export function Rendering({
   block,
   state,
   size,
   pick = 0,
+  fills = false,
   title,
 }: {
   block: string;
   state: number;
   size: number;
   pick?: number;
+  fills?: boolean;
   title?: string;
 }) {
   const pixels = Math.round(size * Math.min(3, Math.max(1, window.devicePixelRatio)));
-  const drawing = useDrawing(block, state, pixels, pick);
+  const drawing = useDrawing({ block, state, size: pixels, pick, fills });
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -34,7 +41,8 @@ export function Rendering({
       ref={canvas}
       width={pixels}
       height={pixels}
-      style={{ width: size, height: size, display: 'block', flex: 'none' }}
+      className={styles[fills ? 'filling' : 'whole']}
+      style={{ width: size, height: size }}
       role={title ? 'img' : undefined}
       aria-label={title}
       aria-hidden={title ? undefined : true}

@@ -16,7 +16,10 @@ interface Props<T> {
   what: string;
   rows: Rows<T>;
   space: StateSpace;
-  /** Every row that matches counts, not only the first: nothing can be covered, and the order is the order of drawing. */
+  /**
+   * Every row that matches counts, not only the first: nothing can be covered, and the order is the
+   * order of drawing.
+   */
   layered?: boolean;
   /** The editor of one value. `shown` is the first state that shows it. */
   value: (
@@ -36,8 +39,9 @@ interface Props<T> {
 const most = 120;
 
 /**
- * The editor of every value by state: rows in order, for each the states that it asks for and its value. Rows that never match are
- * struck through with the rows that cover them; where fewer rows say the same, it offers them.
+ * The editor of every value by state: rows in order, for each the states that it asks for and its
+ * value. Rows that never match are struck through with the rows that cover them; where fewer rows
+ * say the same, it offers them.
  */
 export function RowsEditor<T>({
   what,
@@ -134,7 +138,9 @@ export function RowsEditor<T>({
                 <b className="never">
                   never matches:{' '}
                   {gone.coveredBy.length
-                    ? `${gone.coveredBy.length > 1 ? 'rows' : 'row'} ${listed(gone.coveredBy.map((at) => String(at + 1)))} cover${gone.coveredBy.length > 1 ? '' : 's'} it`
+                    ? `${gone.coveredBy.length > 1 ? 'rows' : 'row'} ` +
+                      `${listed(gone.coveredBy.map((at) => String(at + 1)))} ` +
+                      `cover${gone.coveredBy.length > 1 ? '' : 's'} it`
                     : 'no state is like that'}
                 </b>
               ) : (
@@ -192,7 +198,10 @@ export function RowsEditor<T>({
   );
 }
 
-/** The condition that a row most likely asks for: the first toggle being true, else the first property's default. */
+/**
+ * The condition that a row most likely asks for: the first toggle being true, else the first
+ * property's default.
+ */
 export function firstWhen(space: StateSpace): When {
   const property = space.properties.find((one) => one.kind === 'toggle') ?? space.properties[0];
   return property ? { [property.name]: property.kind === 'toggle' ? true : property.default } : {};

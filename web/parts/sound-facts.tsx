@@ -3,7 +3,10 @@ import { lookUp, ownName } from '../../core/mod/index.ts';
 import { useMod } from '../api/hooks.tsx';
 import { addressOf, samplesAt } from '../api/sounds.ts';
 
-/** What a file holds: length, channels, rate, peak, and whether its top is cut off. Of Ogg the browser tells the peak. */
+/**
+ * What a file holds: length, channels, rate, peak, and whether its top is cut off. Of Ogg the
+ * browser tells the peak.
+ */
 export function SoundFacts({ id }: { id: string }) {
   const mod = useMod();
   const sound = lookUp(mod.sounds, ownName(mod.header.namespace, id) ?? '');

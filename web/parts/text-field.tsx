@@ -1,7 +1,10 @@
 import { TextInput, Textarea, type TextInputProps } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useTyped } from './use-typed.ts';
 
-/** A text that is written to the mod as one types, and follows the mod when something else changes it. */
+/**
+ * A text that is written to the mod as one types, and follows the mod when something else changes
+ * it.
+ */
 export function TextField({
   text,
   onText,
@@ -11,8 +14,7 @@ export function TextField({
   TextInputProps,
   'value' | 'onChange'
 >) {
-  const [typed, setTyped] = useState(text);
-  useEffect(() => setTyped(text), [text]);
+  const [typed, setTyped] = useTyped(text);
   const change = (value: string) => {
     setTyped(value);
     onText(value);

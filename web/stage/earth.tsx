@@ -3,7 +3,7 @@ import * as THREE from 'three';
 import { cornerShade, hiddenBy, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
 import type { ResolvedBlock } from '../../core/mod/index.ts';
 import {
-  asMade,
+  identityOrientation,
   directions,
   directionStep,
   type Direction,
@@ -12,7 +12,10 @@ import {
 import { basePicture } from '../../core/textures/index.ts';
 import { partsOf, type PlacedModel } from './geometry.ts';
 
-/** The cells of earth around the block: under it, behind it and at its left, so that one looks into the corner in which it stands. */
+/**
+ * The cells of earth around the block: under it, behind it and at its left, so that one looks into
+ * the corner in which it stands.
+ */
 export const earthCells: readonly Vec3[] = [-1, 0, 1].flatMap((x) =>
   [-1, 0, 1].flatMap((z) =>
     [-1, 0, 1].flatMap((y): Vec3[] => (y === -1 || x === -1 || z === -1 ? [[x, y, z]] : [])),
@@ -32,8 +35,8 @@ const isEarth = (at: Vec3) => earthCells.some((cell) => cell.join() === at.join(
 const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 
 /**
- * Earth around the block, its faces left out where the block says that it hides them. Where that is said wrongly one sees through
- * the world, here as in the game.
+ * Earth around the block, its faces left out where the block says that it hides them. Where that is
+ * said wrongly one sees through the world, here as in the game.
  */
 export function Earth({
   block,
@@ -50,7 +53,7 @@ export function Earth({
     const earth = { name: '', traits: { ...block.traits, joinsOwnKind: false } };
     const placed = earthCells.map((cell): PlacedModel => ({
       quads: cube(texels),
-      orientation: asMade,
+      orientation: identityOrientation,
       alphaMode: 'opaque',
       shift: cell.map((value) => value * texels) as unknown as Vec3,
       hidden: new Map(

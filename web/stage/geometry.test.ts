@@ -23,33 +23,36 @@ test('a cube is one mesh of twelve triangles that fills the cell', () => {
   );
 });
 
-test('faces towards a neighbour that hides them are left out, whichever way the model is turned', () => {
-  for (const orientation of orientations) {
-    for (const hidden of directions) {
-      const parts = partsOf(
-        modelsOf('bank').map((model) => ({
-          ...model,
-          orientation,
-          hidden: new Map<Direction, Hidden>([[hidden, 'all']]),
-        })),
-        16,
-      );
-      expect(triangles(parts)).toBe(10);
-      const normals = faceNormals(parts[0]!.geometry);
-      const step = {
-        north: [0, 0, -1],
-        south: [0, 0, 1],
-        east: [1, 0, 0],
-        west: [-1, 0, 0],
-        up: [0, 1, 0],
-        down: [0, -1, 0],
-      }[hidden];
-      expect(
-        normals.some((normal) => normal.every((value, i) => Math.abs(value - step[i]!) < 1e-6)),
-      ).toBe(false);
+test(
+  'faces towards a neighbour that hides them are left out, whichever way the model is ' + 'turned',
+  () => {
+    for (const orientation of orientations) {
+      for (const hidden of directions) {
+        const parts = partsOf(
+          modelsOf('bank').map((model) => ({
+            ...model,
+            orientation,
+            hidden: new Map<Direction, Hidden>([[hidden, 'all']]),
+          })),
+          16,
+        );
+        expect(triangles(parts)).toBe(10);
+        const normals = faceNormals(parts[0]!.geometry);
+        const step = {
+          north: [0, 0, -1],
+          south: [0, 0, 1],
+          east: [1, 0, 0],
+          west: [-1, 0, 0],
+          up: [0, 1, 0],
+          down: [0, -1, 0],
+        }[hidden];
+        expect(
+          normals.some((normal) => normal.every((value, i) => Math.abs(value - step[i]!) < 1e-6)),
+        ).toBe(false);
+      }
     }
-  }
-});
+  },
+);
 
 /** The normal of every triangle, from the order of its corners: what the graphics card goes by. */
 function faceNormals(geometry: THREE.BufferGeometry): number[][] {

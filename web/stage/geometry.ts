@@ -11,10 +11,16 @@ export interface Part {
   tint: readonly [number, number, number];
 }
 
-/** How bright a corner of a face is, from 0 to 1, by its place in units of cells from the middle of its cell and where the face looks. */
+/**
+ * How bright a corner of a face is, from 0 to 1, by its place in units of cells from the middle of
+ * its cell and where the face looks.
+ */
 export type Shade = (corner: Vec3, normal: Vec3) => number;
 
-/** A model with what its own neighbours hide of it and how its corners are shaded, where these differ from model to model. */
+/**
+ * A model with what its own neighbours hide of it and how its corners are shaded, where these
+ * differ from model to model.
+ */
 export interface PlacedModel extends DrawnModel {
   hidden?: ReadonlyMap<Direction, Hidden>;
   shade?: Shade;
@@ -22,13 +28,16 @@ export interface PlacedModel extends DrawnModel {
 
 const nothing: ReadonlyMap<Direction, Hidden> = new Map();
 
-/** How bright a face is by where it faces: the same light from the upper left as in the drawings. */
+/**
+ * How bright a face is by where it faces: the same light from the upper left as in the drawings.
+ */
 const brightness = (x: number, y: number, z: number): number =>
   Math.min(1, x * x * 0.66 + y * y * (y > 0 ? 1 : 0.52) + z * z * 0.84);
 
 /**
- * The drawn models as meshes, one for each texture and way of showing it, around the middle of a cell that is one unit wide. Faces that
- * their neighbours hide are left out, as the game leaves them out.
+ * The drawn models as meshes, one for each texture and way of showing it, around the middle of a
+ * cell that is one unit wide. Faces that their neighbours hide are left out, as the game leaves
+ * them out.
  */
 export function partsOf(models: readonly PlacedModel[], texels: number): Part[] {
   const parts = new Map<

@@ -276,6 +276,8 @@ function PartMesh({
       ? undefined
       : lookUp(mod.textures, part.texture.slice(part.texture.indexOf(':') + 1))?.strip;
   const frames = Math.round(1 / texture.repeat.y);
+  // Textures of three.js are moved in place, frame by frame.
+  // eslint-disable-next-line react-hooks/immutability
   useFrame(({ clock, invalidate }) => {
     if (!strip || frames < 2) return;
     const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
@@ -420,11 +422,10 @@ function FrontArrow({ model, colour }: { model: DrawnModel; colour: string }) {
 }
 
 function OutlineBox({ box, texels, colour }: { box: PlainBox; texels: number; colour: string }) {
-  const size = box.size.map((length) => length / texels + 0.004) as [number, number, number];
+  const [width, height, depth] = box.size.map((length) => length / texels + 0.004);
   const edges = useMemo(
-    () => new THREE.EdgesGeometry(new THREE.BoxGeometry(...size)),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [size.join()],
+    () => new THREE.EdgesGeometry(new THREE.BoxGeometry(width, height, depth)),
+    [width, height, depth],
   );
   const middle = box.at.map((low, i) => (low + box.size[i]! / 2) / texels - 0.5);
   return (

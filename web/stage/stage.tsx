@@ -38,13 +38,13 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
       <div className="chips">
         <SegmentedControl
           value={options.arrangement}
-          onChange={(value) => set({ arrangement: value as SceneOptions['arrangement'] })}
+          onChange={(value) => set({ arrangement: value })}
           data={[...arrangements]}
           aria-label="Arrangement"
         />
         <SegmentedControl
           value={options.hour}
-          onChange={(value) => set({ hour: value as SceneOptions['hour'] })}
+          onChange={(value) => set({ hour: value })}
           data={[...hours]}
           aria-label="Hour"
         />

@@ -1,16 +1,20 @@
-/** Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit. */
+/**
+ * Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit.
+ */
 import { readZip } from '../../core/bytes/index.ts';
 import {
   cellsIn,
   compareSheets,
   drawIsometric,
   drawnModels,
+  fillingView,
   neededTextures,
   sheetCells,
   sheetColumns,
   sheetProblem,
   sheetSteps,
   texturePixels,
+  wholeCell,
   type SheetCell,
 } from '../../core/draw/index.ts';
 import { fixAll, inspect, inspectBuilt } from '../../core/inspect/index.ts';
@@ -18,7 +22,7 @@ import { kitOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
 import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
-import { drawer } from '../../core/space/index.ts';
+import { seededRandom } from '../../core/space/index.ts';
 import {
   decodePicture,
   encodePicture,
@@ -121,7 +125,10 @@ async function sheetOf(message: ToWorker & { kind: 'sheet' }): Promise<SheetAnsw
   }
 }
 
-/** Tries charges before walls of a block, at every distance and with every strength. Undefined when it was cancelled. */
+/**
+ * Tries charges before walls of a block, at every distance and with every strength. Undefined when
+ * it was cancelled.
+ */
 async function blastOf({
   id,
   rating,
@@ -168,7 +175,13 @@ async function breaksOf({
   const declared = lookUp(mod?.blocks, block);
   if (!mod || !declared) return undefined;
   const resolved = resolveBlock(mod, block, declared);
-  const steps = simulate(resolved.draws, breaking, lootSource(mod, resolved), breaks, drawer(seed));
+  const steps = simulate(
+    resolved.draws,
+    breaking,
+    lootSource(mod, resolved),
+    breaks,
+    seededRandom(seed),
+  );
   let since = performance.now();
   for (;;) {
     const step = steps.next();
@@ -188,8 +201,10 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'draw') {
     const at = mod;
     const block = lookUp(at?.blocks, message.block);
-    if (!at || !block)
-      return answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
+    if (!at || !block) {
+      answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
+      return;
+    }
     const models = drawnModels(
       at,
       resolveBlock(at, message.block, block),
@@ -202,16 +217,14 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
         .filter((sha) => sha !== undefined)
         .map(bytesOf),
     );
+    const { texels } = at.header;
+    const pixelsOf = texturePixels(at, (sha256) => loaded.get(sha256), decoded);
+    const view = message.fills ? fillingView(models, texels, pixelsOf) : wholeCell;
     answer({
       kind: 'drawn',
       id: message.id,
       size: message.size,
-      data: drawIsometric(
-        models,
-        at.header.texels,
-        message.size,
-        texturePixels(at, (sha256) => loaded.get(sha256), decoded),
-      ).data,
+      data: drawIsometric(models, texels, message.size, pixelsOf, view).data,
     });
   } else if (message.kind === 'sheet') {
     working.add(message.id);
@@ -235,7 +248,7 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
       id: message.id,
       ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }),
     });
-  } else if (message.kind === 'check pack') {
+  } else {
     try {
       const files = readZip(message.bytes);
       const kit = kitOf(files);

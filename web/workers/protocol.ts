@@ -7,7 +7,10 @@ import type { Change, Mod } from '../../core/mod/index.ts';
 
 /** What a sheet is laid on: the mod as it was, or an earlier sheet as a PNG. */
 export type SheetBefore = { mod: Mod } | { png: Uint8Array };
-/** A sheet with what each picture shows; with something to compare, what differs. Or why there is none. */
+/**
+ * A sheet with what each picture shows; with something to compare, what differs. Or why there is
+ * none.
+ */
 export interface SheetAnswer {
   pixels?: Pixels;
   columns: number;
@@ -30,7 +33,16 @@ export type BreaksAnswer = ReadonlyMap<string, readonly number[]>;
 export type ToWorker =
   | { kind: 'mod'; mod: Mod }
   | { kind: 'changes'; changes: Change[] }
-  | { kind: 'draw'; id: number; block: string; state: number; pick: number; size: number }
+  | {
+      kind: 'draw';
+      id: number;
+      block: string;
+      state: number;
+      pick: number;
+      size: number;
+      /** Drawn as large as the picture allows, not to the scale of its cell. */
+      fills: boolean;
+    }
   | {
       kind: 'sheet';
       id: number;

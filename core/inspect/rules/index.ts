@@ -8,5 +8,8 @@ const byFacet = (a: Rule, b: Rule): number =>
 
 const ofKits = new Set<Rule>(Object.values(kits).flatMap((kit) => kit.rules));
 
-/** Every rule, facet by facet: those over the declaration, and those that the kits bring along for their files. */
+/**
+ * Every rule, facet by facet: those over the declaration, and those that the kits bring along for
+ * their files.
+ */
 export const rules: readonly Rule[] = [...Object.values(all), ...ofKits].sort(byFacet);

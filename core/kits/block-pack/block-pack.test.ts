@@ -36,29 +36,35 @@ test('the same mod gives the same bytes, whatever the order in which it was put 
   );
 });
 
-test('what is written is read back by the reader without any problem, every file at a known place', async () => {
-  const { mod, blobOf } = await load();
-  const files = blockPack.write(mod, blobOf);
-  for (const path of files.keys()) expect(placeInPack(path)).toBeDefined();
-  const pack = readPack(files);
-  expect(pack.problems).toEqual([]);
-  expect(inspectBuilt(blockPack, files)).toEqual([]);
-  expect([...pack.blocks.keys()]).toEqual(Object.keys(mod.blocks).sort());
-  for (const [name, { value }] of pack.blocks) {
-    const space = new StateSpace(value.properties);
-    const look = pack.looks.get(name)!.value;
-    // Layers lie upon each other, so none of them covers another.
-    for (const rows of [
-      value.lightEmitted,
-      value.collision,
-      value.outline,
-      ...(look.mode === 'one-of' ? [look.rows.map(({ when, use }) => ({ when, value: use }))] : []),
-    ]) {
-      const { uncovered, dead } = coverage(rows, space);
-      expect(uncovered.isEmpty && dead.length === 0).toBe(true);
+test(
+  'what is written is read back by the reader without any problem, every file at a ' +
+    'known place',
+  async () => {
+    const { mod, blobOf } = await load();
+    const files = blockPack.write(mod, blobOf);
+    for (const path of files.keys()) expect(placeInPack(path)).toBeDefined();
+    const pack = readPack(files);
+    expect(pack.problems).toEqual([]);
+    expect(inspectBuilt(blockPack, files)).toEqual([]);
+    expect([...pack.blocks.keys()]).toEqual(Object.keys(mod.blocks).sort());
+    for (const [name, { value }] of pack.blocks) {
+      const space = new StateSpace(value.properties);
+      const look = pack.looks.get(name)!.value;
+      // Layers lie upon each other, so none of them covers another.
+      for (const rows of [
+        value.lightEmitted,
+        value.collision,
+        value.outline,
+        ...(look.mode === 'one-of'
+          ? [look.rows.map(({ when, use }) => ({ when, value: use }))]
+          : []),
+      ]) {
+        const { uncovered, dead } = coverage(rows, space);
+        expect(uncovered.isEmpty && dead.length === 0).toBe(true);
+      }
     }
-  }
-});
+  },
+);
 
 test('rules hold nothing of the view, and the view nothing of the rules', async () => {
   const { mod, blobOf } = await load();
@@ -89,11 +95,16 @@ const pointersIn = (value: unknown, steps: (string | number)[]): string[] =>
         ...pointersIn(member, [...steps, key]),
       ]);
 
-/** What the TypeScript compiler says of the ids together with the code of a mod, under strict rules. */
+/**
+ * What the TypeScript compiler says of the ids together with the code of a mod, under strict rules.
+ */
 function compile(ids: string, code: string): string[] {
   const sources: Record<string, string> = {
     '/ids.ts': ids,
-    '/mod.ts': `import { blockIds, blockTagIds, defaultStates, itemIds, itemTagIds, type StatesByBlock, type BlockId, type PropertyOf, type TextKey, type ValueOf } from './ids.ts';\n${code}`,
+    '/mod.ts':
+      'import { blockIds, blockTagIds, defaultStates, itemIds, itemTagIds, type ' +
+      'StatesByBlock, type BlockId, type PropertyOf, type TextKey, type ValueOf } from ' +
+      `'./ids.ts';\n${code}`,
   };
   const options: ts.CompilerOptions = {
     strict: true,
@@ -122,12 +133,19 @@ test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type 
   const { mod, blobOf } = await load();
   const ids = new TextDecoder().decode(blockPack.write(mod, blobOf).get('code/ids.ts'));
   const right =
-    "export const id: BlockId = blockIds.tide_lantern; export const lit: StatesByBlock['tide_lantern'] = { heading: 'west', hung: 'wall', lit: true }; export const salt: 'saltmarsh:salt' = itemIds.salt; export const axis: 'x' | 'y' | 'z' = defaultStates.reed_thatch.axis; export const hung: ValueOf<'tide_lantern', 'hung'> = 'ceiling'; export const of: PropertyOf<'sluice_gate'> = 'open'; export const tag: 'saltmarsh:bars' = itemTagIds.bars; export const key: TextKey = 'block.tide_lantern'; export const dug = blockTagIds.pick_dug;";
+    'export const id: BlockId = blockIds.tide_lantern; export const lit: ' +
+    "StatesByBlock['tide_lantern'] = { heading: 'west', hung: 'wall', lit: true }; export " +
+    "const salt: 'saltmarsh:salt' = itemIds.salt; export const axis: 'x' | 'y' | 'z' = " +
+    "defaultStates.reed_thatch.axis; export const hung: ValueOf<'tide_lantern', 'hung'> = " +
+    "'ceiling'; export const of: PropertyOf<'sluice_gate'> = 'open'; export const tag: " +
+    "'saltmarsh:bars' = itemTagIds.bars; export const key: TextKey = " +
+    "'block.tide_lantern'; export const dug = blockTagIds.pick_dug;";
   expect(compile(ids, right)).toEqual([]);
   expect(
     compile(
       ids,
-      "export const lit: StatesByBlock['tide_lantern'] = { heading: 'up', hung: 'wall', lit: true };",
+      "export const lit: StatesByBlock['tide_lantern'] = { heading: 'up', hung: 'wall', " +
+        'lit: true };',
     ).join(),
   ).toMatch(/"up"/);
   expect(
@@ -142,36 +160,42 @@ test('code/ids.ts compiles under strict TypeScript, and a wrong value is a type 
   expect(compile(ids, 'export const id = blockIds.tide_lantren;').join()).toMatch(/tide_lantren/);
 }, 60_000);
 
-test('keys and titles with quotes, backslashes and every kind of line break are texts in the code, never code', async () => {
-  const { mod, blobOf } = await load();
-  const odd = [
-    "it's",
-    'back\\slash',
-    'line\u2028break',
-    'line\u2029break',
-    'line\nbreak',
-    'tab\t',
-    '${x}',
-    '`',
-    '*/',
-    'zero\u200bwidth',
-    'bell\u0007',
-    '\u{1f30a} wave',
-  ];
-  const texts = Object.fromEntries(odd.map((key) => [key, 'x']));
-  const title = `Salt\u2028export const broken: number = 'x';\u2029*/ \r\nexport const also: number = 'x'; //`;
-  const files = blockPack.write(
-    { ...mod, header: { ...mod.header, title }, words: { ...mod.words, en: { texts } } },
-    blobOf,
-  );
-  const ids = new TextDecoder().decode(files.get('code/ids.ts'));
-  const uses = odd
-    .map((key, i) => `export const k${i}: TextKey = ${JSON.stringify(key)};`)
-    .join('\n');
-  expect(compile(ids, `${uses}\nexport const id: BlockId = blockIds.tide_lantern;`)).toEqual([]);
-  expect(compile(ids, "export const key: TextKey = 'its';").join()).toMatch(/its/);
-  expect(ids).not.toMatch(/^export const (broken|also)/m);
-});
+test(
+  'keys and titles with quotes, backslashes and every kind of line break are texts in ' +
+    'the code, never code',
+  async () => {
+    const { mod, blobOf } = await load();
+    const odd = [
+      "it's",
+      'back\\slash',
+      'line\u2028break',
+      'line\u2029break',
+      'line\nbreak',
+      'tab\t',
+      '${x}',
+      '`',
+      '*/',
+      'zero\u200bwidth',
+      'bell\u0007',
+      '\u{1f30a} wave',
+    ];
+    const texts = Object.fromEntries(odd.map((key) => [key, 'x']));
+    const title =
+      `Salt\u2028export const broken: number = 'x';\u2029*/ \r\nexport const also: number = ` +
+      `'x'; //`;
+    const files = blockPack.write(
+      { ...mod, header: { ...mod.header, title }, words: { ...mod.words, en: { texts } } },
+      blobOf,
+    );
+    const ids = new TextDecoder().decode(files.get('code/ids.ts'));
+    const uses = odd
+      .map((key, i) => `export const k${i}: TextKey = ${JSON.stringify(key)};`)
+      .join('\n');
+    expect(compile(ids, `${uses}\nexport const id: BlockId = blockIds.tide_lantern;`)).toEqual([]);
+    expect(compile(ids, "export const key: TextKey = 'its';").join()).toMatch(/its/);
+    expect(ids).not.toMatch(/^export const (broken|also)/m);
+  },
+);
 
 test('an edit and its undo leave the built pack as it was, whatever they put or took away', async () => {
   const { mod, blobOf } = await load();

@@ -15,7 +15,10 @@ interface PackTools {
   grades: { name: string; pace: number }[];
 }
 
-/** Ticks to dig as docs/block-pack.md tells an engine to count them, from the files of the pack and nothing else. */
+/**
+ * Ticks to dig as docs/block-pack.md tells an engine to count them, from the files of the pack and
+ * nothing else.
+ */
 function ticksFromPack(
   block: PackBlock,
   tags: string[],
@@ -34,27 +37,32 @@ function ticksFromPack(
   return Math.ceil(seconds * tickRate - 1e-9);
 }
 
-test('the pack holds all that dig times need: for every block and tool they come out as the bench shows them', async () => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
-  const files = blockPack.write(mod, (sha256) => blobs.get(sha256)!);
-  const json = <T>(path: string) => JSON.parse(new TextDecoder().decode(files.get(path))) as T;
-  const tools = json<PackTools>('rules/tools.json');
-  const { tickRate } = json<{ tickRate: number }>('pack.json');
-  const tags = [...files.keys()]
-    .filter((file) => file.startsWith('rules/tags/blocks/'))
-    .map((file) => json<{ id: string; members: string[] }>(file));
-  const held: Tool[] = [
-    'bare hands',
-    ...toolKinds.flatMap((kind) => mod.header.tools.grades.map((_, grade) => ({ kind, grade }))),
-  ];
-  for (const block of resolveBlocks(mod)) {
-    const own = tags.filter(({ members }) => members.includes(block.id)).map(({ id }) => id);
-    const file = json<PackBlock>(`rules/blocks/${block.name}.json`);
-    for (const tool of held)
-      expect([
-        block.name,
-        tool,
-        ticksFromPack(file, own, tools, tickRate, tool === 'bare hands' ? undefined : tool),
-      ]).toEqual([block.name, tool, digTime(block.traits, tool, mod.header).ticks]);
-  }
-});
+test(
+  'the pack holds all that dig times need: for every block and tool they come out as ' +
+    'the bench shows them',
+  async () => {
+    const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+    const files = blockPack.write(mod, (sha256) => blobs.get(sha256)!);
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- each file says what it holds
+    const json = <T>(path: string) => JSON.parse(new TextDecoder().decode(files.get(path))) as T;
+    const tools = json<PackTools>('rules/tools.json');
+    const { tickRate } = json<{ tickRate: number }>('pack.json');
+    const tags = [...files.keys()]
+      .filter((file) => file.startsWith('rules/tags/blocks/'))
+      .map((file) => json<{ id: string; members: string[] }>(file));
+    const held: Tool[] = [
+      'bare hands',
+      ...toolKinds.flatMap((kind) => mod.header.tools.grades.map((_, grade) => ({ kind, grade }))),
+    ];
+    for (const block of resolveBlocks(mod)) {
+      const own = tags.filter(({ members }) => members.includes(block.id)).map(({ id }) => id);
+      const file = json<PackBlock>(`rules/blocks/${block.name}.json`);
+      for (const tool of held)
+        expect([
+          block.name,
+          tool,
+          ticksFromPack(file, own, tools, tickRate, tool === 'bare hands' ? undefined : tool),
+        ]).toEqual([block.name, tool, digTime(block.traits, tool, mod.header).ticks]);
+    }
+  },
+);

@@ -7,7 +7,10 @@ import { packRules } from './rules/index.ts';
 import { writeBlockFiles, writeBlockPack } from './write/index.ts';
 
 const marker = 'pack.json';
-/** The files and rooms that only a Block Pack has. One is enough: the others may be missing or misnamed. */
+/**
+ * The files and rooms that only a Block Pack has. One is enough: the others may be missing or
+ * misnamed.
+ */
 const signs = /^(pack\.json|registry\.json|rules\/.*|view\/.*)$/;
 
 /** The digests that the pack was built with; undefined when its `pack.json` does not tell. */
@@ -46,7 +49,10 @@ export const blockPack: Kit = {
   rules: packRules,
 };
 
-/** The same format for engines that store a state in four bits and choose candidates by whole shares. */
+/**
+ * The same format for engines that store a state in four bits and choose candidates by whole
+ * shares.
+ */
 export const smallBlockPack: Kit = {
   ...blockPack,
   name: 'block-pack-small',

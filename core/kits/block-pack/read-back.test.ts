@@ -146,39 +146,46 @@ const anyMod: fc.Arbitrary<Mod> = fc
     };
   });
 
-test('whatever loot, tags, recipes, items and groups a mod has: the pack reads back whole, and the independent rules find nothing wrong with it', () =>
-  fc.assert(
-    fc.property(anyMod, (mod) => {
-      expect(ModSchema.safeParse(mod).error).toBeUndefined();
-      const files = blockPack.write(mod, () => png);
-      const pack = readPack(files);
-      expect(pack.problems).toEqual([]);
-      expect(
-        inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`),
-      ).toEqual([]);
-      const plainly = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
-      expect(pack.loot.get('lamp')!.value.draws).toEqual(
-        plainly((mod.blocks['lamp']!.loot as { draws: Draw[] }).draws),
-      );
-      expect(pack.lootTables.get('finds')!.value).toEqual(
-        plainly({ id: 'saltmarsh:finds', draws: mod.lootTables['finds']!.draws }),
-      );
-      expect(
-        Object.fromEntries([...pack.recipes].map(([name, { value }]) => [name, value])),
-      ).toEqual(plainly(mod.recipes));
-      expect(pack.itemTags.get('wet')!.value.members).toEqual(['saltmarsh:lamp', 'saltmarsh:salt']);
-      expect(pack.itemTags.has('driftwood/white')).toBe(mod.header.needs !== undefined);
-      expect(pack.items.get('salt')!.value).toMatchObject(
-        plainly({
-          form: 'flat',
-          tool: mod.items['salt']!.tool,
-          bucket: mod.items['salt']!.bucket,
-        }) as object,
-      );
-      expect(pack.groups!.value).toEqual({
-        groups: [{ id: 'saltmarsh:shore', icon: 'saltmarsh:lamp' }],
-      });
-      expect(pack.pack!.value.needs).toEqual(mod.header.needs && ['driftwood']);
-    }),
-    { numRuns: 60 },
-  ));
+test(
+  'whatever loot, tags, recipes, items and groups a mod has: the pack reads back whole, ' +
+    'and the independent rules find nothing wrong with it',
+  () =>
+    fc.assert(
+      fc.property(anyMod, (mod) => {
+        expect(ModSchema.safeParse(mod).error).toBeUndefined();
+        const files = blockPack.write(mod, () => png);
+        const pack = readPack(files);
+        expect(pack.problems).toEqual([]);
+        expect(
+          inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`),
+        ).toEqual([]);
+        const plainly = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
+        expect(pack.loot.get('lamp')!.value.draws).toEqual(
+          plainly((mod.blocks['lamp']!.loot as { draws: Draw[] }).draws),
+        );
+        expect(pack.lootTables.get('finds')!.value).toEqual(
+          plainly({ id: 'saltmarsh:finds', draws: mod.lootTables['finds']!.draws }),
+        );
+        expect(
+          Object.fromEntries([...pack.recipes].map(([name, { value }]) => [name, value])),
+        ).toEqual(plainly(mod.recipes));
+        expect(pack.itemTags.get('wet')!.value.members).toEqual([
+          'saltmarsh:lamp',
+          'saltmarsh:salt',
+        ]);
+        expect(pack.itemTags.has('driftwood/white')).toBe(mod.header.needs !== undefined);
+        expect(pack.items.get('salt')!.value).toMatchObject(
+          plainly({
+            form: 'flat',
+            tool: mod.items['salt']!.tool,
+            bucket: mod.items['salt']!.bucket,
+          }) as object,
+        );
+        expect(pack.groups!.value).toEqual({
+          groups: [{ id: 'saltmarsh:shore', icon: 'saltmarsh:lamp' }],
+        });
+        expect(pack.pack!.value.needs).toEqual(mod.header.needs && ['driftwood']);
+      }),
+      { numRuns: 60 },
+    ),
+);

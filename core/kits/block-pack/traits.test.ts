@@ -29,13 +29,16 @@ test.each(['block', 'display'] as const)(
   },
 );
 
-test('every trait is in a file of the pack, and only those left out at their default may miss', () => {
-  for (const file of ['block', 'display'] as const)
-    for (const name of packed(file)) {
-      const schema = (files[file].shape as Record<string, z.ZodType>)[name]!;
-      const mayMiss = schema.safeParse(undefined).success;
-      // The cutoff is there with alpha mode mask alone.
-      if (name !== 'alphaCutoff')
-        expect([name, mayMiss]).toEqual([name, traitFacts(name).leftOut === true]);
-    }
-});
+test(
+  'every trait is in a file of the pack, and only those left out at their default may ' + 'miss',
+  () => {
+    for (const file of ['block', 'display'] as const)
+      for (const name of packed(file)) {
+        const schema = (files[file].shape as Record<string, z.ZodType>)[name]!;
+        const mayMiss = schema.safeParse(undefined).success;
+        // The cutoff is there with alpha mode mask alone.
+        if (name !== 'alphaCutoff')
+          expect([name, mayMiss]).toEqual([name, traitFacts(name).leftOut === true]);
+      }
+  },
+);

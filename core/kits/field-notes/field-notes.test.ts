@@ -31,32 +31,40 @@ test('it is chosen like any kit, and writes a page for each block with its list'
   expect(fieldNotes.writeBlock(sampleMod(), 'nothing').size).toBe(0);
 });
 
-test('a build into a folder is planned, written, compared by its own digests, and asks before it overwrites an edit', async () => {
-  const target = path.join(folder, 'out');
-  const fates = async () =>
-    (await planBuild(target, built())).files.map(({ path: at, fate }) => `${fate} ${at}`);
-  expect(await fates()).toEqual(['new notes.sha256', 'new notes/bank.txt', 'new notes/lamp.txt']);
-  await writeBuild(target, built());
-  expect(await fates()).toEqual([
-    'same notes.sha256',
-    'same notes/bank.txt',
-    'same notes/lamp.txt',
-  ]);
-  writeFileSync(path.join(target, 'notes/lamp.txt'), 'mine');
-  expect(await fates()).toContain('edited notes/lamp.txt');
-  await expect(writeBuild(target, built())).rejects.toThrow(/changed by hand/);
-});
+test(
+  'a build into a folder is planned, written, compared by its own digests, and asks ' +
+    'before it overwrites an edit',
+  async () => {
+    const target = path.join(folder, 'out');
+    const fates = async () =>
+      (await planBuild(target, built())).files.map(({ path: at, fate }) => `${fate} ${at}`);
+    expect(await fates()).toEqual(['new notes.sha256', 'new notes/bank.txt', 'new notes/lamp.txt']);
+    await writeBuild(target, built());
+    expect(await fates()).toEqual([
+      'same notes.sha256',
+      'same notes/bank.txt',
+      'same notes/lamp.txt',
+    ]);
+    writeFileSync(path.join(target, 'notes/lamp.txt'), 'mine');
+    expect(await fates()).toContain('edited notes/lamp.txt');
+    await expect(writeBuild(target, built())).rejects.toThrow(/changed by hand/);
+  },
+);
 
-test('the folder is known for what it is and checked by its own rules; so is the file with its own ending', async () => {
-  const read = await readModOrPack(path.join(folder, 'out'));
-  if (read.kind !== 'pack') throw new Error('it was taken for a mod');
-  expect(read.kit).toBe(fieldNotes);
-  expect(inspectBuilt(read.kit, read.files).map(({ rule, file }) => `${rule} ${file}`)).toEqual([
-    'notes/changed notes/lamp.txt',
-  ]);
-  const file = path.join(folder, 'saltmarsh.notes');
-  await writeBuild(file, built());
-  const files = readZip(new Uint8Array(readFileSync(file)));
-  expect(kitOf(files)).toBe(fieldNotes);
-  expect(inspectBuilt(fieldNotes, files)).toEqual([]);
-});
+test(
+  'the folder is known for what it is and checked by its own rules; so is the file with ' +
+    'its own ending',
+  async () => {
+    const read = await readModOrPack(path.join(folder, 'out'));
+    if (read.kind !== 'pack') throw new Error('it was taken for a mod');
+    expect(read.kit).toBe(fieldNotes);
+    expect(inspectBuilt(read.kit, read.files).map(({ rule, file }) => `${rule} ${file}`)).toEqual([
+      'notes/changed notes/lamp.txt',
+    ]);
+    const file = path.join(folder, 'saltmarsh.notes');
+    await writeBuild(file, built());
+    const files = readZip(new Uint8Array(readFileSync(file)));
+    expect(kitOf(files)).toBe(fieldNotes);
+    expect(inspectBuilt(fieldNotes, files)).toEqual([]);
+  },
+);

@@ -67,10 +67,12 @@ const changed: FileRule<Files> = {
   id: 'notes/changed',
   severity: 'warning',
   title: 'Note that the list does not know so',
-  why: 'The list holds the digest of every note as it was built. Another one means a hand edit, or a damaged copy.',
+  why:
+    'The list holds the digest of every note as it was built. Another one means a hand ' +
+    'edit, or a damaged copy.',
   fails: { 'notes/bank.txt': 'Silt' },
   passes: {},
-  check(files): FileReport[] {
+  check: (files): FileReport[] => {
     const recorded = recordedDigests(files);
     return [...files].flatMap(([file, bytes]) =>
       file === marker || recorded?.get(file) === digestOf(bytes)

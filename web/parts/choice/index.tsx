@@ -13,8 +13,9 @@ export type ChoiceProps = Omit<
 };
 
 /**
- * A field in which one of many is chosen by typing. Enter takes the first match of what is typed at that moment: it goes by the text itself
- * and not by the list, which is drawn a little later than people type.
+ * A field in which one of many is chosen by typing. Enter takes the first match of what is typed at
+ * that moment: it goes by the text itself and not by the list, which is drawn a little later than
+ * people type.
  */
 export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
   const [isOpen, setOpen] = useState(false);

@@ -11,10 +11,11 @@ export const asOption = (given: OptionLike): Option =>
   typeof given === 'string' ? { value: given, label: given } : given;
 
 /**
- * What a typed text means: the option that is called so, else the first one that is shown for it, which is the first whose label holds it.
- * Undefined when none does.
+ * What a typed text means: the option that is called so, else the first one that is shown for it,
+ * which is the first whose label holds it. Undefined when none does.
  *
- * @example firstMatch('bri', [{ value: 'glass', label: 'Glass' }, { value: 'brick', label: 'Brick' }])?.value // 'brick'
+ * @example firstMatch('bri', [{ value: 'glass', label: 'Glass' }, { value: 'brick', label: 'Brick' }])?.value
+ * // 'brick'
  */
 export function firstMatch(typed: string, options: readonly OptionLike[]): Option | undefined {
   const wanted = typed.trim().toLowerCase();

@@ -1,4 +1,5 @@
 import { Menu, NumberInput } from '@mantine/core';
+import { withoutUndefined } from '../../../core/json/index.ts';
 import { toolKinds, type Header, type LotWhen, type ToolKind } from '../../../core/mod/index.ts';
 import type { Property, When } from '../../../core/states/index.ts';
 import { WhenEditor } from '../when-editor.tsx';
@@ -29,7 +30,10 @@ const fresh = (key: keyof LotWhen, properties: readonly Property[]): LotWhen =>
     not: { not: { blast: true } },
   })[key];
 
-/** A condition of a lot, part by part: all that is named must hold. Groups hold conditions of their own. */
+/**
+ * A condition of a lot, part by part: all that is named must hold. Groups hold conditions of their
+ * own.
+ */
 export function ConditionEditor({
   when,
   onWhen,
@@ -45,9 +49,7 @@ export function ConditionEditor({
 }) {
   const given = when ?? {};
   const put = (part: LotWhen) => {
-    const next = Object.fromEntries(
-      Object.entries({ ...given, ...part }).filter(([, value]) => value !== undefined),
-    ) as LotWhen;
+    const next = withoutUndefined({ ...given, ...part });
     onWhen(Object.keys(next).length ? next : undefined);
   };
   const without = (key: keyof LotWhen, also?: keyof LotWhen) =>

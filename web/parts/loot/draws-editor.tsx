@@ -1,5 +1,6 @@
 import './loot.css';
 import { Button, NumberInput } from '@mantine/core';
+import { withoutUndefined } from '../../../core/json/index.ts';
 import { lotChances, type Breaking } from '../../../core/loot/index.ts';
 import { lookUp, idOf, type Count, type Draw, type Lot } from '../../../core/mod/index.ts';
 import type { StateSpace } from '../../../core/states/index.ts';
@@ -131,10 +132,7 @@ export function DrawsEditor({ draws, onDraws, space, breaking, usual, table }: P
   );
 }
 
-const put = (lot: Lot, part: Partial<Lot>): Lot =>
-  Object.fromEntries(
-    Object.entries({ ...lot, ...part }).filter(([, value]) => value !== undefined),
-  ) as Lot;
+const put = (lot: Lot, part: Partial<Lot>): Lot => withoutUndefined({ ...lot, ...part });
 
 function LotCard({
   at,

@@ -1,6 +1,6 @@
 import './bench.css';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
-import { startTransition, useRef } from 'react';
+import { startTransition, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { facets } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
@@ -9,7 +9,6 @@ import { useBlock, useMod, useSession, type BlockEditor } from '../../api/hooks.
 import { Stage } from '../../stage/stage.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { FacetSheet } from './facets/index.tsx';
-import { Steady } from '../../parts/steady.tsx';
 import { Files } from './files.tsx';
 import { Foot } from './foot.tsx';
 import { Matrix } from './matrix/matrix.tsx';
@@ -19,9 +18,12 @@ import { Spine } from './spine.tsx';
 import { DropChoiceOf } from './truth/choice.tsx';
 import { usePaintDrops } from './truth/paint.ts';
 import { Truth } from './truth/truth.tsx';
-import { StateStrip } from './state-strip.tsx';
+import { RestingStrip } from './state-strip.tsx';
 
-/** One block: the shelf, the spine, the stage with its states, the editor of a facet, and what is wrong. */
+/**
+ * One block: the shelf, the spine, the stage with its states, the editor of a facet, and what is
+ * wrong.
+ */
 export default function Bench() {
   const { block = '' } = useParams();
   const editor = useBlock(block);
@@ -87,11 +89,10 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
   const truth = truthOpen && facet === 'Loot' && !files;
   const covered = matrix || truth;
-  // Once it has been shown the stage stays, out of sight: giving up its graphics and making them again takes longer than all the rest.
-  const staged = useRef(false);
-  // So does the strip of states, which stays as it was until it is seen again.
-  const strip = useRef<unknown[]>([]);
-  if (!covered) strip.current = [editor, state];
+  // Once it has been shown the stage stays, out of sight: giving up its graphics and making them
+  // again takes longer than all the rest.
+  const [staged, setStaged] = useState(!covered);
+  if (!covered && !staged) setStaged(true);
   const toMatrix = () => {
     if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
     setFiles(false);
@@ -135,15 +136,13 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
         ) : truth ? (
           <Truth editor={editor} onStage={toTruth} />
         ) : null}
-        {!files && (staged.current ||= !covered) && (
+        {!files && staged && (
           <div className="stage-holder" hidden={covered}>
             <Stage editor={editor} state={state} />
           </div>
         )}
         <div hidden={covered}>
-          <Steady of={strip.current}>
-            {() => <StateStrip editor={editor} state={state} onState={setState} />}
-          </Steady>
+          <RestingStrip resting={covered} editor={editor} state={state} onState={setState} />
         </div>
       </div>
       <section className="sheet" aria-label={facet}>

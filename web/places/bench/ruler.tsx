@@ -20,8 +20,8 @@ interface Props {
 }
 
 /**
- * A scale on which familiar materials are the ticks, the mod's own blocks above the line. Drag, or use the arrow keys; close to a tick
- * it takes the tick's value.
+ * A scale on which familiar materials are the ticks, the mod's own blocks above the line. Drag, or
+ * use the arrow keys; close to a tick it takes the tick's value.
  */
 export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }: Props) {
   // The blocks of a large mod are gone through when there is time; the handle moves at once.
@@ -81,7 +81,10 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
           key={bundle.where}
           className="own"
           style={{ left: `${bundle.where * 100}%` }}
-          title={`${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ${bundle.value}`}
+          title={
+            `${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ` +
+            `${bundle.value}`
+          }
         />
       ))}
       {placed.map((tick) => (
@@ -118,7 +121,10 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
   );
 }
 
-/** The stock materials as ticks for one of their numbers; materials with the same number share a tick. */
+/**
+ * The stock materials as ticks for one of their numbers; materials with the same number share a
+ * tick.
+ */
 export function stockTicks(
   stocks: readonly { name: string; traits: object }[],
   of: (traits: never) => number | undefined,

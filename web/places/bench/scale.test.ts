@@ -33,28 +33,35 @@ test('the scale never turns back', () =>
     ),
   ));
 
-test('near a material the ruler takes its value, of two the nearer one; elsewhere the amount at the place', () => {
-  const at = (name: string) => scale.at(ticks.find((tick) => tick.name === name)!.value);
-  expect(snapped(scale, ticks, at('bronze') + 0.005, 0.02)).toBe(11);
-  expect(snapped(scale, ticks, at('thatch') + 0.001, 0.2)).toBe(0.4);
-  expect(snapped(scale, ticks, (at('brick') + at('timber')) / 2, 0.02)).toBe(3.7);
-});
+test(
+  'near a material the ruler takes its value, of two the nearer one; elsewhere the ' +
+    'amount at the place',
+  () => {
+    const at = (name: string) => scale.at(ticks.find((tick) => tick.name === name)!.value);
+    expect(snapped(scale, ticks, at('bronze') + 0.005, 0.02)).toBe(11);
+    expect(snapped(scale, ticks, at('thatch') + 0.001, 0.2)).toBe(0.4);
+    expect(snapped(scale, ticks, (at('brick') + at('timber')) / 2, 0.02)).toBe(3.7);
+  },
+);
 
-test('no two names on one line touch, every material has its place, and most have their name', () => {
-  const placed = placeTicks(scale, ticks);
-  expect(placed.map((tick) => tick.name)).toEqual(stocks.map((stock) => stock.name));
-  for (const line of [0, 1]) {
-    const row = placed.filter((tick) => tick.line === line);
-    row
-      .slice(1)
-      .forEach((tick, i) =>
-        expect(tick.where - row[i]!.where).toBeGreaterThan(
-          (tick.name.length + row[i]!.name.length) * 0.5 * 0.0098,
-        ),
-      );
-  }
-  expect(placed.filter((tick) => tick.line !== undefined).length).toBeGreaterThanOrEqual(11);
-});
+test(
+  'no two names on one line touch, every material has its place, and most have their ' + 'name',
+  () => {
+    const placed = placeTicks(scale, ticks);
+    expect(placed.map((tick) => tick.name)).toEqual(stocks.map((stock) => stock.name));
+    for (const line of [0, 1]) {
+      const row = placed.filter((tick) => tick.line === line);
+      row
+        .slice(1)
+        .forEach((tick, i) =>
+          expect(tick.where - row[i]!.where).toBeGreaterThan(
+            (tick.name.length + row[i]!.name.length) * 0.5 * 0.0098,
+          ),
+        );
+    }
+    expect(placed.filter((tick) => tick.line !== undefined).length).toBeGreaterThanOrEqual(11);
+  },
+);
 
 test('a linear scale goes in whole steps, and own blocks on one place are one tick', () => {
   const light = linearScale(0, 15, 1);

@@ -7,9 +7,9 @@ export interface Tick {
 /** A logarithmic scale from `low` to `high`: equal steps along it are equal ratios. */
 export interface Scale {
   /** Where an amount lies, from 0 to 1; what is outside lies at the end. */
-  at(amount: number): number;
+  at: (amount: number) => number;
   /** The amount at a place from 0 to 1, to two digits that a person would write. */
-  amount(where: number): number;
+  amount: (where: number) => number;
 }
 
 /**
@@ -41,7 +41,10 @@ export function linearScale(low: number, high: number, step: number): Scale {
   };
 }
 
-/** The value of the tick within `reach` (a share of the ruler) of a place, else the scale's amount there. */
+/**
+ * The value of the tick within `reach` (a share of the ruler) of a place, else the scale's amount
+ * there.
+ */
 export function snapped(
   scale: Scale,
   ticks: readonly Tick[],
@@ -54,7 +57,10 @@ export function snapped(
   return near?.value ?? scale.amount(where);
 }
 
-/** A tick with its place, and the line that its name stands on: names that would touch go one line lower, those that fit on neither have none. */
+/**
+ * A tick with its place, and the line that its name stands on: names that would touch go one line
+ * lower, those that fit on neither have none.
+ */
 export interface PlacedTick extends Tick {
   where: number;
   line: 0 | 1 | undefined;
@@ -82,7 +88,10 @@ export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0155
 /** So many names of a bundle are told. */
 const mostNames = 8;
 
-/** Own blocks that lie on one place of the ruler: the first value there, how many they are, and the names of the first few. */
+/**
+ * Own blocks that lie on one place of the ruler: the first value there, how many they are, and the
+ * names of the first few.
+ */
 export interface Bundle {
   where: number;
   value: number;
@@ -91,8 +100,8 @@ export interface Bundle {
 }
 
 /**
- * Things on a ruler, drawn together where they lie closer than `apart`. One walk, and only names that are told are asked for: a mod may
- * have thousands of blocks.
+ * Things on a ruler, drawn together where they lie closer than `apart`. One walk, and only names
+ * that are told are asked for: a mod may have thousands of blocks.
  */
 export function bundled<T>(
   scale: Scale,

@@ -90,7 +90,12 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
                     aria-current={line.name === current ? 'page' : undefined}
                     title={line.id}
                   >
-                    <Rendering block={line.name} state={defaultStateOf(mod, line.name)} size={34} />
+                    <Rendering
+                      block={line.name}
+                      state={defaultStateOf(mod, line.name)}
+                      size={34}
+                      fills
+                    />
                     <span>
                       <b>{line.title}</b>
                       <Pips

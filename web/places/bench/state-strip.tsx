@@ -1,6 +1,6 @@
 import { lookUp } from '../../../core/mod/index.ts';
 import { NumberInput, SegmentedControl } from '@mantine/core';
-import { useMemo } from 'react';
+import { memo, type ComponentProps, useMemo } from 'react';
 import {
   coverage,
   valueCount,
@@ -126,3 +126,13 @@ function Choice({
     </div>
   );
 }
+
+/** The strip of states that stays as it was for as long as it is `resting`, out of sight. */
+export const RestingStrip = memo(
+  function RestingStrip(props: ComponentProps<typeof StateStrip> & { resting: boolean }) {
+    return <StateStrip {...props} />;
+  },
+  (before, now) =>
+    now.resting ||
+    (before.editor === now.editor && before.state === now.state && before.resting === now.resting),
+);

@@ -3,13 +3,14 @@ import { Button, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
+import type { Finding } from '../../../core/inspect/index.ts';
 import { lookUp, resolveBlock, type Mod } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
-import { shelfGroups } from './groups.ts';
+import { firstOf, shelfGroups, type ShelfBlock, type ShownGroup } from './groups.ts';
 import { useNewBlock } from './new-block.tsx';
 import { defaultStateOf } from './default-state.ts';
 
@@ -33,7 +34,6 @@ export function Blocks() {
     ['/', () => field.current?.focus()],
     ['N', newBlock],
   ]);
-  let room = all ? Infinity : most;
 
   return (
     <div className="page">
@@ -79,39 +79,9 @@ export function Blocks() {
         </div>
       )}
       <div ref={grid} className="shelves" onKeyDown={(event) => moveFocus(event, grid.current)}>
-        {groups.map((group) => {
-          const shown = group.blocks.slice(0, room);
-          room -= shown.length;
-          return (
-            shown.length > 0 && (
-              <section key={group.title} aria-label={group.title}>
-                <h2 className="shelf-group">
-                  {group.title}
-                  <span>{group.blocks.length}</span>
-                </h2>
-                <div className="shelf-grid">
-                  {shown.map(({ name, title, id }) => (
-                    <Link
-                      key={name}
-                      to={`/m/${session.name}/blocks/${name}`}
-                      className="block-tile"
-                    >
-                      <Rendering block={name} state={defaultStateOf(mod, name)} size={104} />
-                      <b>{title}</b>
-                      <span className="mono" title={id}>
-                        {name}
-                      </span>
-                      <span className="facts">{factsOf(mod, name)}</span>
-                      <Pips
-                        stations={stationsOf(lookUp(mod.blocks, name)!, findings.get(name) ?? [])}
-                      />
-                    </Link>
-                  ))}
-                </div>
-              </section>
-            )
-          );
-        })}
+        {firstOf(groups, all ? Infinity : most).map((group) => (
+          <Group key={group.title} group={group} findings={findings} />
+        ))}
       </div>
       {found > most && !all && (
         <p>
@@ -154,4 +124,44 @@ function moveFocus(event: KeyboardEvent, grid: HTMLElement | null): void {
   if (!best) return;
   event.preventDefault();
   best.tile.focus();
+}
+
+/** One group of blocks on its shelf, each with its rendering, its facts and how it stands. */
+function Group({
+  group: { title, blocks, total },
+  findings,
+}: {
+  group: ShownGroup;
+  findings: ReadonlyMap<string, Finding[]>;
+}) {
+  return (
+    <section aria-label={title}>
+      <h2 className="shelf-group">
+        {title}
+        <span>{total}</span>
+      </h2>
+      <div className="shelf-grid">
+        {blocks.map((block) => (
+          <BlockTile key={block.name} {...block} findings={findings.get(block.name) ?? []} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Finding[] }) {
+  const mod = useMod();
+  const session = useSession();
+  const declared = lookUp(mod.blocks, name);
+  return (
+    <Link to={`/m/${session.name}/blocks/${name}`} className="block-tile">
+      <Rendering block={name} state={defaultStateOf(mod, name)} size={104} fills />
+      <b>{title}</b>
+      <span className="mono" title={id}>
+        {name}
+      </span>
+      <span className="facts">{factsOf(mod, name)}</span>
+      {declared && <Pips stations={stationsOf(declared, findings)} />}
+    </Link>
+  );
 }

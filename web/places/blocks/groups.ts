@@ -1,7 +1,10 @@
 import { lookUp, titleOf, type Mod } from '../../../core/mod/index.ts';
 
 const collators = new Map<string, Intl.Collator>();
-/** Comparing by the rules of a language; made once, since making one costs more than a thousand comparisons. */
+/**
+ * Comparing by the rules of a language; made once, since making one costs more than a thousand
+ * comparisons.
+ */
 const collator = (language: string): Intl.Collator => {
   const known = collators.get(language) ?? new Intl.Collator(language, { numeric: true });
   collators.set(language, known);
@@ -18,7 +21,10 @@ export interface ShelfGroup {
   blocks: ShelfBlock[];
 }
 
-/** The blocks of a mod by catalogue group in the order of the catalogue, those without one last, each sorted by title; filtered by title or id. */
+/**
+ * The blocks of a mod by catalogue group in the order of the catalogue, those without one last,
+ * each sorted by title; filtered by title or id.
+ */
 export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
   const language = mod.header.languages[0] ?? 'en';
   const wanted = filter.trim().toLowerCase();
@@ -46,4 +52,24 @@ export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
       title: group === undefined ? 'In no group' : (titles.get(group) ?? group),
       blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)),
     }));
+}
+
+/** A group as far as it is shown, and how many blocks it has in all. */
+export interface ShownGroup extends ShelfGroup {
+  total: number;
+}
+
+/**
+ * The first so many blocks of all groups, group by group; groups of which nothing is left are left
+ * out.
+ */
+export function firstOf(groups: readonly ShelfGroup[], most: number): ShownGroup[] {
+  const shown: ShownGroup[] = [];
+  let room = most;
+  for (const { title, blocks } of groups) {
+    const first = blocks.slice(0, room);
+    room -= first.length;
+    if (first.length) shown.push({ title, blocks: first, total: blocks.length });
+  }
+  return shown;
 }

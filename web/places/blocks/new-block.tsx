@@ -120,7 +120,7 @@ function NewBlockForm() {
         />
         <SegmentedControl
           value={from}
-          onChange={(value) => setFrom(value as 'stock' | 'block')}
+          onChange={(value) => setFrom(value)}
           data={[
             { value: 'stock', label: 'From stock' },
             {
@@ -152,7 +152,8 @@ function NewBlockForm() {
         )}
         <Text size="xs" c="dimmed">
           {from === 'stock'
-            ? 'It starts as a cube with the traits of the material, a plain texture of its own, a tag for its tool and a number in the registry.'
+            ? 'It starts as a cube with the traits of the material, a plain texture of its own, a ' +
+              'tag for its tool and a number in the registry.'
             : 'It starts as a copy under its own name and number.'}
         </Text>
         {problem && (

@@ -5,7 +5,7 @@ import { useRef, useState } from 'react';
 import { mutate } from 'swr';
 import { kitNamed, kits } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
-import { count } from '../../../core/words/index.ts';
+import { count, messageOf } from '../../../core/words/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
@@ -65,7 +65,7 @@ export function Build() {
         setOutcome({ state: 'built', plan: built });
         void mutate(['baseline', session.name]);
       },
-      (error: Error) => setOutcome({ state: 'failed', problem: error.message }),
+      (error: unknown) => setOutcome({ state: 'failed', problem: messageOf(error) }),
     );
   };
   const mayBuild =

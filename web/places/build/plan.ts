@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Kit } from '../../../core/kits/index.ts';
+import { messageOf } from '../../../core/words/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
 import type { Fate, PlannedFile } from './file-tree.tsx';
@@ -27,7 +28,10 @@ export interface Going {
 /** A moment after the last change, in milliseconds, the plan is made anew. */
 const restMs = 300;
 
-/** The plan for a target, made anew whenever the target, the mod or `turn` changes; what is out of date is cancelled on the server. */
+/**
+ * The plan for a target, made anew whenever the target, the mod or `turn` changes; what is out of
+ * date is cancelled on the server.
+ */
 export function usePlan(
   target: string,
   turn: unknown,
@@ -54,7 +58,7 @@ export function usePlan(
         );
       made.then(
         (plan) => put({ plan }),
-        (error: Error) => put({ problem: error.message }),
+        (error: unknown) => put({ problem: messageOf(error) }),
       );
     }, restMs);
     return () => {
@@ -73,18 +77,19 @@ export function useTexts(
 ): Texts | undefined {
   const session = useSession();
   const [texts, setTexts] = useState<Texts>();
+  const wanted = plan && chosen;
   useEffect(() => {
-    if (chosen === undefined || !plan) return setTexts(undefined);
+    if (wanted === undefined) return;
     const stop = new AbortController();
     const put = (found: Texts | undefined) => !stop.signal.aborted && setTexts(found);
     runJob<Texts>(
       `/api/mods/${session.name}/compare`,
-      { target, path: chosen },
+      { target, path: wanted },
       { signal: stop.signal },
     ).then(put, () => put(undefined));
     return () => stop.abort();
-  }, [chosen, plan, target, session]);
-  return texts;
+  }, [wanted, plan, target, session]);
+  return wanted === undefined ? undefined : texts;
 }
 
 /** The file that is shown first: the first text that will change. */

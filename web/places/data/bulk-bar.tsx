@@ -22,7 +22,10 @@ const acts = [
   ['stock', 'put back to stock'],
 ] as const;
 
-/** What is done with the chosen lines: changing one trait of all of them, seen in the table before it is done, or comparing them. */
+/**
+ * What is done with the chosen lines: changing one trait of all of them, seen in the table before
+ * it is done, or comparing them.
+ */
 export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClear }: Props) {
   const [trait, setTrait] = useState<TraitName>('hardness');
   const [act, setAct] = useState<(typeof acts)[number][0]>('multiply');
@@ -64,7 +67,8 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
   const label =
     doing === 'stock'
       ? `Put ${column.words} of ${count(chosen.length, 'block')} back to stock`
-      : `${doing === 'multiply' ? 'Multiply' : doing === 'add' ? 'Add to' : 'Set'} ${column.words} of ${count(chosen.length, 'block')}`;
+      : `${doing === 'multiply' ? 'Multiply' : doing === 'add' ? 'Add to' : 'Set'} ` +
+        `${column.words} of ${count(chosen.length, 'block')}`;
   const left = plan?.left.filter(({ why }) => why !== 'it is so already') ?? [];
   if (many === 0)
     return (

@@ -5,7 +5,10 @@ import { count } from '../../../core/words/index.ts';
 /** So many changes and problems are listed. */
 const most = 200;
 
-/** What a CSV file would change, cell by cell, and the lines with something wrong, before anything is done. */
+/**
+ * What a CSV file would change, cell by cell, and the lines with something wrong, before anything
+ * is done.
+ */
 export function CsvDialog({
   name,
   plan: { changed, problems },
@@ -37,7 +40,8 @@ export function CsvDialog({
       )}
       <p className="note">
         {changed.length
-          ? `${count(changed.length, 'cell')} of ${count(blocks, 'block')} would change; everything else stays as it is.`
+          ? `${count(changed.length, 'cell')} of ${count(blocks, 'block')} would change; ` +
+            'everything else stays as it is.'
           : problems.length
             ? 'Nothing else in it differs from the mod.'
             : 'Nothing in it differs from the mod.'}

@@ -466,14 +466,14 @@ function OneItem({ name, item }: { name: string; item: Item }) {
         >
           Remove this item
         </Button>
-        <span className="note">{usesOf(mod, id)}</span>
+        <span className="note">{whoMisses(mod, id)}</span>
       </div>
     </div>
   );
 }
 
 /** Who would miss an item, in a sentence. */
-function usesOf(mod: ReturnType<typeof useMod>, id: string): string {
+function whoMisses(mod: ReturnType<typeof useMod>, id: string): string {
   const recipes = Object.values(mod.recipes).filter((recipe) =>
     JSON.stringify(recipe).includes(`"${id}"`),
   ).length;
@@ -481,6 +481,7 @@ function usesOf(mod: ReturnType<typeof useMod>, id: string): string {
     ({ loot }) => typeof loot === 'object' && JSON.stringify(loot).includes(`"${id}"`),
   ).length;
   return recipes || blocks
-    ? `${[recipes && count(recipes, 'recipe'), blocks && `the loot of ${count(blocks, 'block')}`].filter(Boolean).join(' and ')} would miss it.`
+    ? `${[recipes && count(recipes, 'recipe'), blocks && `the loot of ${count(blocks, 'block')}`].filter(Boolean).join(' and ')} ` +
+        'would miss it.'
     : '';
 }

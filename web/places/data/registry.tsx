@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { useLocalStorage } from '@mantine/hooks';
 import { codesOf, idOf, registered, type Registered } from '../../../core/mod/index.ts';
 import { resolveBlocks } from '../../../core/mod/index.ts';
+import type { CodeLayout } from '../../../core/states/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { ItemIcon, itemTitle } from '../../parts/item.tsx';
@@ -16,7 +17,10 @@ const rowHeight = 34;
 const collator = new Intl.Collator('en', { numeric: true });
 type By = 'order' | 'number' | 'name';
 
-/** The ledger: what is registered under which number, how its states are stored, what is retired, and what players have. */
+/**
+ * The ledger: what is registered under which number, how its states are stored, what is retired,
+ * and what players have.
+ */
 export function Registry() {
   const mod = useMod();
   const session = useSession();
@@ -154,11 +158,7 @@ export function Registry() {
                       {space ? space.trueSize.toLocaleString('en') : ''}
                     </span>
                     <span role="cell" className="mono soft">
-                      {space && codes
-                        ? space.trueSize === 1
-                          ? '0'
-                          : `${codes.kind === 'table' ? 'table' : codes.kind === 'bit-fields' ? 'fields' : `0–${2 ** codes.bits - 1 < space.trueSize ? 2 ** codes.bits - 1 : space.trueSize - 1}`}, ${codes.bits} bits`
-                        : ''}
+                      {space && codes ? codesInWords(codes, space.trueSize) : ''}
                     </span>
                     <span role="cell" className="mono soft">
                       {formerly?.join(', ')}
@@ -234,4 +234,12 @@ function Retired() {
       ))}
     </>
   );
+}
+
+/** How the states of a block are stored: `0–23, 5 bits`. */
+function codesInWords({ kind, bits }: CodeLayout, states: number): string {
+  if (states === 1) return '0';
+  const last = Math.min(2 ** bits, states) - 1;
+  const how = kind === 'mixed-radix' ? `0–${last}` : kind === 'table' ? 'table' : 'fields';
+  return `${how}, ${bits} bits`;
 }

@@ -4,8 +4,8 @@ import {
   lastRelease,
   release,
   releaseProblem,
-  sinceRelease,
-  type Since,
+  diffSinceRelease,
+  type ReleaseDiff,
 } from '../../../core/registry/index.ts';
 import { count, listed } from '../../../core/words/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
@@ -21,7 +21,7 @@ export function ReleasePanel() {
   const mod = useMod();
   const session = useSession();
   const last = lastRelease(mod.ledger);
-  const since = useMemo(() => sinceRelease(mod), [mod]);
+  const since = useMemo(() => diffSinceRelease(mod), [mod]);
   const [typed, setTyped] = useState<string>();
   const version =
     typed ??
@@ -29,14 +29,15 @@ export function ReleasePanel() {
   const problem = releaseProblem(mod, version);
   const publish = () => {
     const now = new Date();
-    const day = `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+    const twoDigits = (part: number) => String(part).padStart(2, '0');
+    const day = [now.getFullYear(), now.getMonth() + 1, now.getDate()].map(twoDigits).join('-');
     session.edit(`Release ${version}`, release(session.view.mod, version, day));
     setTyped(undefined);
   };
   return (
     <>
       <h2 className="part" style={{ marginTop: 0 }}>
-        {last ? `Since ${last.version}` : 'Not released yet'}
+        {last ? `ReleaseDiff ${last.version}` : 'Not released yet'}
       </h2>
       {last ? (
         <>
@@ -94,7 +95,7 @@ export function ReleasePanel() {
 }
 
 /** What changed, in sentences. */
-function linesOf({ added, renamed, retired, broken, codes }: Since): string[] {
+function linesOf({ added, renamed, retired, broken, codes }: ReleaseDiff): string[] {
   const names = (list: readonly { name: string }[]) =>
     `${listed(list.slice(0, 6).map(({ name }) => name))}${list.length > 6 ? ` and ${list.length - 6} more` : ''}`;
   return [
@@ -104,15 +105,19 @@ function linesOf({ added, renamed, retired, broken, codes }: Since): string[] {
     ),
     ...retired.map(
       ({ name, successor, lost }) =>
-        `${name} is gone: ${successor !== undefined ? `${successor} stands for it` : lost ? 'nothing takes its place, on purpose' : 'nobody said what takes its place'}.`,
+        `${name} is gone: ` +
+        `${successor !== undefined ? `${successor} stands for it` : lost ? 'nothing takes its place, on purpose' : 'nobody said what takes its place'}.`,
     ),
     ...broken.map(
       ({ name, number, now }) =>
-        `The number ${number} was ${name} and ${now === undefined ? 'is nobody’s' : `is ${now}`} now.`,
+        `The number ${number} was ${name} and ` +
+        `${now === undefined ? 'is nobody’s' : `is ${now}`} now.`,
     ),
     ...codes.map(
       ({ block, lost, moved, example }) =>
-        `${block}: of its state codes ${count(lost + moved, 'one', 'ones')} ${lost + moved === 1 ? 'means' : 'mean'} something else. Code ${example!.code} was ${example!.was} and is ${example!.is ?? 'no state'} now.`,
+        `${block}: of its state codes ${count(lost + moved, 'one', 'ones')} ` +
+        `${lost + moved === 1 ? 'means' : 'mean'} something else. Code ${example!.code} was ` +
+        `${example!.was} and is ${example!.is ?? 'no state'} now.`,
     ),
     ...(added.length + renamed.length + retired.length + broken.length + codes.length === 0
       ? ['Nothing changed.']

@@ -2,6 +2,7 @@ import { Button, Switch } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Link } from 'react-router';
 import {
+  isTraitRows,
   sameData,
   stocks,
   titleOf,
@@ -34,9 +35,12 @@ export interface Subject {
 export const mostSubjects = 6;
 
 const first = (value: Traits['friction']): number =>
-  Array.isArray(value) ? (value[0]?.value ?? 0) : (value as number);
+  isTraitRows(value) ? (value[0]?.value ?? 0) : value;
 
-/** What follows from the traits of a subject, as numbers with words. Smaller or larger means nothing by itself, so only the length of the bars tells. */
+/**
+ * What follows from the traits of a subject, as numbers with words. Smaller or larger means nothing
+ * by itself, so only the length of the bars tells.
+ */
 function consequences(
   { traits }: Subject,
   header: Header,
@@ -75,7 +79,10 @@ function consequences(
   ];
 }
 
-/** Two to six blocks or materials beside each other: what follows from them, and every trait, with the differences marked. */
+/**
+ * Two to six blocks or materials beside each other: what follows from them, and every trait, with
+ * the differences marked.
+ */
 export function SideBySide({
   subjects,
   onSubjects,
@@ -139,7 +146,7 @@ export function SideBySide({
               <th key={one.key} scope="col">
                 <div className="subject">
                   {one.block ? (
-                    <Rendering block={one.key} state={0} size={58} />
+                    <Rendering block={one.key} state={0} size={58} fills />
                   ) : (
                     <i style={{ background: one.traits.mapColour }} />
                   )}

@@ -30,7 +30,10 @@ interface Entry extends Who {
   title: string;
 }
 
-/** What stands in a cell: in the tag outright, through another tag, asked for by a trait, or not allowed since it would close a circle. */
+/**
+ * What stands in a cell: in the tag outright, through another tag, asked for by a trait, or not
+ * allowed since it would close a circle.
+ */
 type Mark = 'in' | 'through' | 'wanted' | 'no' | '';
 
 /** Entries by tags: a mark where one is in the other, to be set with the mouse or with keys. */
@@ -278,7 +281,10 @@ const Line = memo(function Line({
           aria-label={`${entry.title} and ${tags[column]}: ${says[mark]}`}
           aria-selected={mark === 'in'}
           title={`${tags[column]}: ${says[mark]}`}
-          className={`tag-cell ${mark}${tags[column] === open ? ' open' : ''}${cursor === column ? ' cursor' : ''}`}
+          className={
+            'tag-cell ' +
+            `${mark}${tags[column] === open ? ' open' : ''}${cursor === column ? ' cursor' : ''}`
+          }
           onClick={() => press(row, column)}
         >
           <i />

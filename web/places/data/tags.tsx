@@ -130,7 +130,8 @@ export function Tags() {
               <p className="note">
                 {kind === 'blockTags'
                   ? 'A tag is a name for several blocks. Tools look into tags to know what they dig.'
-                  : 'A tag is a name for several items. A recipe that takes a tag takes whatever is in it.'}
+                  : 'A tag is a name for several items. A recipe that takes a tag takes whatever is in ' +
+                    'it.'}
               </p>
             </div>
           )}

@@ -5,7 +5,10 @@ import { count } from '../../../core/words/index.ts';
 /** So many changes and problems are listed. */
 const most = 200;
 
-/** What a PO or JSON file would change, text by text, and what of it cannot be taken, before anything is done. */
+/**
+ * What a PO or JSON file would change, text by text, and what of it cannot be taken, before
+ * anything is done.
+ */
 export function TextsDialog({
   name,
   plan: { language, changed, problems },
@@ -31,7 +34,8 @@ export function TextsDialog({
       )}
       <p className="note">
         {changed.length
-          ? `${count(changed.length, 'text')} in ${language} would change; everything else stays as it is.`
+          ? `${count(changed.length, 'text')} in ${language} would change; everything else stays ` +
+            'as it is.'
           : 'Nothing in it would change the mod.'}
       </p>
       <ul className="csv-list">

@@ -1,6 +1,6 @@
 import { Button, FileButton, Menu, Switch, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { lookUp, idOf } from '../../../core/mod/index.ts';
 import { languagePattern } from '../../../core/mod/names.ts';
@@ -19,6 +19,7 @@ import { count } from '../../../core/words/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
 import { ItemIcon } from '../../parts/item.tsx';
+import { useTyped } from '../../parts/use-typed.ts';
 import { DataTabs } from './data-tabs.tsx';
 import { TextsDialog } from './texts-dialog.tsx';
 
@@ -26,7 +27,10 @@ const rowHeight = 36;
 const languageName = (language: string): string =>
   new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language;
 
-/** Every text of the mod in every language, with what is missing marked; out and in as JSON and as PO. */
+/**
+ * Every text of the mod in every language, with what is missing marked; out and in as JSON and as
+ * PO.
+ */
 export function TextsTable() {
   const mod = useMod();
   const session = useSession();
@@ -293,8 +297,7 @@ function Cell({
   wrong: string | undefined;
   onText: (text: string) => void;
 }) {
-  const [typed, setTyped] = useState(text);
-  useEffect(() => setTyped(text), [text]);
+  const [typed, setTyped] = useTyped(text);
   return (
     <span
       role="cell"

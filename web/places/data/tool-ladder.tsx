@@ -20,7 +20,10 @@ const samples = [
   ['soil', 'spade'],
 ] as const;
 
-/** The grades of tools from the humblest up, each with its pace and what that means, and the tag that each kind of tool digs. */
+/**
+ * The grades of tools from the humblest up, each with its pace and what that means, and the tag
+ * that each kind of tool digs.
+ */
 export function ToolLadder() {
   const mod = useMod();
   const session = useSession();

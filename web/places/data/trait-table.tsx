@@ -1,7 +1,7 @@
 import { Button, Checkbox, FileButton, Switch, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { lookUp, resolveBlocks, stocks, titleOf, type TraitName } from '../../../core/mod/index.ts';
 import {
@@ -18,6 +18,7 @@ import {
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
 import { Rendering } from '../../parts/rendering.tsx';
+import { useStable } from '../../parts/use-stable.ts';
 import { BulkBar } from './bulk-bar.tsx';
 import { CsvDialog } from './csv-dialog.tsx';
 import { DataTabs } from './data-tabs.tsx';
@@ -26,7 +27,10 @@ import { mostSubjects, SideBySide, type Subject } from './side-by-side.tsx';
 const rowHeight = 34;
 const collator = new Intl.Collator('en', { numeric: true });
 
-/** Every block as a line of its traits: to be sorted, compared, changed many at once, and taken out and in as CSV. */
+/**
+ * Every block as a line of its traits: to be sorted, compared, changed many at once, and taken out
+ * and in as CSV.
+ */
 export function TraitTable() {
   const mod = useMod();
   const session = useSession();
@@ -109,25 +113,21 @@ export function TraitTable() {
     const one = shown[at];
     if (!one) return;
     setCursor(at);
-    if (range)
-      return setChosen(
-        new Set([
-          ...chosen,
-          ...shown
-            .slice(Math.min(anchor.current, at), Math.max(anchor.current, at) + 1)
-            .map((each) => each.key),
-        ]),
-      );
+    if (range) {
+      const [from, to] = [Math.min(anchor.current, at), Math.max(anchor.current, at)];
+      const between = shown.slice(from, to + 1).map((each) => each.key);
+      setChosen(new Set([...chosen, ...between]));
+      return;
+    }
     anchor.current = at;
     const next = new Set(keep ? chosen : []);
     if (chosen.has(one.key) && keep) next.delete(one.key);
     else next.add(one.key);
     setChosen(next);
   };
-  // Lines stay while others scroll past, so what they call goes through something that stays as well.
-  const latest = useRef(choose);
-  latest.current = choose;
-  const press = useCallback((at: number, range: boolean) => latest.current(at, true, range), []);
+  // Lines stay while others scroll past, so what they call goes through something that stays as
+  // well.
+  const press = useStable((at: number, range: boolean) => choose(at, true, range));
   const go = (to: number, extend: boolean) => {
     const at = Math.max(0, Math.min(shown.length - 1, to));
     setCursor(at);
@@ -359,7 +359,7 @@ const Line = memo(function Line({
           checked={chosen}
         />
         {one.block ? (
-          <Rendering block={one.key} state={0} size={26} />
+          <Rendering block={one.key} state={0} size={26} fills />
         ) : (
           <i style={{ background: one.traits.mapColour }} />
         )}

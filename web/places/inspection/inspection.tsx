@@ -12,7 +12,10 @@ import { Rendering } from '../../parts/rendering.tsx';
 
 const shown = 40;
 
-/** All findings by their cause, each with its why; fix one, or all alike. And the same for a pack that somebody wrote by hand. */
+/**
+ * All findings by their cause, each with its why; fix one, or all alike. And the same for a pack
+ * that somebody wrote by hand.
+ */
 export function InspectionPlace() {
   const findings = useFindings();
   const inspector = useInspector();
@@ -93,7 +96,8 @@ export function InspectionPlace() {
       </div>
       <p className="note">
         {pack?.report.problem ??
-          `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}
+          `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ` +
+            `${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}
       </p>
       {findings === undefined && !pack && <p className="note">Inspecting…</p>}
       {findings !== undefined && list.length === 0 && !pack?.report.problem && (
@@ -154,6 +158,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
                 block={finding.block}
                 state={defaultStateOf(mod, finding.block)}
                 size={30}
+                fills
               />
             )}
             <span>

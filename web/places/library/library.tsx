@@ -2,6 +2,7 @@ import './library.css';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useState, type DragEvent } from 'react';
 import { lookUp, idOf } from '../../../core/mod/index.ts';
+import { messageOf } from '../../../core/words/index.ts';
 import { frameCount } from '../../../core/textures/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { soundNameOf, uploadSound } from '../../api/sounds.ts';
@@ -10,7 +11,10 @@ import { RenameButton } from '../../parts/rename-field.tsx';
 import { ModelShelf } from './models.tsx';
 import { SoundShelf } from './sounds.tsx';
 
-/** Every texture and every sound of the mod: what it is, who uses it, what is wrong with it. Files are imported by dropping them here. */
+/**
+ * Every texture and every sound of the mod: what it is, who uses it, what is wrong with it. Files
+ * are imported by dropping them here.
+ */
 export function Library() {
   const mod = useMod();
   const session = useSession();
@@ -35,11 +39,12 @@ export function Library() {
         const sound = soundNameOf(file.name);
         if (lookUp(mod.sounds, sound))
           wrong.push(
-            `${file.name}: there is a sound ${sound} already. Rename the file, or remove that sound first.`,
+            `${file.name}: there is a sound ${sound} already. Rename the file, or remove that ` +
+              'sound first.',
           );
         else
-          await uploadSound(session, sound, file).catch((error: Error) =>
-            wrong.push(`${file.name}: ${error.message}`),
+          await uploadSound(session, sound, file).catch((error: unknown) =>
+            wrong.push(`${file.name}: ${messageOf(error)}`),
           );
         continue;
       }
@@ -51,11 +56,12 @@ export function Library() {
           .replaceAll(/^[_0-9]+|_+$/g, '') || 'texture';
       if (lookUp(mod.textures, name))
         wrong.push(
-          `${file.name}: there is a texture ${name} already. Replace it where it is shown, or rename the file.`,
+          `${file.name}: there is a texture ${name} already. Replace it where it is shown, or ` +
+            'rename the file.',
         );
       else
-        await uploadTexture(session, name, file).catch((error: Error) =>
-          wrong.push(`${file.name}: ${error.message}`),
+        await uploadTexture(session, name, file).catch((error: unknown) =>
+          wrong.push(`${file.name}: ${messageOf(error)}`),
         );
     }
     setProblems(wrong);
@@ -130,7 +136,9 @@ export function Library() {
               <div
                 className="crisp tiled"
                 style={{
-                  backgroundImage: `url(/api/blobs/${texture.picture.sha256}), repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%)`,
+                  backgroundImage:
+                    `url(/api/blobs/${texture.picture.sha256}), repeating-conic-gradient(var(--hair) 0 ` +
+                    '25%, var(--panel) 0 50%)',
                 }}
                 role="img"
                 aria-label={`${name}, tiled`}

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
 import { lookUp, idOf } from '../../../core/mod/index.ts';
-import { count } from '../../../core/words/index.ts';
+import { count, messageOf } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { play } from '../../api/sounds.ts';
 import { RenameButton } from '../../parts/rename-field.tsx';
@@ -54,9 +54,9 @@ export function SoundShelf({ filter }: { filter: string }) {
               <button
                 type="button"
                 onClick={() =>
-                  play(mod, { sound: id, volume: 1, pitch: 1 })
+                  void play(mod, { sound: id, volume: 1, pitch: 1 })
                     .then(() => setProblem(''))
-                    .catch((error: Error) => setProblem(error.message))
+                    .catch((error: unknown) => setProblem(messageOf(error)))
                 }
               >
                 Play
@@ -67,7 +67,8 @@ export function SoundShelf({ filter }: { filter: string }) {
               </span>
               <span className="note">
                 {used.length
-                  ? `in ${count(used.length, 'set')}: ${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}`
+                  ? `in ${count(used.length, 'set')}: ` +
+                    `${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}`
                   : 'in no set'}
               </span>
               <RenameButton kind="sounds" name={name} id={id} />

@@ -28,7 +28,10 @@ function sizeFor(mod: Mod, block: string | undefined): number {
   );
 }
 
-/** Every block of the mod, or every state of one, on one sheet: to look over, to export, and to lay on an earlier one. */
+/**
+ * Every block of the mod, or every state of one, on one sheet: to look over, to export, and to lay
+ * on an earlier one.
+ */
 export function Sheet() {
   const mod = useMod();
   const session = useSession();
@@ -60,6 +63,8 @@ export function Sheet() {
   const laidOn = against === 'the last build' ? baseline : undefined;
   useEffect(() => {
     let current = true;
+    // The work begins here: what was stopped before is over.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
     setStopped(false);
     const { drawn, cancel: stop } = inspector.sheet(
       { block, size, tick, before },
@@ -155,7 +160,7 @@ export function Sheet() {
           aria-label="Compare with"
           data={['nothing', 'the last build', 'a PNG']}
           value={against}
-          onChange={(value) => setAgainst(value as Against)}
+          onChange={(value) => setAgainst(value)}
         />
         {against === 'a PNG' && (
           <FileButton
@@ -195,11 +200,13 @@ export function Sheet() {
             ? ''
             : differing === undefined
               ? pixels
-                ? `${count(cells.length, block === undefined ? 'block' : 'state')} in ${count(columns, 'column')}, ${pixels.width} × ${pixels.height} pixels`
+                ? `${count(cells.length, block === undefined ? 'block' : 'state')} in ` +
+                  `${count(columns, 'column')}, ${pixels.width} × ${pixels.height} pixels`
                 : ''
               : differing
                 ? `${count(differing, 'pixel')} in ${count(marked.length, 'picture')} differ`
-                : `Nothing differs${against === 'the last build' && baseline && !baseline.built ? ' from the mod as it came in' : ''}`}
+                : 'Nothing ' +
+                  `differs${against === 'the last build' && baseline && !baseline.built ? ' from the mod as it came in' : ''}`}
         </span>
       </div>
       {done && (

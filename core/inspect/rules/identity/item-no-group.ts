@@ -5,7 +5,9 @@ export const itemNoGroup = modRule({
   id: 'identity/item-no-group',
   severity: 'warning',
   title: 'Item in no catalogue group',
-  why: 'Players look for things in the catalogue. What is in none of its groups is found by nobody.',
+  why:
+    'Players look for things in the catalogue. What is in none of its groups is found by ' +
+    'nobody.',
   fails: {
     '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'deep' },
   },

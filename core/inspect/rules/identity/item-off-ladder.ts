@@ -5,7 +5,9 @@ export const itemOffLadder = modRule({
   id: 'identity/item-off-ladder',
   severity: 'error',
   title: 'Tool that is not on the ladder',
-  why: 'A tool digs by its kind and its grade. Of a kind that the mod does not have, or a grade above the ladder, it digs like bare hands.',
+  why:
+    'A tool digs by its kind and its grade. Of a kind that the mod does not have, or a ' +
+    'grade above the ladder, it digs like bare hands.',
   fails: {
     '/items/trowel': {
       names: { en: 'Trowel' },
@@ -40,7 +42,9 @@ export const itemOffLadder = modRule({
       return [
         {
           at: ['items', name, 'tool', 'grade'],
-          message: `The item ${name} is of grade ${tool.grade}, but the tool ladder has ${grades.length} grades (0 to ${last}).`,
+          message:
+            `The item ${name} is of grade ${tool.grade}, but the tool ladder has ${grades.length} ` +
+            `grades (0 to ${last}).`,
           fix: {
             title: `Make it of grade ${last}`,
             changes: [

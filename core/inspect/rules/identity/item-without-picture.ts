@@ -4,7 +4,9 @@ export const itemWithoutPicture = modRule({
   id: 'identity/item-without-picture',
   severity: 'warning',
   title: 'Item without a picture',
-  why: 'An item is a flat picture in the hand and in the catalogue. Without one players hold a marker.',
+  why:
+    'An item is a flat picture in the hand and in the catalogue. Without one players hold ' +
+    'a marker.',
   fails: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true } },
   passes: {
     '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true, texture: 'saltmarsh:lamp' },

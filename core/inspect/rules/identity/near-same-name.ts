@@ -5,7 +5,9 @@ export const nearSameName = modRule({
   id: 'identity/near-same-name',
   severity: 'hint',
   title: 'Two ids that differ by one letter',
-  why: 'Ids that differ by one letter are mixed up sooner or later, in recipes, in tags and in commands.',
+  why:
+    'Ids that differ by one letter are mixed up sooner or later, in recipes, in tags and ' +
+    'in commands.',
   fails: {
     '/blocks/lanp': {
       identity: { item: 'none' },
@@ -18,7 +20,8 @@ export const nearSameName = modRule({
   },
   passes: {},
   check({ blocks, header: { namespace } }) {
-    // Names with one letter masked meet in one bucket when they differ only there: linear in the number of names.
+    // Names with one letter masked meet in one bucket when they differ only there: linear in the
+    // number of names.
     const masked = new Map<string, string>();
     return Object.keys(blocks)
       .sort()

@@ -4,7 +4,9 @@ export const noGroup = blockRule({
   id: 'identity/no-group',
   severity: 'warning',
   title: 'No catalogue group',
-  why: 'Players find a block in the catalogue of the game. A block without a group, or in one that the mod does not have, is on no shelf, so nobody can find it.',
+  why:
+    'Players find a block in the catalogue of the game. A block without a group, or in ' +
+    'one that the mod does not have, is on no shelf, so nobody can find it.',
   fails: { '/blocks/lamp/identity/group': null },
   passes: { '/blocks/lamp/identity/group': 'shore' },
   check({ declared, name, item }, context) {

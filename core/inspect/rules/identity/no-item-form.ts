@@ -4,7 +4,9 @@ export const noItemForm = blockRule({
   id: 'identity/no-item-form',
   severity: 'hint',
   title: 'No item form',
-  why: 'Without an item form nobody can hold the block, place it by hand, or pick it up. That is right for technical blocks alone.',
+  why:
+    'Without an item form nobody can hold the block, place it by hand, or pick it up. ' +
+    'That is right for technical blocks alone.',
   fails: { '/blocks/lamp/identity/item': null },
   passes: { '/blocks/lamp/identity/item': 'none' },
   check({ declared, name }, context) {

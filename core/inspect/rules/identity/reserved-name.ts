@@ -5,7 +5,9 @@ export const reservedName = modRule({
   id: 'identity/reserved-name',
   severity: 'error',
   title: 'Reserved name',
-  why: 'Some systems cannot hold a file of this name, whatever its ending, so the mod could not even be unpacked there.',
+  why:
+    'Some systems cannot hold a file of this name, whatever its ending, so the mod could ' +
+    'not even be unpacked there.',
   fails: {
     '/blocks/aux': {
       identity: { item: 'none' },

@@ -5,7 +5,10 @@ export const thingUnknown = modRule({
   id: 'identity/thing-unknown',
   severity: 'error',
   title: 'Bucket or icon of something that does not exist',
-  why: 'A bucket names the block that it is filled with and the empty one; a catalogue group names the item that stands for it. What does not exist is drawn as a marker, and cannot be dipped.',
+  why:
+    'A bucket names the block that it is filled with and the empty one; a catalogue group ' +
+    'names the item that stands for it. What does not exist is drawn as a marker, and ' +
+    'cannot be dipped.',
   fails: { '/header/groups/0/icon': 'saltmarsh:lmap' },
   passes: { '/header/groups/0/icon': 'saltmarsh:lamp' },
   check(mod) {

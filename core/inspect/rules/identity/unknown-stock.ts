@@ -6,7 +6,9 @@ export const unknownStock = blockRule({
   id: 'identity/unknown-stock',
   severity: 'error',
   title: 'Unknown stock material',
-  why: 'A block takes every trait that it does not set itself from its stock. With a stock that does not exist it gets plain defaults instead.',
+  why:
+    'A block takes every trait that it does not set itself from its stock. With a stock ' +
+    'that does not exist it gets plain defaults instead.',
   fails: { '/blocks/lamp/identity/stock': 'bronse' },
   passes: { '/blocks/lamp/identity/stock': 'bronze' },
   check({ declared, name }, context) {

@@ -5,7 +5,9 @@ export const badShares = blockRule({
   id: 'looks/bad-shares',
   severity: 'error',
   title: 'Shares that cannot be drawn from',
-  why: 'Candidates are chosen by their shares. A negative share means nothing, a share of zero is never chosen, and when all are zero there is nothing to choose.',
+  why:
+    'Candidates are chosen by their shares. A negative share means nothing, a share of ' +
+    'zero is never chosen, and when all are zero there is nothing to choose.',
   fails: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 0 }] },
   passes: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 2 }] },
   check: ({ name, looks }, context) =>
@@ -27,7 +29,9 @@ export const badShares = blockRule({
           return [
             {
               at,
-              message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ${context.kit.title} takes whole shares only.`,
+              message:
+                `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ` +
+                `${context.kit.title} takes whole shares only.`,
               fix: wholeShares(row.value),
             },
           ];
@@ -35,7 +39,9 @@ export const badShares = blockRule({
         return [
           {
             at,
-            message: `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never chosen.`,
+            message:
+              `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never ` +
+              'chosen.',
             fix: context.set('Give it the share 1', at, 1),
           },
         ];

@@ -9,7 +9,9 @@ export const deadRow = blockRule({
   id: 'looks/dead-row',
   severity: 'warning',
   title: 'Row that can never match',
-  why: 'The first row that matches is shown. A row whose states are all taken by rows above it is never reached, which is rarely what its author thinks.',
+  why:
+    'The first row that matches is shown. A row whose states are all taken by rows above ' +
+    'it is never reached, which is rarely what its author thinks.',
   fails: {
     '/blocks/lamp/looks/rows': [
       { use: [{ model: 'saltmarsh:lamp' }] },
@@ -37,7 +39,9 @@ export const deadRow = blockRule({
       declared.looks.rows.filter((_, i) => !gone.has(i));
     const named = dead.slice(0, mostListed).map(({ row, coveredBy }) => {
       const why = coveredBy.length
-        ? `${coveredBy.length > 1 ? 'rows' : 'row'} ${listed(coveredBy.map((i) => String(i + 1)))} above it already cover${coveredBy.length > 1 ? '' : 's'} its states`
+        ? `${coveredBy.length > 1 ? 'rows' : 'row'} ` +
+          `${listed(coveredBy.map((i) => String(i + 1)))} above it already ` +
+          `cover${coveredBy.length > 1 ? '' : 's'} its states`
         : `it allows no value of ${emptyIn(row)!}`;
       return {
         at: ['looks', 'rows', row],
@@ -55,7 +59,9 @@ export const deadRow = blockRule({
       ...named,
       {
         at: ['looks', 'rows', dead[mostListed]!.row],
-        message: `${name}: ${count(dead.length - mostListed, 'more row')} of the look can never match either.`,
+        message:
+          `${name}: ${count(dead.length - mostListed, 'more row')} of the look can never match ` +
+          'either.',
         fix: all,
       },
     ];

@@ -6,7 +6,9 @@ export const headingWithoutEffect = blockRule({
   id: 'looks/heading-without-effect',
   severity: 'warning',
   title: 'Heading that changes nothing',
-  why: 'The block has a heading, direction or axis, yet it looks the same whichever way it was placed: it always points the same way.',
+  why:
+    'The block has a heading, direction or axis, yet it looks the same whichever way it ' +
+    'was placed: it always points the same way.',
   fails: { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] },
   passes: {},
   check({ name, space, looks }, context) {

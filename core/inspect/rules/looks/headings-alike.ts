@@ -6,7 +6,9 @@ export const headingsAlike = blockRule({
   id: 'looks/headings-alike',
   severity: 'hint',
   title: 'Two headings that look the same',
-  why: 'Some values of the heading, direction or axis show another look, but two of them show exactly the same one. Often a row was copied and its front not changed.',
+  why:
+    'Some values of the heading, direction or axis show another look, but two of them ' +
+    'show exactly the same one. Often a row was copied and its front not changed.',
   fails: { '/blocks/lamp/looks/rows/1/use/0/front': 'north' },
   passes: {},
   check({ name, space, looks }, context) {
@@ -29,7 +31,9 @@ export const headingsAlike = blockRule({
       return [
         {
           at: ['states', 'properties', i],
-          message: `${name} looks the same with ${property.name} = ${String(values[a])} and ${property.name} = ${String(values[b])}.`,
+          message:
+            `${name} looks the same with ${property.name} = ${String(values[a])} and ` +
+            `${property.name} = ${String(values[b])}.`,
           fix:
             rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows),
         },

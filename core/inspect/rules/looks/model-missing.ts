@@ -5,7 +5,9 @@ export const modelMissing = blockRule({
   id: 'looks/model-missing',
   severity: 'error',
   title: 'Model missing',
-  why: 'A look that names a model that does not exist shows the marker of an unresolved model in the game.',
+  why:
+    'A look that names a model that does not exist shows the marker of an unresolved ' +
+    'model in the game.',
   fails: { '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:lmap' },
   passes: {
     '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:bank',
@@ -20,7 +22,9 @@ export const modelMissing = blockRule({
         return [
           {
             at,
-            message: `${name}: row ${r + 1} of the look uses the model ${model}, which does not exist.${didYouMean(near)}`,
+            message:
+              `${name}: row ${r + 1} of the look uses the model ${model}, which does not ` +
+              `exist.${didYouMean(near)}`,
             fix: near ? context.set(`Use ${near}`, at, near) : undefined,
           },
         ];

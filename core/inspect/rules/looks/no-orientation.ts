@@ -5,7 +5,9 @@ export const noOrientation = blockRule({
   id: 'looks/no-orientation',
   severity: 'error',
   title: 'Front and top on one line',
-  why: 'The front and the top of a model are at right angles. With both on one line there is no such way to turn it.',
+  why:
+    'The front and the top of a model are at right angles. With both on one line there is ' +
+    'no such way to turn it.',
   fails: {
     '/blocks/lamp/looks/rows/0/use/0/front': 'up',
     '/blocks/lamp/looks/rows/0/use/0/top': 'down',
@@ -22,7 +24,9 @@ export const noOrientation = blockRule({
         return [
           {
             at,
-            message: `${name}: row ${r + 1} turns the front ${front} and the top ${top}, which lie on one line.`,
+            message:
+              `${name}: row ${r + 1} turns the front ${front} and the top ${top}, which lie on one ` +
+              'line.',
             fix: context.set(`Point the top ${usualTop(front)}`, at, usualTop(front)),
           },
         ];

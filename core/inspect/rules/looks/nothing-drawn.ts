@@ -6,7 +6,9 @@ export const nothingDrawn = blockRule({
   id: 'looks/nothing-drawn',
   severity: 'warning',
   title: 'Layered look that draws nothing',
-  why: 'In a layered look every row that matches is drawn. In a state that no row matches the block cannot be seen at all.',
+  why:
+    'In a layered look every row that matches is drawn. In a state that no row matches ' +
+    'the block cannot be seen at all.',
   fails: {
     '/blocks/lamp/looks': {
       mode: 'layered',

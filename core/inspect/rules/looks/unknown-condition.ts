@@ -1,4 +1,4 @@
-import { byStateTraits, conditionsOf } from '../../../mod/index.ts';
+import { byStateTraits, conditionsOf, isTraitRows } from '../../../mod/index.ts';
 import { valuesOf, type When } from '../../../states/index.ts';
 import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
@@ -26,7 +26,7 @@ export const unknownCondition = blockRule({
     );
     for (const trait of byStateTraits) {
       const rows = declared.traits[trait];
-      if (Array.isArray(rows))
+      if (rows !== undefined && isTraitRows(rows))
         rows.forEach(
           ({ when }, i) =>
             when &&
@@ -57,7 +57,9 @@ export const unknownCondition = blockRule({
           return [
             {
               at: [...at, key],
-              message: `${name}: ${what} asks for ${key}, which is no property of the block.${didYouMean(near)}`,
+              message:
+                `${name}: ${what} asks for ${key}, which is no property of the ` +
+                `block.${didYouMean(near)}`,
               fix:
                 near && !Object.hasOwn(rest, near)
                   ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! })
@@ -75,7 +77,9 @@ export const unknownCondition = blockRule({
           return [
             {
               at: [...at, key],
-              message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ${property.min} to ${property.max}.`,
+              message:
+                `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ` +
+                `${property.min} to ${property.max}.`,
             },
           ];
         const near = closest(String(odd), values.map(String));
@@ -83,7 +87,9 @@ export const unknownCondition = blockRule({
         return [
           {
             at: [...at, key],
-            message: `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such value.${didYouMean(near)}`,
+            message:
+              `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such ` +
+              `value.${didYouMean(near)}`,
             fix:
               meant !== undefined && !Array.isArray(wanted)
                 ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant)
@@ -98,7 +104,9 @@ export const unknownCondition = blockRule({
           ...found.slice(0, mostListed),
           {
             at: found[mostListed]!.at,
-            message: `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for properties or values that the block does not have.`,
+            message:
+              `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for ` +
+              'properties or values that the block does not have.',
           },
         ]
       : found;

@@ -5,7 +5,9 @@ export const chanceOutside = blockRule({
   id: 'loot/chance-outside',
   severity: 'error',
   title: 'Chance outside 0 to 1',
-  why: 'A chance goes from 0, never, to 1, always. One above is most often a percentage that was not divided by a hundred.',
+  why:
+    'A chance goes from 0, never, to 1, always. One above is most often a percentage that ' +
+    'was not divided by a hundred.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { chance: 40 } }] }],

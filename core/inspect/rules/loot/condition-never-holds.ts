@@ -6,7 +6,10 @@ export const conditionNeverHolds = blockRule({
   id: 'loot/condition-never-holds',
   severity: 'warning',
   title: 'Condition that no tool fulfils',
-  why: 'A lot asks for a tool that the mod does not have, for a grade above the ladder, for a tool that a gated block does not yield to, or for things that cannot hold at once. It never drops.',
+  why:
+    'A lot asks for a tool that the mod does not have, for a grade above the ladder, for ' +
+    'a tool that a gated block does not yield to, or for things that cannot hold at once. ' +
+    'It never drops.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -68,7 +71,9 @@ export const conditionNeverHolds = blockRule({
         return [
           {
             at: ['loot', 'draws', d, 'lots', l, 'when'],
-            message: `${name}: lot ${l + 1} asks for something that no way of breaking it fulfils (${words}${(unknown ?? gate) ? `; ${unknown ?? gate}` : ''}).`,
+            message:
+              `${name}: lot ${l + 1} asks for something that no way of breaking it fulfils ` +
+              `(${words}${(unknown ?? gate) ? `; ${unknown ?? gate}` : ''}).`,
             fix: context.set(
               `Remove lot ${l + 1}`,
               ['loot', 'draws', d, 'lots'],

@@ -5,7 +5,9 @@ export const countUpsideDown = blockRule({
   id: 'loot/count-upside-down',
   severity: 'error',
   title: 'Count upside down',
-  why: 'A count is a whole number, drawn from the least to the most. With the least above the most, below zero or between two numbers, there is nothing to draw.',
+  why:
+    'A count is a whole number, drawn from the least to the most. With the least above ' +
+    'the most, below zero or between two numbers, there is nothing to draw.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', count: [3, 1] }] }],

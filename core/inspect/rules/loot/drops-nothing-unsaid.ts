@@ -4,7 +4,9 @@ export const dropsNothingUnsaid = blockRule({
   id: 'loot/drops-nothing-unsaid',
   severity: 'warning',
   title: 'Drops nothing and does not say so',
-  why: 'A block without a loot table vanishes when it is broken. If that is meant, say "drops nothing, on purpose".',
+  why:
+    'A block without a loot table vanishes when it is broken. If that is meant, say ' +
+    '"drops nothing, on purpose".',
   fails: { '/blocks/lamp/loot': null },
   passes: { '/blocks/lamp/loot': 'nothing' },
   check({ name, declared, item }, context) {

@@ -5,7 +5,9 @@ export const givesAnother = blockRule({
   id: 'loot/gives-another',
   severity: 'warning',
   title: 'Gives what another block gives',
-  why: 'The loot names another block and never its own, exactly as that other block does. That is what a copied file looks like in which the name was not changed.',
+  why:
+    'The loot names another block and never its own, exactly as that other block does. ' +
+    'That is what a copied file looks like in which the name was not changed.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { careful: true } }] }],

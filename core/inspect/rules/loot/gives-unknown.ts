@@ -5,7 +5,9 @@ export const givesUnknown = blockRule({
   id: 'loot/gives-unknown',
   severity: 'error',
   title: 'Gives something that does not exist',
-  why: 'A lot that names an item or a table that does not exist drops nothing. A block that drops itself needs an item form to be held.',
+  why:
+    'A lot that names an item or a table that does not exist drops nothing. A block that ' +
+    'drops itself needs an item form to be held.',
   fails: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap' }] }] } },
   passes: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
   check({ name, declared, draws, id }, context) {

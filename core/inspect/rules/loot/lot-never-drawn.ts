@@ -6,7 +6,9 @@ export const lotNeverDrawn = blockRule({
   id: 'loot/lot-never-drawn',
   severity: 'warning',
   title: 'Lot that can never be drawn',
-  why: 'A lot with a share of zero, or one that others without a share always forestall, never drops.',
+  why:
+    'A lot with a share of zero, or one that others without a share always forestall, ' +
+    'never drops.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -42,7 +44,8 @@ export const lotNeverDrawn = blockRule({
         );
       const chances = open.map((breaking) => lotChances(draw, breaking, space));
       return draw.lots.flatMap((lot, l) => {
-        // What never holds at all is another rule's to say; what only luck brings is drawn by the lucky.
+        // What never holds at all is another rule's to say; what only luck brings is drawn by the
+        // lucky.
         if (
           lot.luck !== undefined ||
           chances.some((one) => one[l]! > 0) ||
@@ -61,7 +64,9 @@ export const lotNeverDrawn = blockRule({
         return [
           {
             at: ['loot', 'draws', d, 'lots', l],
-            message: `${name}: lot ${l + 1}${lot.give ? ` (${lot.give})` : ''} can never be drawn: ${because}.`,
+            message:
+              `${name}: lot ${l + 1}${lot.give ? ` (${lot.give})` : ''} can never be drawn: ` +
+              `${because}.`,
             fix: context.set(
               `Remove lot ${l + 1}`,
               ['loot', 'draws', d, 'lots'],

@@ -40,7 +40,10 @@ const lot: fc.Arbitrary<Lot> = fc.record(
   { requiredKeys: ['give'] },
 );
 
-/** Every way to break the lamp at all: each kind and grade of tool, bare hands, a blast, careful or not, in every state, as far as its traits let it. */
+/**
+ * Every way to break the lamp at all: each kind and grade of tool, bare hands, a blast, careful or
+ * not, in every state, as far as its traits let it.
+ */
 function everyBreaking(mod: Mod): Breaking[] {
   const block = resolveBlock(mod, 'lamp', mod.blocks['lamp']!);
   const tools = [
@@ -58,36 +61,40 @@ function everyBreaking(mod: Mod): Breaking[] {
   );
 }
 
-test('every condition can hold or is reported, and what is reported never holds; every lot can be drawn or is reported', () =>
-  fc.assert(
-    fc.property(fc.array(lot, { minLength: 1, maxLength: 3 }), fc.boolean(), (lots, gated) => {
-      const draws = [{ times: 1, lots: JSON.parse(JSON.stringify(lots)) as Lot[] }];
-      const mod = withExample(sampleMod(), {
-        '/blocks/lamp/loot': { draws },
-        '/blocks/lamp/traits/gated': gated,
-      });
-      const { space } = resolveBlock(mod, 'lamp', mod.blocks['lamp']!);
-      const findings = inspect(mod);
-      const reported = (rule: string) =>
-        new Set(
-          findings
-            .filter((finding) => finding.rule === rule)
-            .map(({ at }) => Number(at!.split('/')[7])),
-        );
-      const [never, undrawn] = [
-        reported('loot/condition-never-holds'),
-        reported('loot/lot-never-drawn'),
-      ];
-      const ways = everyBreaking(mod);
-      draws[0]!.lots.forEach((one, i) => {
-        const holds = ways.some((breaking) => chanceOf(one.when, breaking, space) > 0);
-        expect([i, 'holds', holds]).toEqual([i, 'holds', !never.has(i)]);
-        const drawn = ways.some((breaking) => lotChances(draws[0]!, breaking, space)[i]! > 0);
-        expect([i, 'drawn', drawn]).toEqual([i, 'drawn', !never.has(i) && !undrawn.has(i)]);
-      });
-    }),
-    { numRuns: 250 },
-  ));
+test(
+  'every condition can hold or is reported, and what is reported never holds; every lot ' +
+    'can be drawn or is reported',
+  () =>
+    fc.assert(
+      fc.property(fc.array(lot, { minLength: 1, maxLength: 3 }), fc.boolean(), (lots, gated) => {
+        const draws = [{ times: 1, lots: JSON.parse(JSON.stringify(lots)) as Lot[] }];
+        const mod = withExample(sampleMod(), {
+          '/blocks/lamp/loot': { draws },
+          '/blocks/lamp/traits/gated': gated,
+        });
+        const { space } = resolveBlock(mod, 'lamp', mod.blocks['lamp']!);
+        const findings = inspect(mod);
+        const reported = (rule: string) =>
+          new Set(
+            findings
+              .filter((finding) => finding.rule === rule)
+              .map(({ at }) => Number(at!.split('/')[7])),
+          );
+        const [never, undrawn] = [
+          reported('loot/condition-never-holds'),
+          reported('loot/lot-never-drawn'),
+        ];
+        const ways = everyBreaking(mod);
+        draws[0]!.lots.forEach((one, i) => {
+          const holds = ways.some((breaking) => chanceOf(one.when, breaking, space) > 0);
+          expect([i, 'holds', holds]).toEqual([i, 'holds', !never.has(i)]);
+          const drawn = ways.some((breaking) => lotChances(draws[0]!, breaking, space)[i]! > 0);
+          expect([i, 'drawn', drawn]).toEqual([i, 'drawn', !never.has(i) && !undrawn.has(i)]);
+        });
+      }),
+      { numRuns: 250 },
+    ),
+);
 
 test('what the truth of a block says and what breaking it brings is the same everywhere', () =>
   fc.assert(

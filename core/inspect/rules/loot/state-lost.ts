@@ -6,7 +6,9 @@ export const stateLost = blockRule({
   id: 'loot/state-lost',
   severity: 'warning',
   title: 'State that does not come back',
-  why: 'Placing takes the property from the item, but the item that drops does not carry it. Whoever digs the block up and places it again finds it changed.',
+  why:
+    'Placing takes the property from the item, but the item that drops does not carry it. ' +
+    'Whoever digs the block up and places it again finds it changed.',
   fails: {
     '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' },
     '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },
@@ -44,7 +46,9 @@ export const stateLost = blockRule({
           ? [
               {
                 at: at.slice(0, -1),
-                message: `${name}: placing takes ${listed(lost)} from the item, but lot ${l + 1} does not carry ${lost.length === 1 ? 'it' : 'them'}.`,
+                message:
+                  `${name}: placing takes ${listed(lost)} from the item, but lot ${l + 1} does not ` +
+                  `carry ${lost.length === 1 ? 'it' : 'them'}.`,
                 fix: context.set(`Carry ${listed(lost)}`, at, [...keeps, ...lost]),
               },
             ]

@@ -6,7 +6,9 @@ export const tableUnused = modRule({
   id: 'loot/table-unused',
   severity: 'hint',
   title: 'Loot table that no block uses',
-  why: 'A table from which nobody draws does nothing. Often the block that should draw from it names another one.',
+  why:
+    'A table from which nobody draws does nothing. Often the block that should draw from ' +
+    'it names another one.',
   fails: { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
   passes: {
     '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },

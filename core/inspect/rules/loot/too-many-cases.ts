@@ -5,7 +5,9 @@ export const tooManyByChance = blockRule({
   id: 'loot/too-many-cases',
   severity: 'warning',
   title: 'Too many lots by chance',
-  why: 'Every lot that holds only by chance doubles the cases that must be counted. With more than sixteen in one draw the odds cannot be told exactly.',
+  why:
+    'Every lot that holds only by chance doubles the cases that must be counted. With ' +
+    'more than sixteen in one draw the odds cannot be told exactly.',
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -36,7 +38,9 @@ export const tooManyByChance = blockRule({
         ? [
             {
               at: ['loot', 'draws', d],
-              message: `${name}: draw ${d + 1} has more than ${mostByChance} lots that hold by chance and have a share, so its odds are not told.`,
+              message:
+                `${name}: draw ${d + 1} has more than ${mostByChance} lots that hold by chance and ` +
+                'have a share, so its odds are not told.',
             },
           ]
         : [],

@@ -5,7 +5,9 @@ export const boxOutside = modRule({
   id: 'models/box-outside',
   severity: 'error',
   title: 'Box outside the allowed space',
-  why: 'A box may reach into the neighbouring cells only as far as the kit allows. Beyond that it would be cut off or refused.',
+  why:
+    'A box may reach into the neighbouring cells only as far as the kit allows. Beyond ' +
+    'that it would be cut off or refused.',
   fails: { '/models/lamp/boxes/0/at': [4, 0, 80] },
   passes: { '/models/lamp/boxes/0/at': [4, 0, 8] },
   check(mod, { limits, title }) {
@@ -17,7 +19,9 @@ export const boxOutside = modRule({
         return [
           {
             at: ['models', name, 'boxes', i, 'at'],
-            message: `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} leaves the space from ${-reach} to ${far} texels that ${title} allows.`,
+            message:
+              `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} leaves the space ` +
+              `from ${-reach} to ${far} texels that ${title} allows.`,
           },
         ];
       }),

@@ -5,7 +5,9 @@ export const boxWithoutSize = modRule({
   id: 'models/box-without-size',
   severity: 'error',
   title: 'Box with no size or upside down',
-  why: 'A box needs a length above zero along at least two axes: with one length of zero it is a plane, with two it cannot be seen, and a negative length turns it inside out.',
+  why:
+    'A box needs a length above zero along at least two axes: with one length of zero it ' +
+    'is a plane, with two it cannot be seen, and a negative length turns it inside out.',
   fails: { '/models/lamp/boxes/0/size': [0, 12, 0] },
   passes: { '/models/lamp/boxes/0/size': [8, 12, 0] },
   check: (mod) =>
@@ -16,7 +18,10 @@ export const boxWithoutSize = modRule({
         return [
           {
             at: ['models', name, 'boxes', i, 'size'],
-            message: `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} ${negative ? 'has a negative length' : 'has no size'}: ${box.size.join(' × ')} texels.`,
+            message:
+              `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} ` +
+              `${negative ? 'has a negative length' : 'has no size'}: ${box.size.join(' × ')} ` +
+              'texels.',
           },
         ];
       }),

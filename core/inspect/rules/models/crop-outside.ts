@@ -8,7 +8,9 @@ export const cropOutside = modRule({
   id: 'models/crop-outside',
   severity: 'error',
   title: 'Crop outside the texture',
-  why: 'A side shows a rectangle of its texture. Where the rectangle leaves the picture, another part of the picture or nothing is shown.',
+  why:
+    'A side shows a rectangle of its texture. Where the rectangle leaves the picture, ' +
+    'another part of the picture or nothing is shown.',
   fails: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 12, 8] },
   passes: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 8, 8] },
   check: (mod) =>
@@ -31,7 +33,9 @@ export const cropOutside = modRule({
           return [
             {
               at: ['models', name, 'boxes', i, 'sides', side, 'crop'],
-              message: `The ${side} of the box ${box.name ?? i + 1} of the model ${modelId(mod, name)} shows a part that leaves its texture of ${size.width} × ${size.height} texels.`,
+              message:
+                `The ${side} of the box ${box.name ?? i + 1} of the model ${modelId(mod, name)} shows ` +
+                `a part that leaves its texture of ${size.width} × ${size.height} texels.`,
             },
           ];
         }),

@@ -6,7 +6,9 @@ export const slotOpen = modRule({
   id: 'models/slot-open',
   severity: 'error',
   title: 'Slot without a texture',
-  why: 'Every slot that a box names needs a texture. An open slot shows the marker of an unresolved texture.',
+  why:
+    'Every slot that a box names needs a texture. An open slot shows the marker of an ' +
+    'unresolved texture.',
   fails: { '/models/bank/slots': {} },
   passes: { '/models/bank/slots': { face: 'saltmarsh:bank' } },
   check(mod) {
@@ -18,7 +20,9 @@ export const slotOpen = modRule({
         ? [
             {
               at: ['models', name, 'slots'],
-              message: `The model ${modelId(mod, name)} leaves the ${open.length === 1 ? 'slot' : 'slots'} ${listed(open)} without a texture.`,
+              message:
+                `The model ${modelId(mod, name)} leaves the ${open.length === 1 ? 'slot' : 'slots'} ` +
+                `${listed(open)} without a texture.`,
             },
           ]
         : [];

@@ -8,7 +8,9 @@ export const slotUnused = modRule({
   id: 'models/slot-unused',
   severity: 'warning',
   title: 'Slot that no box uses',
-  why: 'A texture given to a slot that no box names is never seen. Often the slot is called a little differently in the template.',
+  why:
+    'A texture given to a slot that no box names is never seen. Often the slot is called ' +
+    'a little differently in the template.',
   fails: { '/models/bank/slots': { face: 'saltmarsh:bank', fase: 'saltmarsh:bank' } },
   passes: {},
   check: (mod) =>
@@ -23,13 +25,15 @@ export const slotUnused = modRule({
           const at = ['models', name, 'slots', slot];
           return {
             at,
-            message: `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box uses.${didYouMean(closest(slot, open))}`,
+            message:
+              `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box ` +
+              `uses.${didYouMean(closest(slot, open))}`,
             fix: {
               title: `Remove the slot ${slot}`,
               changes: [
                 {
                   path: pointer(at),
-                  before: lookUp(lookUp(mod.models, name)!.slots!, slot),
+                  before: lookUp(lookUp(mod.models, name)!.slots, slot),
                   after: undefined,
                 },
               ],

@@ -6,7 +6,9 @@ export const templateCircle = modRule({
   id: 'models/template-circle',
   severity: 'error',
   title: 'Templates in a circle',
-  why: 'A model that starts from itself, directly or through others, has no beginning: nothing can be drawn.',
+  why:
+    'A model that starts from itself, directly or through others, has no beginning: ' +
+    'nothing can be drawn.',
   fails: { '/models/lamp': { template: 'saltmarsh:lamp' } },
   passes: {},
   check: (mod) =>
@@ -15,7 +17,9 @@ export const templateCircle = modRule({
         ? [
             {
               at: ['models', name, 'template'],
-              message: `The model ${modelId(mod, name)} starts from templates that go in a circle: ${listed(circle, 'then')}.`,
+              message:
+                `The model ${modelId(mod, name)} starts from templates that go in a circle: ` +
+                `${listed(circle, 'then')}.`,
             },
           ]
         : [],

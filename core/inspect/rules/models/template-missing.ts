@@ -9,7 +9,9 @@ export const templateMissing = modRule({
   id: 'models/template-missing',
   severity: 'error',
   title: 'Template missing',
-  why: 'A model without boxes of its own takes those of its template. When the template does not exist there is nothing to draw.',
+  why:
+    'A model without boxes of its own takes those of its template. When the template does ' +
+    'not exist there is nothing to draw.',
   fails: { '/models/bank/template': 'obrank:cub' },
   passes: { '/models/bank/template': 'obrank:cube' },
   check: (mod) =>
@@ -25,7 +27,9 @@ export const templateMissing = modRule({
       return [
         {
           at,
-          message: `The model ${modelId(mod, name)} starts from the template ${missing}, which does not exist.${didYouMean(near)}`,
+          message:
+            `The model ${modelId(mod, name)} starts from the template ${missing}, which does not ` +
+            `exist.${didYouMean(near)}`,
           fix: near
             ? {
                 title: `Use ${near}`,

@@ -20,7 +20,9 @@ export const tooManyBoxes = modRule({
         ? [
             {
               at: ['models', name, 'boxes'],
-              message: `The model ${modelId(mod, name)} has ${boxes.length} boxes; ${title} allows ${limits.boxes}.`,
+              message:
+                `The model ${modelId(mod, name)} has ${boxes.length} boxes; ${title} allows ` +
+                `${limits.boxes}.`,
             },
           ]
         : [],

@@ -7,7 +7,10 @@ export const keyUnused = modRule({
   id: 'names/key-unused',
   severity: 'warning',
   title: 'Text that nobody uses',
-  why: 'A key that begins with block, item or group names something that the mod does not have, or stands in the way of the name that it has. A language file for a language that the mod does not list is never read.',
+  why:
+    'A key that begins with block, item or group names something that the mod does not ' +
+    'have, or stands in the way of the name that it has. A language file for a language ' +
+    'that the mod does not list is never read.',
   fails: { '/words/en': { texts: { 'block.lmap': 'Lamp' } } },
   passes: { '/words/en': { texts: { 'mod.summary': 'Lamps.' } } },
   check(mod) {
@@ -45,8 +48,10 @@ export const keyUnused = modRule({
           {
             at: ['words', language, 'texts', key],
             message: own
-              ? `The text ${key} in ${language} stands in the way of the name that the ${kind} itself has.`
-              : `The text ${key} in ${language} names a ${kind} that the mod does not have.${didYouMean(closest(name!, there))}`,
+              ? `The text ${key} in ${language} stands in the way of the name that the ${kind} itself ` +
+                'has.'
+              : `The text ${key} in ${language} names a ${kind} that the mod does not ` +
+                `have.${didYouMean(closest(name!, there))}`,
             fix: { title: 'Remove the text', changes: [{ path, before: text }] },
           },
         ];

@@ -45,7 +45,9 @@ export const nameMissing = modRule({
         {
           at,
           block: what === 'block' ? name : undefined,
-          message: `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} in ${listed(missing)}.`,
+          message:
+            `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} ` +
+            `in ${listed(missing)}.`,
           fix,
         },
       ];

@@ -7,7 +7,9 @@ export const placeholdersDiffer = modRule({
   id: 'names/placeholders-differ',
   severity: 'error',
   title: 'Placeholders differ between languages',
-  why: "The mod's code puts a value where a placeholder such as {count} stands. Where it is missing or misspelt in one language, players of that language do not see the value.",
+  why:
+    "The mod's code puts a value where a placeholder such as {count} stands. Where it is " +
+    'missing or misspelt in one language, players of that language do not see the value.',
   fails: {
     '/header/languages': ['en', 'de'],
     '/words/en': { texts: { 'ui.full': 'Holds {count}.' } },

@@ -8,7 +8,9 @@ export const recipeClash = modRule({
   id: 'recipes/clash',
   severity: 'warning',
   title: 'Two recipes that take the same',
-  why: 'Something fits both recipes, and they give different things. Which of them counts is up to the engine, and the other can never be made from it.',
+  why:
+    'Something fits both recipes, and they give different things. Which of them counts is ' +
+    'up to the engine, and the other can never be made from it.',
   fails: {
     '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' },
     '/recipes/b': {
@@ -38,7 +40,9 @@ export const recipeClash = modRule({
         );
       return {
         at: ['recipes', second],
-        message: `The recipes ${first} and ${second} both take ${listed(both)}, but one gives ${gives(first)} and the other ${gives(second)}.`,
+        message:
+          `The recipes ${first} and ${second} both take ${listed(both)}, but one gives ` +
+          `${gives(first)} and the other ${gives(second)}.`,
       };
     }),
 });

@@ -4,7 +4,9 @@ export const recipeEmpty = modRule({
   id: 'recipes/empty',
   severity: 'error',
   title: 'Recipe that takes or gives nothing, or takes no time',
-  why: 'A recipe needs something to take and something to give, and what lies in the fire lies there for a while.',
+  why:
+    'A recipe needs something to take and something to give, and what lies in the fire ' +
+    'lies there for a while.',
   fails: {
     '/recipes/bank': { kind: 'fire', takes: 'saltmarsh:lamp', gives: 'saltmarsh:bank', seconds: 0 },
   },

@@ -7,7 +7,9 @@ export const gainCircle = modRule({
   id: 'recipes/gain-circle',
   severity: 'warning',
   title: 'Circle that makes something from nothing',
-  why: 'Going round these recipes leaves more than there was before, as often as one likes. Players find such a circle within a day.',
+  why:
+    'Going round these recipes leaves more than there was before, as often as one likes. ' +
+    'Players find such a circle within a day.',
   fails: {
     '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank', count: 3 },
     '/recipes/b': {

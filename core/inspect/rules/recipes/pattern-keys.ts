@@ -5,7 +5,9 @@ export const patternKeys = modRule({
   id: 'recipes/pattern-keys',
   severity: 'error',
   title: 'Pattern that does not fit its keys',
-  why: 'Each letter of a pattern stands for a key; all rows are equally long. A letter without a key, a key without a letter, or a ragged pattern cannot be made.',
+  why:
+    'Each letter of a pattern stands for a key; all rows are equally long. A letter ' +
+    'without a key, a key without a letter, or a ragged pattern cannot be made.',
   fails: {
     '/recipes/bank': {
       kind: 'pattern',
@@ -40,7 +42,8 @@ export const patternKeys = modRule({
           : []),
         ...(unused.length
           ? [
-              `the ${unused.length > 1 ? 'keys' : 'key'} ${listed(unused)} ${unused.length > 1 ? 'are' : 'is'} not used`,
+              `the ${unused.length > 1 ? 'keys' : 'key'} ${listed(unused)} ` +
+                `${unused.length > 1 ? 'are' : 'is'} not used`,
             ]
           : []),
       ];

@@ -5,7 +5,9 @@ export const recipeTooLarge = modRule({
   id: 'recipes/too-large',
   severity: 'error',
   title: 'Recipe too large for the target',
-  why: 'The target has so many places for a pattern or a mix. What takes more can never be laid out.',
+  why:
+    'The target has so many places for a pattern or a mix. What takes more can never be ' +
+    'laid out.',
   fails: {
     '/recipes/bank': {
       kind: 'pattern',
@@ -37,7 +39,9 @@ export const recipeTooLarge = modRule({
           ? [
               {
                 at: ['recipes', name, 'takes'],
-                message: `The recipe ${name} mixes ${recipe.takes.length} things; ${title} has ${wide * high} places.`,
+                message:
+                  `The recipe ${name} mixes ${recipe.takes.length} things; ${title} has ${wide * high} ` +
+                  'places.',
               },
             ]
           : [];
@@ -47,7 +51,9 @@ export const recipeTooLarge = modRule({
         ? [
             {
               at: ['recipes', name, 'pattern'],
-              message: `The recipe ${name} is ${grid.wide} by ${grid.high}; ${title} has ${wide} by ${high} places.`,
+              message:
+                `The recipe ${name} is ${grid.wide} by ${grid.high}; ${title} has ${wide} by ${high} ` +
+                'places.',
             },
           ]
         : [];

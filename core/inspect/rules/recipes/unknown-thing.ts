@@ -7,7 +7,9 @@ export const unknownThing = modRule({
   id: 'recipes/unknown-thing',
   severity: 'error',
   title: 'Ingredient or result missing',
-  why: 'A recipe that takes or gives what does not exist, or what cannot be held, can never be made.',
+  why:
+    'A recipe that takes or gives what does not exist, or what cannot be held, can never ' +
+    'be made.',
   fails: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lmap'], gives: 'saltmarsh:bank' } },
   passes: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' } },
   check(mod) {
@@ -32,7 +34,10 @@ export const unknownThing = modRule({
         return [
           {
             at: place,
-            message: `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, which ${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
+            message:
+              `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, ` +
+              'which ' +
+              `${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
             fix:
               meant && meant !== id
                 ? {

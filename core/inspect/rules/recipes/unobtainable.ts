@@ -1,5 +1,5 @@
 import { lookUp, idOf, resultsOf } from '../../../mod/index.ts';
-import { acceptsIn, heldIds, whatCanBeHad } from '../../../recipes/index.ts';
+import { acceptsIn, heldIds, findObtainable } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 import { acceptingOf, makingOf } from '../../view.ts';
@@ -8,7 +8,9 @@ export const unobtainable = modRule({
   id: 'recipes/unobtainable',
   severity: 'hint',
   title: 'Nobody can come to have it',
-  why: 'The world does not give it, nothing drops it, and no recipe that can be made gives it. Players will never hold it.',
+  why:
+    'The world does not give it, nothing drops it, and no recipe that can be made gives ' +
+    'it. Players will never hold it.',
   fails: { '/blocks/lamp/identity/found': null },
   passes: {
     '/blocks/lamp/identity/found': null,
@@ -17,7 +19,7 @@ export const unobtainable = modRule({
   check(mod) {
     const { namespace } = mod.header;
     const making = makingOf(mod);
-    const had = whatCanBeHad(making, acceptsIn(acceptingOf(mod)));
+    const had = findObtainable(making, acceptsIn(acceptingOf(mod)));
     const recipeOf = new Map(
       Object.entries(mod.recipes).flatMap(([name, recipe]) =>
         resultsOf(recipe).map(({ gives }) => [gives, name] as const),
@@ -35,7 +37,8 @@ export const unobtainable = modRule({
         {
           at,
           block: block && name,
-          message: `Nobody can come to have ${idOf(namespace, name)}: ${given ? `the recipe ${given} takes what nobody can have` : dropped ? 'the world has it, but it never drops itself, and no recipe gives it' : 'the world does not give it, and no recipe does'}.`,
+          message:
+            `Nobody can come to have ${idOf(namespace, name)}: ` + `${whyNot(given, dropped)}.`,
           fix: dropped
             ? undefined
             : {
@@ -53,3 +56,11 @@ export const unobtainable = modRule({
     });
   },
 });
+
+/** Why nobody can come to have a thing: its recipe takes what nobody has, it is never dropped, or nothing brings it. */
+function whyNot(recipe: string | undefined, isFound: boolean | undefined): string {
+  if (recipe !== undefined) return `the recipe ${recipe} takes what nobody can have`;
+  return isFound
+    ? 'the world has it, but it never drops itself, and no recipe gives it'
+    : 'the world does not give it, and no recipe does';
+}

@@ -5,7 +5,9 @@ export const registeredButGone = modRule({
   id: 'registry/gone',
   severity: 'error',
   title: 'Registered, and gone',
-  why: 'Saved worlds may hold the number. What is gone must be retired, so that its number is never given to something else.',
+  why:
+    'Saved worlds may hold the number. What is gone must be retired, so that its number ' +
+    'is never given to something else.',
   fails: { '/ledger/entries/3': { number: 9, kind: 'block', name: 'pier' } },
   passes: {},
   check(mod) {

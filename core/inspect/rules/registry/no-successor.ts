@@ -13,7 +13,9 @@ export const retiredWithoutSuccessor = modRule({
   id: 'registry/no-successor',
   severity: 'hint',
   title: 'Retired without a successor',
-  why: 'A version that players have holds it. Say what stands in old worlds in its place, or that nothing does.',
+  why:
+    'A version that players have holds it. Say what stands in old worlds in its place, or ' +
+    'that nothing does.',
   fails: {
     '/ledger/retired': [{ number: 7, kind: 'block', name: 'pier' }],
     '/ledger/releases': [released],
@@ -47,7 +49,9 @@ export const retiredWithoutSuccessor = modRule({
       return [
         {
           at: ['ledger', 'retired', i],
-          message: `The ${kind} ${idOf(header.namespace, name)} is in worlds that players have, and nothing stands in its place.`,
+          message:
+            `The ${kind} ${idOf(header.namespace, name)} is in worlds that players have, and ` +
+            'nothing stands in its place.',
           fix: {
             title: 'Nothing takes its place, on purpose',
             changes: [{ path: `/ledger/retired/${i}/lost`, after: true }],

@@ -15,7 +15,9 @@ export const numberChanged = modRule({
   id: 'registry/number-changed',
   severity: 'error',
   title: 'Number changed since the release',
-  why: 'Players have worlds in which things stand as numbers. When a number means something else, or nothing, what they built turns into something else or is gone.',
+  why:
+    'Players have worlds in which things stand as numbers. When a number means something ' +
+    'else, or nothing, what they built turns into something else or is gone.',
   fails: { '/ledger/releases': [released] },
   passes: {
     '/ledger/releases': [
@@ -42,8 +44,10 @@ export const numberChanged = modRule({
           at: ['ledger', ...(moved ? ['entries', at] : ['entries'])],
           block: kind === 'block' && moved ? name : undefined,
           message: moved
-            ? `The ${kind} ${name} had the number ${number} in ${last!.version} and has ${moved.number} now.`
-            : `The number ${number} was the ${kind} ${name} in ${last!.version} and ${entry ? `is the ${entry.kind} ${entry.name} now` : "is nobody's now"}.`,
+            ? `The ${kind} ${name} had the number ${number} in ${last!.version} and has ` +
+              `${moved.number} now.`
+            : `The number ${number} was the ${kind} ${name} in ${last!.version} and ` +
+              `${entry ? `is the ${entry.kind} ${entry.name} now` : "is nobody's now"}.`,
           fix:
             moved && !entry
               ? {

@@ -4,7 +4,9 @@ export const numberTwice = modRule({
   id: 'registry/number-twice',
   severity: 'error',
   title: 'Number or name given twice',
-  why: 'Saved worlds know things by their numbers. A number that is given twice, or given again after it was retired, turns one thing into another.',
+  why:
+    'Saved worlds know things by their numbers. A number that is given twice, or given ' +
+    'again after it was retired, turns one thing into another.',
   fails: { '/ledger/retired': [{ number: 1, kind: 'block', name: 'pier' }] },
   passes: { '/ledger/retired': [{ number: 90, kind: 'block', name: 'pier' }] },
   check({ ledger }) {

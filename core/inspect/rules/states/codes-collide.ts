@@ -5,7 +5,9 @@ export const codesCollide = blockRule({
   id: 'states/codes-collide',
   severity: 'error',
   title: 'State codes that lose a state',
-  why: 'A saved world stores each state as a number. If two states share one, or a state has none or comes back as another, the world changes when it is loaded.',
+  why:
+    'A saved world stores each state as a number. If two states share one, or a state has ' +
+    'none or comes back as another, the world changes when it is loaded.',
   fails: {
     '/ledger/entries/2/codes': {
       kind: 'table',

@@ -5,7 +5,9 @@ export const codesTooWide = blockRule({
   id: 'states/codes-too-wide',
   severity: 'error',
   title: 'State codes that do not fit the kit',
-  why: 'The target stores each state in so many bits. The states would fit, but the way in which their codes are laid out needs more.',
+  why:
+    'The target stores each state in so many bits. The states would fit, but the way in ' +
+    'which their codes are laid out needs more.',
   fails: {
     '/ledger/entries/2/codes': {
       kind: 'bit-fields',
@@ -34,7 +36,10 @@ export const codesTooWide = blockRule({
     return [
       {
         at: ['states', 'properties'],
-        message: `${name}: the state codes need ${bits} bits as they are laid out; ${context.kit.title} stores ${stateCodeBits}. Counted without gaps they need ${mixedRadix(space).bits}.`,
+        message:
+          `${name}: the state codes need ${bits} bits as they are laid out; ` +
+          `${context.kit.title} stores ${stateCodeBits}. Counted without gaps they need ` +
+          `${mixedRadix(space).bits}.`,
         fix: context.setCodes('Lay the codes out afresh', undefined),
       },
     ];

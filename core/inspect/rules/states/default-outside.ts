@@ -5,7 +5,9 @@ export const defaultOutside = blockRule({
   id: 'states/default-outside',
   severity: 'error',
   title: 'Default outside the values',
-  why: 'The default is what a property has when nothing sets it. If it is not one of the values, the block has no state to begin with.',
+  why:
+    'The default is what a property has when nothing sets it. If it is not one of the ' +
+    'values, the block has no state to begin with.',
   fails: { '/blocks/lamp/states/properties/0/default': 'up' },
   passes: { '/blocks/lamp/states/properties/0/default': 'east' },
   check({ name, space }, context) {
@@ -15,7 +17,9 @@ export const defaultOutside = blockRule({
       return [
         {
           at: ['states', 'properties', i, 'default'],
-          message: `${name}: the default of ${property.name} is ${String(property.default)}, which is not one of its values.`,
+          message:
+            `${name}: the default of ${property.name} is ${String(property.default)}, which is ` +
+            'not one of its values.',
           fix: context.set(
             `Make it ${String(values[0])}`,
             ['states', 'properties', i, 'default'],

@@ -4,7 +4,10 @@ export const neverSet = blockRule({
   id: 'states/never-set',
   severity: 'hint',
   title: 'Property that nothing sets',
-  why: "No rule of placing sets the property, and it is not marked as changed by the mod's own code. So it always has its default, and the other states never appear in the game.",
+  why:
+    "No rule of placing sets the property, and it is not marked as changed by the mod's " +
+    'own code. So it always has its default, and the other states never appear in the ' +
+    'game.',
   fails: { '/blocks/lamp/states/properties/1/byCode': null },
   passes: {
     '/blocks/lamp/states/properties/1/byCode': null,

@@ -3,7 +3,10 @@ import { hasValue, type Property } from '../../../states/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
-/** The kinds of property that each way of placing can set; the others give the values that the rule itself names. */
+/**
+ * The kinds of property that each way of placing can set; the others give the values that the rule
+ * itself names.
+ */
 const fitting: Partial<Record<Placing['to'], readonly Property['kind'][]>> = {
   'toward the player': ['heading', 'direction'],
   'away from the player': ['heading', 'direction'],
@@ -16,7 +19,9 @@ export const placingUnfit = blockRule({
   id: 'states/placing-unfit',
   severity: 'error',
   title: 'Placing gives a value that the property does not have',
-  why: 'A placing rule sets a property when the block is placed. If the property does not exist, or cannot hold what the rule gives, the block is placed in a wrong state.',
+  why:
+    'A placing rule sets a property when the block is placed. If the property does not ' +
+    'exist, or cannot hold what the rule gives, the block is placed in a wrong state.',
   fails: { '/blocks/lamp/states/placing/0': { set: 'heading', to: 'along the clicked side' } },
   passes: {
     '/blocks/lamp/states/placing/0': { set: 'heading', to: 'away from the player' },
@@ -40,7 +45,9 @@ export const placingUnfit = blockRule({
         return [
           {
             at: [...at, 'set'],
-            message: `${name}: placing sets ${rule.set}, which is no property of the block.${didYouMean(near)}`,
+            message:
+              `${name}: placing sets ${rule.set}, which is no property of the ` +
+              `block.${didYouMean(near)}`,
             fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without,
           },
         ];
@@ -60,7 +67,9 @@ export const placingUnfit = blockRule({
         return [
           {
             at,
-            message: `${name}: placing sets ${rule.set} when a side is joined, but does not say which side.`,
+            message:
+              `${name}: placing sets ${rule.set} when a side is joined, but does not say which ` +
+              'side.',
             fix: without,
           },
         ];
@@ -77,7 +86,8 @@ export const placingUnfit = blockRule({
           message:
             rule[odd] === undefined
               ? `${name}: placing sets ${rule.set} and does not say to what.`
-              : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its values.`,
+              : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its ` +
+                'values.',
           fix: context.set(`Make it ${String(property.default)}`, [...at, odd], property.default),
         },
       ];

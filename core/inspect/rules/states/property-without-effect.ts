@@ -7,7 +7,9 @@ export const propertyWithoutEffect = blockRule({
   id: 'states/property-without-effect',
   severity: 'warning',
   title: 'Property that nothing depends on',
-  why: 'Neither looks, light, shapes nor drops change with the property. It multiplies the states and does nothing.',
+  why:
+    'Neither looks, light, shapes nor drops change with the property. It multiplies the ' +
+    'states and does nothing.',
   fails: {
     '/blocks/bank/states/properties': [
       { name: 'wet', kind: 'toggle', default: false, byCode: true },

@@ -5,7 +5,9 @@ export const tooFewValues = blockRule({
   id: 'states/too-few-values',
   severity: 'warning',
   title: 'Property with fewer than two values',
-  why: 'A property with one value never changes and tells nothing; one without values leaves the block without any state.',
+  why:
+    'A property with one value never changes and tells nothing; one without values leaves ' +
+    'the block without any state.',
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'hung',
@@ -23,7 +25,9 @@ export const tooFewValues = blockRule({
         : [
             {
               at: ['states', 'properties', i],
-              message: `${name}: the property ${property.name} has ${many === 1 ? 'only one value' : 'no value'}.`,
+              message:
+                `${name}: the property ${property.name} has ` +
+                `${many === 1 ? 'only one value' : 'no value'}.`,
               fix: context.withoutProperty(i),
             },
           ];

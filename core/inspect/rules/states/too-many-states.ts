@@ -6,7 +6,9 @@ export const tooManyStates = blockRule({
   id: 'states/too-many-states',
   severity: 'error',
   title: 'Too many states for the kit',
-  why: 'Every combination of values is a state. A saved world has only so many bits for a state, and each state costs memory.',
+  why:
+    'Every combination of values is a state. A saved world has only so many bits for a ' +
+    'state, and each state costs memory.',
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'level',
@@ -29,7 +31,9 @@ export const tooManyStates = blockRule({
     return [
       {
         at: ['states', 'properties'],
-        message: `${name} has ${count(space.trueSize, 'state')}; ${kit.title} holds at most ${most.toLocaleString('en')}.${hint}`,
+        message:
+          `${name} has ${count(space.trueSize, 'state')}; ${kit.title} holds at most ` +
+          `${most.toLocaleString('en')}.${hint}`,
       },
     ];
   },

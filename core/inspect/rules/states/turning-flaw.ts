@@ -5,7 +5,9 @@ export const turningDoesNotReturn = blockRule({
   id: 'states/turning-flaw',
   severity: 'error',
   title: 'Turning a structure does not come back',
-  why: 'A structure that is turned four times, or mirrored twice, must be what it was. What the values of a choice become must follow the same law.',
+  why:
+    'A structure that is turned four times, or mirrored twice, must be what it was. What ' +
+    'the values of a choice become must follow the same law.',
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'corner',
@@ -49,7 +51,9 @@ export const turningDoesNotReturn = blockRule({
     return [
       {
         at: ['states', 'properties', choices[0] ?? 0],
-        message: `${name}: after ${flaw.what} the state ${space.describe(flaw.state)} comes back as ${space.describe(flaw.back)}.`,
+        message:
+          `${name}: after ${flaw.what} the state ${space.describe(flaw.state)} comes back as ` +
+          `${space.describe(flaw.back)}.`,
         fix,
       },
     ];

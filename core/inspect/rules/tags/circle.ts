@@ -7,7 +7,9 @@ export const tagCircle = modRule({
   id: 'tags/circle',
   severity: 'error',
   title: 'Tags in a circle',
-  why: 'A tag that contains itself, directly or through others, cannot be worked out. Strict engines refuse all tags of the circle.',
+  why:
+    'A tag that contains itself, directly or through others, cannot be worked out. Strict ' +
+    'engines refuse all tags of the circle.',
   fails: {
     '/blockTags/shore/members': ['#saltmarsh:spade_dug'],
     '/blockTags/spade_dug/members': ['#saltmarsh:shore'],

@@ -7,7 +7,9 @@ export const memberMissing = modRule({
   id: 'tags/member-missing',
   severity: 'error',
   title: 'Member that does not exist',
-  why: 'A tag that names something that does not exist is refused by strict engines, with all its other members.',
+  why:
+    'A tag that names something that does not exist is refused by strict engines, with ' +
+    'all its other members.',
   fails: { '/blockTags/shore/members': ['saltmarsh:bnak'] },
   passes: { '/blockTags/shore/members': ['saltmarsh:bank'] },
   check: (mod) =>
@@ -28,7 +30,9 @@ export const memberMissing = modRule({
           return [
             {
               at,
-              message: `The tag ${mod.header.namespace}:${name} names ${member}, which does not exist.${didYouMean(meant)}`,
+              message:
+                `The tag ${mod.header.namespace}:${name} names ${member}, which does not ` +
+                `exist.${didYouMean(meant)}`,
               fix: meant
                 ? {
                     title: `Name ${meant}`,

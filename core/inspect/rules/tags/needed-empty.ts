@@ -27,7 +27,10 @@ export const neededTagEmpty = modRule({
       return [
         {
           at: ['recipes', recipes[0]!],
-          message: `Nothing is in the item tag ${id}, which the ${recipes.length === 1 ? 'recipe' : 'recipes'} ${listed(recipes)} ${recipes.length === 1 ? 'takes' : 'take'}.`,
+          message:
+            `Nothing is in the item tag ${id}, which the ` +
+            `${recipes.length === 1 ? 'recipe' : 'recipes'} ${listed(recipes)} ` +
+            `${recipes.length === 1 ? 'takes' : 'take'}.`,
         },
       ];
     });

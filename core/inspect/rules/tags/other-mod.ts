@@ -5,7 +5,10 @@ export const otherModUndeclared = modRule({
   id: 'tags/other-mod-undeclared',
   severity: 'warning',
   title: 'Another mod that is not declared',
-  why: 'The mod names something of another mod, but does not say that it needs that mod. Where the other one is missing, tags stay empty and recipes cannot be made, and nobody is told why.',
+  why:
+    'The mod names something of another mod, but does not say that it needs that mod. ' +
+    'Where the other one is missing, tags stay empty and recipes cannot be made, and ' +
+    'nobody is told why.',
   fails: { '/blocks/bank/tags': ['saltmarsh:spade_dug', 'driftwood:diggable'] },
   passes: {
     '/blocks/bank/tags': ['saltmarsh:spade_dug', 'driftwood:diggable'],

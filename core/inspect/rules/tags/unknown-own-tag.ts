@@ -7,7 +7,9 @@ export const unknownOwnTag = modRule({
   id: 'tags/unknown-own-tag',
   severity: 'warning',
   title: 'Tag that nobody declared',
-  why: 'A tag that the mod does not declare is made up on the spot. That is how a misspelt tag stays unseen.',
+  why:
+    'A tag that the mod does not declare is made up on the spot. That is how a misspelt ' +
+    'tag stays unseen.',
   fails: { '/blocks/bank/tags': ['saltmarsh:spade_dug', 'saltmarsh:shroe'] },
   passes: { '/blocks/bank/tags': ['saltmarsh:spade_dug'] },
   check(mod) {
@@ -40,7 +42,9 @@ export const unknownOwnTag = modRule({
             {
               at: [...at, i],
               block: of === 'blocks' ? name : undefined,
-              message: `${name} is in the tag ${tag}, which the mod does not declare.${near === undefined ? '' : didYouMean(`${namespace}:${near}`)}`,
+              message:
+                `${name} is in the tag ${tag}, which the mod does not ` +
+                `declare.${near === undefined ? '' : didYouMean(`${namespace}:${near}`)}`,
               fix,
             },
           ];

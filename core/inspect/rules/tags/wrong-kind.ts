@@ -6,7 +6,10 @@ export const wrongKind = modRule({
   id: 'tags/wrong-kind',
   severity: 'error',
   title: 'Block in an item tag, or item in a block tag',
-  why: 'Item tags hold what can be held, block tags what stands in the world. A block without an item form in an item tag, or an item in a block tag, is never found there.',
+  why:
+    'Item tags hold what can be held, block tags what stands in the world. A block ' +
+    'without an item form in an item tag, or an item in a block tag, is never found ' +
+    'there.',
   fails: { '/itemTags/wet': { members: ['saltmarsh:bank'] }, '/blocks/bank/identity/item': 'none' },
   passes: { '/itemTags/wet': { members: ['saltmarsh:bank'] } },
   check: (mod) => [

@@ -6,7 +6,9 @@ export const alphaUnderMode = blockRule({
   id: 'textures/alpha-under-mode',
   severity: 'warning',
   title: 'Transparency that the alpha mode does not show',
-  why: 'Under opaque every texel is drawn solid; under mask a texel is either drawn or a hole. Holes and partial alpha show only under the mode that is made for them.',
+  why:
+    'Under opaque every texel is drawn solid; under mask a texel is either drawn or a ' +
+    'hole. Holes and partial alpha show only under the mode that is made for them.',
   fails: { '/textures/bank/picture/alpha': 'holes' },
   passes: { '/textures/bank/picture/alpha': 'holes', '/blocks/bank/traits/alphaMode': 'mask' },
   check({ name, traits }, context) {
@@ -24,7 +26,10 @@ export const alphaUnderMode = blockRule({
       return [
         {
           at: ['traits', 'alphaMode'],
-          message: `${name} shows the texture ${texture}, which has ${alpha === 'partial' ? 'partial alpha' : 'holes'}, under alpha mode ${traits.alphaMode}.`,
+          message:
+            `${name} shows the texture ${texture}, which has ` +
+            `${alpha === 'partial' ? 'partial alpha' : 'holes'}, under alpha mode ` +
+            `${traits.alphaMode}.`,
           fix,
         },
       ];

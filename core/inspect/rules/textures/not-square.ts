@@ -6,7 +6,9 @@ export const notSquare = modRule({
   id: 'textures/not-square',
   severity: 'warning',
   title: 'Not square and no strip',
-  why: 'A texture is square, or a strip of square frames with a timing file. Otherwise the picture is squeezed onto the side of a block.',
+  why:
+    'A texture is square, or a strip of square frames with a timing file. Otherwise the ' +
+    'picture is squeezed onto the side of a block.',
   fails: { '/textures/bank/picture/height': 48 },
   passes: { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 4 } },
   check: (mod) =>
@@ -29,7 +31,9 @@ export const notSquare = modRule({
         return [
           {
             at: ['textures', name],
-            message: `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels: neither square nor a strip.`,
+            message:
+              `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels: ` +
+              'neither square nor a strip.',
             fix,
           },
         ];

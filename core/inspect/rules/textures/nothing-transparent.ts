@@ -5,7 +5,9 @@ export const nothingTransparent = blockRule({
   id: 'textures/nothing-transparent',
   severity: 'hint',
   title: 'Mask or blend, and nothing transparent',
-  why: 'Drawing with mask or blend costs more than opaque. When no texture of the block has a hole or partial alpha, nothing is gained.',
+  why:
+    'Drawing with mask or blend costs more than opaque. When no texture of the block has ' +
+    'a hole or partial alpha, nothing is gained.',
   fails: { '/blocks/bank/traits/alphaMode': 'mask' },
   passes: { '/blocks/bank/traits/alphaMode': 'mask', '/textures/bank/picture/alpha': 'holes' },
   check({ name, traits }, context) {
@@ -15,7 +17,9 @@ export const nothingTransparent = blockRule({
     return [
       {
         at: ['traits', 'alphaMode'],
-        message: `${name} has alpha mode ${traits.alphaMode}, but none of its textures has a hole or partial alpha.`,
+        message:
+          `${name} has alpha mode ${traits.alphaMode}, but none of its textures has a hole or ` +
+          'partial alpha.',
         fix: context.set('Use alpha mode opaque', ['traits', 'alphaMode'], 'opaque'),
       },
     ];

@@ -6,7 +6,9 @@ export const oddSize = modRule({
   id: 'textures/odd-size',
   severity: 'warning',
   title: 'Side that is no power of two',
-  why: 'Far away, engines draw smaller copies of a texture, each half the size. With a side that is no power of two the halves do not meet and the edges bleed.',
+  why:
+    'Far away, engines draw smaller copies of a texture, each half the size. With a side ' +
+    'that is no power of two the halves do not meet and the edges bleed.',
   fails: { '/textures/bank/picture/width': 18, '/textures/bank/picture/height': 18 },
   passes: { '/textures/bank/picture/width': 32, '/textures/bank/picture/height': 32 },
   check: (mod) =>
@@ -17,7 +19,9 @@ export const oddSize = modRule({
         : [
             {
               at: ['textures', name],
-              message: `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; sides of 16, 32 or 64 make clean small copies.`,
+              message:
+                `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; ` +
+                'sides of 16, 32 or 64 make clean small copies.',
             },
           ];
     }),

@@ -18,7 +18,9 @@ export const samePictureTwice = modRule({
         : [
             {
               at: ['textures', name],
-              message: `${idOf(mod.header.namespace, name)} and ${idOf(mod.header.namespace, twin)} are the same picture.`,
+              message:
+                `${idOf(mod.header.namespace, name)} and ${idOf(mod.header.namespace, twin)} are the ` +
+                'same picture.',
             },
           ];
     });

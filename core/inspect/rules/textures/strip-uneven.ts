@@ -6,7 +6,9 @@ export const stripUneven = modRule({
   id: 'textures/strip-uneven',
   severity: 'error',
   title: 'Strip that does not hold whole frames',
-  why: 'The frames of a strip stand one below the other. If the height is not a whole number of frames, or the order names a frame that is not there, the animation tears.',
+  why:
+    'The frames of a strip stand one below the other. If the height is not a whole number ' +
+    'of frames, or the order names a frame that is not there, the animation tears.',
   fails: { '/textures/bank/picture/height': 40, '/textures/bank/strip': { ticks: 4 } },
   passes: {
     '/textures/bank/picture/height': 48,

@@ -17,7 +17,9 @@ export const textureTooLarge = modRule({
         : [
             {
               at: ['textures', name],
-              message: `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; ${title} allows ${limits.textureSide}.`,
+              message:
+                `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; ` +
+                `${title} allows ${limits.textureSide}.`,
             },
           ];
     }),

@@ -5,7 +5,9 @@ export const textureUnused = modRule({
   id: 'textures/unused',
   severity: 'hint',
   title: 'Texture that nobody uses',
-  why: 'It is packed, loaded and kept in memory for nothing. Or something that should use it does not.',
+  why:
+    'It is packed, loaded and kept in memory for nothing. Or something that should use it ' +
+    'does not.',
   fails: {
     '/textures/spare': {
       picture: {

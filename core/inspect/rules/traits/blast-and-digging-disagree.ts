@@ -7,7 +7,9 @@ export const blastAndDiggingDisagree = blockRule({
   id: 'traits/blast-and-digging-disagree',
   severity: 'warning',
   title: 'Unbreakable, yet a blast takes it, or the other way round',
-  why: 'What no tool digs is usually meant to stay, and what no charge breaks is usually meant to be unbreakable. A block that gives both numbers itself has said so.',
+  why:
+    'What no tool digs is usually meant to stay, and what no charge breaks is usually ' +
+    'meant to be unbreakable. A block that gives both numbers itself has said so.',
   fails: { '/blocks/bank/traits/hardness': 'unbreakable' },
   passes: { '/blocks/bank/traits/hardness': 'unbreakable', '/blocks/bank/traits/blastRating': 40 },
   check({ traits, name, declared: { traits: own } }, context) {
@@ -20,7 +22,9 @@ export const blastAndDiggingDisagree = blockRule({
       return [
         {
           at: at('hardness'),
-          message: `${name} is unbreakable, yet a ${smallest.name} breaks it: its blast rating is ${traits.blastRating}.`,
+          message:
+            `${name} is unbreakable, yet a ${smallest.name} breaks it: its blast rating is ` +
+            `${traits.blastRating}.`,
           fix: context.set(
             `Let it withstand every charge: ${unbreakableFrom(greatest)}`,
             at('blastRating'),
@@ -36,7 +40,9 @@ export const blastAndDiggingDisagree = blockRule({
       return [
         {
           at: at('blastRating'),
-          message: `${name} withstands every charge with its blast rating of ${traits.blastRating}, yet bare hands dig it in ${traits.hardness} s.`,
+          message:
+            `${name} withstands every charge with its blast rating of ${traits.blastRating}, yet ` +
+            `bare hands dig it in ${traits.hardness} s.`,
           fix: context.set('Make it unbreakable', at('hardness'), 'unbreakable'),
         },
       ];

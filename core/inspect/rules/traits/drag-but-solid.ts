@@ -6,7 +6,9 @@ export const dragButSolid = blockRule({
   id: 'traits/drag-but-solid',
   severity: 'warning',
   title: 'Drag inside a block that lets nobody in',
-  why: 'Drag is felt inside the block alone. Where the collision shape fills the whole cell in every state, nobody ever gets inside.',
+  why:
+    'Drag is felt inside the block alone. Where the collision shape fills the whole cell ' +
+    'in every state, nobody ever gets inside.',
   fails: { '/blocks/bank/traits/dragInside': 0.4 },
   passes: {
     '/blocks/bank/traits/dragInside': 0.4,
@@ -26,7 +28,9 @@ export const dragButSolid = blockRule({
     return [
       {
         at: ['traits', 'dragInside'],
-        message: `${name} drags whoever is inside, but its collision shape fills the cell in every state: nobody gets inside.`,
+        message:
+          `${name} drags whoever is inside, but its collision shape fills the cell in every ` +
+          'state: nobody gets inside.',
         fix: context.set('Let people in: no collision', ['shapes'], {
           ...declared.shapes,
           collision: 'none',

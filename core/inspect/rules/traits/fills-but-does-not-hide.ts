@@ -5,7 +5,9 @@ export const fillsButDoesNotHide = blockRule({
   id: 'traits/fills-but-does-not-hide',
   severity: 'hint',
   title: 'Fills the cell, opaque, and does not hide its neighbours',
-  why: 'Nobody can ever see the faces behind an opaque block that fills its cell; drawing them all the same costs time.',
+  why:
+    'Nobody can ever see the faces behind an opaque block that fills its cell; drawing ' +
+    'them all the same costs time.',
   fails: { '/blocks/bank/traits/hidesNeighbours': 'never' },
   passes: { '/blocks/bank/traits/hidesNeighbours': 'whole' },
   check({ traits, name }, context) {
@@ -19,7 +21,9 @@ export const fillsButDoesNotHide = blockRule({
     return [
       {
         at: ['traits', 'hidesNeighbours'],
-        message: `${name} fills its cell and is opaque, yet does not hide its neighbours: their hidden faces are drawn for nothing.`,
+        message:
+          `${name} fills its cell and is opaque, yet does not hide its neighbours: their hidden ` +
+          'faces are drawn for nothing.',
         fix: context.set('Hide neighbours', ['traits', 'hidesNeighbours'], 'whole'),
       },
     ];

@@ -4,7 +4,9 @@ export const gatedWithoutTool = blockRule({
   id: 'traits/gated-without-tool',
   severity: 'error',
   title: 'Gated without a tool kind',
-  why: 'A gated block yields a drop only for the right tool. Without a tool kind there is no right tool, so it never yields anything.',
+  why:
+    'A gated block yields a drop only for the right tool. Without a tool kind there is no ' +
+    'right tool, so it never yields anything.',
   fails: { '/blocks/lamp/traits/gated': true, '/blocks/lamp/traits/toolKind': 'none' },
   passes: { '/blocks/lamp/traits/gated': true, '/blocks/lamp/traits/toolKind': 'pick' },
   check({ traits, name }, context) {

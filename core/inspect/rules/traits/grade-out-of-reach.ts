@@ -12,7 +12,9 @@ export const gradeOutOfReach = blockRule({
     const top = context.header.tools.grades.length - 1;
     if (traits.toolKind === 'none' || (traits.leastGrade <= top && traits.leastGrade >= 0))
       return [];
-    const message = `${name} asks for grade ${traits.leastGrade}, but the tool ladder has ${count(top + 1, 'grade')} (0 to ${top}).`;
+    const message =
+      `${name} asks for grade ${traits.leastGrade}, but the tool ladder has ` +
+      `${count(top + 1, 'grade')} (0 to ${top}).`;
     return [
       {
         at: ['traits', 'leastGrade'],

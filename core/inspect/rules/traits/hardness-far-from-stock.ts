@@ -30,7 +30,9 @@ export const hardnessFarFromStock = blockRule({
     return [
       {
         at: ['traits', 'hardness'],
-        message: `${name} has hardness ${hardness}, ${much} ${stock!.title.toLowerCase()} with ${usual}.`,
+        message:
+          `${name} has hardness ${hardness}, ${much} ${stock!.title.toLowerCase()} with ` +
+          `${usual}.`,
         fix: context.set(`Put it back to ${usual}`, ['traits', 'hardness'], undefined),
       },
     ];

@@ -5,12 +5,15 @@ export const hidesButSeeThrough = blockRule({
   id: 'traits/hides-but-see-through',
   severity: 'error',
   title: 'Hides its neighbours although one can see through it',
-  why: 'Faces that touch the block are left out. If its model leaves part of the cell open, or its texture has holes or is blended, one sees through the world.',
+  why:
+    'Faces that touch the block are left out. If its model leaves part of the cell open, ' +
+    'or its texture has holes or is blended, one sees through the world.',
   fails: { '/blocks/lamp/traits/hidesNeighbours': 'whole' },
   passes: { '/blocks/lamp/traits/hidesNeighbours': 'never' },
   check({ traits, name }, context) {
     if (traits.hidesNeighbours === 'never') return [];
-    // By side and by shape the model decides which faces are left out; only its texture can still be seen through.
+    // By side and by shape the model decides which faces are left out; only its texture can still
+    // be seen through.
     const open =
       traits.hidesNeighbours !== 'whole'
         ? undefined

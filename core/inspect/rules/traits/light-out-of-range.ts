@@ -6,7 +6,9 @@ export const lightOutOfRange = blockRule({
   id: 'traits/light-out-of-range',
   severity: 'error',
   title: 'Light out of range',
-  why: 'Light levels are whole numbers from 0 to 15. A fraction such as 0.8 usually means a share of the brightest light.',
+  why:
+    'Light levels are whole numbers from 0 to 15. A fraction such as 0.8 usually means a ' +
+    'share of the brightest light.',
   fails: { '/blocks/lamp/traits/lightEmitted': 0.8 },
   passes: { '/blocks/lamp/traits/lightEmitted': 12 },
   check(block, context) {
@@ -17,7 +19,9 @@ export const lightOutOfRange = blockRule({
         const meant = Math.min(high, Math.max(low, Math.round(level)));
         return {
           at,
-          message: `${block.name} has ${traitFacts(trait).words} ${value}; levels are whole numbers from ${low} to ${high}.`,
+          message:
+            `${block.name} has ${traitFacts(trait).words} ${value}; levels are whole numbers from ` +
+            `${low} to ${high}.`,
           fix:
             block.declared.traits[trait] === undefined
               ? undefined

@@ -5,7 +5,9 @@ export const litButSameLight = blockRule({
   id: 'traits/lit-but-same-light',
   severity: 'warning',
   title: 'Light that never changes although a property says lit',
-  why: 'A property called lit promises that the block glows only while it is true. If the light is the same in all states, the promise is broken.',
+  why:
+    'A property called lit promises that the block glows only while it is true. If the ' +
+    'light is the same in all states, the promise is broken.',
   fails: { '/blocks/lamp/traits/lightEmitted': 12 },
   passes: {
     '/blocks/lamp/traits/lightEmitted': [{ when: { lit: true }, value: 12 }, { value: 0 }],

@@ -4,7 +4,9 @@ export const missingInToolTag = blockRule({
   id: 'traits/missing-in-tool-tag',
   severity: 'warning',
   title: 'Missing in the tag of its tool',
-  why: 'A tool digs faster what is in its tag. A block that names a tool kind and is not in that tag is dug as if with bare hands.',
+  why:
+    'A tool digs faster what is in its tag. A block that names a tool kind and is not in ' +
+    'that tag is dug as if with bare hands.',
   fails: { '/blocks/lamp/tags': [] },
   passes: { '/blocks/lamp/tags': ['saltmarsh:pick_dug'] },
   check({ traits, name, declared }, context) {
@@ -14,7 +16,9 @@ export const missingInToolTag = blockRule({
       return [
         {
           at: ['traits', 'toolKind'],
-          message: `${name} is dug with a ${traits.toolKind}, but the mod's tools have no ${traits.toolKind}.`,
+          message:
+            `${name} is dug with a ${traits.toolKind}, but the mod's tools have no ` +
+            `${traits.toolKind}.`,
         },
       ];
     if (declared.tags.includes(tag)) return [];

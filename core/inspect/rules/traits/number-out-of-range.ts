@@ -12,7 +12,9 @@ export const numberOutOfRange = blockRule({
   id: 'traits/number-out-of-range',
   severity: 'error',
   title: 'Number out of its range',
-  why: 'Seconds, ratings and chances have ends: a time cannot be negative, and a chance lies from 0 to 1.',
+  why:
+    'Seconds, ratings and chances have ends: a time cannot be negative, and a chance lies ' +
+    'from 0 to 1.',
   fails: { '/blocks/lamp/traits/catchesFire': 30 },
   passes: { '/blocks/lamp/traits/catchesFire': 0.3 },
   check(block, context) {
@@ -22,7 +24,9 @@ export const numberOutOfRange = blockRule({
         const meant = Math.min(high, Math.max(low, value));
         return {
           at,
-          message: `${block.name} has ${trait} ${value}; it goes from ${low} to ${high.toLocaleString('en')}.`,
+          message:
+            `${block.name} has ${trait} ${value}; it goes from ${low} to ` +
+            `${high.toLocaleString('en')}.`,
           fix: context.set(`Make it ${meant}`, at, meant),
         };
       });

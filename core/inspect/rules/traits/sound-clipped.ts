@@ -4,7 +4,9 @@ export const soundClipped = modRule({
   id: 'traits/sound-clipped',
   severity: 'hint',
   title: 'Sound that is cut off at its loudest',
-  why: 'Where samples stand at full scale the top of the wave is gone, which is heard as a crackle. Record it quieter.',
+  why:
+    'Where samples stand at full scale the top of the wave is gone, which is heard as a ' +
+    'crackle. Record it quieter.',
   fails: {
     '/sounds/squelch': {
       sha256: '0'.repeat(63) + '7',

@@ -30,7 +30,9 @@ export const soundMissing = modRule({
           return [
             {
               at: ['soundSets', set, event, i, 'sound'],
-              message: `The sound set ${set} plays ${entry.sound} for ${event}, which the mod does not have.${didYouMean(near)}`,
+              message:
+                `The sound set ${set} plays ${entry.sound} for ${event}, which the mod does not ` +
+                `have.${didYouMean(near)}`,
               fix: {
                 title: near ? `Play ${near}` : 'Take it out of the set',
                 changes: [{ path: pointer(['soundSets', set]), before: events, after }],

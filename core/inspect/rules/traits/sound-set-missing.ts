@@ -6,7 +6,9 @@ export const soundSetMissing = blockRule({
   id: 'traits/sound-set-missing',
   severity: 'error',
   title: 'Sound set missing',
-  why: 'The block would be silent: its sound set is neither one of the mod nor one that comes with the stock.',
+  why:
+    'The block would be silent: its sound set is neither one of the mod nor one that ' +
+    'comes with the stock.',
   fails: { '/blocks/lamp/traits/soundSet': 'obrank:metel' },
   passes: { '/blocks/lamp/traits/soundSet': 'obrank:metal' },
   check({ traits, name, declared }, context) {
@@ -16,7 +18,9 @@ export const soundSetMissing = blockRule({
     return [
       {
         at: ['traits', 'soundSet'],
-        message: `${name} uses the sound set ${traits.soundSet}, which does not exist.${didYouMean(near)}`,
+        message:
+          `${name} uses the sound set ${traits.soundSet}, which does not ` +
+          `exist.${didYouMean(near)}`,
         fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined,
       },
     ];

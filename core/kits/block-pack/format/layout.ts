@@ -108,7 +108,9 @@ export const layout: readonly FileRule[] = [
     ending: '.json',
     named: pathPattern,
     schema: TagFile,
-    note: "Blocks under one name. Of another mod's tag, at `<namespace>/<name>`, the members that this pack adds.",
+    note:
+      "Blocks under one name. Of another mod's tag, at `<namespace>/<name>`, the members " +
+      'that this pack adds.',
   },
   {
     kind: 'item tag',
@@ -212,7 +214,10 @@ export const layout: readonly FileRule[] = [
   },
 ];
 
-/** The kind and name of a path in a pack, or undefined when nothing is kept there. `view/models/lantern/lit.json` is the model `lantern/lit`. */
+/**
+ * The kind and name of a path in a pack, or undefined when nothing is kept there.
+ * `view/models/lantern/lit.json` is the model `lantern/lit`.
+ */
 export function placeInPack(path: string): { rule: FileRule; name: string } | undefined {
   for (const rule of layout) {
     if (

@@ -23,7 +23,7 @@ import { TraitsSchema, toolKinds } from '../../../mod/traits.ts';
 export const edition = 1;
 export const formatName = 'obrank-block-pack';
 
-const amount = z.number().finite();
+const amount = z.number();
 const level = z.number().int().min(0).max(15);
 const whole = z.number().int();
 

@@ -33,7 +33,10 @@ import {
   type WordsDocument,
 } from '../format/index.ts';
 
-/** Something that the reader could not take: under which rule inspection reports it, where, and in words. */
+/**
+ * Something that the reader could not take: under which rule inspection reports it, where, and in
+ * words.
+ */
 export interface ReadProblem {
   rule:
     | 'files/malformed-json'
@@ -55,7 +58,7 @@ export interface ReadFile<T> {
   file: string;
   name: string;
   value: T;
-  placeOf(path: string): Place;
+  placeOf: (path: string) => Place;
 }
 
 export interface PictureRead {
@@ -64,7 +67,10 @@ export interface PictureRead {
   alpha: 'none' | 'holes' | 'partial';
 }
 
-/** A pack as it lies on disk, read strictly: only what fits its schema is here; the rest is among the problems. */
+/**
+ * A pack as it lies on disk, read strictly: only what fits its schema is here; the rest is among
+ * the problems.
+ */
 export interface ReadPack {
   files: Files;
   problems: ReadProblem[];
@@ -109,8 +115,8 @@ const listOf: Partial<Record<FileKind, Listed>> = {
 };
 
 /**
- * Reads a Block Pack from its files alone. Never throws for what a file holds: every mistake becomes a problem with line and column,
- * and the rest is read all the same.
+ * Reads a Block Pack from its files alone. Never throws for what a file holds: every mistake
+ * becomes a problem with line and column, and the rest is read all the same.
  */
 export function readPack(files: Files): ReadPack {
   const pack: ReadPack = {
@@ -145,7 +151,9 @@ export function readPack(files: Files): ReadPack {
       rule: 'pack/wrong-edition',
       file: found.file,
       place: found.placeOf('/edition'),
-      message: `The pack says edition ${found.value.edition}; this version of Obrank reads edition ${edition}.`,
+      message:
+        `The pack says edition ${found.value.edition}; this version of Obrank reads edition ` +
+        `${edition}.`,
     });
   return pack;
 }
@@ -162,7 +170,7 @@ function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
       `Nothing in a Block Pack is kept at this path.${nearPath(file)}`,
     );
   const { rule, name } = at;
-  const put = <T>(value: T, placeOf: (path: string) => Place = () => start) => {
+  const put = (value: unknown, placeOf: (path: string) => Place = () => start) => {
     const list = listOf[rule.kind];
     if (list)
       (pack[list] as Map<string, ReadFile<unknown>>).set(name, { file, name, value, placeOf });
@@ -196,7 +204,8 @@ function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
     else
       problem(
         'pack/sound-unreadable',
-        `This is not ${rule.ending === '.wav' ? 'a WAV' : 'an Ogg'} file: its first bytes are those of another kind of file.`,
+        `This is not ${rule.ending === '.wav' ? 'a WAV' : 'an Ogg'} file: its first bytes are ` +
+          'those of another kind of file.',
       );
   } else if (rule.schema) {
     const text = readJson(bytes, problem);
@@ -242,7 +251,10 @@ function readJson(
   return text.value === undefined ? undefined : text;
 }
 
-/** The nearest path at which something is kept, when a folder or an ending is written a little wrong. */
+/**
+ * The nearest path at which something is kept, when a folder or an ending is written a little
+ * wrong.
+ */
 function nearPath(file: string): string {
   const lower = file.toLowerCase();
   if (lower !== file && placeInPack(lower)) return ` Names are lowercase.${didYouMean(lower)}`;

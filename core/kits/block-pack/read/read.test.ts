@@ -7,7 +7,9 @@ import { blockPack } from '../index.ts';
 import { layout, pathInPack, placeInPack } from '../format/index.ts';
 import { readPack } from './index.ts';
 
-/** What is found in the sample pack with something changed, without the notice that it was changed. */
+/**
+ * What is found in the sample pack with something changed, without the notice that it was changed.
+ */
 const findings = (example: FileExample) =>
   inspectBuilt(blockPack, sampleBuilt(example))
     .filter((finding) => finding.rule !== 'pack/digest-differs')
@@ -21,21 +23,24 @@ test.each<[string, FileExample, string[]]>([
     'a comma too many',
     { 'rules/tags/blocks/shore.json': '{\n  "id": "saltmarsh:shore",\n  "members": [],\n}' },
     [
-      'rules/tags/blocks/shore.json:4:1 error files/malformed-json There is a comma after the last entry. Remove it.',
+      'rules/tags/blocks/shore.json:4:1 error files/malformed-json There is a comma after ' +
+        'the last entry. Remove it.',
     ],
   ],
   [
     'a comment',
     { 'rules/tags/blocks/shore.json': '{ "id": "saltmarsh:shore", // mine\n "members": [] }' },
     [
-      'rules/tags/blocks/shore.json:1:28 error files/malformed-json JSON has no comments. Remove this one.',
+      'rules/tags/blocks/shore.json:1:28 error files/malformed-json JSON has no comments. ' +
+        'Remove this one.',
     ],
   ],
   [
     'a byte order mark',
     { 'rules/tags/blocks/shore.json': '\uFEFF{ "id": "saltmarsh:shore", "members": [] }' },
     [
-      'rules/tags/blocks/shore.json:1:1 error files/malformed-json The file begins with a byte order mark. Save it as UTF-8 without one.',
+      'rules/tags/blocks/shore.json:1:1 error files/malformed-json The file begins with a ' +
+        'byte order mark. Save it as UTF-8 without one.',
     ],
   ],
   [
@@ -58,8 +63,10 @@ test.each<[string, FileExample, string[]]>([
     'a folder written a letter off',
     { 'view/looks/bank.json': null, 'view/look/bank.json': '{}' },
     [
-      'error pack/state-without-look The block saltmarsh:bank has no look: view/looks/bank.json is missing.',
-      'view/look/bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean view/looks/bank.json?',
+      'error pack/state-without-look The block saltmarsh:bank has no look: ' +
+        'view/looks/bank.json is missing.',
+      'view/look/bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept ' +
+        'at this path. Did you mean view/looks/bank.json?',
       'pack.json lists',
     ],
   ],
@@ -67,7 +74,8 @@ test.each<[string, FileExample, string[]]>([
     'capital letters',
     { 'view/models/Bank.json': '{}' },
     [
-      'view/models/Bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Names are lowercase. Did you mean view/models/bank.json?',
+      'view/models/Bank.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept ' +
+        'at this path. Names are lowercase. Did you mean view/models/bank.json?',
     ],
   ],
   [
@@ -75,21 +83,24 @@ test.each<[string, FileExample, string[]]>([
     { 'pack.json': null, 'pak.json': '{}' },
     [
       'pack.json:1:1 error files/missing The pack has no pack.json.',
-      'pak.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this path. Did you mean pack.json?',
+      'pak.json:1:1 warning files/unknown-file Nothing in a Block Pack is kept at this ' +
+        'path. Did you mean pack.json?',
     ],
   ],
   [
     'a model that was renamed',
     { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:banc' },
     [
-      'error pack/reference-missing The model saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?',
+      'error pack/reference-missing The model saltmarsh:banc is not in the pack. Did you ' +
+        'mean saltmarsh:bank?',
     ],
   ],
   [
     'a texture that was renamed',
     { 'view/models/bank.json#/slots/face': 'saltmarsh:banc' },
     [
-      'error pack/reference-missing The texture saltmarsh:banc is not in the pack. Did you mean saltmarsh:bank?',
+      'error pack/reference-missing The texture saltmarsh:banc is not in the pack. Did you ' +
+        'mean saltmarsh:bank?',
     ],
   ],
   [
@@ -106,14 +117,16 @@ test.each<[string, FileExample, string[]]>([
     'an item of ours is not',
     { 'rules/loot/bank.json#/draws/0/lots/0/give': 'saltmarsh:flute' },
     [
-      'rules/loot/bank.json:1:73 error pack/reference-missing The item saltmarsh:flute is not in the pack.',
+      'rules/loot/bank.json:1:73 error pack/reference-missing The item saltmarsh:flute is ' +
+        'not in the pack.',
     ],
   ],
   [
     'a tag with a member that is gone',
     { 'rules/tags/blocks/shore.json#/members': ['saltmarsh:banks'] },
     [
-      'error pack/reference-missing The block saltmarsh:banks is not in the pack. Did you mean saltmarsh:bank?',
+      'error pack/reference-missing The block saltmarsh:banks is not in the pack. Did you ' +
+        'mean saltmarsh:bank?',
     ],
   ],
   [
@@ -125,7 +138,8 @@ test.each<[string, FileExample, string[]]>([
     'a strip without its picture',
     { 'view/textures/wave.strip.json': '{ "ticks": 4 }' },
     [
-      'view/textures/wave.strip.json:1:1 error pack/reference-missing There is no texture wave.png beside this strip.',
+      'view/textures/wave.strip.json:1:1 error pack/reference-missing There is no texture ' +
+        'wave.png beside this strip.',
     ],
   ],
   [
@@ -135,7 +149,8 @@ test.each<[string, FileExample, string[]]>([
         '{ "saltmarsh:mud": { "step": [{ "sound": "saltmarsh:squelch" }] } }',
     },
     [
-      'view/sounds/sets.json:1:42 error pack/reference-missing The sound saltmarsh:squelch is not in the pack.',
+      'view/sounds/sets.json:1:42 error pack/reference-missing The sound saltmarsh:squelch ' +
+        'is not in the pack.',
     ],
   ],
   [
@@ -147,21 +162,24 @@ test.each<[string, FileExample, string[]]>([
     'a state without a look',
     { 'view/looks/lamp.json#/rows/3/when': { heading: 'south', lit: false } },
     [
-      'view/looks/lamp.json:14:11 error pack/state-without-look 1 state of saltmarsh:lamp has no look; the first is heading = south, lit = true.',
+      'view/looks/lamp.json:14:11 error pack/state-without-look 1 state of saltmarsh:lamp ' +
+        'has no look; the first is heading = south, lit = true.',
     ],
   ],
   [
     'a property more than the registry knows',
     { 'rules/blocks/bank.json#/properties': [{ name: 'wet', kind: 'toggle', default: false }] },
     [
-      'error pack/registry-disagrees registry.json gives saltmarsh:bank 1 states in 0 bits; its properties make 2, which need 1 bits.',
+      'error pack/registry-disagrees registry.json gives saltmarsh:bank 1 states in 0 bits; ' +
+        'its properties make 2, which need 1 bits.',
     ],
   ],
   [
     'a block that is not registered',
     { 'registry.json#/entries/1': { number: 1, kind: 'item', id: 'saltmarsh:bank' } },
     [
-      'rules/blocks/bank.json:1:1 error pack/registry-disagrees The block saltmarsh:bank is not in registry.json.',
+      'rules/blocks/bank.json:1:1 error pack/registry-disagrees The block saltmarsh:bank is ' +
+        'not in registry.json.',
     ],
   ],
   [
@@ -178,7 +196,8 @@ test.each<[string, FileExample, string[]]>([
     'something else that is called pack.json',
     { 'pack.json': '{ "name": "other" }' },
     [
-      'pack.json:1:1 error pack/wrong-edition This is not the pack.json of a Block Pack: its "format" is not "obrank-block-pack".',
+      'pack.json:1:1 error pack/wrong-edition This is not the pack.json of a Block Pack: ' +
+        'its "format" is not "obrank-block-pack".',
     ],
   ],
   [
@@ -253,27 +272,31 @@ test("paths and places are each other's inverse for every kind of file", () => {
     expect(placeInPack(nowhere)).toBeUndefined();
 });
 
-test('a pack that was written by hand needs no digests, no state codes and no files that it does not use', () => {
-  const files = sampleBuilt({
-    'pack.json#/files': null,
-    'registry.json#/entries/2/states': null,
-    'registry.json#/entries/2/codes': null,
-    'rules/tools.json': null,
-    'view/groups.json': null,
-    'code/ids.ts': null,
-    'view/sounds/sets.json': null,
-  });
-  expect(inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`)).toEqual(
-    [],
-  );
-  const broken = sampleBuilt({
-    'pack.json': '{',
-    'rules/recipes/a.json':
-      '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }',
-  });
-  expect(
-    inspectBuilt(blockPack, broken)
-      .filter(({ rule }) => rule === 'pack/reference-missing')
-      .map(({ message }) => message),
-  ).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
-});
+test(
+  'a pack that was written by hand needs no digests, no state codes and no files that ' +
+    'it does not use',
+  () => {
+    const files = sampleBuilt({
+      'pack.json#/files': null,
+      'registry.json#/entries/2/states': null,
+      'registry.json#/entries/2/codes': null,
+      'rules/tools.json': null,
+      'view/groups.json': null,
+      'code/ids.ts': null,
+      'view/sounds/sets.json': null,
+    });
+    expect(inspectBuilt(blockPack, files).map(({ rule, message }) => `${rule} ${message}`)).toEqual(
+      [],
+    );
+    const broken = sampleBuilt({
+      'pack.json': '{',
+      'rules/recipes/a.json':
+        '{ "kind": "mix", "takes": ["obrank:timber", "obrank:timbre"], "gives": "saltmarsh:bank" }',
+    });
+    expect(
+      inspectBuilt(blockPack, broken)
+        .filter(({ rule }) => rule === 'pack/reference-missing')
+        .map(({ message }) => message),
+    ).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
+  },
+);

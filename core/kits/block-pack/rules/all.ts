@@ -1,4 +1,7 @@
-/** Every rule over the files of a Block Pack, one line each; a test finds files that are missing here. */
+/**
+ * Every rule over the files of a Block Pack, one line each; a test finds files that are missing
+ * here.
+ */
 export { digestDiffers } from './digest-differs.ts';
 export { doesNotFit } from './does-not-fit.ts';
 export { fileMissing } from './file-missing.ts';

@@ -5,7 +5,9 @@ export const digestDiffers = packRule({
   id: 'pack/digest-differs',
   severity: 'warning',
   title: 'Edited since it was built',
-  why: 'pack.json holds the digest of every file as it was built. A difference means a hand edit, which the next build would overwrite, or a damaged copy.',
+  why:
+    'pack.json holds the digest of every file as it was built. A difference means a hand ' +
+    'edit, which the next build would overwrite, or a damaged copy.',
   fails: { 'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [] }' },
   passes: {},
   check({ pack, files }) {
@@ -29,7 +31,8 @@ export const digestDiffers = packRule({
               {
                 file,
                 message:
-                  'This file was changed since the pack was built: its digest is not the one in pack.json.',
+                  'This file was changed since the pack was built: its digest is not the one in ' +
+                  'pack.json.',
               },
             ];
       }),

@@ -4,7 +4,9 @@ export const fileMissing = readerRule({
   id: 'files/missing',
   severity: 'error',
   title: 'Needed file missing',
-  why: 'Without pack.json nobody knows what the pack is; without registry.json nothing in it exists.',
+  why:
+    'Without pack.json nobody knows what the pack is; without registry.json nothing in it ' +
+    'exists.',
   fails: { 'registry.json': null },
   passes: {},
 });

@@ -5,7 +5,9 @@ export const idAndNameDisagree = packRule({
   id: 'pack/id-and-name-disagree',
   severity: 'error',
   title: 'File name and id disagree',
-  why: 'A file is found by its name and speaks of itself by its id. When a file was copied and only one of the two was changed, two files claim one thing.',
+  why:
+    'A file is found by its name and speaks of itself by its id. When a file was copied ' +
+    'and only one of the two was changed, two files claim one thing.',
   fails: { 'rules/blocks/bank.json#/id': 'saltmarsh:silt' },
   passes: {},
   check: (pack) => {

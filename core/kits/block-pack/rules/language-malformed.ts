@@ -4,7 +4,9 @@ export const languageMalformed = packRule({
   id: 'names/language-malformed',
   severity: 'error',
   title: 'Language tag malformed',
-  why: 'Languages are named by BCP 47 tags: the language in small letters, the region in capitals, joined by a hyphen. Under another name the file is never found.',
+  why:
+    'Languages are named by BCP 47 tags: the language in small letters, the region in ' +
+    'capitals, joined by a hyphen. Under another name the file is never found.',
   fails: { 'view/words/EN.json': '{ "language": "en", "texts": {} }' },
   passes: {},
   check({ words, pack }) {
@@ -14,7 +16,9 @@ export const languageMalformed = packRule({
         return [
           {
             file,
-            message: `${file} is named by the language ${name}${meant ? `; written rightly it is ${meant}` : ', which is no language tag'}.`,
+            message:
+              `${file} is named by the language ` +
+              `${name}${meant ? `; written rightly it is ${meant}` : ', which is no language tag'}.`,
           },
         ];
       if (value.language !== name)

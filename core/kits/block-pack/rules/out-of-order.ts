@@ -5,7 +5,9 @@ export const outOfOrder = packRule({
   id: 'registry/out-of-order',
   severity: 'error',
   title: 'Registered before what it rests on',
-  why: 'The registry is read from top to bottom. A block rests on its group and an item on its block, so groups come first, then blocks, then items.',
+  why:
+    'The registry is read from top to bottom. A block rests on its group and an item on ' +
+    'its block, so groups come first, then blocks, then items.',
   fails: { 'registry.json#/entries/0': { number: 40, kind: 'item', id: 'saltmarsh:salt' } },
   passes: {},
   check({ registry }) {
@@ -22,7 +24,9 @@ export const outOfOrder = packRule({
         {
           file: registry.file,
           place: registry.placeOf(`/entries/${i}`),
-          message: `The ${entry.kind} ${entry.id} is registered after the first ${registered[highest]!}. Groups come first, then blocks, then items.`,
+          message:
+            `The ${entry.kind} ${entry.id} is registered after the first ${registered[highest]!}. ` +
+            'Groups come first, then blocks, then items.',
         },
       ];
     });

@@ -6,7 +6,10 @@ export const packRule = (rule: Omit<FileRule<ReadPack>, 'over'>): FileRule<ReadP
   ...rule,
 });
 
-/** A rule for what the reader itself could not take: the reader says where and what, the rule says why it matters. */
+/**
+ * A rule for what the reader itself could not take: the reader says where and what, the rule says
+ * why it matters.
+ */
 export const readerRule = (
   rule: Omit<FileRule<ReadPack>, 'over' | 'check'> & { id: ReadProblem['rule'] },
 ): FileRule<ReadPack> =>

@@ -10,7 +10,9 @@ export const referenceMissing = packRule({
   id: 'pack/reference-missing',
   severity: 'error',
   title: 'Reference to what is not in the pack',
-  why: 'A file names a model, texture, item, block or sound that is not there. The game shows a marker, stays silent, or refuses the pack.',
+  why:
+    'A file names a model, texture, item, block or sound that is not there. The game ' +
+    'shows a marker, stays silent, or refuses the pack.',
   fails: { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:bnak' },
   passes: { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:lamp' },
   check(pack) {
@@ -25,7 +27,8 @@ export const referenceMissing = packRule({
     ) => {
       const { namespace, name } = splitId(id);
       if (namespace === 'obrank') {
-        // Of what Obrank brings along the items are looked at here; templates and sound sets are known by those who ask.
+        // Of what Obrank brings along the items are looked at here; templates and sound sets are
+        // known by those who ask.
         if (kind !== 'item' || stockNamed(name)) return;
         const near = closest(
           name,

@@ -6,7 +6,10 @@ export const registryDisagrees = packRule({
   id: 'pack/registry-disagrees',
   severity: 'error',
   title: 'Registry and files disagree',
-  why: 'The registry says which blocks exist and how many states each has. A block that it does not list is never registered; a wrong number of states makes saved worlds unreadable.',
+  why:
+    'The registry says which blocks exist and how many states each has. A block that it ' +
+    'does not list is never registered; a wrong number of states makes saved worlds ' +
+    'unreadable.',
   fails: { 'registry.json#/entries/2/states': 9 },
   passes: {},
   check({ registry, blocks }) {
@@ -31,7 +34,9 @@ export const registryDisagrees = packRule({
             {
               file: registry.file,
               place,
-              message: `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not there.`,
+              message:
+                `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not ` +
+                'there.',
             },
           ];
         const space = new StateSpace(block.value.properties);
@@ -54,7 +59,10 @@ export const registryDisagrees = packRule({
           {
             file: registry.file,
             place,
-            message: `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ${bitsFor(size)} bits.`,
+            message:
+              `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ` +
+              `${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ` +
+              `${bitsFor(size)} bits.`,
           },
         ];
       }),

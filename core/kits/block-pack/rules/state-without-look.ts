@@ -6,7 +6,9 @@ export const packStateWithoutLook = packRule({
   id: 'pack/state-without-look',
   severity: 'error',
   title: 'State without a look, in the files',
-  why: 'A state that no row of the look matches shows the marker of an unresolved model in the game.',
+  why:
+    'A state that no row of the look matches shows the marker of an unresolved model in ' +
+    'the game.',
   fails: { 'view/looks/lamp.json#/rows/3/when': { lit: true } },
   passes: {},
   check: (pack) =>
@@ -30,7 +32,10 @@ export const packStateWithoutLook = packRule({
         {
           file: look.file,
           place: look.placeOf('/rows'),
-          message: `${count(uncovered.count, 'state')} of ${block.value.id} ${uncovered.count === 1 ? 'has' : 'have'} no look; the first is ${space.describe(uncovered.first!)}.`,
+          message:
+            `${count(uncovered.count, 'state')} of ${block.value.id} ` +
+            `${uncovered.count === 1 ? 'has' : 'have'} no look; the first is ` +
+            `${space.describe(uncovered.first!)}.`,
         },
       ];
     }),

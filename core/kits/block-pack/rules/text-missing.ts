@@ -29,7 +29,9 @@ export const textMissing = packRule({
         .map(({ name, value }) => ({
           file: words.file,
           place: words.placeOf('/texts'),
-          message: `${splitId(value.id).name} has no name in ${language}: the key ${value.block ? 'block' : 'item'}.${name} is missing.`,
+          message:
+            `${splitId(value.id).name} has no name in ${language}: the key ` +
+            `${value.block ? 'block' : 'item'}.${name} is missing.`,
         }));
     }),
 });

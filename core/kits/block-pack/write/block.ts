@@ -3,7 +3,10 @@ import { packedTraits, type Mod, type ResolvedBlock } from '../../../mod/index.t
 import { usualTop } from '../../../space/index.ts';
 import type { BlockDocument, LookDocument, LootDocument } from '../format/index.ts';
 
-/** Writes `rules/blocks/<name>.json`: everything the simulation needs, each state-dependent value as rows. */
+/**
+ * Writes `rules/blocks/<name>.json`: everything the simulation needs, each state-dependent value as
+ * rows.
+ */
 export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
   const { toolKind, leastGrade } = block.traits;
   // The tool stands before the gate, where people look for it.

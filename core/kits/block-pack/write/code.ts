@@ -11,9 +11,19 @@ const escapes: Readonly<Record<string, string>> = {
   '\t': '\\t',
 };
 
-/** A text as a TypeScript literal: quotes, backslashes, control characters and the line breaks that are none elsewhere are escaped. */
+/**
+ * A text as a TypeScript literal: quotes, backslashes, control characters and the line breaks that
+ * are none elsewhere are escaped.
+ */
 const quoted = (text: string): string =>
-  `'${text.replaceAll(/['\\\p{Cc}\p{Cf}\p{Cs}\u2028\u2029]/gu, (sign) => escapes[sign] ?? [...sign].flatMap((part) => Array.from({ length: part.length }, (_, i) => `\\u${part.charCodeAt(i).toString(16).padStart(4, '0')}`)).join(''))}'`;
+  `'${text.replaceAll(/['\\\p{Cc}\p{Cf}\p{Cs}\u2028\u2029]/gu, (sign) => escapes[sign] ?? byUnits(sign))}'`;
+
+/** A sign by its UTF-16 units, as `\\u2028`. */
+const byUnits = (sign: string): string =>
+  Array.from(
+    { length: sign.length },
+    (_, unit) => `\\u${sign.charCodeAt(unit).toString(16).padStart(4, '0')}`,
+  ).join('');
 
 const literal = (value: unknown): string =>
   typeof value === 'string' ? quoted(value) : String(value);
@@ -21,7 +31,10 @@ const literal = (value: unknown): string =>
 /** A text that stands in a comment of one line: nothing in it ends the line. */
 const inComment = (text: string): string => text.replaceAll(/[\p{Cc}\p{Cf}\u2028\u2029]/gu, ' ');
 
-/** The TypeScript type of a property's values. A long number range is `number`: a union of thousands helps nobody. */
+/**
+ * The TypeScript type of a property's values. A long number range is `number`: a union of thousands
+ * helps nobody.
+ */
 function valueType(property: Property): string {
   if (property.kind === 'toggle') return 'boolean';
   const values = valuesOf(property);
@@ -30,7 +43,10 @@ function valueType(property: Property): string {
     : values.map(literal).join(' | ') || 'never';
 }
 
-/** Writes `code/ids.ts`: ids as constants, a type of each block's states, its default state. Compiles under strict TypeScript. */
+/**
+ * Writes `code/ids.ts`: ids as constants, a type of each block's states, its default state.
+ * Compiles under strict TypeScript.
+ */
 export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
   const { namespace, title, version } = mod.header;
   const ids = (names: readonly string[]) =>
@@ -41,7 +57,9 @@ export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
   );
   const states = withStates.map(
     (block) =>
-      `  ${block.name}: { ${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} };`,
+      `  ${block.name}: { ` +
+      `${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} ` +
+      '};',
   );
   const defaults = withStates.map(
     (block) =>

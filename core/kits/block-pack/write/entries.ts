@@ -39,7 +39,10 @@ export const writePack = (header: Header, files: PackDocument['files']): PackDoc
   files,
 });
 
-/** Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks, items; each by number) with each block's number of states and how their codes are laid out. */
+/**
+ * Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks, items;
+ * each by number) with each block's number of states and how their codes are laid out.
+ */
 export function writeRegistry(
   { header: { namespace }, ledger }: { header: Header; ledger: Ledger },
   blocks: ReadonlyMap<string, ResolvedBlock>,
@@ -69,7 +72,10 @@ export function writeRegistry(
   };
 }
 
-/** Every tag with what stands in it outright. The tags of the mod stand under their names, those of other mods under `<namespace>/<name>`. */
+/**
+ * Every tag with what stands in it outright. The tags of the mod stand under their names, those of
+ * other mods under `<namespace>/<name>`.
+ */
 export function writeTags(mod: Mod, kind: 'blockTags' | 'itemTags'): Map<string, TagDocument> {
   const fileOf = (id: string) => ownName(mod.header.namespace, id) ?? id.replace(':', '/');
   return new Map(
@@ -117,7 +123,10 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
   return items;
 }
 
-/** Writes `view/words/<language>.json`: names of groups, blocks and items, and the mod's other texts. */
+/**
+ * Writes `view/words/<language>.json`: names of groups, blocks and items, and the mod's other
+ * texts.
+ */
 export function writeWords(mod: Mod, language: string): WordsDocument {
   const texts = new Map<string, string>();
   const add = (key: string, names: Record<string, string>) => {

@@ -91,7 +91,10 @@ export function writeBlockPack(
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** The text files that one block brings along: its rules, look, loot and item, the models it shows and the tags it is in. */
+/**
+ * The text files that one block brings along: its rules, look, loot and item, the models it shows
+ * and the tags it is in.
+ */
 export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
   const mod = inOrder(given);
   const declared = lookUp(mod.blocks, name);

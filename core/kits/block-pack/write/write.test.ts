@@ -19,33 +19,36 @@ beforeAll(() => {
 const withChange = (path: string, value: unknown) =>
   written(withExample(sampleMod(), { [path]: value }));
 
-test('rules of a block: stock filled in, values by state as rows, boxes turned with the model', () => {
-  const shape = [
-    { when: { heading: 'north' }, value: [{ at: [4, 0, 0], size: [8, 12, 8] }] },
-    { when: { heading: 'east' }, value: [{ at: [8, 0, 4], size: [8, 12, 8] }] },
-    { when: { heading: 'south' }, value: [{ at: [4, 0, 8], size: [8, 12, 8] }] },
-    { when: { heading: 'west' }, value: [{ at: [0, 0, 4], size: [8, 12, 8] }] },
-  ];
-  expect(file('rules/blocks/lamp.json')).toEqual({
-    id: 'saltmarsh:lamp',
-    hardness: 11,
-    blastRating: 14,
-    tool: { kind: 'pick', leastGrade: 1 },
-    gated: true,
-    lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }],
-    lightAbsorbed: [{ value: 15 }],
-    friction: [{ value: 0.6 }],
-    catchesFire: 0,
-    burnsAway: 0,
-    properties: [
-      { name: 'heading', kind: 'heading', default: 'south' },
-      { name: 'lit', kind: 'toggle', default: false, byCode: true },
-    ],
-    placement: [{ set: 'heading', to: 'toward the player' }],
-    collision: shape,
-    outline: shape,
-  });
-});
+test(
+  'rules of a block: stock filled in, values by state as rows, boxes turned with the ' + 'model',
+  () => {
+    const shape = [
+      { when: { heading: 'north' }, value: [{ at: [4, 0, 0], size: [8, 12, 8] }] },
+      { when: { heading: 'east' }, value: [{ at: [8, 0, 4], size: [8, 12, 8] }] },
+      { when: { heading: 'south' }, value: [{ at: [4, 0, 8], size: [8, 12, 8] }] },
+      { when: { heading: 'west' }, value: [{ at: [0, 0, 4], size: [8, 12, 8] }] },
+    ];
+    expect(file('rules/blocks/lamp.json')).toEqual({
+      id: 'saltmarsh:lamp',
+      hardness: 11,
+      blastRating: 14,
+      tool: { kind: 'pick', leastGrade: 1 },
+      gated: true,
+      lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }],
+      lightAbsorbed: [{ value: 15 }],
+      friction: [{ value: 0.6 }],
+      catchesFire: 0,
+      burnsAway: 0,
+      properties: [
+        { name: 'heading', kind: 'heading', default: 'south' },
+        { name: 'lit', kind: 'toggle', default: false, byCode: true },
+      ],
+      placement: [{ set: 'heading', to: 'toward the player' }],
+      collision: shape,
+      outline: shape,
+    });
+  },
+);
 
 test('a look: every front and top said outright, shares only where there is a choice', () => {
   expect(file('view/looks/lamp.json')).toEqual({
@@ -89,35 +92,42 @@ test('a look: every front and top said outright, shares only where there is a ch
   ).toMatchObject({ alphaMode: 'mask', alphaCutoff: 0.5 });
 });
 
-test('loot: itself is one sure lot; nothing, on purpose or not said, is a table without draws', () => {
-  expect(file('rules/loot/lamp.json')).toEqual({
-    block: 'saltmarsh:lamp',
-    draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }],
-  });
-  for (const loot of ['nothing', null])
-    expect(withChange('/blocks/lamp/loot', loot)('rules/loot/lamp.json')).toEqual({
+test(
+  'loot: itself is one sure lot; nothing, on purpose or not said, is a table without ' + 'draws',
+  () => {
+    expect(file('rules/loot/lamp.json')).toEqual({
       block: 'saltmarsh:lamp',
-      draws: [],
+      draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }],
     });
-});
+    for (const loot of ['nothing', null])
+      expect(withChange('/blocks/lamp/loot', loot)('rules/loot/lamp.json')).toEqual({
+        block: 'saltmarsh:lamp',
+        draws: [],
+      });
+  },
+);
 
-test('tags: the members that the tag names first, then the blocks that say they are in it, each once', () => {
-  expect(file('rules/tags/blocks/shore.json')).toEqual({
-    id: 'saltmarsh:shore',
-    members: ['saltmarsh:bank'],
-  });
-  expect(
-    withChange('/blockTags/shore/members', ['reed_hall:pier', 'saltmarsh:bank'])(
-      'rules/tags/blocks/shore.json',
-    ),
-  ).toEqual({ id: 'saltmarsh:shore', members: ['reed_hall:pier', 'saltmarsh:bank'] });
-  // A tag of a tool that no block declares is written all the same as soon as a block is in it.
-  expect(
-    withChange('/blocks/bank/tags', ['saltmarsh:axe_dug', 'reed_hall:wet'])(
-      'rules/tags/blocks/axe_dug.json',
-    ),
-  ).toEqual({ id: 'saltmarsh:axe_dug', members: ['saltmarsh:bank'] });
-});
+test(
+  'tags: the members that the tag names first, then the blocks that say they are in it, ' +
+    'each once',
+  () => {
+    expect(file('rules/tags/blocks/shore.json')).toEqual({
+      id: 'saltmarsh:shore',
+      members: ['saltmarsh:bank'],
+    });
+    expect(
+      withChange('/blockTags/shore/members', ['reed_hall:pier', 'saltmarsh:bank'])(
+        'rules/tags/blocks/shore.json',
+      ),
+    ).toEqual({ id: 'saltmarsh:shore', members: ['reed_hall:pier', 'saltmarsh:bank'] });
+    // A tag of a tool that no block declares is written all the same as soon as a block is in it.
+    expect(
+      withChange('/blocks/bank/tags', ['saltmarsh:axe_dug', 'reed_hall:wet'])(
+        'rules/tags/blocks/axe_dug.json',
+      ),
+    ).toEqual({ id: 'saltmarsh:axe_dug', members: ['saltmarsh:bank'] });
+  },
+);
 
 test('items: a block that can be held, a plain item, and none for what cannot be held', () => {
   expect(file('view/items/lamp.json')).toEqual({
@@ -135,80 +145,92 @@ test('items: a block that can be held, a plain item, and none for what cannot be
   expect(withChange('/blocks/lamp/identity/item', 'none')('view/items/lamp.json')).toBe('');
 });
 
-test("words: groups, blocks and items by key, the mod's own texts last, nothing for a name that is missing", () => {
-  expect(file('view/words/en.json')).toEqual({
-    language: 'en',
-    texts: { 'group.shore': 'Shore', 'block.bank': 'Bank', 'block.lamp': 'Lamp' },
-  });
-  const german = written(
-    withExample(sampleMod(), {
-      '/header/languages': ['en', 'de'],
-      '/blocks/lamp/names/de': 'Lampe',
-      '/words/de': { texts: { 'mod.summary': 'Am Ufer' } },
-    }),
-  );
-  expect(german('view/words/de.json')).toEqual({
-    language: 'de',
-    texts: { 'block.lamp': 'Lampe', 'mod.summary': 'Am Ufer' },
-  });
-});
+test(
+  "words: groups, blocks and items by key, the mod's own texts last, nothing for a name " +
+    'that is missing',
+  () => {
+    expect(file('view/words/en.json')).toEqual({
+      language: 'en',
+      texts: { 'group.shore': 'Shore', 'block.bank': 'Bank', 'block.lamp': 'Lamp' },
+    });
+    const german = written(
+      withExample(sampleMod(), {
+        '/header/languages': ['en', 'de'],
+        '/blocks/lamp/names/de': 'Lampe',
+        '/words/de': { texts: { 'mod.summary': 'Am Ufer' } },
+      }),
+    );
+    expect(german('view/words/de.json')).toEqual({
+      language: 'de',
+      texts: { 'block.lamp': 'Lampe', 'mod.summary': 'Am Ufer' },
+    });
+  },
+);
 
-test("registry: groups before blocks before items, whatever their numbers, and what another mod's tag gets is a file of its own", () => {
-  const of = written(
-    withExample(sampleMod(), {
-      '/items/salt': { names: { en: 'Salt' }, tags: ['saltmarsh:dry', 'driftwood:white'] },
-      '/itemTags/dry': {},
-      '/ledger/entries/0/number': 8,
-      '/ledger/entries/3': { number: 0, kind: 'item', name: 'salt' },
-    }),
-  );
-  expect(
-    (of('registry.json') as { entries: { number: number; kind: string }[] }).entries.map(
-      ({ number, kind }) => `${number} ${kind}`,
-    ),
-  ).toEqual(['8 group', '1 block', '2 block', '0 item']);
-  expect(of('rules/tags/items/dry.json')).toEqual({
-    id: 'saltmarsh:dry',
-    members: ['saltmarsh:salt'],
-  });
-  expect(of('rules/tags/items/driftwood/white.json')).toEqual({
-    id: 'driftwood:white',
-    members: ['saltmarsh:salt'],
-  });
-});
+test(
+  'registry: groups before blocks before items, whatever their numbers, and what ' +
+    "another mod's tag gets is a file of its own",
+  () => {
+    const of = written(
+      withExample(sampleMod(), {
+        '/items/salt': { names: { en: 'Salt' }, tags: ['saltmarsh:dry', 'driftwood:white'] },
+        '/itemTags/dry': {},
+        '/ledger/entries/0/number': 8,
+        '/ledger/entries/3': { number: 0, kind: 'item', name: 'salt' },
+      }),
+    );
+    expect(
+      (of('registry.json') as { entries: { number: number; kind: string }[] }).entries.map(
+        ({ number, kind }) => `${number} ${kind}`,
+      ),
+    ).toEqual(['8 group', '1 block', '2 block', '0 item']);
+    expect(of('rules/tags/items/dry.json')).toEqual({
+      id: 'saltmarsh:dry',
+      members: ['saltmarsh:salt'],
+    });
+    expect(of('rules/tags/items/driftwood/white.json')).toEqual({
+      id: 'driftwood:white',
+      members: ['saltmarsh:salt'],
+    });
+  },
+);
 
-test('registry: the ledger in the order of its numbers, states and how their codes are laid out, the retired ones listed', () => {
-  const retired = withChange('/ledger/retired', [
-    { number: 9, kind: 'block', name: 'pier', successor: 'saltmarsh:bank' },
-  ]);
-  expect(retired('registry.json')).toEqual({
-    entries: [
-      { number: 0, kind: 'group', id: 'saltmarsh:shore' },
-      {
-        number: 1,
-        kind: 'block',
-        id: 'saltmarsh:bank',
-        states: 1,
-        codes: { kind: 'mixed-radix', bits: 0, digits: [] },
-      },
-      {
-        number: 2,
-        kind: 'block',
-        id: 'saltmarsh:lamp',
-        states: 8,
-        codes: {
-          kind: 'mixed-radix',
-          bits: 3,
-          digits: [
-            { property: 'heading', values: ['north', 'east', 'south', 'west'] },
-            { property: 'lit', values: [false, true] },
-          ],
+test(
+  'registry: the ledger in the order of its numbers, states and how their codes are ' +
+    'laid out, the retired ones listed',
+  () => {
+    const retired = withChange('/ledger/retired', [
+      { number: 9, kind: 'block', name: 'pier', successor: 'saltmarsh:bank' },
+    ]);
+    expect(retired('registry.json')).toEqual({
+      entries: [
+        { number: 0, kind: 'group', id: 'saltmarsh:shore' },
+        {
+          number: 1,
+          kind: 'block',
+          id: 'saltmarsh:bank',
+          states: 1,
+          codes: { kind: 'mixed-radix', bits: 0, digits: [] },
         },
-      },
-    ],
-    retired: [{ number: 9, kind: 'block', id: 'saltmarsh:pier', successor: 'saltmarsh:bank' }],
-  });
-});
+        {
+          number: 2,
+          kind: 'block',
+          id: 'saltmarsh:lamp',
+          states: 8,
+          codes: {
+            kind: 'mixed-radix',
+            bits: 3,
+            digits: [
+              { property: 'heading', values: ['north', 'east', 'south', 'west'] },
+              { property: 'lit', values: [false, true] },
+            ],
+          },
+        },
+      ],
+      retired: [{ number: 9, kind: 'block', id: 'saltmarsh:pier', successor: 'saltmarsh:bank' }],
+    });
+  },
+);
 
 test('strips, sounds and sound sets lie where they belong', () => {
   const mod = withExample(sampleMod(), {
@@ -247,71 +269,76 @@ test('pack.json names every other file with its length and digest', () => {
 test('a title cannot break out of the comment in the code', () => {
   const code = withChange('/header/title', 'Salt\nexport const x = 1;')('code/ids.ts') as string;
   expect(code.split('\n')[0]).toBe(
-    '// Made by Obrank from Salt export const x = 1; 0.1.0. Changes here are lost with the next build.',
+    '// Made by Obrank from Salt export const x = 1; 0.1.0. Changes here are lost with ' +
+      'the next build.',
   );
 });
 
-test('codes that the ledger holds are written as they are held, placing and turning with the block, upright with the candidate', () => {
-  const codes = {
-    kind: 'bit-fields',
-    bits: 3,
-    fields: [
-      { property: 'heading', values: ['south', 'north', 'east', 'west'], at: 0, width: 2 },
-      { property: 'lit', values: [false, true], at: 2, width: 1 },
-    ],
-  };
-  const corner = {
-    name: 'corner',
-    kind: 'choice',
-    values: ['left', 'right'],
-    default: 'left',
-    mirrored: { left: 'right', right: 'left' },
-  };
-  const of = written(
-    withExample(sampleMod(), {
-      '/ledger/entries/2/codes': codes,
-      '/blocks/bank/states': {
-        properties: [corner],
-        placing: [
-          {
-            set: 'corner',
-            to: 'crouching',
-            value: 'right',
-            otherwise: 'left',
-            when: { clicked: ['north', 'up'] },
-          },
-        ],
-      },
-      '/blocks/bank/looks/rows/0/use/0/upright': true,
-      '/blocks/lamp/looks/rows/0/use/0/upright': false,
-    }),
-  );
-  expect((of('registry.json') as { entries: unknown[] }).entries[2]).toEqual({
-    number: 2,
-    kind: 'block',
-    id: 'saltmarsh:lamp',
-    states: 8,
-    codes,
-  });
-  expect(of('rules/blocks/bank.json')).toMatchObject({
-    properties: [corner],
-    placement: [
-      {
-        set: 'corner',
-        to: 'crouching',
-        value: 'right',
-        otherwise: 'left',
-        when: { clicked: ['north', 'up'] },
-      },
-    ],
-  });
-  expect((of('view/looks/bank.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([
-    { model: 'saltmarsh:bank', front: 'south', top: 'up', upright: true },
-  ]);
-  expect((of('view/looks/lamp.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([
-    { model: 'saltmarsh:lamp', front: 'north', top: 'up' },
-  ]);
-});
+test(
+  'codes that the ledger holds are written as they are held, placing and turning with ' +
+    'the block, upright with the candidate',
+  () => {
+    const codes = {
+      kind: 'bit-fields',
+      bits: 3,
+      fields: [
+        { property: 'heading', values: ['south', 'north', 'east', 'west'], at: 0, width: 2 },
+        { property: 'lit', values: [false, true], at: 2, width: 1 },
+      ],
+    };
+    const corner = {
+      name: 'corner',
+      kind: 'choice',
+      values: ['left', 'right'],
+      default: 'left',
+      mirrored: { left: 'right', right: 'left' },
+    };
+    const of = written(
+      withExample(sampleMod(), {
+        '/ledger/entries/2/codes': codes,
+        '/blocks/bank/states': {
+          properties: [corner],
+          placing: [
+            {
+              set: 'corner',
+              to: 'crouching',
+              value: 'right',
+              otherwise: 'left',
+              when: { clicked: ['north', 'up'] },
+            },
+          ],
+        },
+        '/blocks/bank/looks/rows/0/use/0/upright': true,
+        '/blocks/lamp/looks/rows/0/use/0/upright': false,
+      }),
+    );
+    expect((of('registry.json') as { entries: unknown[] }).entries[2]).toEqual({
+      number: 2,
+      kind: 'block',
+      id: 'saltmarsh:lamp',
+      states: 8,
+      codes,
+    });
+    expect(of('rules/blocks/bank.json')).toMatchObject({
+      properties: [corner],
+      placement: [
+        {
+          set: 'corner',
+          to: 'crouching',
+          value: 'right',
+          otherwise: 'left',
+          when: { clicked: ['north', 'up'] },
+        },
+      ],
+    });
+    expect((of('view/looks/bank.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([
+      { model: 'saltmarsh:bank', front: 'south', top: 'up', upright: true },
+    ]);
+    expect((of('view/looks/lamp.json') as { rows: { use: unknown[] }[] }).rows[0]!.use).toEqual([
+      { model: 'saltmarsh:lamp', front: 'north', top: 'up' },
+    ]);
+  },
+);
 
 test('a layered look collides with all of its layers, each turned as it is drawn', () => {
   const of = written(

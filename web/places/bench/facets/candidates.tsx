@@ -19,7 +19,10 @@ interface Props {
   onDone?: () => void;
 }
 
-/** The candidates of one look: model, where front and top point, share in per cent, and whether pictures stay upright. */
+/**
+ * The candidates of one look: model, where front and top point, share in per cent, and whether
+ * pictures stay upright.
+ */
 export function Candidates({ use, models, block, state, open, onUse, onDone }: Props) {
   const [turning, setTurning] = useState<number | undefined>(open ? 0 : undefined);
   const total = use.reduce((sum, one) => sum + Math.max(0, one.share ?? 1), 0);
@@ -122,7 +125,10 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
 const percent = (share: number): string =>
   `${share * 100 < 9.95 && share > 0 ? (share * 100).toFixed(1) : Math.round(share * 100)}%`;
 
-/** The model by its id; a field to search in only while somebody chooses, since long lists of rows show many of these. */
+/**
+ * The model by its id; a field to search in only while somebody chooses, since long lists of rows
+ * show many of these.
+ */
 function ModelSelect({
   models,
   model,

@@ -19,7 +19,10 @@ import type { FacetProps } from './index.tsx';
 const asUse = (rows: Rows<Candidate[]>): Looks['rows'] =>
   rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
 
-/** What the states show: the brush for the cells that are chosen in the matrix, and the rows that follow. */
+/**
+ * What the states show: the brush for the cells that are chosen in the matrix, and the rows that
+ * follow.
+ */
 export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   const { name, declared, block, set } = editor;
   const mod = useMod();

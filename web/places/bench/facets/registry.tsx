@@ -50,7 +50,10 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
             {codes.bits} of {limits.stateCodeBits} bits
           </span>
         }
-        note={`Each state is stored as one number. The facet States shows and changes how. ${title} has room for ${count(2 ** limits.stateCodeBits, 'state')}.`}
+        note={
+          `Each state is stored as one number. The facet States shows and changes how. ${title} ` +
+          `has room for ${count(2 ** limits.stateCodeBits, 'state')}.`
+        }
       />
       {!block.space.tooLarge && (
         <Field

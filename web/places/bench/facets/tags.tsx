@@ -93,7 +93,8 @@ function TagList({
       <>
         {note}{' '}
         {who?.length
-          ? `${who[0]![0]!.toUpperCase()}${who[0]!.slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} looks here. `
+          ? `${who[0]![0]!.toUpperCase()}${who[0]!.slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} ` +
+            'looks here. '
           : ''}
         {others
           ? `${others} other ${others === 1 ? 'member' : 'members'}.`

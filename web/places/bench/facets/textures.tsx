@@ -26,7 +26,10 @@ function slotsOf(mod: Mod, models: string[]): Slot[] {
   return [...found.values()];
 }
 
-/** Every picture that the block shows: crisp, with its facts, to be replaced by dropping a PNG on it. */
+/**
+ * Every picture that the block shows: crisp, with its facts, to be replaced by dropping a PNG on
+ * it.
+ */
 export function TexturesFacet({ editor: { block } }: FacetProps) {
   const mod = useMod();
   const models = [
@@ -111,7 +114,9 @@ function TextureCard({ slot }: { slot: Slot }) {
           style={{
             width: 84,
             height: 84,
-            background: `url(/api/blobs/${texture.picture.sha256}) top / 100% auto, repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%) 0 0 / 14px 14px`,
+            background:
+              `url(/api/blobs/${texture.picture.sha256}) top / 100% auto, ` +
+              'repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%) 0 0 / 14px 14px',
           }}
         />
       ) : (

@@ -4,7 +4,9 @@ import type { Arrangement } from './layout.ts';
 
 const ways = { rows: 'down', columns: 'across', tabs: 'as tabs' } as const;
 
-/** Which properties run down, which across, and which stand as tabs with the value that is shown. */
+/**
+ * Which properties run down, which across, and which stand as tabs with the value that is shown.
+ */
 export function ArrangementBar({
   space,
   arrangement,

@@ -8,7 +8,10 @@ import { asStates, usePainting } from './painting.tsx';
 
 /** The ways to paint the chosen states of a one-of look. */
 export interface Brush {
-  /** What all chosen states show, where it is the same in all of them but for orientation; else what the first of them shows. */
+  /**
+   * What all chosen states show, where it is the same in all of them but for orientation; else what
+   * the first of them shows.
+   */
   use: Candidate[] | undefined;
   /** True when the chosen states show different things. */
   mixed: boolean;
@@ -18,14 +21,15 @@ export interface Brush {
     label: string,
     change: (before: Candidate[] | undefined, state: number) => Candidate[] | undefined,
   ): void;
-  spread(property: string): void;
-  spreadFirst(): void;
-  clear(): void;
+  spread: (property: string) => void;
+  spreadFirst: () => void;
+  clear: () => void;
 }
 
 /**
- * What a state shows after a stroke. Where only models were changed each state keeps how it is turned, and where only the turning was
- * changed each keeps its models, as long as it shows as many candidates.
+ * What a state shows after a stroke. Where only models were changed each state keeps how it is
+ * turned, and where only the turning was changed each keeps its models, as long as it shows as many
+ * candidates.
  */
 export function repainted(
   before: readonly Candidate[] | undefined,

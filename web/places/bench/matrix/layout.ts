@@ -13,8 +13,9 @@ const mostColumns = 8;
 const mostRows = 1024;
 
 /**
- * An arrangement that one sees at once: of the first or the last few properties those across that make the most columns, but no more
- * than a few; the rest down, and what is too many for that as tabs.
+ * An arrangement that one sees at once: of the first or the last few properties those across that
+ * make the most columns, but no more than a few; the rest down, and what is too many for that as
+ * tabs.
  */
 export function usualArrangement(space: StateSpace): Arrangement {
   const names = space.properties.map((property) => property.name);
@@ -36,7 +37,9 @@ export function usualArrangement(space: StateSpace): Arrangement {
   return arrangement;
 }
 
-/** An arrangement that was kept, with properties that are gone left out and new ones running down. */
+/**
+ * An arrangement that was kept, with properties that are gone left out and new ones running down.
+ */
 export function fittedArrangement(kept: Arrangement | undefined, space: StateSpace): Arrangement {
   if (!kept) return usualArrangement(space);
   const known = (names: string[]) => names.filter((name) => space.indexOf(name) >= 0);
@@ -52,12 +55,15 @@ export interface Plane {
   rows: { digits: number[]; first: number[] }[];
   columns: { digits: number[]; first: number[] }[];
   /** The state of a cell. */
-  stateAt(row: number, column: number): number;
+  stateAt: (row: number, column: number) => number;
   /** Where a state lies; undefined when it is on another tab. */
-  cellOf(state: number): { row: number; column: number } | undefined;
+  cellOf: (state: number) => { row: number; column: number } | undefined;
 }
 
-/** The cells of a matrix: every combination of the row properties by every one of the column properties, the tabs as in `state`. */
+/**
+ * The cells of a matrix: every combination of the row properties by every one of the column
+ * properties, the tabs as in `state`.
+ */
 export function planeOf(
   space: StateSpace,
   { rows, columns, tabs }: Arrangement,

@@ -29,7 +29,10 @@ const headHeight = 24;
 /** Cells are as large as fits, within these bounds. */
 const [smallest, largest] = [58, 104];
 
-/** Every state of the block as a cell that shows it: choose cells with the mouse or with keys, then say what they show. */
+/**
+ * Every state of the block as a cell that shows it: choose cells with the mouse or with keys, then
+ * say what they show.
+ */
 export function Matrix({
   editor,
   state,
@@ -158,8 +161,10 @@ export function Matrix({
   };
   const click = (event: MouseEvent, one: number) => {
     onState(one);
-    if (event.shiftKey)
-      return choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!));
+    if (event.shiftKey) {
+      choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!));
+      return;
+    }
     anchor.current = one;
     choose(event.ctrlKey || event.metaKey ? toggled(one) : [one]);
   };
@@ -195,7 +200,8 @@ export function Matrix({
     event.stopPropagation();
     act();
   };
-  // Cells stay as they are while the cursor passes by, so what they call goes through something that stays as well.
+  // Cells stay as they are while the cursor passes by, so what they call goes through something
+  // that stays as well.
   const latest = useRef({
     click,
     drag: (one: number) => choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)),
@@ -414,7 +420,9 @@ interface CellActs {
   open: () => void;
 }
 
-/** One state: drawn, or hatched where no row gives it a look, with the number of the row that does. */
+/**
+ * One state: drawn, or hatched where no row gives it a look, with the number of the row that does.
+ */
 const Cell = memo(function Cell({
   block,
   state,

@@ -5,11 +5,11 @@ import { BitSet, type StateSpace } from '../../../../core/states/index.ts';
 /** Which states are chosen to be painted together. */
 export interface Painting {
   chosen: ReadonlySet<number>;
-  choose(states: Iterable<number>): void;
+  choose: (states: Iterable<number>) => void;
   /** Puts the cursor back into the matrix. */
-  toMatrix(): void;
+  toMatrix: () => void;
   /** Goes on to the brush: what the chosen states shall show. */
-  toBrush(): void;
+  toBrush: () => void;
 }
 
 const Shared = createContext<Painting | undefined>(undefined);

@@ -13,9 +13,9 @@ export interface DropChoice {
   /** Properties that the columns tell apart although the loot does not ask for them. */
   named: readonly string[];
   luck: number;
-  move(cursor: number, chosen: Iterable<number>): void;
-  show(named: readonly string[]): void;
-  setLuck(luck: number): void;
+  move: (cursor: number, chosen: Iterable<number>) => void;
+  show: (named: readonly string[]) => void;
+  setLuck: (luck: number) => void;
 }
 
 const Shared = createContext<DropChoice | undefined>(undefined);

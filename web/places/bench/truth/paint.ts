@@ -12,7 +12,10 @@ import { useMod, type BlockEditor } from '../../../api/hooks.tsx';
 import { itemTitle } from '../../../parts/item.tsx';
 import { asCells, useDropChoice } from './choice.tsx';
 
-/** The item that a person means who gives none: one that the block gives already, else one whose name begins like the block's, else the first. */
+/**
+ * The item that a person means who gives none: one that the block gives already, else one whose
+ * name begins like the block's, else the first.
+ */
 function likelyItem(mod: Mod, { block, declared }: BlockEditor): string | undefined {
   const given =
     typeof declared.loot === 'object'
@@ -29,7 +32,10 @@ function likelyItem(mod: Mod, { block, declared }: BlockEditor): string | undefi
   return given ?? (name === undefined ? undefined : idOf(mod.header.namespace, name));
 }
 
-/** The strokes of the truth table: on the chosen cells or, where none is chosen or all are, on the whole loot. */
+/**
+ * The strokes of the truth table: on the chosen cells or, where none is chosen or all are, on the
+ * whole loot.
+ */
 export function usePaintDrops(editor: BlockEditor) {
   const mod = useMod();
   const choice = useDropChoice();

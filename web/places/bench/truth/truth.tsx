@@ -12,7 +12,10 @@ import { focusSoon } from '../../../parts/focus-soon.ts';
 
 const number = (value: number): string => String(Number(value.toFixed(value < 0.1 ? 3 : 2)));
 
-/** What would drop: every way of breaking the block by every state that makes a difference, each cell what comes of it. */
+/**
+ * What would drop: every way of breaking the block by every state that makes a difference, each
+ * cell what comes of it.
+ */
 export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () => void }) {
   const { block } = editor;
   const { truth, cursor, chosen, named, luck, move, show, setLuck } = useDropChoice();
@@ -20,7 +23,8 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
   const paint = usePaintDrops(editor);
   const anchor = useRef(cursor);
   const grid = useRef<HTMLDivElement>(null);
-  // One column for each choice of the shown properties, usually and carefully; a blast knows no care.
+  // One column for each choice of the shown properties, usually and carefully; a blast knows no
+  // care.
   const combos = useMemo(
     () => Array.from({ length: space.size / (ways.length * 2) }, (_, i) => i),
     [space, ways],
@@ -54,7 +58,10 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
     move(next, extend ? between(anchor.current, next) : [next]);
   };
   const press = (event: MouseEvent, cell: number) => {
-    if (event.shiftKey) return move(cell, between(anchor.current, cell));
+    if (event.shiftKey) {
+      move(cell, between(anchor.current, cell));
+      return;
+    }
     anchor.current = cell;
     move(
       cell,
@@ -251,7 +258,10 @@ interface CellProps {
   onDrag: () => void;
 }
 
-/** One way in one state: what drops, each with how many on average, and how often there is any where that is not always. */
+/**
+ * One way in one state: what drops, each with how many on average, and how often there is any where
+ * that is not always.
+ */
 function Cell({ cell, broken, words, own, chosen, cursor, tight, onPress, onDrag }: CellProps) {
   const mod = useMod();
   const says =
@@ -269,7 +279,10 @@ function Cell({ cell, broken, words, own, chosen, cursor, tight, onPress, onDrag
       ? []
       : broken.map(
           ({ give, mean, chance, keeps }) =>
-            `${number(mean)} ${itemTitle(mod, give)}${give === own ? ' (itself)' : ''}${keeps.length ? `, keeping ${keeps.join(', ')}` : ''}${chance < 0.9995 ? `, ${number(chance * 100)} times in 100` : ''}`,
+            `${number(mean)} ${itemTitle(mod, give)}` +
+            (give === own ? ' (itself)' : '') +
+            (keeps.length ? `, keeping ${keeps.join(', ')}` : '') +
+            (chance < 0.9995 ? `, ${number(chance * 100)} times in 100` : ''),
         );
   const text = says ?? names.join('; ');
   return (
@@ -279,7 +292,15 @@ function Cell({ cell, broken, words, own, chosen, cursor, tight, onPress, onDrag
       aria-selected={chosen}
       aria-label={`${words}: ${text}`}
       title={`${words}: ${text}`}
-      className={`drop${chosen ? ' chosen' : ''}${cursor ? ' cursor' : ''}${says ? ' none' : ''}${says && says !== 'nothing' ? ' closed' : ''}`}
+      className={[
+        'drop',
+        chosen && 'chosen',
+        cursor && 'cursor',
+        says && 'none',
+        says && says !== 'nothing' && 'closed',
+      ]
+        .filter(Boolean)
+        .join(' ')}
       onMouseDown={(event) => onPress(event, cell)}
       onMouseEnter={(event) => event.buttons === 1 && onDrag()}
     >

@@ -1,86 +1,53 @@
 import { Button } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { kitNamed } from '../../../../core/kits/index.ts';
 import { pointer } from '../../../../core/json/index.ts';
+import { kitNamed } from '../../../../core/kits/index.ts';
 import { lookUp, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
-import { gridOf, withCell } from '../../../../core/recipes/index.ts';
+import { gridOf, placesOf, resized, withIngredient } from '../../../../core/recipes/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { useAccepts } from '../../../api/making.ts';
+import { HowHad } from '../../../parts/how-had.tsx';
 import { ItemIcon, ItemSelect, itemTitle } from '../../../parts/item.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { Found } from '../found.tsx';
-import { HowHad } from '../../../parts/how-had.tsx';
-import { Particulars } from './particulars.tsx';
-import { Results } from './results.tsx';
+import { Bill } from './bill.tsx';
+import { Particulars, Stepper } from './particulars.tsx';
 import { Shelf } from './shelf.tsx';
-import { Slots, useIngredientOptions, type Slot } from './slots.tsx';
+import { Slots, useIngredientOptions } from './slots.tsx';
 
-/** One recipe: what it takes in its places, what it gives, what is wrong with it, and whether its result can be had. */
+/** Changes a recipe as a whole, under a label. */
+type PutRecipe = (label: string, next: Recipe) => void;
+
+/**
+ * One recipe: its bill, the plan of what it takes, what is wrong with it, and whether its result
+ * can be had.
+ */
 export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
   const mod = useMod();
   const session = useSession();
-  const navigate = useNavigate();
   const findings = useFindings() ?? [];
   const ingredients = useIngredientOptions();
-  const accepts = useAccepts();
-  const [at, setAt] = useState(0);
+  const [chosen, setChosen] = useState(0);
   const path = pointer(['recipes', name]);
-  const put = (label: string, next: Recipe) =>
+  const put: PutRecipe = (label, next) =>
     session.edit(label, [{ path, before: lookUp(session.view.mod.recipes, name), after: next }]);
-  const results = resultsOf(recipe);
-  const { limits, title } = kitNamed(mod.header.kit);
-  const slots: Slot[] =
-    recipe.kind === 'pattern'
-      ? gridOf(recipe)
-          .flat()
-          .map((ingredient) => ({ ingredient }))
-      : recipe.kind === 'mix'
-        ? [...recipe.takes.map((ingredient) => ({ ingredient })), { ingredient: undefined }]
-        : [{ ingredient: recipe.takes }];
-  const wide =
-    recipe.kind === 'pattern'
-      ? gridOf(recipe)[0]!.length
-      : recipe.kind === 'mix'
-        ? Math.min(6, slots.length)
-        : 1;
-  const cursor = Math.min(at, slots.length - 1);
-  const fill = (i: number, ingredient: string | undefined) => {
+  const [result] = resultsOf(recipe);
+  const { places } = placesOf(recipe);
+  const cursor = Math.min(chosen, places.length - 1);
+  const fill = (index: number, ingredient: string | undefined) => {
     const label =
       ingredient === undefined
         ? `Empty a place of ${name}`
         : `Take ${itemTitle(mod, ingredient)} in ${name}`;
-    if (recipe.kind === 'pattern')
-      put(label, withCell(recipe, i % wide, Math.floor(i / wide), ingredient));
-    else if (recipe.kind === 'mix')
-      put(label, {
-        ...recipe,
-        takes:
-          ingredient === undefined
-            ? recipe.takes.filter((_, other) => other !== i)
-            : i < recipe.takes.length
-              ? recipe.takes.with(i, ingredient)
-              : [...recipe.takes, ingredient],
-      });
-    else if (ingredient !== undefined) put(label, { ...recipe, takes: ingredient });
-    setAt(i);
+    put(label, withIngredient(recipe, index, ingredient));
+    setChosen(index);
   };
-  const shown = slots[cursor]?.ingredient;
-  const inTag = shown?.startsWith('#')
-    ? [...accepts(shown)].filter((one) => !one.startsWith('#'))
-    : [];
-  const dropped = (event: DragEvent, i: number) => {
-    const id = event.dataTransfer.getData('text/plain');
-    if (!ingredients.some(({ value }) => value === id)) return;
-    event.preventDefault();
-    fill(i, id);
-  };
-  const back = () => document.querySelector<HTMLElement>('.slots')?.focus();
   return (
     <div className="data-open recipe">
       <div className="recipe-main">
         <h2>
-          {itemTitle(mod, results[0]?.gives ?? name)}{' '}
+          {itemTitle(mod, result?.gives ?? name)}{' '}
           <span className="mono">
             {recipe.kind} · {name}
           </span>
@@ -91,84 +58,176 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
           )}
         />
         <div className="recipe-flow">
-          <Slots
-            slots={slots}
-            wide={wide}
+          <Bill recipe={recipe} onRecipe={put} />
+          <Plan
+            name={name}
+            recipe={recipe}
             cursor={cursor}
-            onCursor={setAt}
+            ingredients={ingredients}
+            onCursor={setChosen}
             onFill={fill}
-            onDrop={dropped}
-            label={`What ${name} takes`}
+            onRecipe={put}
           />
-          <span className="leads" aria-hidden>
-            {recipe.kind === 'fire' ? `${recipe.seconds} s` : ''}
-            <i />
-          </span>
-          <Results recipe={recipe} onRecipe={put} />
         </div>
-        <div className="recipe-under">
-          <span className="slot-field">
-            <ItemSelect
-              aria-label="Item or tag in the chosen place"
-              placeholder="Item or tag for this place"
-              value={shown}
-              options={ingredients}
-              onItem={(id) => {
-                fill(cursor, id);
-                back();
-              }}
-            />
-          </span>
-          {inTag.length > 0 && (
-            <span className="icon-row" style={{ margin: 0 }}>
-              <span className="note" style={{ margin: 0 }}>
-                any of
-              </span>
-              {inTag.slice(0, 12).map((id) => (
-                <ItemIcon key={id} id={id} size={22} title={itemTitle(mod, id)} />
-              ))}
-              {inTag.length > 12 && <span className="note">and {inTag.length - 12} more</span>}
-            </span>
-          )}
-          <Particulars recipe={recipe} most={limits.pattern} onRecipe={put} />
-        </div>
-        <p className="note">
-          {recipe.kind === 'pattern'
-            ? `It counts wherever it is laid. ${title} has ${limits.pattern[0]} by ${limits.pattern[1]} places.`
-            : recipe.kind === 'mix'
-              ? 'Thrown together, in any order.'
-              : recipe.kind === 'fire'
-                ? `${Math.ceil(recipe.seconds * mod.header.tickRate)} ticks in the fire.`
-                : 'The player chooses one of the results.'}{' '}
-          Drag from the shelf, or type over a place; <kbd>Del</kbd> empties it.
-        </p>
-        <div className="columns" style={{ marginTop: 14 }}>
-          <div>{results[0] && <HowHad id={results[0].gives} here={name} />}</div>
-          <div>
-            <RenameField
-              kind="recipes"
-              name={name}
-              id={`${mod.header.namespace}:${name}`}
-              note="Its file is called so."
-              onRenamed={(to) =>
-                void navigate(`/m/${session.name}/data/recipes/${to}`, { replace: true })
-              }
-            />
-            <Button
-              mt="xs"
-              variant="subtle"
-              color="brick"
-              onClick={() => {
-                session.edit(`Remove the recipe ${name}`, [{ path, before: recipe }]);
-                void navigate(`/m/${session.name}/data/recipes`);
-              }}
-            >
-              Remove this recipe
-            </Button>
-          </div>
+        <div className="columns recipe-below">
+          <div>{result && <HowHad id={result.gives} here={name} />}</div>
+          <Naming name={name} recipe={recipe} path={path} />
         </div>
       </div>
       <Shelf options={ingredients} onChoose={(id) => fill(cursor, id)} />
+    </div>
+  );
+}
+
+/** What a kind of recipe means for how it is laid. */
+function planNote(recipe: Recipe, pattern: readonly [number, number], kit: string, rate: number) {
+  if (recipe.kind === 'pattern')
+    return `It counts wherever it is laid. ${kit} has ${pattern[0]} by ${pattern[1]} places.`;
+  if (recipe.kind === 'mix') return 'Thrown together, in any order.';
+  if (recipe.kind === 'fire') return `${Math.ceil(recipe.seconds * rate)} ticks in the fire.`;
+  return 'The player chooses one of the results.';
+}
+
+/**
+ * The laying-out: the plan with its places, the item of the chosen one, and what only this kind of
+ * recipe has.
+ */
+function Plan({
+  name,
+  recipe,
+  cursor,
+  ingredients,
+  onCursor,
+  onFill,
+  onRecipe,
+}: {
+  name: string;
+  recipe: Recipe;
+  cursor: number;
+  ingredients: { value: string; label: string }[];
+  onCursor: (index: number) => void;
+  onFill: (index: number, ingredient: string | undefined) => void;
+  onRecipe: PutRecipe;
+}) {
+  const { header } = useMod();
+  const { limits, title } = kitNamed(header.kit);
+  const { places, columns } = placesOf(recipe);
+  const dropOn = (event: DragEvent, index: number) => {
+    const id = event.dataTransfer.getData('text/plain');
+    if (!ingredients.some(({ value }) => value === id)) return;
+    event.preventDefault();
+    onFill(index, id);
+  };
+  return (
+    <div className="recipe-plan">
+      <Slots
+        slots={places.map((ingredient) => ({ ingredient }))}
+        columns={columns}
+        cursor={cursor}
+        onCursor={onCursor}
+        onFill={onFill}
+        onDrop={dropOn}
+        label={`What ${name} takes`}
+        {...growthOf(recipe, limits.pattern, onRecipe)}
+      />
+      <div className="recipe-under">
+        <span className="slot-field">
+          <ItemSelect
+            aria-label="Item or tag in the chosen place"
+            placeholder="Item or tag for this place"
+            value={places[cursor]}
+            options={ingredients}
+            onItem={(id) => {
+              onFill(cursor, id);
+              document.querySelector<HTMLElement>('.slots')?.focus();
+            }}
+          />
+        </span>
+        <AnyOf ingredient={places[cursor]} />
+        <Particulars recipe={recipe} onRecipe={onRecipe} />
+      </div>
+      <p className="note">
+        {planNote(recipe, limits.pattern, title, header.tickRate)} Drag from the shelf, or type over
+        a place; <kbd>Del</kbd> empties it.
+      </p>
+    </div>
+  );
+}
+
+/** What grows and shrinks a pattern at the edges of its plan; other recipes grow by themselves. */
+function growthOf(recipe: Recipe, most: readonly [number, number], onRecipe: PutRecipe) {
+  if (recipe.kind !== 'pattern') return {};
+  const grid = gridOf(recipe);
+  const [wide, high] = [grid[0]?.length ?? 1, grid.length];
+  return {
+    growColumns: (
+      <Stepper
+        what="wide"
+        value={wide}
+        most={most[0]}
+        onValue={(next) => onRecipe('Change the width', resized(recipe, next, high))}
+      />
+    ),
+    growRows: (
+      <Stepper
+        what="high"
+        value={high}
+        most={most[1]}
+        onValue={(next) => onRecipe('Change the height', resized(recipe, wide, next))}
+      />
+    ),
+  };
+}
+
+/** So many items of a tag are shown one by one. */
+const mostShown = 12;
+
+/** The items that the tag on a place stands for. */
+function AnyOf({ ingredient }: { ingredient: string | undefined }) {
+  const mod = useMod();
+  const accepts = useAccepts();
+  if (!ingredient?.startsWith('#')) return null;
+  const items = [...accepts(ingredient)].filter((id) => !id.startsWith('#'));
+  if (!items.length) return null;
+  return (
+    <span className="icon-row any-of">
+      <span className="note">any of</span>
+      {items.slice(0, mostShown).map((id) => (
+        <ItemIcon key={id} id={id} size={22} title={itemTitle(mod, id)} />
+      ))}
+      {items.length > mostShown && (
+        <span className="note">and {items.length - mostShown} more</span>
+      )}
+    </span>
+  );
+}
+
+/** The id of the recipe, and its end. */
+function Naming({ name, recipe, path }: { name: string; recipe: Recipe; path: string }) {
+  const { header } = useMod();
+  const session = useSession();
+  const navigate = useNavigate();
+  const recipes = `/m/${session.name}/data/recipes`;
+  return (
+    <div>
+      <RenameField
+        kind="recipes"
+        name={name}
+        id={`${header.namespace}:${name}`}
+        note="Its file is called so."
+        onRenamed={(to) => void navigate(`${recipes}/${to}`, { replace: true })}
+      />
+      <Button
+        mt="xs"
+        variant="subtle"
+        color="brick"
+        onClick={() => {
+          session.edit(`Remove the recipe ${name}`, [{ path, before: recipe }]);
+          void navigate(recipes);
+        }}
+      >
+        Remove this recipe
+      </Button>
     </div>
   );
 }

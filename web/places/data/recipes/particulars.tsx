@@ -1,16 +1,15 @@
 import { Checkbox, NumberInput } from '@mantine/core';
 import type { Recipe } from '../../../../core/mod/index.ts';
-import { gridOf, resized } from '../../../../core/recipes/index.ts';
-import { tidy } from './results.tsx';
+import { withoutUndefined } from '../../../../core/json/index.ts';
 
-/** What only one kind of recipe has: the size of a pattern and its mirror, the time in the fire and its reward. */
+/**
+ * What only one kind of recipe has: the mirror of a pattern, the time in the fire and its reward.
+ */
 export function Particulars({
   recipe,
-  most,
   onRecipe,
 }: {
   recipe: Recipe;
-  most: readonly [number, number];
   onRecipe: (label: string, next: Recipe) => void;
 }) {
   if (recipe.kind === 'fire')
@@ -42,45 +41,36 @@ export function Particulars({
             value={recipe.reward ?? 0}
             onChange={(next) =>
               typeof next === 'number' &&
-              onRecipe('Change the reward', tidy({ ...recipe, reward: next || undefined }))
+              onRecipe(
+                'Change the reward',
+                withoutUndefined({ ...recipe, reward: next || undefined }),
+              )
             }
           />
         </span>
       </>
     );
   if (recipe.kind !== 'pattern') return null;
-  const grid = gridOf(recipe);
-  const [wide, high] = [grid[0]!.length, grid.length];
   return (
-    <>
-      <Stepper
-        what="wide"
-        value={wide}
-        most={most[0]}
-        onValue={(next) => onRecipe('Change the width', resized(recipe, next, high))}
-      />
-      <Stepper
-        what="high"
-        value={high}
-        most={most[1]}
-        onValue={(next) => onRecipe('Change the height', resized(recipe, wide, next))}
-      />
-      <Checkbox
-        size="xs"
-        label="counts mirrored too"
-        checked={recipe.mirrored !== false}
-        onChange={(event) =>
-          onRecipe(
-            'Change the mirroring',
-            tidy({ ...recipe, mirrored: event.currentTarget.checked ? undefined : false }),
-          )
-        }
-      />
-    </>
+    <Checkbox
+      size="xs"
+      label="counts mirrored too"
+      checked={recipe.mirrored !== false}
+      onChange={(event) =>
+        onRecipe(
+          'Change the mirroring',
+          withoutUndefined({
+            ...recipe,
+            mirrored: event.currentTarget.checked ? undefined : false,
+          }),
+        )
+      }
+    />
   );
 }
 
-function Stepper({
+/** A number of columns or rows with what makes it less and more. */
+export function Stepper({
   what,
   value,
   most,
@@ -102,8 +92,9 @@ function Stepper({
       >
         −
       </button>
-      <span>
-        {value} {what}
+      <span className="mono">
+        {value}
+        <em> {what}</em>
       </span>
       <button
         type="button"

@@ -1,11 +1,8 @@
 import { NumberInput } from '@mantine/core';
+import { withoutUndefined } from '../../../../core/json/index.ts';
 import { resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, itemTitle, useItemOptions } from '../../../parts/item.tsx';
-
-/** An entry without the keys that hold nothing. */
-export const tidy = <T extends object>(entry: T): T =>
-  Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as T;
 
 /** What a recipe gives, and how many; of what is cut there are several to choose from. */
 export function Results({
@@ -22,8 +19,11 @@ export function Results({
     onRecipe(
       'Change what it gives',
       recipe.kind === 'cut'
-        ? { ...recipe, choices: recipe.choices.with(i, tidy({ ...recipe.choices[i]!, ...part })) }
-        : tidy({ ...recipe, ...part }),
+        ? {
+            ...recipe,
+            choices: recipe.choices.with(i, withoutUndefined({ ...recipe.choices[i]!, ...part })),
+          }
+        : withoutUndefined({ ...recipe, ...part }),
     );
   return (
     <div className="results">
@@ -37,10 +37,9 @@ export function Results({
             if (items.some(({ value }) => value === id)) give(i, { gives: id });
           }}
         >
-          <ItemIcon id={gives} size={48} title={itemTitle(mod, gives)} />
-          <span style={{ display: 'grid', gap: 4 }}>
+          {results.length > 1 && <ItemIcon id={gives} size={34} title={itemTitle(mod, gives)} />}
+          <span className="result-fields">
             <ItemSelect
-              w={180}
               aria-label={results.length > 1 ? `Result ${i + 1}` : 'Result'}
               value={gives}
               options={items}

@@ -5,7 +5,9 @@ import { ItemIcon } from '../../../parts/item.tsx';
 
 const mostShown = 240;
 
-/** Everything that can be taken, to be dragged into a place or put into the chosen one by a click. */
+/**
+ * Everything that can be taken, to be dragged into a place or put into the chosen one by a click.
+ */
 export function Shelf({
   options,
   onChoose,

@@ -1,9 +1,11 @@
-import { useMemo, type DragEvent, type KeyboardEvent } from 'react';
+import { useMemo, type DragEvent, type KeyboardEvent, type ReactNode } from 'react';
 import { lookUp, idOf } from '../../../../core/mod/index.ts';
 import { directMembers } from '../../../../core/tags/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon, itemTitle, useItemOptions } from '../../../parts/item.tsx';
+import { planView, type PlanView } from './plan-view.ts';
+import styles from './slots.module.css';
 
 /** A place of a recipe: an item, a tag with a leading #, or nothing. */
 export interface Slot {
@@ -31,86 +33,153 @@ export function useIngredientOptions(): { value: string; label: string }[] {
 
 interface Props {
   slots: readonly Slot[];
-  wide: number;
+  columns: number;
   cursor: number;
-  onCursor: (at: number) => void;
-  onFill: (at: number, ingredient: string | undefined) => void;
-  onDrop: (event: DragEvent, at: number) => void;
+  onCursor: (index: number) => void;
+  onFill: (index: number, ingredient: string | undefined) => void;
+  onDrop: (event: DragEvent, index: number) => void;
   label: string;
+  /** What grows the plan, beside its right and its left lower edge. */
+  growColumns?: ReactNode;
+  growRows?: ReactNode;
 }
 
-/** The places of a recipe: filled by dragging from the shelf or by typing, walked with the arrow keys. */
-export function Slots({ slots, wide, cursor, onCursor, onFill, onDrop, label }: Props) {
-  const mod = useMod();
-  const accepts = useAccepts();
-  // What is typed over a place is the beginning of a name: it goes on in the field, whose old text it takes the place of.
-  const type = () => {
-    const field = document.querySelector<HTMLInputElement>('.slot-field input');
-    field?.focus();
-    field?.select();
-  };
-  const keys = (event: KeyboardEvent) => {
+/**
+ * What is typed over a place is the beginning of a name: it goes on in the field, whose old text it
+ * takes the place of.
+ */
+function typeOn(): void {
+  const field = document.querySelector<HTMLInputElement>('.slot-field input');
+  field?.focus();
+  field?.select();
+}
+
+/**
+ * The places of a recipe as a plan seen at an angle: filled by dragging from the shelf or by
+ * typing, walked with the arrow keys.
+ */
+export function Slots({
+  slots,
+  columns,
+  cursor,
+  onCursor,
+  onFill,
+  onDrop,
+  label,
+  growColumns,
+  growRows,
+}: Props) {
+  const rows = Math.ceil(slots.length / columns);
+  const view = planView(columns, rows);
+  const pressKey = (event: KeyboardEvent) => {
     const go = (to: number) => onCursor(Math.max(0, Math.min(slots.length - 1, to)));
     const acts: Record<string, () => void> = {
       ArrowLeft: () => go(cursor - 1),
       ArrowRight: () => go(cursor + 1),
-      ArrowUp: () => cursor >= wide && go(cursor - wide),
-      ArrowDown: () => cursor + wide < slots.length && go(cursor + wide),
+      ArrowUp: () => cursor >= columns && go(cursor - columns),
+      ArrowDown: () => cursor + columns < slots.length && go(cursor + columns),
       Delete: () => onFill(cursor, undefined),
       Backspace: () => onFill(cursor, undefined),
-      Enter: type,
-      ' ': type,
+      Enter: typeOn,
+      ' ': typeOn,
     };
     const act = lookUp(acts, event.key);
     if (act) {
       event.preventDefault();
       act();
-    } else if (/^[a-z#]$/i.test(event.key) && !event.ctrlKey && !event.metaKey) type();
+    } else if (/^[a-z#]$/i.test(event.key) && !event.ctrlKey && !event.metaKey) typeOn();
   };
   return (
+    <div className={styles['plan']} style={view.size}>
+      <div
+        className={`slots ${styles['places']}`}
+        role="grid"
+        tabIndex={0}
+        aria-label={label}
+        aria-activedescendant={`slot-${cursor}`}
+        onKeyDown={pressKey}
+      >
+        {slots.map(({ ingredient }, index) => (
+          <Place
+            key={index}
+            index={index}
+            ingredient={ingredient}
+            view={view}
+            column={index % columns}
+            row={Math.floor(index / columns)}
+            chosen={index === cursor}
+            onChoose={onCursor}
+            onFill={onFill}
+            onDrop={onDrop}
+          />
+        ))}
+      </div>
+      <span className={styles['grow']} style={view.middleOf(columns, (rows - 1) / 2)}>
+        {growColumns}
+      </span>
+      <span className={styles['grow']} style={view.middleOf((columns - 1) / 2, rows)}>
+        {growRows}
+      </span>
+    </div>
+  );
+}
+
+/** One place: a tile of the plan with what is laid on it standing upright. */
+function Place({
+  index,
+  ingredient,
+  view: { half, middleOf },
+  column,
+  row,
+  chosen,
+  onChoose,
+  onFill,
+  onDrop,
+}: {
+  index: number;
+  ingredient: string | undefined;
+  view: PlanView;
+  column: number;
+  row: number;
+  chosen: boolean;
+  onChoose: (index: number) => void;
+  onFill: (index: number, ingredient: string | undefined) => void;
+  onDrop: (event: DragEvent, index: number) => void;
+}) {
+  const mod = useMod();
+  const accepts = useAccepts();
+  const isTag = ingredient?.startsWith('#') === true;
+  const members = isTag ? [...accepts(ingredient)].filter((id) => !id.startsWith('#')) : [];
+  const icon = isTag ? (members[0] ?? '') : ingredient;
+  const any = members.length ? `: any of ${members.length}` : '';
+  const words = ingredient === undefined ? 'empty' : `${itemTitle(mod, ingredient)}${any}`;
+  return (
     <div
-      className="slots"
-      role="grid"
-      tabIndex={0}
-      aria-label={label}
-      aria-activedescendant={`slot-${cursor}`}
-      style={{ gridTemplateColumns: `repeat(${wide}, 54px)` }}
-      onKeyDown={keys}
+      id={`slot-${index}`}
+      role="gridcell"
+      aria-label={words}
+      title={words}
+      aria-selected={chosen}
+      className={styles[ingredient === undefined ? 'vacant' : 'filled']}
+      style={{ ...middleOf(column, row), width: 2 * half.width, height: 2 * half.height }}
+      draggable={ingredient !== undefined}
+      onClick={() => onChoose(index)}
+      onDoubleClick={typeOn}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        onFill(index, undefined);
+      }}
+      onDragStart={(event) => event.dataTransfer.setData('text/plain', ingredient ?? '')}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => onDrop(event, index)}
     >
-      {slots.map(({ ingredient }, i) => {
-        const members = ingredient?.startsWith('#')
-          ? [...accepts(ingredient)].filter((one) => !one.startsWith('#'))
-          : [];
-        const icon = ingredient?.startsWith('#') ? (members[0] ?? '') : ingredient;
-        const words =
-          ingredient === undefined
-            ? 'empty'
-            : `${itemTitle(mod, ingredient)}${members.length ? `: any of ${members.length}` : ''}`;
-        return (
-          <div
-            key={i}
-            id={`slot-${i}`}
-            role="gridcell"
-            aria-label={words}
-            title={words}
-            aria-selected={i === cursor}
-            className={`slot${i === cursor ? ' cursor' : ''}${ingredient === undefined ? ' vacant' : ''}`}
-            draggable={ingredient !== undefined}
-            onClick={() => onCursor(i)}
-            onDoubleClick={type}
-            onContextMenu={(event) => {
-              event.preventDefault();
-              onFill(i, undefined);
-            }}
-            onDragStart={(event) => event.dataTransfer.setData('text/plain', ingredient!)}
-            onDragOver={(event) => event.preventDefault()}
-            onDrop={(event) => onDrop(event, i)}
-          >
-            {icon !== undefined && <ItemIcon id={icon} size={40} />}
-            {ingredient?.startsWith('#') && <b>#{members.length}</b>}
-          </div>
-        );
-      })}
+      <i className={styles['tile']} />
+      {icon !== undefined && (
+        <span className={styles['standing']}>
+          <ItemIcon id={icon} size={Math.round(half.width * 0.92)} />
+        </span>
+      )}
+      {isTag && <b>#{members.length}</b>}
     </div>
   );
 }

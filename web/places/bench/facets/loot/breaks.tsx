@@ -10,7 +10,10 @@ import type { BreaksAnswer } from '../../../../workers/protocol.ts';
 const breaks = 100_000;
 const percent = (value: number) => `${Number((value * 100).toFixed(2))}%`;
 
-/** How many of an item there are in the chosen way of breaking: exact, and beside it what a hundred thousand breaks came to. */
+/**
+ * How many of an item there are in the chosen way of breaking: exact, and beside it what a hundred
+ * thousand breaks came to.
+ */
 export function Breaks({ editor }: { editor: BlockEditor }) {
   const mod = useMod();
   const inspector = useInspector();
@@ -21,14 +24,15 @@ export function Breaks({ editor }: { editor: BlockEditor }) {
     () => lootSource({ header, lootTables }, block),
     [header, lootTables, block],
   );
+  const { draws } = block;
   const breaking = useMemo(() => truth.breakingOf(cursor), [truth, cursor]);
   const found = broken(block, breaking, source);
   const items = typeof found === 'string' ? [] : [...new Set(found.map(({ give }) => give))];
   const [wanted, setWanted] = useState<string>();
   const item = wanted !== undefined && items.includes(wanted) ? wanted : items[0];
   const exact = useMemo(
-    () => (item === undefined ? undefined : distribution(block.draws, item, breaking, source)),
-    [item, block, breaking, source],
+    () => (item === undefined ? undefined : distribution(draws, item, breaking, source)),
+    [item, draws, breaking, source],
   );
   const [seed, setSeed] = useState(1);
   const [progress, setProgress] = useState<number>();

@@ -13,7 +13,10 @@ import { Breaks } from './breaks.tsx';
 
 const said = { itself: 'It drops itself.', nothing: 'It drops nothing, on purpose.' } as const;
 
-/** What drops: strokes for the whole loot or the chosen cells, the list that follows, and how often breaking it comes out how. */
+/**
+ * What drops: strokes for the whole loot or the chosen cells, the list that follows, and how often
+ * breaking it comes out how.
+ */
 export function LootFacet({ editor, truth: open, onTruth }: FacetProps) {
   const { declared, block, set } = editor;
   const { truth, cursor } = useDropChoice();

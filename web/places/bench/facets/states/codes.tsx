@@ -81,7 +81,8 @@ export function CodesPart({ editor: { name, block, declared }, state, onState }:
       </>
     );
   const flaw = proof.collision
-    ? `The states ${space.describe(proof.collision.first)} and ${space.describe(proof.collision.second)} share the code ${proof.collision.code}.`
+    ? `The states ${space.describe(proof.collision.first)} and ` +
+      `${space.describe(proof.collision.second)} share the code ${proof.collision.code}.`
     : proof.without !== undefined
       ? `The state ${space.describe(proof.without)} has no code.`
       : proof.lost
@@ -127,7 +128,8 @@ export function CodesPart({ editor: { name, block, declared }, state, onState }:
       )}
       <p className={flaw ? 'bad' : 'proof'}>
         {flaw ??
-          `Proved: each of the ${count(space.size, 'state')} has a code of its own and comes back from it.`}
+          `Proved: each of the ${count(space.size, 'state')} has a code of its own and comes ` +
+            'back from it.'}
       </p>
       <Bits codes={codes} used={proof.bits} room={limits.stateCodeBits} />
       {held && (
@@ -205,7 +207,9 @@ function moved(codes: CodeLayout, space: Parameters<typeof mixedRadix>[0]): numb
   return proveCodes(codes, space).codes.filter((code, state) => code !== fresh[state]).length;
 }
 
-/** The bits of a code, highest first: which property lies in which, and how much room the kit has. */
+/**
+ * The bits of a code, highest first: which property lies in which, and how much room the kit has.
+ */
 function Bits({ codes, used, room }: { codes: CodeLayout; used: number; room: number }) {
   const wide = Math.max(room, used, 1);
   const owner = (bit: number): string | undefined =>
@@ -253,10 +257,13 @@ function Bits({ codes, used, room }: { codes: CodeLayout; used: number; room: nu
           : `${used} of ${count(room, 'bit')}. `}
         {codes.kind === 'mixed-radix'
           ? codes.digits.length
-            ? `Counted ${codes.digits.map((digit) => `${digit.property} (${valuesIn(digit.values)})`).join(' × ')}, the last the fastest.`
+            ? 'Counted ' +
+              `${codes.digits.map((digit) => `${digit.property} (${valuesIn(digit.values)})`).join(' × ')}, ` +
+              'the last the fastest.'
             : 'One state needs none.'
           : codes.kind === 'bit-fields'
-            ? `Each property in bits of its own: ${codes.fields.map((field) => `${field.property} from bit ${field.at}`).join(', ')}.`
+            ? 'Each property in bits of its own: ' +
+              `${codes.fields.map((field) => `${field.property} from bit ${field.at}`).join(', ')}.`
             : 'Each code as it stands in the table.'}
       </p>
     </>

@@ -146,9 +146,7 @@ function Rule({
   const when = rule.when ?? {};
   const putWhen = (next: NonNullable<Placing['when']>) => {
     const left = Object.fromEntries(
-      Object.entries(next).filter(
-        ([, value]) => value !== undefined && (!Array.isArray(value) || value.length),
-      ),
+      Object.entries(next).filter(([, value]) => !Array.isArray(value) || value.length),
     );
     const { when: _gone, ...rest } = rule;
     onRule(Object.keys(left).length ? { ...rest, when: left } : rest);
@@ -188,8 +186,7 @@ function Rule({
           }))}
           value={rule.to}
           onChange={(to) =>
-            to &&
-            onRule({ ...ruleOf(property, to as How), ...(rule.when ? { when: rule.when } : {}) })
+            to && onRule({ ...ruleOf(property, to), ...(rule.when ? { when: rule.when } : {}) })
           }
         />
         <button
@@ -450,8 +447,14 @@ function Reached({
               type="button"
               className={states.has(one) ? undefined : 'never'}
               aria-pressed={one === state}
-              aria-label={`${space.describe(one)}: ${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`}
-              title={`${space.describe(one)}: ${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`}
+              aria-label={
+                `${space.describe(one)}: ` +
+                `${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`
+              }
+              title={
+                `${space.describe(one)}: ` +
+                `${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`
+              }
               onClick={() => onState(one)}
             />
           ))}

@@ -1,6 +1,6 @@
 import { Button, Checkbox, Menu, Popover, Select } from '@mantine/core';
 import { useState } from 'react';
-import { changeProperty, orderProperties, usesOf } from '../../../../../core/mod/index.ts';
+import { changeProperty, orderProperties, propertyUses } from '../../../../../core/mod/index.ts';
 import { namePattern } from '../../../../../core/mod/names.ts';
 import {
   propertyKinds,
@@ -38,7 +38,10 @@ const usualName: Record<Property['kind'], string> = {
   axis: 'axis',
 };
 
-/** The properties in their order. A new name is followed everywhere; taking one away says first what it touches. */
+/**
+ * The properties in their order. A new name is followed everywhere; taking one away says first what
+ * it touches.
+ */
 export function PropertiesPart({ editor: { name, declared, block } }: FacetProps) {
   const session = useSession();
   const { properties } = declared.states;
@@ -76,7 +79,7 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
                 put(`Rename ${property.name} to ${next}`, i, {
                   ...property,
                   name: next,
-                } as Property)
+                })
               }
             />
             <span className="note" style={{ flex: 1, margin: 0 }} title={says[property.kind]}>
@@ -102,7 +105,7 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
             </button>
             <Removal
               property={property.name}
-              uses={usesOf(declared, property.name)}
+              uses={propertyUses(declared, property.name)}
               onRemove={() => put(`Remove ${property.name}`, i, undefined)}
             />
           </div>
@@ -174,7 +177,7 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
                     ? `The mod’s code changes ${property.name}`
                     : `The mod’s code leaves ${property.name} alone`,
                   i,
-                  (event.currentTarget.checked ? { ...rest, byCode: true } : rest) as Property,
+                  event.currentTarget.checked ? { ...rest, byCode: true } : rest,
                 );
               }}
             />
@@ -210,7 +213,10 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
   );
 }
 
-/** The values of a choice, each by its name. A new name is followed; a value that goes leaves every condition. */
+/**
+ * The values of a choice, each by its name. A new name is followed; a value that goes leaves every
+ * condition.
+ */
 function Values({
   property,
   onProperty,
@@ -288,7 +294,7 @@ function Removal({
   onRemove,
 }: {
   property: string;
-  uses: ReturnType<typeof usesOf>;
+  uses: ReturnType<typeof propertyUses>;
   onRemove: () => void;
 }) {
   const [asking, setAsking] = useState(false);
@@ -315,12 +321,7 @@ function Removal({
       <Popover.Dropdown>
         <p style={{ margin: '0 0 8px' }}>
           Removing {property} touches{' '}
-          {listed(
-            uses.map(
-              ({ what, times }) =>
-                `${times} ${times === 1 ? what : what.startsWith('row') ? what.replace('row', 'rows') : what.startsWith('rule') ? what.replace('rule', 'rules') : `${what}s`}`,
-            ),
-          )}
+          {listed(uses.map(({ what, times }) => `${times} ${times === 1 ? what : inPlural(what)}`))}
           . They stay as they are for its default; what asks for another value goes.
         </p>
         <Button
@@ -336,3 +337,7 @@ function Removal({
     </Popover>
   );
 }
+
+/** More than one use of a property: "rows of the look", "rules of placing", "lots". */
+const inPlural = (what: string): string =>
+  /^(row|rule) /.test(what) ? what.replace(' ', 's ') : `${what}s`;

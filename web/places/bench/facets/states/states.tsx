@@ -1,3 +1,4 @@
+import { lookUp } from '../../../../../core/json/index.ts';
 import './states.css';
 import { SegmentedControl } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
@@ -14,14 +15,18 @@ const parts = {
   Codes: CodesPart,
 } as const;
 
-/** The properties of the block, how placing sets them, what turning does to them, and how they are stored. */
+/**
+ * The properties of the block, how placing sets them, what turning does to them, and how they are
+ * stored.
+ */
 export function StatesFacet(props: FacetProps) {
   const [part, setPart] = useLocalStorage<keyof typeof parts>({
     key: 'obrank.states',
     defaultValue: 'Properties',
     getInitialValueInEffect: false,
   });
-  const Part = parts[part] ?? PropertiesPart;
+  // What was kept may be the name of a part of an earlier version.
+  const Part = lookUp<(typeof parts)[keyof typeof parts]>(parts, part) ?? PropertiesPart;
   return (
     <>
       <SegmentedControl

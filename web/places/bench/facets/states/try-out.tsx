@@ -20,7 +20,10 @@ import { Cube, onScreen } from '../../../../parts/cube.tsx';
 import { Rendering } from '../../../../parts/rendering.tsx';
 import type { FacetProps } from '../index.tsx';
 
-/** Placing the block by hand: a block to click, a player to walk round it, neighbours to set; and what comes of it. */
+/**
+ * Placing the block by hand: a block to click, a player to walk round it, neighbours to set; and
+ * what comes of it.
+ */
 export function TryOut({
   editor: { block, name },
   placing,

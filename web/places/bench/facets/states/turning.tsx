@@ -5,7 +5,10 @@ import { turningFlaw, turningOf } from '../../../../../core/placing/index.ts';
 import { Rendering } from '../../../../parts/rendering.tsx';
 import type { FacetProps } from '../index.tsx';
 
-/** What turning and mirroring a built structure make of a state: by themselves for headings, directions, axes and joined sides, as one says for choices. */
+/**
+ * What turning and mirroring a built structure make of a state: by themselves for headings,
+ * directions, axes and joined sides, as one says for choices.
+ */
 export function TurningPart({
   editor: { block, declared, name, set },
   state,
@@ -70,44 +73,45 @@ export function TurningPart({
       </div>
       <p className={flaw ? 'bad' : 'proof'}>
         {flaw
-          ? `After ${flaw.what} the state ${space.describe(flaw.state)} comes back as ${space.describe(flaw.back)}.`
-          : `Proved for ${space.size === 1 ? 'the state' : `all ${space.size.toLocaleString('en')} states`}: four quarter turns come back, two mirrors come back, and a turn undoes itself between mirrors.`}
+          ? `After ${flaw.what} the state ${space.describe(flaw.state)} comes back as ` +
+            `${space.describe(flaw.back)}.`
+          : 'Proved for ' +
+            `${space.size === 1 ? 'the state' : `all ${space.size.toLocaleString('en')} states`}: ` +
+            'four quarter turns come back, two mirrors come back, and a turn undoes itself ' +
+            'between mirrors.'}
       </p>
-      {choices.map(
-        ({ property, i }) =>
-          property.kind === 'choice' && (
-            <div key={property.name}>
-              <h3 className="part">{property.name}</h3>
-              <table className="plain-table">
-                <thead>
-                  <tr>
-                    <th>value</th>
-                    <th>turned, becomes</th>
-                    <th>mirrored, becomes</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {property.values.map((value) => (
-                    <tr key={value}>
-                      <td className="mono">{value}</td>
-                      {(['turned', 'mirrored'] as const).map((key) => (
-                        <td key={key}>
-                          <Select
-                            aria-label={`${value} ${key} becomes`}
-                            allowDeselect={false}
-                            data={[...property.values]}
-                            value={lookUp(property[key], value) ?? value}
-                            onChange={(to) => to && change(i, key, value, to)}
-                          />
-                        </td>
-                      ))}
-                    </tr>
+      {choices.map(({ property, i }) => (
+        <div key={property.name}>
+          <h3 className="part">{property.name}</h3>
+          <table className="plain-table">
+            <thead>
+              <tr>
+                <th>value</th>
+                <th>turned, becomes</th>
+                <th>mirrored, becomes</th>
+              </tr>
+            </thead>
+            <tbody>
+              {property.values.map((value) => (
+                <tr key={value}>
+                  <td className="mono">{value}</td>
+                  {(['turned', 'mirrored'] as const).map((key) => (
+                    <td key={key}>
+                      <Select
+                        aria-label={`${value} ${key} becomes`}
+                        allowDeselect={false}
+                        data={[...property.values]}
+                        value={lookUp(property[key], value) ?? value}
+                        onChange={(to) => to && change(i, key, value, to)}
+                      />
+                    </td>
                   ))}
-                </tbody>
-              </table>
-            </div>
-          ),
-      )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ))}
     </>
   );
 }

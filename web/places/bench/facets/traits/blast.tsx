@@ -27,7 +27,10 @@ const percent = (odds: number): string =>
       : `${Math.round(odds * 100)}%`;
 const ways = ['In the open', 'Behind cover', 'In a wall'] as const;
 
-/** The blast rating, and the odds that the block survives each charge: exact alone and behind cover, by simulation in a wall. */
+/**
+ * The blast rating, and the odds that the block survives each charge: exact alone and behind cover,
+ * by simulation in a wall.
+ */
 export function Blast(editor: TraitEditor) {
   const {
     traits: { blastRating },
@@ -68,7 +71,7 @@ export function Blast(editor: TraitEditor) {
             my={6}
             aria-label="Where it stands"
             value={way}
-            onChange={(value) => setWay(value as typeof way)}
+            onChange={(value) => setWay(value)}
             data={[...ways]}
           />
           {way === 'In the open' ? (
@@ -184,6 +187,8 @@ function Wall({ rating }: { rating: number }) {
   const stop = useRef(() => {});
   const [run, setRun] = useState(0);
   useEffect(() => {
+    // The work begins here, so its progress does.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
     setProgress(0);
     const asked = inspector.blast(
       { rating, strengths: charges.map((one) => one.strength), distances: wallFar, samples, seed },
@@ -258,7 +263,10 @@ function Wall({ rating }: { rating: number }) {
           <div
             className="wall"
             role="img"
-            aria-label={`Crater of a ${charges[charge]!.name} in a wall of it: the front block is gone in ${percent(crater.gone[0]![5]!)}`}
+            aria-label={
+              `Crater of a ${charges[charge]!.name} in a wall of it: the front block is gone in ` +
+              `${percent(crater.gone[0]![5]!)}`
+            }
             style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}
           >
             {crater.gone[0]!.flatMap((_, y) => [
@@ -269,7 +277,9 @@ function Wall({ rating }: { rating: number }) {
                 <i
                   key={`${y} ${z}`}
                   style={{
-                    background: `color-mix(in srgb, var(--brick-soft) ${(layer[y]! * 100).toFixed(0)}%, var(--tide-soft))`,
+                    background:
+                      `color-mix(in srgb, var(--brick-soft) ${(layer[y]! * 100).toFixed(0)}%, ` +
+                      'var(--tide-soft))',
                   }}
                 >
                   {layer[y]! >= 0.005 ? Math.round(layer[y]! * 100) : ''}

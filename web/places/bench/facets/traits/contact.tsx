@@ -29,7 +29,7 @@ export function DragInside(editor: TraitEditor) {
           {drag > 0 && (
             <Comparison
               label="How fast one is inside"
-              unit="blocks a second"
+              unit="blocks/s"
               rows={[
                 ['wading in it', wadingSpeed(drag)],
                 ['walking', walkingSpeed],

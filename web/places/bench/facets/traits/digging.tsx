@@ -19,7 +19,9 @@ import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { ticksOf, type TraitEditor } from './trait-editor.ts';
 
-/** Hardness on the ruler, the tool that digs it, and what digging with each tool takes and gives. */
+/**
+ * Hardness on the ruler, the tool that digs it, and what digging with each tool takes and gives.
+ */
 export function Digging({ traits, put, own, seen, editor, state }: TraitEditor) {
   const mod = useMod();
   const session = useSession();
@@ -168,13 +170,19 @@ function dropWords(mod: Mod, block: ResolvedBlock, found: ReturnType<typeof brok
     found
       .map(({ give, mean }) => {
         const name = give.slice(give.indexOf(':') + 1);
-        return `${Number(mean.toFixed(2))} ${give === block.id ? 'itself' : titleOf(mod, name, (lookUp(mod.items, name) ?? lookUp(mod.blocks, name))?.names)}`;
+        return (
+          `${Number(mean.toFixed(2))} ` +
+          `${give === block.id ? 'itself' : titleOf(mod, name, (lookUp(mod.items, name) ?? lookUp(mod.blocks, name))?.names)}`
+        );
       })
       .join(', ') || 'nothing'
   );
 }
 
-/** A bar of seconds for each tool that makes a difference, and what it yields; hatched where nothing drops. Where the kit's engine digs otherwise, a second bar says how. */
+/**
+ * A bar of seconds for each tool that makes a difference, and what it yields; hatched where nothing
+ * drops. Where the kit's engine digs otherwise, a second bar says how.
+ */
 function DigBars({
   block,
   mod,
@@ -241,7 +249,8 @@ function DigBars({
       <p className="note">
         {bearableNote(traits, header)}
         {physics &&
-          ` The thin bars are the engine of ${kitNamed(header.kit).title}: ${physics.tickRate} ticks a second, the wrong tool takes ${physics.wrongTool} times as long.`}
+          ` The thin bars are the engine of ${kitNamed(header.kit).title}: ${physics.tickRate} ` +
+            `ticks a second, the wrong tool takes ${physics.wrongTool} times as long.`}
       </p>
     </>
   );

@@ -1,7 +1,7 @@
 import { ColorInput, SegmentedControl, Select, Switch } from '@mantine/core';
 import { useDeferredValue } from 'react';
 import { hardToTell, mapNeighbours, meanFromAbove } from '../../../../../core/draw/index.ts';
-import { alphaModes, hidesNeighbours, tints, type Traits } from '../../../../../core/mod/index.ts';
+import { alphaModes, hidesNeighbours, tints } from '../../../../../core/mod/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { Still } from '../../../../parts/still.tsx';
@@ -37,7 +37,7 @@ export function Display(editor: TraitEditor) {
               <SegmentedControl
                 aria-label="Alpha mode"
                 value={traits.alphaMode}
-                onChange={(value) => put('alphaMode', value as Traits['alphaMode'])}
+                onChange={(value) => put('alphaMode', value)}
                 data={[...alphaModes]}
               />
             }
@@ -68,7 +68,7 @@ export function Display(editor: TraitEditor) {
               fullWidth
               aria-label="Hides neighbours"
               value={traits.hidesNeighbours}
-              onChange={(value) => put('hidesNeighbours', value as Traits['hidesNeighbours'])}
+              onChange={(value) => put('hidesNeighbours', value)}
               data={[...hidesNeighbours]}
             />
           </Field>
@@ -111,13 +111,11 @@ export function Display(editor: TraitEditor) {
                   w={104}
                   allowDeselect={false}
                   data={[
-                    ...tints.map((value) => ({ value: value as string, label: value as string })),
+                    ...tints.map((value) => ({ value: value, label: value })),
                     { value: 'fixed', label: 'a colour' },
                   ]}
                   value={traits.tint.startsWith('#') ? 'fixed' : traits.tint}
-                  onChange={(value) =>
-                    value && put('tint', value === 'fixed' ? '#9bb56b' : (value as Traits['tint']))
-                  }
+                  onChange={(value) => value && put('tint', value === 'fixed' ? '#9bb56b' : value)}
                 />
               </span>
             }
@@ -137,7 +135,8 @@ export function Display(editor: TraitEditor) {
             value={<TraitNumber editor={editor} name="scatter" step={0.5} />}
             note={
               traits.scatter > 0
-                ? `Each stands up to ${traits.scatter} texels off the middle; the stage shows it in a patch.`
+                ? `Each stands up to ${traits.scatter} texels off the middle; the stage shows it in a ` +
+                  'patch.'
                 : undefined
             }
           />
@@ -182,7 +181,10 @@ export function Display(editor: TraitEditor) {
   );
 }
 
-/** The colour among those that lie beside it on a map: the most alike first, and what its own textures would give. */
+/**
+ * The colour among those that lie beside it on a map: the most alike first, and what its own
+ * textures would give.
+ */
 function MapColour({ traits, put, editor, state }: TraitEditor) {
   const mod = useDeferredValue(useMod());
   const block = useDeferredValue(editor.block);

@@ -60,7 +60,10 @@ function fireNote(catchesFire: number, burnsAway: number): string {
   if (caught === undefined) return 'It never burns.';
   const soon = Math.round(oddsWithin(catchesFire, 5) * 100);
   const end = gone === undefined ? 'it never burns away.' : `gone after ${amount(gone)} s in all.`;
-  return `Beside a flame it catches after ${amount(caught)} s on average, and within 5 s in ${soon} of 100; ${end}`;
+  return (
+    `Beside a flame it catches after ${amount(caught)} s on average, and within 5 s in ` +
+    `${soon} of 100; ${end}`
+  );
 }
 
 /** Burning away as a mean time; only what catches fire burns. */

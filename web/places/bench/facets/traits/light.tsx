@@ -20,7 +20,8 @@ function wallNote(absorbed: number): string {
   const behind = lightBehind(absorbed, 3);
   return behind[0] === 0
     ? 'A wall of it lets no light through.'
-    : `Of a light of 15 a wall one, two or three thick leaves ${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
+    : 'Of a light of 15 a wall one, two or three thick leaves ' +
+        `${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
 }
 
 /** The light that the block gives, and how far it reaches. */
@@ -39,7 +40,10 @@ export const LightAbsorbed = (editor: TraitEditor) => (
 
 const shownOf = ({ state, editor }: TraitEditor) => [state, editor.block.space.properties];
 
-/** A level of light by state: one number, or rows of numbers, and how far it reaches in the state that is shown. */
+/**
+ * A level of light by state: one number, or rows of numbers, and how far it reaches in the state
+ * that is shown.
+ */
 function LightField({
   editor: { editor, traits, declared: own, own: reset, put: putTrait, state },
   name,
@@ -140,7 +144,10 @@ function LightField({
 /** The room that the section cuts open: as wide as a sheet has room for numbers. */
 const [roomWidth, roomHeight] = [27, 5];
 
-/** The colour of a level. Between what one reads by and what is darker lies a step, so that the border is seen and every number stays readable on its ground. */
+/**
+ * The colour of a level. Between what one reads by and what is darker lies a step, so that the
+ * border is seen and every number stays readable on its ground.
+ */
 function colourOf(level: number): string {
   const [from, to, share] =
     level < readingLevel
@@ -149,7 +156,10 @@ function colourOf(level: number): string {
   return `rgb(${from.map((value, i) => Math.round(value + (to[i]! - value) * share)).join(', ')})`;
 }
 
-/** A room with the block on its floor, cut open: the level of every cell as colour and number, what one can read by set apart from the rest. */
+/**
+ * A room with the block on its floor, cut open: the level of every cell as colour and number, what
+ * one can read by set apart from the rest.
+ */
 function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
   const { levels, row, column } = useMemo(
     () => roomSection(emitted, absorbed, roomWidth, roomHeight),
@@ -159,7 +169,11 @@ function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
     <div
       className="room"
       role="img"
-      aria-label={`A room cut open: ${emitted} at the block, ${levels[row]!.filter((level) => level >= readingLevel).length} of ${roomWidth} cells of the floor bright enough to read by`}
+      aria-label={
+        `A room cut open: ${emitted} at the block, ` +
+        `${levels[row]!.filter((level) => level >= readingLevel).length} of ${roomWidth} ` +
+        'cells of the floor bright enough to read by'
+      }
       style={{ gridTemplateColumns: `repeat(${roomWidth}, 1fr)` }}
     >
       {levels.flatMap((line, y) =>

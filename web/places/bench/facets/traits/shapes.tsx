@@ -68,7 +68,10 @@ function ShapeField({
           )
         )
       }
-      note={`${boxes.length ? count(boxes.length, 'box', 'boxes') : 'Nothing'} in this state.${shape === 'outline' ? ' The stage shows it under Outline.' : ''}`}
+      note={
+        `${boxes.length ? count(boxes.length, 'box', 'boxes') : 'Nothing'} in this ` +
+        `state.${shape === 'outline' ? ' The stage shows it under Outline.' : ''}`
+      }
     >
       {many ? (
         <RowsEditor<Shape>

@@ -10,7 +10,7 @@ import {
   type SoundSet,
 } from '../../../../../core/mod/index.ts';
 import { playedFor, type Played } from '../../../../../core/sounds/index.ts';
-import { count } from '../../../../../core/words/index.ts';
+import { count, messageOf } from '../../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
 import { play, soundNameOf, stockSet, uploadSound } from '../../../../api/sounds.ts';
 import { Field } from '../../../../parts/field.tsx';
@@ -20,7 +20,10 @@ import { SoundEntries } from './sound-entries.tsx';
 import type { TraitEditor } from './trait-editor.ts';
 import { Choice } from '../../../../parts/choice/index.tsx';
 
-/** The sound set: which one, every event to be heard as the game plays it, and for a set of the mod its files. */
+/**
+ * The sound set: which one, every event to be heard as the game plays it, and for a set of the mod
+ * its files.
+ */
 export function Sounds({ traits, put, own, seen }: TraitEditor) {
   const { header, soundSets, sounds, blocks } = useMod();
   const sets = [
@@ -75,14 +78,14 @@ function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: s
     if (!played) return;
     setHeard({ event, played });
     setProblem('');
-    play(mod, played).catch((error: Error) => setProblem(error.message));
+    play(mod, played).catch((error: unknown) => setProblem(messageOf(error)));
   };
   const write = (label: string, next: SoundSet) => session.set(label, ['soundSets', name!], next);
   const takeIn = async (files: readonly File[]) => {
     setProblem('');
     for (const file of files)
-      await uploadSound(session, `${name}/${soundNameOf(file.name)}`, file).catch((error: Error) =>
-        setProblem(`${file.name}: ${error.message}`),
+      await uploadSound(session, `${name}/${soundNameOf(file.name)}`, file).catch(
+        (error: unknown) => setProblem(`${file.name}: ${messageOf(error)}`),
       );
   };
   const fresh = () => {
@@ -121,7 +124,8 @@ function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: s
             {heard.played.pitch.toFixed(2)} as fast.
           </>
         ) : (
-          'Each press plays what the game would: one of the files, with a loudness and a pitch from their ranges.'
+          'Each press plays what the game would: one of the files, with a loudness and a pitch ' +
+          'from their ranges.'
         )}
       </p>
       {heard && <SoundFacts id={heard.played.sound} />}
@@ -152,7 +156,7 @@ function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: s
             set={own}
             onSet={write}
             onPlay={(played) =>
-              play(mod, played).catch((error: Error) => setProblem(error.message))
+              void play(mod, played).catch((error: unknown) => setProblem(messageOf(error)))
             }
           />
           <FileButton

@@ -152,7 +152,10 @@ function bounceNote(bounce: number): string {
   const heights = bounces(bounce, 4);
   if (!heights.length) return 'Too little to be seen after a fall of 4 blocks.';
   const shown = heights.slice(0, 4).map(amount).join(', ');
-  return `After a fall of 4 blocks one comes back ${shown}${heights.length > 4 ? ' …' : ''} blocks high.`;
+  return (
+    `After a fall of 4 blocks one comes back ${shown}${heights.length > 4 ? ' …' : ''} ` +
+    'blocks high.'
+  );
 }
 
 /** The speed on top as the time that ten blocks take. */

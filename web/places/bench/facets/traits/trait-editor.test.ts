@@ -20,32 +20,40 @@ function lampWith(example: Record<string, unknown>) {
   return { of: traitEditor(editor, 0), told };
 }
 
-test('a trait that the block does not set has no way back; one that it sets tells by how much it differs', () => {
-  const { of, told } = lampWith({
-    '/blocks/lamp/traits/hardness': 3.2,
-    '/blocks/lamp/traits/blastRating': 14,
-  });
-  expect(of.own('friction')).toEqual({});
-  expect(of.own('hardness').changed).toBe('stock: 11 (×0.29)');
-  expect(of.own('blastRating').changed).toBe('');
-  expect(of.own('hidesNeighbours').changed).toBe('stock: whole');
-  of.own('hardness').onReset!();
-  of.put('lightAbsorbed', 4);
-  expect(told).toEqual([
-    ['Put hardness back to stock', ['traits', 'hardness'], undefined],
-    ['Change light absorbed', ['traits', 'lightAbsorbed'], 4],
-  ]);
-});
+test(
+  'a trait that the block does not set has no way back; one that it sets tells by how ' +
+    'much it differs',
+  () => {
+    const { of, told } = lampWith({
+      '/blocks/lamp/traits/hardness': 3.2,
+      '/blocks/lamp/traits/blastRating': 14,
+    });
+    expect(of.own('friction')).toEqual({});
+    expect(of.own('hardness').changed).toBe('stock: 11 (×0.29)');
+    expect(of.own('blastRating').changed).toBe('');
+    expect(of.own('hidesNeighbours').changed).toBe('stock: whole');
+    of.own('hardness').onReset!();
+    of.put('lightAbsorbed', 4);
+    expect(told).toEqual([
+      ['Put hardness back to stock', ['traits', 'hardness'], undefined],
+      ['Change light absorbed', ['traits', 'lightAbsorbed'], 4],
+    ]);
+  },
+);
 
-test('a field is drawn again when its trait, its own value or the stock changes, and not for another trait', () => {
-  const before = lampWith({}).of;
-  const other = lampWith({ '/blocks/lamp/traits/friction': 0.2 }).of;
-  expect(other.seen('hardness', 'gated')).toEqual(before.seen('hardness', 'gated'));
-  expect(other.seen('friction')).not.toEqual(before.seen('friction'));
-  expect(lampWith({ '/blocks/lamp/identity/stock': 'glass' }).of.seen('gated')).not.toEqual(
-    before.seen('gated'),
-  );
-});
+test(
+  'a field is drawn again when its trait, its own value or the stock changes, and not ' +
+    'for another trait',
+  () => {
+    const before = lampWith({}).of;
+    const other = lampWith({ '/blocks/lamp/traits/friction': 0.2 }).of;
+    expect(other.seen('hardness', 'gated')).toEqual(before.seen('hardness', 'gated'));
+    expect(other.seen('friction')).not.toEqual(before.seen('friction'));
+    expect(lampWith({ '/blocks/lamp/identity/stock': 'glass' }).of.seen('gated')).not.toEqual(
+      before.seen('gated'),
+    );
+  },
+);
 
 test('stock as ticks: one for each number, materials that share it named together', () => {
   expect(ticksOf.hardness).toHaveLength(13);

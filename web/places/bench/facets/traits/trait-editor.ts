@@ -10,7 +10,10 @@ import {
 import type { BlockEditor } from '../../../../api/hooks.tsx';
 import { stockTicks } from '../../ruler.tsx';
 
-/** What the parts of the traits are given: the block, its stock, and ways to change a trait and to give the change up again. */
+/**
+ * What the parts of the traits are given: the block, its stock, and ways to change a trait and to
+ * give the change up again.
+ */
 export interface TraitEditor {
   editor: BlockEditor;
   state: number;

@@ -79,7 +79,10 @@ function changedIn({ declared, stock }: TraitEditor, names: TraitName[]): string
   return changed.map((name) => traitFacts(name).words).join(', ') || undefined;
 }
 
-/** The numbers and switches of the block, each with what follows from it and how it differs from stock. */
+/**
+ * The numbers and switches of the block, each with what follows from it and how it differs from
+ * stock.
+ */
 export function TraitsFacet({ editor: block, state }: FacetProps) {
   const editor = traitEditor(block, state);
   const parts = useRef<HTMLDivElement>(null);

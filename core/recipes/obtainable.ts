@@ -1,9 +1,12 @@
 import { lookUp, idOf, ingredientsOf, ownName, resultsOf } from '../mod/index.ts';
-import { diggingsOf, yieldsOf, type Makings } from './diggings.ts';
+import { diggingsOf, yieldsOf, type Obtaining } from './diggings.ts';
 import { isBroughtAlong, type Accepts } from './parts.ts';
 
-/** How an item can come to be: the world has it, it is dug from a block, made by a recipe, or dipped with a bucket. */
-export interface Way {
+/**
+ * How an item can come to be: the world has it, it is dug from a block, made by a recipe, or dipped
+ * with a bucket.
+ */
+export interface ItemSource {
   how: 'found' | 'brought along' | 'dug' | 'made' | 'dipped';
   /** The block that is dug or dipped from, or the recipe. */
   by?: string;
@@ -13,36 +16,46 @@ export interface Way {
   count: number;
 }
 
-/** An item that can be had: the way that takes the fewest steps, how many, and what one of it costs in what the world gives. */
-export interface Had {
-  way: Way;
+/**
+ * An item that can be had: the way that takes the fewest steps, how many, and what one of it costs
+ * in what the world gives.
+ */
+export interface Obtainable {
+  way: ItemSource;
   steps: number;
   cost: ReadonlyMap<string, number>;
 }
 
-/** A way that is not open yet: its ingredients with how often each is taken, and how many of them nothing stands for yet. */
+/**
+ * A way that is not open yet: its ingredients with how often each is taken, and how many of them
+ * nothing stands for yet.
+ */
 interface Waiting {
   gives: string;
-  way: Omit<Way, 'takes'>;
+  way: Omit<ItemSource, 'takes'>;
   needs: [Ingredient, number][];
   left: number;
 }
 
-/** Something that is taken: what waits for it, and of what can be had for it that which costs least. */
+/**
+ * Something that is taken: what waits for it, and of what can be had for it that which costs least.
+ */
 interface Ingredient {
   waiting: Waiting[];
   best: { id: string; cost: number } | undefined;
 }
 
 /**
- * Everything that a player can come to have, from what the world gives through digging, dipping and recipes: in rounds, so that each
- * item is had in the fewest steps; of ways that take as many, the one that costs least, then the one that brings most. What other
- * mods and the stock bring is always there. Linear in the mentions of items (forward chaining, Dowling and Gallier, 1984).
+ * Everything that a player can come to have, from what the world gives through digging, dipping and
+ * recipes: in rounds, so that each item is had in the fewest steps; of ways that take as many, the
+ * one that costs least, then the one that brings most. What other mods and the stock bring is
+ * always there. Linear in the mentions of items (forward chaining, Dowling and Gallier, 1984).
  *
- * @example whatCanBeHad(mod, accepts).get('saltmarsh:tide_lantern')!.cost // Map { 'saltmarsh:raw_brack' → 6, … }
+ * @example findObtainable(mod, accepts).get('saltmarsh:tide_lantern')!.cost
+ * // Map { 'saltmarsh:raw_brack' → 6, … }
  */
-export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
-  const had = new Map<string, Had>();
+export function findObtainable(mod: Obtaining, accepts: Accepts): Map<string, Obtainable> {
+  const had = new Map<string, Obtainable>();
   const ingredients = new Map<string, Ingredient>();
   const ways = waysIn(mod, (name) => {
     let one = ingredients.get(name);
@@ -65,7 +78,7 @@ export function whatCanBeHad(mod: Makings, accepts: Accepts): Map<string, Had> {
       if (isBroughtAlong(id, mod.header.namespace)) offer(ingredient, id, 1);
     }
   for (let steps = 0; ready.length; steps += 1) {
-    const fresh = new Map<string, { had: Had; total: number }>();
+    const fresh = new Map<string, { had: Obtainable; total: number }>();
     for (const way of ready) {
       if (had.has(way.gives)) continue;
       const found = hadBy(way, steps, had);
@@ -92,7 +105,11 @@ const total = (cost: ReadonlyMap<string, number>): number => {
   return sum;
 };
 
-function hadBy({ gives, way, needs }: Waiting, steps: number, had: ReadonlyMap<string, Had>): Had {
+function hadBy(
+  { gives, way, needs }: Waiting,
+  steps: number,
+  had: ReadonlyMap<string, Obtainable>,
+): Obtainable {
   const takes: string[] = [];
   const cost = new Map<string, number>();
   for (const [{ best }, times] of needs) {
@@ -105,10 +122,10 @@ function hadBy({ gives, way, needs }: Waiting, steps: number, had: ReadonlyMap<s
 }
 
 /** Every way to come by an item that the mod knows. */
-function waysIn(mod: Makings, ingredientOf: (name: string) => Ingredient): Waiting[] {
+function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Waiting[] {
   const { namespace } = mod.header;
   const ways: Waiting[] = [];
-  const add = (gives: string, way: Omit<Way, 'takes'>, takes: readonly string[] = []) => {
+  const add = (gives: string, way: Omit<ItemSource, 'takes'>, takes: readonly string[] = []) => {
     const times = new Map<string, number>();
     for (const one of takes) times.set(one, (times.get(one) ?? 0) + 1);
     const waiting: Waiting = {

@@ -11,13 +11,19 @@ import { valuesOf, type Property, type Value } from './property.ts';
 import { StateSpace } from './space.ts';
 
 /**
- * The layout after properties or values came or went, such that every state that was stored before keeps its code. A property that is
- * new counts as if it had had its default all along; one that is gone keeps its place in the code. Where the layout itself cannot grow
- * without moving codes it becomes a table: old codes as they were, new states at the next numbers that were never used.
+ * The layout after properties or values came or went, such that every state that was stored before
+ * keeps its code. A property that is new counts as if it had had its default all along; one that is
+ * gone keeps its place in the code. Where the layout itself cannot grow
+ * without moving codes it becomes a table: old codes as they were, new states at the next numbers
+ * that were never used.
  *
- * @example settleCodes(mixedRadix(before), before, after)
+ * @example keepCodesStable(mixedRadix(before), before, after)
  */
-export function settleCodes(layout: CodeLayout, before: StateSpace, after: StateSpace): CodeLayout {
+export function keepCodesStable(
+  layout: CodeLayout,
+  before: StateSpace,
+  after: StateSpace,
+): CodeLayout {
   if (after.tooLarge || before.tooLarge) return after.tooLarge ? layout : mixedRadix(after);
   if (layout.kind === 'mixed-radix') {
     const digits = grownDigits(layout.digits, before, after);
@@ -41,8 +47,9 @@ export function settleCodes(layout: CodeLayout, before: StateSpace, after: State
 }
 
 /**
- * A layout in which a property or its values go by other names. The codes stay. Where a property that is gone had the new name, its part
- * of the code gets a name of its own, so that the two are never taken for one.
+ * A layout in which a property or its values go by other names. The codes stay. Where a property
+ * that is gone had the new name, its part of the code gets a name of its own, so that the two are
+ * never taken for one.
  */
 export function renameInCodes(
   layout: CodeLayout,
@@ -103,7 +110,10 @@ const extended = (digit: CodeDigit, missing: readonly Value[]): CodeDigit['value
   return [...listValues(values), ...missing];
 };
 
-/** A digit for a property that is new: its default comes first, so that it adds nothing to the codes of before. */
+/**
+ * A digit for a property that is new: its default comes first, so that it adds nothing to the codes
+ * of before.
+ */
 const freshDigit = (property: Property): CodeDigit => {
   const values = valuesOf(property);
   return {
@@ -164,7 +174,8 @@ function grownTable(layout: CodeLayout, before: StateSpace, after: StateSpace): 
       return plain({ ...looked.digit, values: extended(looked.digit, looked.missing) });
     }),
   ];
-  // Every combination that was ever counted, as a space of its own, so that codes of states that are gone are never given again.
+  // Every combination that was ever counted, as a space of its own, so that codes of states that
+  // are gone are never given again.
   const ever = (list: readonly CodeDigit[]) =>
     new StateSpace(
       list.map(({ property, values }) => ({

@@ -29,16 +29,22 @@ export interface CodeDrift {
 }
 
 /** What changed in the registry since the last release. */
-export interface Since {
+export interface ReleaseDiff {
   release: Release | undefined;
   added: { kind: Registered; name: string; number: number }[];
   renamed: { kind: Registered; from: string; to: string; number: number }[];
   /** Gone since then: what stands in its place, or that nothing does on purpose. */
   retired: { kind: Registered; name: string; number: number; successor?: string; lost?: boolean }[];
-  /** Numbers that stand for something else now, or for nothing although nobody retired them. Old worlds break. */
+  /**
+   * Numbers that stand for something else now, or for nothing although nobody retired them. Old
+   * worlds break.
+   */
   broken: { kind: Registered; name: string; number: number; now: string | undefined }[];
   codes: CodeDrift[];
-  /** True when a world of the last release means the same now: no number and no state code moved, and what is gone says what follows. */
+  /**
+   * True when a world of the last release means the same now: no number and no state code moved,
+   * and what is gone says what follows.
+   */
   survives: boolean;
 }
 
@@ -46,11 +52,12 @@ export interface Since {
 export const lastRelease = ({ releases }: Ledger): Release | undefined => releases?.at(-1);
 
 /**
- * What changed in the registry since the last release, and whether the worlds that players have survive it.
+ * What changed in the registry since the last release, and whether the worlds that players have
+ * survive it.
  *
- * @example sinceRelease(mod).survives // true
+ * @example diffSinceRelease(mod).survives // true
  */
-export function sinceRelease(mod: Mod): Since {
+export function diffSinceRelease(mod: Mod): ReleaseDiff {
   const { ledger } = mod;
   const release = lastRelease(ledger);
   const before = new Map((release?.entries ?? []).map((entry) => [entry.number, entry]));
@@ -58,7 +65,7 @@ export function sinceRelease(mod: Mod): Since {
   const gone = new Map(ledger.retired.map((entry) => [entry.number, entry]));
   // A block without properties has one state, and that is stored as 0.
   const plain: CodeLayout = { kind: 'mixed-radix', bits: 0, digits: [] };
-  const since: Since = {
+  const since: ReleaseDiff = {
     release,
     added: [],
     renamed: [],
@@ -95,7 +102,10 @@ export function sinceRelease(mod: Mod): Since {
   return since;
 }
 
-/** How the codes of a block's states drifted from a layout that was released; undefined when every old code means what it meant. */
+/**
+ * How the codes of a block's states drifted from a layout that was released; undefined when every
+ * old code means what it meant.
+ */
 function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefined {
   const declared = lookUp(mod.blocks, block);
   if (!declared) return undefined;
