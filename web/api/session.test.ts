@@ -96,10 +96,7 @@ beforeEach(() => {
         this.listeners.clear();
       }
     },
-    fetch: async (
-      address: string,
-      options: { body?: string; headers?: HeadersInit } = {},
-    ) => {
+    fetch: async (address: string, options: { body?: string; headers?: HeadersInit } = {}) => {
       if (server.down) throw new TypeError('connection refused');
       const [status, body] = server.answer(
         address,
