@@ -4,7 +4,8 @@ import path from 'node:path';
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { DiskProblem } from '../../disk/index.ts';
-import { BlobTable, EditTable, EntryTable, migrations, ModTable } from './tables.ts';
+import { migrations } from './migrations/index.ts';
+import { tables } from './tables.ts';
 
 /** How long to wait for another program that holds the database. */
 const patience = 1500;
@@ -31,7 +32,7 @@ function connect(database: string): Promise<DataSource> {
   const source = new DataSource({
     type: 'better-sqlite3',
     database,
-    entities: [ModTable, EntryTable, EditTable, BlobTable],
+    entities: [...tables],
     migrations: [...migrations],
     migrationsRun: true,
     timeout: patience,
