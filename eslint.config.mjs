@@ -15,8 +15,9 @@ export default tseslint.config(
     rules: {
       ...hooks.configs.recommended.rules,
       'react-hooks/exhaustive-deps': 'error',
-      // It tells what React's compiler would pass over; we do not use it.
+      // These tell what React's compiler would pass over; we do not use it.
       'react-hooks/incompatible-library': 'off',
+      'react-hooks/preserve-manual-memoization': 'off',
       // An arrow that hands a call through reads better than one with braces.
       '@typescript-eslint/no-confusing-void-expression': [
         'error',

@@ -341,12 +341,12 @@ test('a file that is saved into the target while builds run is never lost', asyn
       target,
       changed('rules/recipes/new.json', JSON.stringify({ round })),
     ).catch((error: unknown) => error);
-    let isDone = false;
+    const state = { isDone: false };
     void build.then(() => {
-      isDone = true;
+      state.isDone = true;
     });
     // Saves as soon as it can, a little later in every round.
-    for (let turn = 0; turn < round * 40 && !isDone; turn += 1)
+    for (let turn = 0; turn < round * 40 && !state.isDone; turn += 1)
       await new Promise((resolve) => setImmediate(resolve));
     let isSaved = false;
     while (!isSaved) {

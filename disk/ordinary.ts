@@ -3,12 +3,9 @@ import { open } from 'node:fs/promises';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 const mebibyte = 1024 * 1024;
-/** Absent on systems that know no such flag. */
-const {
-  O_RDONLY,
-  O_NOFOLLOW = 0,
-  O_NONBLOCK = 0,
-}: Partial<typeof constants> & Pick<typeof constants, 'O_RDONLY'> = constants;
+/** Some systems know no such flag, whatever the types say. */
+const flags: Partial<typeof constants> = constants;
+const [noFollow, noWaiting] = [flags.O_NOFOLLOW ?? 0, flags.O_NONBLOCK ?? 0];
 
 /**
  * The bytes of an ordinary file of at most so many bytes. Never waits for a writer, as reading a
@@ -24,7 +21,7 @@ export async function readOrdinary(
 ): Promise<Buffer> {
   let handle;
   try {
-    handle = await open(file, O_RDONLY | O_NONBLOCK | (followLink ? 0 : O_NOFOLLOW));
+    handle = await open(file, constants.O_RDONLY | noWaiting | (followLink ? 0 : noFollow));
     const found = await handle.stat();
     if (!found.isFile())
       throw new DiskProblem(`${shown(file)} is not an ordinary file, so it is not read.`);

@@ -23,7 +23,7 @@ export async function check(target: string, { format }: CheckOptions): Promise<n
     for (const finding of findings) console.log(shown(lineOf(target, tree, finding)));
     const words =
       `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ` +
-      `${count(sums.hint, 'hint')}`;
+      count(sums.hint, 'hint');
     console.error(findings.length ? words : `Nothing wrong in ${tree.files.size} files.`);
   }
   return sums.error ? 1 : 0;

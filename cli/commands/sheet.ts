@@ -64,7 +64,7 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
   });
   const made =
     `${count(cells.length, options.block === undefined ? 'block' : 'state')} in ` +
-    `${count(columns, 'column')}`;
+    count(columns, 'column');
   if (options.against === undefined) {
     await write(options.out, drawn, options.overwrite);
     console.log(`${shown(options.out)}: ${made}, ${drawn.width} × ${drawn.height} pixels.`);

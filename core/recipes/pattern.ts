@@ -1,6 +1,9 @@
 import { lookUp } from '../mod/index.ts';
 import type { Recipe } from '../mod/index.ts';
 
+/** The letters that a pattern may use, in the order in which they are taken. */
+const alphabet = Array.from('abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ');
+
 export type Pattern = Extract<Recipe, { kind: 'pattern' }>;
 
 /** A pattern as a grid of ingredients, row by row; undefined for an empty place. */
@@ -35,8 +38,8 @@ export function patternOf(
     const name = ingredient.slice(ingredient.indexOf(':') + 1);
     const wanted = [
       letters.get(ingredient),
-      ...name.replaceAll(/[^a-z]/g, ''),
-      ...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ',
+      ...Array.from(name.replaceAll(/[^a-z]/g, '')),
+      ...alphabet,
     ].find(
       (letter) =>
         letter !== undefined &&

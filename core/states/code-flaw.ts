@@ -16,6 +16,6 @@ export function codeFlaw(layout: CodeLayout, space: StateSpace): string | undefi
   return (
     lost &&
     `the state ${space.describe(lost.state)} comes back from its code as ` +
-      `${lost.back === undefined ? 'no state' : space.describe(lost.back)}`
+      (lost.back === undefined ? 'no state' : space.describe(lost.back))
   );
 }

@@ -19,7 +19,10 @@ const letters = 'bcdfghjkmnpqrstvwxz';
 /** This window's name in the history: four letters, so that people can tell windows apart. */
 export const windowName =
   'window ' +
-  `${Array.from(crypto.getRandomValues(new Uint8Array(4)), (byte) => letters[byte % letters.length]).join('')}`;
+  Array.from(
+    crypto.getRandomValues(new Uint8Array(4)),
+    (byte) => letters[byte % letters.length],
+  ).join('');
 
 /** Asks the server. Throws {@link Refused} for every answer that is not a success. */
 export async function ask(address: string, options: RequestInit = {}): Promise<Response> {

@@ -92,7 +92,7 @@ export function Cube({
         aria-label={`${direction}${marked?.says ? `, ${marked.says}` : ''}`}
         className={
           `side ${hidden.includes(direction) ? 'behind' : ''} ${marked?.className ?? ''} ` +
-          `${off ? 'off' : ''}`
+          (off ? 'off' : '')
         }
         onClick={() => !off && onSide(direction)}
         onKeyDown={(event) => {

@@ -2,16 +2,18 @@ import { Menu } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { getJson } from '../api/client.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
 import { NewBlockDialog } from '../places/blocks/new-block.tsx';
 import { NewMod } from '../places/blocks/new-mod.tsx';
+import { placesIn } from '../places/places.ts';
 import { ConflictDialog } from './conflict.tsx';
 import { KeysSheet } from './keys.tsx';
 import { Palette } from './palette.tsx';
+import { Waiting } from './waiting.tsx';
 
 export const Mark = () => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -51,18 +53,16 @@ export function Frame() {
         </Link>
         <ModMenu title={mod.header.title} version={mod.header.version} />
         <nav aria-label="Places">
-          <NavLink to={`${home}/blocks`}>Blocks</NavLink>
-          <NavLink to={`${home}/library`}>Library</NavLink>
-          <NavLink to={`${home}/data`}>Data</NavLink>
-          <NavLink to={`${home}/inspection`}>
-            Inspection
-            {grave > 0 && (
-              <span className="many" title={`${grave} errors and warnings`}>
-                {grave}
-              </span>
-            )}
-          </NavLink>
-          <NavLink to={`${home}/build`}>Build</NavLink>
+          {placesIn('bar').map(({ path, title }) => (
+            <NavLink key={path} to={`${home}/${path}`}>
+              {title}
+              {path === 'inspection' && grave > 0 && (
+                <span className="many" title={`${grave} errors and warnings`}>
+                  {grave}
+                </span>
+              )}
+            </NavLink>
+          ))}
         </nav>
         <button type="button" className="find" onClick={() => spotlight.open()}>
           <span>Go to or do…</span>
@@ -93,7 +93,9 @@ export function Frame() {
         )}
       </header>
       <main className="place">
-        <Outlet />
+        <Suspense fallback={<Waiting height="80vh" />}>
+          <Outlet />
+        </Suspense>
       </main>
       <Palette onKeys={() => setKeys(true)} />
       <KeysSheet opened={keys} onClose={() => setKeys(false)} />

@@ -6,6 +6,7 @@ import { facets } from '../../core/inspect/index.ts';
 import { titleOf } from '../../core/mod/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
+import { places } from '../places/places.ts';
 import { ItemIcon } from './item.tsx';
 import { Rendering } from './rendering.tsx';
 
@@ -29,68 +30,13 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
     ): SpotlightActionData => ({ id, label, description, onClick });
     return [
       act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
-      ...['Blocks', 'Library', 'Data', 'Inspection', 'Build'].map((place) =>
-        act(place, `Go to ${place}`, () => void navigate(`${home}/${place.toLowerCase()}`)),
-      ),
-      act(
-        'table',
-        'Table of traits',
-        () => void navigate(`${home}/data/traits`),
-        'Every block as a line: sort, compare, change many at once, CSV',
-      ),
-      act(
-        'ladder',
-        'Tool ladder',
-        () => void navigate(`${home}/data/tools`),
-        'Grades, paces and kinds of tools',
-      ),
-      act(
-        'tags',
-        'Tags',
-        () => void navigate(`${home}/data/tags`),
-        'Who is in which tag, and who needs it',
-      ),
-      act(
-        'items',
-        'Items',
-        () => void navigate(`${home}/data/items`),
-        'Plain items, tools, buckets',
-      ),
-      act(
-        'recipes',
-        'Recipes',
-        () => void navigate(`${home}/data/recipes`),
-        'How things are made, and whether they can be had',
-      ),
-      act(
-        'loot',
-        'Loot tables',
-        () => void navigate(`${home}/data/loot`),
-        'What several blocks drop alike',
-      ),
-      act(
-        'groups',
-        'Catalogue groups',
-        () => void navigate(`${home}/data/groups`),
-        'What players find where',
-      ),
-      act(
-        'texts',
-        'Names in all languages',
-        () => void navigate(`${home}/data/texts`),
-        'Every text, missing ones marked, PO and JSON',
-      ),
-      act(
-        'registry',
-        'Registry and releases',
-        () => void navigate(`${home}/data/registry`),
-        'Numbers that never move',
-      ),
-      act(
-        'sheet',
-        'Contact sheet of the mod',
-        () => void navigate(`${home}/sheet`),
-        'Every block as it looks, to export or to lay on an earlier one',
+      ...places.map(({ path, title, shownIn, label = title, says }) =>
+        act(
+          path,
+          shownIn === 'bar' ? `Go to ${label}` : label,
+          () => void navigate(`${home}/${path}`),
+          says,
+        ),
       ),
       act('undo', 'Undo', () => void session.undoOrRedo('undo')),
       act('redo', 'Redo', () => void session.undoOrRedo('redo')),

@@ -276,8 +276,7 @@ function PartMesh({
       ? undefined
       : lookUp(mod.textures, part.texture.slice(part.texture.indexOf(':') + 1))?.strip;
   const frames = Math.round(1 / texture.repeat.y);
-  // Textures of three.js are moved in place, frame by frame.
-  // eslint-disable-next-line react-hooks/immutability
+  /* eslint-disable react-hooks/immutability -- textures of three.js are moved in place */
   useFrame(({ clock, invalidate }) => {
     if (!strip || frames < 2) return;
     const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
@@ -288,6 +287,7 @@ function PartMesh({
     texture.offset.y = 1 - (frame + 1) / frames;
     invalidate();
   });
+  /* eslint-enable react-hooks/immutability */
   const blend = part.alphaMode === 'blend';
   return (
     <mesh geometry={part.geometry} renderOrder={blend ? 2 : 1}>

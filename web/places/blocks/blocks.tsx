@@ -1,4 +1,3 @@
-import './blocks.css';
 import { Button, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';

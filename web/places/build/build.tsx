@@ -1,4 +1,3 @@
-import './build.css';
 import { Button, Checkbox, Progress, Select, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useRef, useState } from 'react';

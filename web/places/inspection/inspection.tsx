@@ -1,4 +1,3 @@
-import './inspection.css';
 import { endings } from '../../../core/kits/index.ts';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';

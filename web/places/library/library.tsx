@@ -1,4 +1,3 @@
-import './library.css';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useState, type DragEvent } from 'react';
 import { lookUp, idOf } from '../../../core/mod/index.ts';

@@ -1,4 +1,3 @@
-import './sheet.css';
 import { Button, FileButton, Progress, SegmentedControl, Slider } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';

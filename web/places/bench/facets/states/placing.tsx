@@ -449,11 +449,11 @@ function Reached({
               aria-pressed={one === state}
               aria-label={
                 `${space.describe(one)}: ` +
-                `${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`
+                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
               }
               title={
                 `${space.describe(one)}: ` +
-                `${states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed'}`
+                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
               }
               onClick={() => onState(one)}
             />

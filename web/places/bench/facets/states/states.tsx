@@ -1,4 +1,3 @@
-import { lookUp } from '../../../../../core/json/index.ts';
 import './states.css';
 import { SegmentedControl } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
@@ -26,7 +25,7 @@ export function StatesFacet(props: FacetProps) {
     getInitialValueInEffect: false,
   });
   // What was kept may be the name of a part of an earlier version.
-  const Part = lookUp<(typeof parts)[keyof typeof parts]>(parts, part) ?? PropertiesPart;
+  const Part = parts[Object.hasOwn(parts, part) ? part : 'Properties'];
   return (
     <>
       <SegmentedControl

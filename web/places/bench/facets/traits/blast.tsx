@@ -265,7 +265,7 @@ function Wall({ rating }: { rating: number }) {
             role="img"
             aria-label={
               `Crater of a ${charges[charge]!.name} in a wall of it: the front block is gone in ` +
-              `${percent(crater.gone[0]![5]!)}`
+              percent(crater.gone[0]![5]!)
             }
             style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}
           >

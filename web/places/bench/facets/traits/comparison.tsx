@@ -7,7 +7,7 @@ export type Compared = readonly [name: string, value: number | undefined];
 
 function inWords(value: number | undefined, unit: string): string {
   if (value === undefined) return 'never';
-  return value === Infinity ? 'without end' : `${amount(value)} ${unit}`;
+  return value === Infinity ? 'without end' : `${amount(value)} ${unit}`.trimEnd();
 }
 
 /** A comparison as bars: this block first, then what one knows. */

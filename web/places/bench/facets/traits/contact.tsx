@@ -24,12 +24,16 @@ export function DragInside(editor: TraitEditor) {
           label="Drag inside"
           {...own('dragInside')}
           value={<TraitNumber editor={editor} name="dragInside" />}
-          note={drag > 0 ? undefined : 'One moves through it as through air, if it lets one in.'}
+          note={
+            drag > 0
+              ? 'Blocks a second that are left to whoever is inside.'
+              : 'One moves through it as through air, if it lets one in.'
+          }
         >
           {drag > 0 && (
             <Comparison
               label="How fast one is inside"
-              unit="blocks/s"
+              unit=""
               rows={[
                 ['wading in it', wadingSpeed(drag)],
                 ['walking', walkingSpeed],

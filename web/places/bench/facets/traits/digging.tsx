@@ -172,7 +172,9 @@ function dropWords(mod: Mod, block: ResolvedBlock, found: ReturnType<typeof brok
         const name = give.slice(give.indexOf(':') + 1);
         return (
           `${Number(mean.toFixed(2))} ` +
-          `${give === block.id ? 'itself' : titleOf(mod, name, (lookUp(mod.items, name) ?? lookUp(mod.blocks, name))?.names)}`
+          (give === block.id
+            ? 'itself'
+            : titleOf(mod, name, (lookUp(mod.items, name) ?? lookUp(mod.blocks, name))?.names))
         );
       })
       .join(', ') || 'nothing'

@@ -1,0 +1,142 @@
+import type { ComponentType } from 'react';
+
+/** A place of the page. The bar, the tabs of Data, the palette and the routes are made of these. */
+export interface Place {
+  /** Its address below that of the mod. */
+  path: string;
+  title: string;
+  /** What belongs to one of its things has an address below it: the name of that part. */
+  within?: string[];
+  /** Where it is offered besides the palette. */
+  shownIn: 'bar' | 'data' | 'palette';
+  /** How the palette calls it, where that says more, and what it says of it. */
+  label?: string;
+  says?: string;
+  /** What draws it; a place without is one that opens another. */
+  load?: () => Promise<ComponentType>;
+  opens?: string;
+}
+
+const dataPlaces: readonly Place[] = [
+  {
+    path: 'data/traits',
+    title: 'Traits',
+    shownIn: 'data',
+    label: 'Table of traits',
+    says: 'Every block as a line: sort, compare, change many at once, CSV',
+    load: () => import('./data/trait-table.tsx').then((file) => file.TraitTable),
+  },
+  {
+    path: 'data/tools',
+    title: 'Tools',
+    shownIn: 'data',
+    label: 'Tool ladder',
+    says: 'Grades, paces and kinds of tools',
+    load: () => import('./data/tool-ladder.tsx').then((file) => file.ToolLadder),
+  },
+  {
+    path: 'data/items',
+    title: 'Items',
+    within: [':item'],
+    shownIn: 'data',
+    says: 'Plain items, tools, buckets',
+    load: () => import('./data/items.tsx').then((file) => file.Items),
+  },
+  {
+    path: 'data/loot',
+    title: 'Loot tables',
+    within: [':table'],
+    shownIn: 'data',
+    says: 'What several blocks drop alike',
+    load: () => import('./data/loot-tables.tsx').then((file) => file.LootTables),
+  },
+  {
+    path: 'data/tags',
+    title: 'Tags',
+    shownIn: 'data',
+    says: 'Who is in which tag, and who needs it',
+    load: () => import('./data/tags.tsx').then((file) => file.Tags),
+  },
+  {
+    path: 'data/recipes',
+    title: 'Recipes',
+    within: [':recipe'],
+    shownIn: 'data',
+    says: 'How things are made, and whether they can be had',
+    load: () => import('./data/recipes/recipes.tsx').then((file) => file.Recipes),
+  },
+  {
+    path: 'data/groups',
+    title: 'Groups',
+    shownIn: 'data',
+    label: 'Catalogue groups',
+    says: 'What players find where',
+    load: () => import('./data/groups.tsx').then((file) => file.Groups),
+  },
+  {
+    path: 'data/texts',
+    title: 'Names',
+    shownIn: 'data',
+    label: 'Names in all languages',
+    says: 'Every text, missing ones marked, PO and JSON',
+    load: () => import('./data/texts.tsx').then((file) => file.TextsTable),
+  },
+  {
+    path: 'data/registry',
+    title: 'Registry',
+    shownIn: 'data',
+    label: 'Registry and releases',
+    says: 'Numbers that never move',
+    load: () => import('./data/registry.tsx').then((file) => file.Registry),
+  },
+];
+
+/** Every place of a mod, in the order in which places are offered. */
+export const places: readonly Place[] = [
+  {
+    path: 'blocks',
+    title: 'Blocks',
+    shownIn: 'bar',
+    load: () => import('./blocks/blocks.tsx').then((file) => file.Blocks),
+  },
+  {
+    path: 'library',
+    title: 'Library',
+    shownIn: 'bar',
+    load: () => import('./library/library.tsx').then((file) => file.Library),
+  },
+  {
+    path: 'data',
+    title: 'Data',
+    shownIn: 'bar',
+    opens: 'data/traits',
+  },
+  {
+    path: 'inspection',
+    title: 'Inspection',
+    shownIn: 'bar',
+    load: () => import('./inspection/inspection.tsx').then((file) => file.InspectionPlace),
+  },
+  {
+    path: 'build',
+    title: 'Build',
+    shownIn: 'bar',
+    load: () => import('./build/build.tsx').then((file) => file.Build),
+  },
+  ...dataPlaces,
+  {
+    path: 'sheet',
+    title: 'Contact sheet',
+    shownIn: 'palette',
+    label: 'Contact sheet of the mod',
+    says: 'Every block as it looks, to export or to lay on an earlier one',
+    load: () => import('./sheet/sheet.tsx').then((file) => file.Sheet),
+  },
+];
+
+/** Where a mod opens. */
+export const firstPlace = 'blocks';
+
+/** The places that are offered somewhere. */
+export const placesIn = (where: Place['shownIn']): readonly Place[] =>
+  places.filter((place) => place.shownIn === where);
