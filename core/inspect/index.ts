@@ -4,5 +4,6 @@ export { inspect, inspectBuilt, tally } from './run.ts';
 export { rules } from './rules/index.ts';
 export type { Rule } from './rule.ts';
 export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';
+export { applyFindingsDiff, diffFindings, type FindingsDiff } from './findings-diff.ts';
 export { fixAll } from './fix-all.ts';
 export { severities, type Severity } from '../kits/index.ts';

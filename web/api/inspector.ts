@@ -1,4 +1,4 @@
-import { unfitFinding, type Finding } from '../../core/inspect/index.ts';
+import { applyFindingsDiff, unfitFinding, type Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type {
@@ -30,13 +30,16 @@ export class Inspector {
   private readonly listeners = new Set<() => void>();
   private readonly stopFollowing: () => void;
   private next = 1;
+  /** What the worker has found, without what the server left out. */
+  private told: Finding[] = [];
   /** Undefined until the first inspection is done. */
   findings: Finding[] | undefined;
 
   constructor(session: Session) {
     this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'findings') {
-        this.findings = [...unfitFindings(session.view.unfit), ...data.findings];
+        this.told = applyFindingsDiff(this.told, data.diff);
+        this.findings = [...unfitFindings(session.view.unfit), ...this.told];
         for (const listener of this.listeners) listener();
       } else if (data.kind === 'progress') {
         this.progress.get(data.id)?.(data.done, data.total);

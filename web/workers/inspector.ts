@@ -17,7 +17,13 @@ import {
   wholeCell,
   type SheetCell,
 } from '../../core/draw/index.ts';
-import { fixAll, inspect, inspectBuilt } from '../../core/inspect/index.ts';
+import {
+  diffFindings,
+  fixAll,
+  inspect,
+  inspectBuilt,
+  type Finding,
+} from '../../core/inspect/index.ts';
 import { kitOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { textureOf } from '../../core/models/index.ts';
@@ -33,6 +39,8 @@ import { craterSteps } from '../../core/traits/index.ts';
 import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
 let mod: Mod | undefined;
+/** The findings that the page has. */
+let told: readonly Finding[] = [];
 const bytes = new Map<string, Promise<Uint8Array | undefined>>();
 const loaded = new Map<string, Uint8Array>();
 const decoded = new Map<string, Pixels>();
@@ -197,7 +205,9 @@ async function breaksOf({
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
     mod = message.kind === 'mod' ? message.mod : applyChanges(mod!, message.changes);
-    answer({ kind: 'findings', findings: inspect(mod) });
+    const findings = inspect(mod);
+    answer({ kind: 'findings', diff: diffFindings(told, findings) });
+    told = findings;
   } else if (message.kind === 'draw') {
     const at = mod;
     const block = lookUp(at?.blocks, message.block);

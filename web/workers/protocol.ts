@@ -1,4 +1,4 @@
-import type { Finding } from '../../core/inspect/index.ts';
+import type { Finding, FindingsDiff } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
 import type { Breaking } from '../../core/loot/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
@@ -69,7 +69,8 @@ export type ToWorker =
 
 /** What the worker answers. */
 export type FromWorker =
-  | { kind: 'findings'; findings: Finding[] }
+  /** What changed since the findings that were told before; at first since none. */
+  | { kind: 'findings'; diff: FindingsDiff }
   | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
   | { kind: 'progress'; id: number; done: number; total: number }
   | { kind: 'broken'; id: number; found: BreaksAnswer | undefined }
