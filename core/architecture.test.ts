@@ -57,7 +57,14 @@ const arrows: Record<string, string[]> = {
   'core/tags': ['core/mod', 'core/json'],
   'core/texts': ['core/mod', 'core/json', 'core/words'],
   'core/registry': ['core/mod', 'core/states'],
-  'core/recipes': ['core/mod', 'core/tags', 'core/loot', 'core/placing', 'core/states'],
+  'core/recipes': [
+    'core/mod',
+    'core/tags',
+    'core/loot',
+    'core/placing',
+    'core/states',
+    'core/traits',
+  ],
   'core/draw': ['core/mod', 'core/models', 'core/space', 'core/states', 'core/textures'],
   'core/kits': [
     'core/mod',

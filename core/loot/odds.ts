@@ -1,7 +1,7 @@
 import type { Draw, Lot, Mod, ResolvedBlock } from '../mod/index.ts';
 import { lookUp, conditionsIn, ownName } from '../mod/index.ts';
 import type { StateSpace } from '../states/index.ts';
-import { isRightTool } from '../traits/index.ts';
+import { isRightTool, type Diggable } from '../traits/index.ts';
 import { chanceOf, type Breaking } from './conditions.ts';
 import { compound, convolve, generating, meanOf, spread } from './counts.ts';
 
@@ -232,7 +232,7 @@ export type Broken = 'cannot be dug' | 'gated' | 'too many cases' | Drop[];
  * @example broken(granite, { tool: 'bare hands', careful: false, state: 0 }, source) // 'gated'
  */
 export function broken(
-  block: Pick<ResolvedBlock, 'traits' | 'draws'>,
+  block: Pick<ResolvedBlock, 'draws'> & { traits: Diggable },
   breaking: Breaking,
   source: LootSource,
 ): Broken {

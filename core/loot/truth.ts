@@ -6,7 +6,7 @@ import {
   type ResolvedBlock,
 } from '../mod/index.ts';
 import { StateSpace, type Property, type State } from '../states/index.ts';
-import { toolName, toolsOf, type Tool } from '../traits/index.ts';
+import { toolName, toolsOf, type Tool, type Diggable } from '../traits/index.ts';
 import type { Breaking } from './conditions.ts';
 import { broken, tablesIn, type Broken, type LootSource } from './odds.ts';
 
@@ -50,7 +50,7 @@ export const drawsInReach = (draws: readonly Draw[], source: LootSource): Draw[]
  * kinds that its loot asks for, a blast.
  */
 export function waysOf(
-  block: Pick<ResolvedBlock, 'traits' | 'draws'>,
+  block: Pick<ResolvedBlock, 'draws'> & { traits: Diggable },
   header: Pick<Header, 'tools'>,
   source: LootSource,
 ): BreakingWay[] {
@@ -73,7 +73,7 @@ export function waysOf(
  * @example truthTable(saltCrust, header, source).cells.length // 5 ways × usually and careful
  */
 export function truthTable(
-  block: Pick<ResolvedBlock, 'traits' | 'draws' | 'space'>,
+  block: Pick<ResolvedBlock, 'draws' | 'space'> & { traits: Diggable },
   header: Pick<Header, 'tools'>,
   source: LootSource,
   named: readonly string[] = [],

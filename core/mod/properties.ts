@@ -99,8 +99,9 @@ function throughConditions(
   const byState = <T>(value: T | Rows<T> | undefined): T | Rows<T> | undefined => {
     if (!Array.isArray(value) || !value.every((one) => typeof one === 'object' && 'value' in one))
       return value;
-    const rows = (value as unknown as { when?: When; value: T }[]).flatMap(row);
-    return rows.length ? rows : (value as { value: T }[]).at(-1)!.value;
+    const given = value as { when?: When; value: T }[];
+    const rows = given.flatMap(row);
+    return rows.length ? rows : given.at(-1)?.value;
   };
   const traits = { ...block.traits };
   for (const trait of byStateTraits)

@@ -1,4 +1,5 @@
 import {
+  eachOfFour,
   identityOrientation,
   dot,
   facing,
@@ -117,9 +118,7 @@ export function uprightQuads(
         texels,
         sizeOf,
       );
-      return [
-        { ...plain, corners: lying.corners.map(undo) as unknown as Quad['corners'], uv: lying.uv },
-      ];
+      return [{ ...plain, corners: eachOfFour(lying.corners, undo), uv: lying.uv }];
     }),
   );
 }
@@ -143,9 +142,10 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
     return [at(0), at(1), at(2)];
   };
   const corners = [corner(1, -1), corner(-1, -1), corner(-1, 1), corner(1, 1)] as const;
-  const spun = box.spin?.by ? corners.map((point) => spinPoint(point, box.spin!)) : corners;
+  const { spin } = box;
+  const spun = spin?.by ? eachOfFour(corners, (point) => spinPoint(point, spin)) : corners;
   return {
-    corners: spun as unknown as Quad['corners'],
+    corners: spun,
     normal: box.spin?.by ? spinPoint(normal, { ...box.spin, pivot: [0, 0, 0] }) : normal,
     side,
     texture: made.texture,

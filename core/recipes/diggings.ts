@@ -1,6 +1,7 @@
 import { idOf, type Block, type Item, type Mod } from '../mod/index.ts';
 import { drops, lootSource, tooManyCases, truthTable, type LootSource } from '../loot/index.ts';
 import { reachable } from '../placing/index.ts';
+import type { Diggable } from '../traits/index.ts';
 import { BitSet, StateSpace } from '../states/index.ts';
 
 /** The parts of a block that say how it comes to be and what becomes of it. */
@@ -24,12 +25,12 @@ const known = new WeakMap<
  * Whatever can be dug with some tool: whether a block is gated, and by what, is for its traits to
  * say.
  */
-const open = {
+const open: Diggable = {
   hardness: 1,
   toolKind: 'none',
   leastGrade: 0,
   gated: false,
-} as unknown as Parameters<typeof truthTable>[0]['traits'];
+};
 
 /**
  * The ways in which breaking a block comes out that differ, each with its means: over every tool,

@@ -1,5 +1,6 @@
 import { orientationOf, rotationOf, type Orientation, type Rotation } from './orientation.ts';
 import { headings, type Vec3 } from './direction.ts';
+import { vector } from './vector.ts';
 
 /**
  * A turn about x by so many degrees, then one about y, both by the right-hand rule. Always
@@ -48,7 +49,8 @@ export function orientationOfAngles({ aboutX, aboutY }: AnglePair): Orientation 
     [sy * cx, 0 - sx, cy * cx],
   ];
   return orientationOf(
-    columns.map((column) => column.map((value) => value + 0)) as unknown as Rotation,
+    // Adding nothing makes 0 of −0, which is no entry of a rotation.
+    [withoutMinus(columns[0]), withoutMinus(columns[1]), withoutMinus(columns[2])],
   );
 }
 
@@ -67,3 +69,5 @@ export function anglesOf(orientation: Orientation): AnglePair | undefined {
     }
   return undefined;
 }
+
+const withoutMinus = (column: Vec3): Vec3 => vector((axis) => column[axis] + 0);

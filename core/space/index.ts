@@ -18,3 +18,4 @@ export { fillsCell, orientBox, type PlainBox } from './box.ts';
 export { anglesOf, matrixOf, orientationOfAngles, type AnglePair } from './angles.ts';
 export { seededRandom, mix, pickShare, scatterAt } from './spread.ts';
 export { orientationAlong } from './along.ts';
+export { eachOfFour, vector, type AxisIndex } from './vector.ts';

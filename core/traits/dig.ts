@@ -13,7 +13,11 @@ export interface DigTime {
   yields: boolean;
 }
 
-type Diggable = Pick<ResolvedBlock['traits'], 'hardness' | 'toolKind' | 'leastGrade' | 'gated'>;
+/** What digging asks of a block. */
+export type Diggable = Pick<
+  ResolvedBlock['traits'],
+  'hardness' | 'toolKind' | 'leastGrade' | 'gated'
+>;
 
 /** True when the tool is of the block's kind and of enough grade. */
 export const isRightTool = (block: Diggable, tool: Tool): boolean =>

@@ -7,6 +7,7 @@ export {
   toolName,
   toolsOf,
   wrongToolTakes,
+  type Diggable,
   type DigPhysics,
   type DigTime,
   type Tool,

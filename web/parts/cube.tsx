@@ -1,5 +1,11 @@
 import type { ReactNode } from 'react';
-import { directions, directionStep, type Direction, type Vec3 } from '../../core/space/index.ts';
+import {
+  vector,
+  directions,
+  directionStep,
+  type Direction,
+  type Vec3,
+} from '../../core/space/index.ts';
 
 const side = 40;
 const cos30 = Math.cos(Math.PI / 6);
@@ -33,11 +39,8 @@ function corners(direction: Direction, apart: number): Vec3[] {
       [1, 1],
       [-1, 1],
     ] as const
-  ).map(
-    ([a, b]): Vec3 =>
-      [0, 1, 2].map(
-        (i) => normal[i]! * (0.5 + apart) + (across[i]! * a + along[i]! * b) / 2,
-      ) as unknown as Vec3,
+  ).map(([a, b]): Vec3 =>
+    vector((axis) => normal[axis] * (0.5 + apart) + (across[axis] * a + along[axis] * b) / 2),
   );
 }
 
@@ -76,9 +79,7 @@ export function Cube({
   const draw = (direction: Direction) => {
     const points = corners(direction, hidden.includes(direction) ? 0.75 : 0);
     const middle = onScreen(
-      [0, 1, 2].map((i) =>
-        points.reduce((sum, point) => sum + point[i]! / 4, 0),
-      ) as unknown as Vec3,
+      vector((axis) => points.reduce((sum, point) => sum + point[axis] / 4, 0)),
     );
     const marked = mark(direction);
     const off = disabled(direction);

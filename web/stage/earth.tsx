@@ -3,6 +3,8 @@ import * as THREE from 'three';
 import { cornerShade, hiddenBy, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
 import type { ResolvedBlock } from '../../core/mod/index.ts';
 import {
+  vector,
+  eachOfFour,
   identityOrientation,
   directions,
   directionStep,
@@ -55,7 +57,7 @@ export function Earth({
       quads: cube(texels),
       orientation: identityOrientation,
       alphaMode: 'opaque',
-      shift: cell.map((value) => value * texels) as unknown as Vec3,
+      shift: vector((axis) => cell[axis] * texels),
       hidden: new Map(
         directions.flatMap((direction): [Direction, Hidden][] => {
           const at = add(cell, directionStep(direction));
@@ -137,9 +139,7 @@ const sideOf = {
 /** The six faces of a cell of earth. */
 function cube(texels: number): DrawnModel['quads'] {
   return directions.map((direction) => ({
-    corners: corners[direction].map((corner) =>
-      corner.map((value) => value * texels),
-    ) as unknown as readonly [Vec3, Vec3, Vec3, Vec3],
+    corners: eachOfFour(corners[direction], (corner) => vector((axis) => corner[axis] * texels)),
     normal: directionStep(direction),
     side: sideOf[direction],
     touches: sideOf[direction],

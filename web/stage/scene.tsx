@@ -12,6 +12,7 @@ import {
 } from '../../core/draw/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import {
+  vector,
   directionStep,
   directions,
   facing,
@@ -137,7 +138,7 @@ export function Scene({
 const isAmong = (cells: readonly Vec3[], cell: Vec3): boolean =>
   cells.some((other) => other.every((value, i) => value === cell[i]));
 const beside = (cell: Vec3, direction: Direction): Vec3 =>
-  cell.map((value, i) => value + directionStep(direction)[i]!) as unknown as Vec3;
+  vector((axis) => cell[axis] + directionStep(direction)[axis]);
 
 /** What neighbours of the same kind leave out of a cell's faces. */
 function hiddenSides(
@@ -191,9 +192,7 @@ function Patch({
           return drawnModels(mod, block, state, cell).map((model): PlacedModel => ({
             ...model,
             hidden,
-            shift: [0, 1, 2].map(
-              (i) => cell[i]! * texels + (model.shift?.[i] ?? 0),
-            ) as unknown as Vec3,
+            shift: vector((axis) => cell[axis] * texels + (model.shift?.[axis] ?? 0)),
           }));
         }),
         texels,

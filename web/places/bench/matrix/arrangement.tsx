@@ -21,12 +21,12 @@ export function ArrangementBar({
   onState: (state: number) => void;
 }) {
   const move = (name: string, to: keyof Arrangement) => {
-    const without = Object.fromEntries(
-      Object.entries(arrangement).map(([way, names]) => [
-        way,
-        (names as string[]).filter((one) => one !== name),
-      ]),
-    ) as unknown as Arrangement;
+    const others = (names: string[]) => names.filter((one) => one !== name);
+    const without: Arrangement = {
+      rows: others(arrangement.rows),
+      columns: others(arrangement.columns),
+      tabs: others(arrangement.tabs),
+    };
     onArrangement({ ...without, [to]: [...without[to], name] });
   };
   return (
