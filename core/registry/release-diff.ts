@@ -117,11 +117,15 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
   const stored = new StateSpace(
     digits
       .filter(({ always }) => always === undefined)
-      .map(({ property, values }): Property => {
-        // A digit of any kind counts its values one by one, as a choice does.
-        const names = listValues(values).map(String);
-        return { name: property, kind: 'choice', values: names, default: names[0] ?? '' };
-      }),
+      .map(
+        ({ property, values }) =>
+          ({
+            name: property,
+            kind: 'choice',
+            values: [...listValues(values)],
+            default: listValues(values)[0],
+          }) as unknown as Property,
+      ),
   );
   const stateOf = decoderOf(layout, space);
   const drift: CodeDrift = { block, lost: 0, moved: 0, example: undefined };
