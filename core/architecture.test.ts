@@ -49,7 +49,7 @@ const arrows: Record<string, string[]> = {
   ],
   'core/textures': ['core/mod', 'core/space', 'core/bytes'],
   'core/sounds': ['core/mod'],
-  'core/table': ['core/mod', 'core/json', 'core/words'],
+  'core/table': ['core/mod', 'core/states', 'core/json', 'core/words'],
   'core/placing': ['core/space', 'core/states', 'core/mod'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
   'core/traits': ['core/mod', 'core/states', 'core/space'],

@@ -125,10 +125,11 @@ function rulesDoc(): string {
  * numbers.
  */
 function packDoc(text: string): string {
-  const rows = layout.map(
-    ({ folder, named, ending, note, schema, kind }) =>
-      `| \`${folder}${typeof named === 'string' ? named : kind === 'words' ? '<language>' : /model|texture|strip|sound/.test(kind) ? '<path>' : '<name>'}${ending}\` | ${note} | ${schema ? `[schema](schemas/pack/${kind.replaceAll(' ', '-')}.schema.json)` : ''} |`,
-  );
+  const rows = layout.map(({ folder, named, ending, note, schema, kind }) => {
+    const file = `${folder}${typeof named === 'string' ? named : placeFor(kind)}${ending}`;
+    const link = `[schema](schemas/pack/${kind.replaceAll(' ', '-')}.schema.json)`;
+    return `| \`${file}\` | ${note} | ${schema ? link : ''} |`;
+  });
   const parts: Record<string, string> = {
     files: table(['file', 'what it is', ''], rows),
     templates: templatesPart(),
@@ -168,13 +169,35 @@ function templatesPart(): string {
   );
 }
 
+/** What stands for the name of a file of a kind. */
+function placeFor(kind: string): string {
+  if (kind === 'words') return '<language>';
+  return /model|texture|strip|sound/.test(kind) ? '<path>' : '<name>';
+}
+
 /** The stock materials and sound sets that every engine brings along. */
 function stockPart(): string {
   const rows = stocks.map(
     ({ name, traits }) =>
-      `| \`obrank:${name}\` | ${String(traits.hardness)} | ${traits.blastRating} | ${traits.toolKind} | ${traits.leastGrade} | ${traits.gated ? 'yes' : 'no'} | \`${traits.soundSet}\` | \`${traits.mapColour}\` |`,
+      `| \`obrank:${name}\` | ${String(traits.hardness)} | ${traits.blastRating} ` +
+      `| ${traits.toolKind} | ${traits.leastGrade} | ${traits.gated ? 'yes' : 'no'} ` +
+      `| \`${traits.soundSet}\` | \`${traits.mapColour}\` |`,
   );
-  return `${table(['stock material', 'hardness', 'blast rating', 'tool', 'least grade', 'gated', 'sound set', 'map colour'], rows)}\n\nStock sound sets: ${stockSoundSets.map((set) => `\`${set}\``).join(', ')}, each with a sound for place, step, dig, break and land.`;
+  const heads = [
+    'stock material',
+    'hardness',
+    'blast rating',
+    'tool',
+    'least grade',
+    'gated',
+    'sound set',
+    'map colour',
+  ];
+  const sets = stockSoundSets.map((set) => `\`${set}\``).join(', ');
+  return (
+    `${table(heads, rows)}\n\nStock sound sets: ${sets}, ` +
+    'each with a sound for place, step, dig, break and land.'
+  );
 }
 
 interface NumberSchema {

@@ -17,6 +17,7 @@ export {
   coverage,
   dependsOn,
   expandRows,
+  fromRows,
   kindsOf,
   mattering,
   rowsFromValues,

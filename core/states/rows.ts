@@ -22,6 +22,15 @@ const isRows = <T>(given: ByState<T>): given is Rows<T> =>
 export const toRows = <T>(given: ByState<T>): Rows<T> =>
   isRows(given) ? given : [{ value: given }];
 
+/**
+ * The way back: rows that say one value for every state as that value. `fromRows([{ value: 14 }])`
+ * is `14`.
+ */
+export const fromRows = <T>(rows: Rows<T>): ByState<T> => {
+  const [only, ...others] = rows;
+  return only && !only.when && !others.length ? only.value : rows;
+};
+
 /** What a coverage proof finds. All sets are over the states of the space. */
 export interface Coverage {
   /** States that no row matches. */

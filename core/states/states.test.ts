@@ -6,6 +6,7 @@ import {
   coverage,
   dependsOn,
   expandRows,
+  fromRows,
   rowsFromValues,
   StateSpace,
   toRows,
@@ -295,3 +296,11 @@ test(
       ),
     ),
 );
+
+test('one row without a condition is a plain value, everything else stays rows', () => {
+  expect(fromRows([{ value: 14 }])).toBe(14);
+  expect(fromRows(toRows('whole'))).toBe('whole');
+  const conditional = [{ when: { lit: true }, value: 14 }];
+  expect(fromRows(conditional)).toBe(conditional);
+  expect(fromRows([...conditional, { value: 0 }])).toHaveLength(2);
+});

@@ -6,6 +6,7 @@ import {
   type TraitName,
   type Traits,
 } from '../mod/index.ts';
+import { fromRows } from '../states/index.ts';
 
 /** A column of the table of traits: which trait, in words, and in what it is counted. */
 export interface Column {
@@ -27,9 +28,7 @@ export function traitOf(
   trait: TraitName,
 ): Traits[TraitName] {
   const value = traits[trait];
-  if (!isTraitRows(value)) return value;
-  const [only, ...others] = value;
-  return only && !only.when && !others.length ? only.value : value;
+  return isTraitRows(value) ? fromRows(value) : value;
 }
 
 /** A trait in a cell: numbers and words as they are, rows as their values. */

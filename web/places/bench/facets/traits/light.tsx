@@ -1,7 +1,7 @@
 import { NumberInput } from '@mantine/core';
 import { useMemo } from 'react';
 import type { ByStateTrait } from '../../../../../core/mod/index.ts';
-import { valueIn, type ByState, type Rows } from '../../../../../core/states/index.ts';
+import { fromRows, valueIn, type Rows } from '../../../../../core/states/index.ts';
 import {
   lightBehind,
   lightReach,
@@ -45,7 +45,7 @@ const shownOf = ({ state, editor }: TraitEditor) => [state, editor.block.space.p
  * that is shown.
  */
 function LightField({
-  editor: { editor, traits, declared: own, own: reset, put: putTrait, state },
+  editor: { editor, traits, declared, own, put, state },
   name,
   label,
 }: {
@@ -55,18 +55,15 @@ function LightField({
 }) {
   const { block } = editor;
   const rows = traits[name];
-  const declared = own[name];
-  const onRows = (value: ByState<number>) => putTrait(name, value);
   const level = valueIn(rows, block.space, state) ?? 0;
-  const many = Array.isArray(declared);
+  const many = Array.isArray(declared[name]);
   const emitted = name === 'lightEmitted';
   const absorbedHere = valueIn(block.traits.lightAbsorbed, block.space, state);
-  const put = (next: Rows<number>) =>
-    onRows(next.length === 1 && !next[0]!.when ? next[0]!.value : [...next]);
+  const putRows = (next: Rows<number>) => put(name, fromRows(next));
   return (
     <Field
       label={label}
-      {...reset(name)}
+      {...own(name)}
       value={<span className="mono value">{level} in this state</span>}
       note={
         !emitted
@@ -83,7 +80,7 @@ function LightField({
           space={block.space}
           inline
           fresh={() => 0}
-          onRows={(_title, next) => put(next)}
+          onRows={(_title, next) => putRows(next)}
           value={(value, onValue, i) => (
             <NumberInput
               w={58}
@@ -116,12 +113,12 @@ function LightField({
                 ? Math.max(...one.traits.lightEmitted.map((row) => row.value))
                 : one.traits.lightAbsorbed[0]?.value
             }
-            onValue={(value) => put([{ value }])}
+            onValue={(value) => putRows([{ value }])}
           />
           <NumberInput
             aria-label={`${label}, number`}
             value={rows[0]!.value}
-            onChange={(value) => typeof value === 'number' && put([{ value }])}
+            onChange={(value) => typeof value === 'number' && putRows([{ value }])}
           />
         </div>
       )}
@@ -129,7 +126,7 @@ function LightField({
         <button
           type="button"
           className="tiny"
-          onClick={() => onRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}
+          onClick={() => putRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}
         >
           Make it depend on the state
         </button>

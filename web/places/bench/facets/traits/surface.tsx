@@ -1,6 +1,6 @@
 import { NumberInput } from '@mantine/core';
 import { stockNamed } from '../../../../../core/mod/index.ts';
-import { valueIn, type Rows } from '../../../../../core/states/index.ts';
+import { fromRows, valueIn } from '../../../../../core/states/index.ts';
 import { bounces, slide, walkingSpeed } from '../../../../../core/traits/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
@@ -99,12 +99,6 @@ function Sliding({ friction, tickRate }: { friction: number; tickRate: number })
   );
 }
 
-/** One row without a condition is a plain value again. */
-const plainOrRows = (rows: Rows<number>): number | Rows<number> => {
-  const [only, ...others] = rows;
-  return only && !only.when && !others.length ? only.value : rows;
-};
-
 /** Friction by state, row by row. */
 function FrictionRows({ traits, put, editor, usual }: TraitEditor & { usual: number }) {
   return (
@@ -114,7 +108,7 @@ function FrictionRows({ traits, put, editor, usual }: TraitEditor & { usual: num
       space={editor.block.space}
       inline
       fresh={() => usual}
-      onRows={(_label, rows) => put('friction', plainOrRows(rows))}
+      onRows={(_label, rows) => put('friction', fromRows(rows))}
       value={(value, onValue, row) => (
         <NumberInput
           w={58}
