@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test';
 /** The real server in a data folder of its own, and Debian's Chromium. */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './scripts/ready-for-tests.mjs',
   timeout: 180_000,
   expect: { timeout: 40_000 },
   fullyParallel: true,

@@ -75,6 +75,7 @@ const arrows: Record<string, string[]> = {
     ...kitNames.map((kit) => `core/kits/${kit}`),
   ],
   ...Object.fromEntries(kitNames.flatMap((kit) => Object.entries(arrowsOfKit(kit)))),
+  'core/api': ['core/mod'],
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],

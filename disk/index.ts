@@ -13,13 +13,6 @@ export {
   type Tree,
   type Unread,
 } from './read.ts';
-export {
-  planBuild,
-  standingAt,
-  type BuildPlan,
-  type Built,
-  type FileFate,
-  type PlannedFile,
-} from './plan.ts';
+export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';

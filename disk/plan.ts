@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { digestOf, readZip, type Files } from '../core/bytes/index.ts';
+import type { Plan } from '../core/api/index.ts';
 import type { Kit } from '../core/kits/index.ts';
 import { readOrdinary } from './ordinary.ts';
 import { DiskProblem, shown } from './problem.ts';
@@ -15,25 +16,8 @@ import { targetOf, type Target } from './target.ts';
  * somebody else's file in the way, will be overwritten.
  * kept: somebody else's file that is not in the way, stays.
  */
-export type FileFate = 'new' | 'changed' | 'same' | 'gone' | 'edited' | 'foreign' | 'kept';
-export interface PlannedFile {
-  path: string;
-  fate: FileFate;
-  bytes: number;
-}
-export interface BuildPlan {
-  /** The folder or file, as an absolute path. */
-  target: string;
-  kind: 'folder' | 'file';
-  files: PlannedFile[];
-  /** Changes whenever the plan does: agreeing to a plan means naming it. */
-  id: string;
-  /**
-   * What must be agreed to, in a sentence; undefined when nothing that Obrank did not write is
-   * touched.
-   */
-  ask?: string;
-}
+export type FileFate = PlannedFile['fate'];
+export type PlannedFile = Plan['files'][number];
 
 /** The files of a build, and the kit that made them. */
 export interface Built {
@@ -102,7 +86,7 @@ async function packIn(file: string, size: number): Promise<Files> {
  * Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem}
  * for a target that cannot be used.
  */
-export async function planBuild(given: string, built: Built): Promise<BuildPlan> {
+export async function planBuild(given: string, built: Built): Promise<Plan> {
   const target = await targetOf(given, built.kit.ending);
   return planOver(target, built, await standingAt(target));
 }
@@ -115,7 +99,7 @@ export function planOver(
   target: Target,
   { files: built, kit }: Built,
   { files: there, scan }: Standing,
-): BuildPlan {
+): Plan {
   const recorded = kit.recordedDigests(there);
 
   const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));

@@ -1,3 +1,4 @@
+import type { Plan } from '../core/api/index.ts';
 import {
   chmod,
   copyFile,
@@ -13,14 +14,7 @@ import {
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
-import {
-  planOver,
-  scanTarget,
-  standingAt,
-  type BuildPlan,
-  type Built,
-  type Standing,
-} from './plan.ts';
+import { planOver, scanTarget, standingAt, type Built, type Standing } from './plan.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 import { firstDifference, freshFiles, scanOne } from './scan.ts';
 import { targetOf, type Target } from './target.ts';
@@ -51,7 +45,7 @@ export async function writeBuild(
   given: string,
   built: Built,
   options: BuildOptions = {},
-): Promise<BuildPlan> {
+): Promise<Plan> {
   const unsafe = [...built.files.keys()].find((file) => unsafePath(file) !== undefined);
   if (unsafe !== undefined)
     throw new DiskProblem(
@@ -78,7 +72,7 @@ async function writeIn(
   target: Target,
   built: Built,
   options: BuildOptions,
-): Promise<BuildPlan> {
+): Promise<Plan> {
   for (let turn = 1; ; turn += 1) {
     const standing = await standingAt(target);
     const plan = planOver(target, built, standing);
@@ -119,7 +113,7 @@ async function clear(work: Work): Promise<void> {
 /** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */
 async function fill(
   made: string,
-  plan: BuildPlan,
+  plan: Plan,
   built: Files,
   { onProgress, signal }: BuildOptions,
 ): Promise<void> {

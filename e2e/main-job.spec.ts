@@ -163,13 +163,13 @@ test('in a searchable choice Enter takes what was typed, at once and without the
 
 test('the server is killed and comes back: what was marked as saved is there, and what was not is sent again', async ({
   page,
-  server,
+  killable: server,
 }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
   const hardness = page.getByLabel('Hardness', { exact: true });
   await hardness.fill('7');
   await saved(page);
-  await server.stop('SIGKILL');
+  await server.kill();
   await hardness.fill('8');
   await expect(page.getByText('Not saved: the server does not answer')).toBeVisible();
   await server.start();

@@ -29,7 +29,7 @@ export function bigMod(many: number): { mod: Mod; blobs: Map<string, Uint8Array>
 }
 
 const base = (name: string, i: number, stock: string, tool: string): Block => ({
-  identity: { group: 'general', stock, item: 'block', found: true },
+  identity: { group: 'general', stock, item: 'block', natural: true },
   traits: { hardness: 1 + (i % 40) / 10 },
   states: { properties: [] },
   looks: { mode: 'one-of', rows: [{ use: [{ model: `saltmarsh:${name}` }] }] },

@@ -4,5 +4,6 @@ import { root } from './ready.mjs';
 
 export const programs = {
   obrank: path.join(root, 'cli/index.ts'),
+  server: path.join(root, 'server/serve.ts'),
   builder: path.join(root, 'server/builds/worker.ts'),
 };

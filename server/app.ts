@@ -3,10 +3,10 @@ import path from 'node:path';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { buildRoutes } from './api/builds.ts';
-import { failed } from './api/answers.ts';
+import { failed } from './api/failed.ts';
 import { boundBodies } from './api/bodies.ts';
 import { guard, headers } from './api/guard.ts';
-import { modRoutes } from './api/mods.ts';
+import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
 import type { Builders } from './builds/index.ts';
 import { Jobs } from './jobs.ts';
@@ -35,7 +35,7 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
     asJson(request, response, next);
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
-  app.use('/api', modRoutes(store), buildRoutes(store, builders, new Jobs(log)));
+  app.use('/api', modRoutes(store), blobRoutes(store), buildRoutes(store, builders, new Jobs(log)));
   app.use('/api', (request) => {
     throw new Problem(
       404,

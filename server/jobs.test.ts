@@ -7,7 +7,7 @@ import { Problem } from './problem.ts';
 const tick = () => new Promise((resolve) => setImmediate(resolve));
 
 test('a job tells how far it is, and what came of it', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   let finish: (value: string) => void = () => undefined;
   const { id } = jobs.start((onProgress) => {
     onProgress(3, 10);
@@ -22,7 +22,7 @@ test('a job tells how far it is, and what came of it', async () => {
 });
 
 test('a failure is told in its own words, one that nobody foresaw without its inside', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   const full = jobs.start(() => Promise.reject(new DiskProblem('The disk is full.')));
   const odd = jobs.start(() => Promise.reject(new Error('secret path')));
   await tick();
@@ -31,7 +31,7 @@ test('a failure is told in its own words, one that nobody foresaw without its in
 });
 
 test('a cancelled job stops its work', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   const { id } = jobs.start(
     (_, signal) =>
       new Promise((_resolve, reject) =>
@@ -44,7 +44,7 @@ test('a cancelled job stops its work', async () => {
 });
 
 test('an unknown job is said to be unknown, and old ones are forgotten', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   expect(() => jobs.get('none')).toThrow(Problem);
   const first = jobs.start(() => Promise.resolve());
   for (let i = 0; i < 120; i += 1) jobs.start(() => Promise.resolve());
@@ -53,7 +53,7 @@ test('an unknown job is said to be unknown, and old ones are forgotten', async (
 });
 
 test('who waits for a job is answered when it ends, and not later than asked', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   let finish: (value: string) => void = () => undefined;
   const { id } = jobs.start(
     () =>
@@ -68,7 +68,7 @@ test('who waits for a job is answered when it ends, and not later than asked', a
 });
 
 test('what came of the last ten jobs is kept, of older ones only how they ended', async () => {
-  const jobs = new Jobs();
+  const jobs = new Jobs<unknown>();
   const started = Array.from({ length: 15 }, (_, i) => jobs.start(() => Promise.resolve(i)));
   await tick();
   expect(started.map(({ id }) => jobs.get(id).result)).toEqual([

@@ -1,25 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
+import type { Job } from '../core/api/index.ts';
 import { DiskProblem } from '../disk/index.ts';
 import { Problem } from './problem.ts';
 import { storageProblem } from './store/transaction.ts';
 
-/** Long work as others see it. */
-export interface Job {
-  id: string;
-  state: 'running' | 'done' | 'failed' | 'cancelled';
-  done: number;
-  total: number;
-  problem?: string;
-  result?: unknown;
-}
-
-type Work = (
+/** A job with what comes of it. */
+type JobOf<Result> = Omit<Job, 'result'> & { result?: Result };
+type Work<Result> = (
   onProgress: (done: number, total: number) => void,
   signal: AbortSignal,
-) => Promise<unknown>;
-interface Held {
-  job: Job;
+) => Promise<Result>;
+interface Held<Result> {
+  job: JobOf<Result>;
   stop: AbortController;
   ended: Promise<void>;
 }
@@ -32,13 +25,13 @@ const maxJobs = 100;
 const maxResults = 10;
 
 /** Long work that runs beside requests, tells how far it is, and can be cancelled. */
-export class Jobs {
-  private readonly jobs = new Map<string, Held>();
+export class Jobs<Result = Job['result']> {
+  private readonly jobs = new Map<string, Held<Result>>();
 
   constructor(private readonly log?: Logger) {}
 
-  start(work: Work): Job {
-    const job: Job = { id: randomUUID(), state: 'running', done: 0, total: 0 };
+  start(work: Work<Result>): JobOf<Result> {
+    const job: JobOf<Result> = { id: randomUUID(), state: 'running', done: 0, total: 0 };
     const stop = new AbortController();
     const ended = work((done, total) => Object.assign(job, { done, total }), stop.signal)
       .then(
@@ -70,18 +63,18 @@ export class Jobs {
     for (const { job } of ended.slice(0, -maxResults)) delete job.result;
   }
 
-  private find(id: string): Held {
+  private find(id: string): Held<Result> {
     const found = this.jobs.get(id);
     if (!found) throw new Problem(404, 'No such job', 'This job is not known, or was long ago.');
     return found;
   }
 
-  get(id: string): Job {
+  get(id: string): JobOf<Result> {
     return this.find(id).job;
   }
 
   /** The job once it has ended, or as it is after so many milliseconds. */
-  async changed(id: string, waitMs: number): Promise<Job> {
+  async changed(id: string, waitMs: number): Promise<JobOf<Result>> {
     const { job, ended } = this.find(id);
     if (waitMs > 0 && job.state === 'running') {
       let timer: ReturnType<typeof setTimeout> | undefined;
@@ -96,7 +89,7 @@ export class Jobs {
     return job;
   }
 
-  cancel(id: string): Job {
+  cancel(id: string): JobOf<Result> {
     const { job, stop } = this.find(id);
     stop.abort();
     return job;

@@ -2,10 +2,6 @@ const mebibyte = 1024 * 1024;
 
 /** The largest JSON body that is taken: an edit of a whole large mod fits. */
 export const maxBodyBytes = 16 * mebibyte;
-/** The largest picture that is taken. */
-export const maxPictureBytes = 8 * mebibyte;
-/** The largest sound that is taken. */
-export const maxSoundBytes = 8 * mebibyte;
 /**
  * So many bytes of bodies may be on their way in at once. Small ones are let through beside: they
  * hardly count.

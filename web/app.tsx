@@ -2,8 +2,9 @@ import { Button, Center, Stack, Text, Title } from '@mantine/core';
 import { lazy } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import useSWR from 'swr';
-import type { Mod } from '../core/mod/index.ts';
-import { getJson } from './api/client.ts';
+import { endpoints, type ModAnswer } from '../core/api/index.ts';
+import { call } from './api/client.ts';
+import { useMods } from './api/mods.ts';
 import { OpenMod } from './api/hooks.tsx';
 import { Frame } from './parts/frame.tsx';
 import { Waiting } from './parts/waiting.tsx';
@@ -44,7 +45,7 @@ export function App() {
 
 /** Goes to the mod that was open last, or to the first one. */
 function FirstMod() {
-  const { data, error } = useSWR<{ name: string }[], Error>('/api/mods', getJson);
+  const { data, error } = useMods();
   if (error) return <Message title="The mods could not be loaded" text={error.message} />;
   if (!data) return <Waiting />;
   const last = localStorage.getItem('obrank.mod');
@@ -58,9 +59,9 @@ function FirstMod() {
 
 function ModPlaces() {
   const { mod = '' } = useParams();
-  const { data, error } = useSWR<{ mod: Mod; revision: number }, Error>(
-    `/api/mods/${mod}`,
-    getJson,
+  const { data, error } = useSWR<ModAnswer, Error>(
+    ['mod', mod],
+    () => call(endpoints.getMod, { mod }),
     { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false },
   );
   if (error) return <Message title="This mod could not be opened" text={error.message} />;

@@ -135,6 +135,30 @@ test('what is wrong in a folder is told with file, line and column, and the rest
   ]);
 });
 
+test('a folder of an earlier edition is read as the current one; of a newer one nothing is', async () => {
+  const files = await demo();
+  const header = new TextDecoder().decode(files.get('mod.json'));
+  const earlier = new Map(
+    [...files].map(([file, bytes]) => [
+      file,
+      file.endsWith('.json')
+        ? text(new TextDecoder().decode(bytes).replaceAll('"natural":', '"found":'))
+        : bytes,
+    ]),
+  );
+  earlier.set('mod.json', text(header.replace('"edition": 2,', '')));
+  const read = readModFolder(earlier);
+  expect(read.problems).toEqual([]);
+  expect(read.mod).toEqual(readModFolder(files).mod);
+
+  files.set('mod.json', text(header.replace('"edition": 2,', '"edition": 999,')));
+  const { problems, mod } = readModFolder(files);
+  expect(problems.map(({ file, message }) => [file, message])).toEqual([
+    ['mod.json', expect.stringMatching(/newer Obrank.*edition 999/)],
+  ]);
+  expect(mod.blocks).toEqual({});
+});
+
 test('a folder without mod.json says that it is no mod', () =>
   expect(readModFolder(new Map()).problems[0]!.message).toMatch(/no mod\.json/));
 
@@ -218,7 +242,7 @@ test(
         pail: {
           names: {},
           bucket: { of: 'saltmarsh:bank', empty: 'saltmarsh:chisel' },
-          found: true,
+          natural: true,
           tags: ['saltmarsh:wet'],
         },
       },

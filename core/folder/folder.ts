@@ -11,6 +11,9 @@ import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.t
 import { readSound, SoundProblem } from '../sounds/index.ts';
 import { didYouMean, closest } from '../words/index.ts';
 import {
+  bringEntryForward,
+  currentEdition,
+  editionOf,
   emptyMod,
   entrySchemas,
   inOrder,
@@ -78,6 +81,17 @@ export function readModFolder(files: Files): ModFolder {
   const report = (file: string, rule: FileProblem['rule'], message: string, place = start) =>
     problems.push({ file, rule, message, place });
 
+  const edition = editionIn(files);
+  if (edition > currentEdition) {
+    report(
+      'mod.json',
+      'files/does-not-fit',
+      `The mod was written by a newer Obrank: its documents are of edition ${edition}, and this ` +
+        `one knows editions up to ${currentEdition}. Open it with the newer one.`,
+    );
+    return { mod, problems, blobs, placeOf: () => undefined };
+  }
+
   const readJson = (file: string, kind: keyof typeof entrySchemas, at: string): unknown => {
     const text = parseJson(new TextDecoder().decode(files.get(file)));
     for (const problem of text.problems)
@@ -89,7 +103,8 @@ export function readModFolder(files: Files): ModFolder {
       );
     if (text.value === undefined) return undefined;
     texts.set(at, { file, text });
-    const fits = entrySchemas[kind].safeParse(withoutSchema(text.value), { reportInput: true });
+    const document = bringEntryForward(kind, withoutSchema(text.value), edition);
+    const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
     if (fits.success) return fits.data;
     for (const { path, message } of schemaProblems(fits.error))
       report(
@@ -229,6 +244,12 @@ export function readModFolder(files: Files): ModFolder {
       report(file, 'textures/unreadable', error.message);
     }
   }
+}
+
+/** The edition that mod.json says; the current one when it cannot be read, which is told elsewhere. */
+function editionIn(files: Files): number {
+  const { value } = parseJson(new TextDecoder().decode(files.get('mod.json')));
+  return editionOf(value) ?? currentEdition;
 }
 
 /**

@@ -679,8 +679,8 @@ test.each<[string, ModExample, string, string | undefined]>([
   [
     'recipes/unobtainable',
     {
-      '/blocks/lamp/identity/found': null,
-      '/blocks/bank/identity/found': null,
+      '/blocks/lamp/identity/natural': null,
+      '/blocks/bank/identity/natural': null,
       '/recipes/a': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' },
     },
     'Nobody can come to have saltmarsh:bank: the world does not give it, and no recipe does.',

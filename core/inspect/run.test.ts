@@ -67,7 +67,7 @@ const making: typeof steps = [
     [
       {
         names: { en: 'Oil' },
-        found: true,
+        natural: true,
         group: 'shore',
         texture: 'saltmarsh:lamp',
         tags: ['saltmarsh:wet'],
@@ -118,7 +118,7 @@ const making: typeof steps = [
     ],
   ],
   [
-    ['blocks', 'bank', 'identity', 'found'],
+    ['blocks', 'bank', 'identity', 'natural'],
     [true, undefined],
   ],
   [

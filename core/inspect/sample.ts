@@ -37,7 +37,7 @@ export function sampleMod(): Mod {
     },
     blocks: {
       bank: {
-        identity: { group: 'shore', stock: 'clay', item: 'block', found: true },
+        identity: { group: 'shore', stock: 'clay', item: 'block', natural: true },
         traits: {},
         states: { properties: [] },
         looks: { mode: 'one-of', rows: [{ use: [{ model: 'saltmarsh:bank' }] }] },
@@ -46,7 +46,7 @@ export function sampleMod(): Mod {
         names: { en: 'Bank' },
       },
       lamp: {
-        identity: { group: 'shore', stock: 'bronze', item: 'block', found: true },
+        identity: { group: 'shore', stock: 'bronze', item: 'block', natural: true },
         traits: {
           hidesNeighbours: 'never',
           lightEmitted: [{ when: { lit: true }, value: 12 }, { value: 0 }],

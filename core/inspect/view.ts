@@ -8,7 +8,7 @@ export type BlockMaking = Pick<Block, 'identity' | 'loot' | 'states'>;
 /** What they see of what can be held, and under which tags. */
 export type BlockHeld = Pick<Block, 'identity' | 'itemTags'>;
 /** What they see of how an item comes to be. */
-export type ItemMaking = Pick<Item, 'found' | 'bucket' | 'tags'>;
+export type ItemMaking = Pick<Item, 'natural' | 'bucket' | 'tags'>;
 
 /**
  * The mod as rules over the whole declaration see it. Blocks and items are there several times,
@@ -66,7 +66,7 @@ const digests = {
   named: digest((mod: Mod) => mod.blocks, ['names']),
   makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
   held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
-  things: digest((mod: Mod) => mod.items, ['found', 'bucket', 'tags']),
+  things: digest((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
 };
 
 /** A part of the mod as rules see it. */

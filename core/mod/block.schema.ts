@@ -59,7 +59,7 @@ export const BlockSchema = z.strictObject({
       .enum(['block', 'flat', 'none'])
       .optional()
       .meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
-    found: z
+    natural: z
       .boolean()
       .optional()
       .meta({

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
 import { Id, Language, Name, partRecordOf, PathName, recordOf, Sha256, Version } from './names.ts';
+import { currentEdition } from './migrations/index.ts';
 import { toolKinds } from './traits.ts';
 
 const amount = z.number();
@@ -86,7 +87,7 @@ export const ItemSchema = z.strictObject({
     .strictObject({ of: Id, empty: Id })
     .optional()
     .meta({ description: 'It is a bucket: filled with that block, out of that empty one.' }),
-  found: z
+  natural: z
     .boolean()
     .optional()
     .meta({ description: 'The world has it without anybody making it.' }),
@@ -136,6 +137,9 @@ export const SoundSetSchema = partRecordOf(
 export type SoundSet = z.output<typeof SoundSetSchema>;
 
 export const HeaderSchema = z.strictObject({
+  edition: z.literal(currentEdition).meta({
+    description: 'The shape of the documents of this mod; older ones are brought forward.',
+  }),
   namespace: Name,
   title: z.string().min(1).max(100),
   version: Version,

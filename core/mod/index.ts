@@ -65,6 +65,14 @@ export {
   type Change,
   type Edit,
 } from './edit.ts';
+export {
+  bringChangesForward,
+  bringEntryForward,
+  currentEdition,
+  editionOf,
+  migrations,
+  type Migration,
+} from './migrations/index.ts';
 export { stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { carried, resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';

@@ -14,6 +14,7 @@ import {
 } from './entries.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
+import { currentEdition } from './migrations/index.ts';
 import { RecipeSchema } from './recipe.schema.ts';
 import { Language, languagePattern, namePattern, pathPattern, recordOf } from './names.ts';
 
@@ -80,6 +81,7 @@ export const namePatternOf = (kind: string): RegExp =>
 export function emptyMod(namespace: string, title: string): Mod {
   return {
     header: {
+      edition: currentEdition,
       namespace,
       title,
       version: '0.1.0',

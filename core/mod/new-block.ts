@@ -43,7 +43,12 @@ export function newBlock(mod: Mod, name: string, title: string, start: BlockStar
   const traits = stockNamed(start.stock)?.traits ?? defaultTraits;
   const tag = traits.toolKind === 'none' ? undefined : mod.header.tools.kinds[traits.toolKind]?.tag;
   const block: Block = {
-    identity: { group: mod.header.groups[0]?.name, stock: start.stock, item: 'block', found: true },
+    identity: {
+      group: mod.header.groups[0]?.name,
+      stock: start.stock,
+      item: 'block',
+      natural: true,
+    },
     traits: traits.alphaMode === 'opaque' ? {} : { alphaMode: 'opaque', hidesNeighbours: 'whole' },
     states: { properties: [] },
     looks: { mode: 'one-of', rows: [{ use: [{ model: id }] }] },

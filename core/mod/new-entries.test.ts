@@ -74,7 +74,7 @@ test('a new block can be had from the start, and says so by itself', () => {
       picture: sampleMod().textures['bank']!.picture,
     }),
   );
-  expect(mod.blocks['pier']!.identity.found).toBe(true);
+  expect(mod.blocks['pier']!.identity.natural).toBe(true);
   expect(rules(mod)).not.toContain('recipes/unobtainable');
 });
 

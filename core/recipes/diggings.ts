@@ -9,7 +9,7 @@ export type ObtainingPart = Pick<Block, 'identity' | 'loot' | 'states'>;
 
 /** Everything that making things depends on. */
 export type Obtaining = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & {
-  items: Readonly<Record<string, Pick<Item, 'found' | 'bucket'>>>;
+  items: Readonly<Record<string, Pick<Item, 'natural' | 'bucket'>>>;
   makings: Readonly<Record<string, ObtainingPart>>;
 };
 

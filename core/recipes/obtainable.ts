@@ -139,10 +139,10 @@ function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Wai
   };
   for (const [name, item] of Object.entries(mod.items)) {
     const id = idOf(namespace, name);
-    if (item.found) add(id, { how: 'found', count: 1 });
+    if (item.natural) add(id, { how: 'found', count: 1 });
     if (!item.bucket) continue;
     const pool = ownName(namespace, item.bucket.of);
-    if (pool === undefined || lookUp(mod.makings, pool)?.identity.found)
+    if (pool === undefined || lookUp(mod.makings, pool)?.identity.natural)
       add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
   }
   for (const [name, making] of Object.entries(mod.makings)) {
@@ -150,7 +150,7 @@ function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Wai
     const best = new Map<string, number>();
     for (const dig of diggingsOf(mod, name, making))
       for (const [gives, mean] of dig) best.set(gives, Math.max(best.get(gives) ?? 0, mean));
-    if (making.identity.found)
+    if (making.identity.natural)
       for (const gives of yieldsOf(mod, name, making))
         add(gives, { how: 'dug', by: id, count: best.get(gives) ?? 1 });
     if ((making.identity.item ?? 'none') !== 'none')

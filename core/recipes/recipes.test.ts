@@ -135,7 +135,7 @@ const made = (recipes: readonly Recipe[], found: readonly number[]): Obtaining &
     items: Object.fromEntries(
       items.map((one, i) => [
         one.slice(10),
-        { names: {}, ...(found.includes(i) ? { found: true } : {}) },
+        { names: {}, ...(found.includes(i) ? { natural: true } : {}) },
       ]),
     ),
     recipes: Object.fromEntries(recipes.map((one, i) => [`r${i}`, one])),
@@ -257,7 +257,7 @@ test('buckets are dipped into pools that the world has', () => {
   const mod: Mod = {
     ...sample,
     items: {
-      pail: { names: {}, found: true },
+      pail: { names: {}, natural: true },
       silt_pail: { names: {}, bucket: { of: id('bank'), empty: id('pail') } },
     },
   };

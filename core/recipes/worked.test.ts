@@ -164,7 +164,7 @@ const had = (mod: Mod) => findObtainable({ ...mod, makings: mod.blocks }, accept
 test(
   'of several ways the shortest is told, then the cheapest, then the one that brings ' + 'most',
   () => {
-    const items = { salt: { names: {}, found: true }, brick: { names: {} }, tile: { names: {} } };
+    const items = { salt: { names: {}, natural: true }, brick: { names: {} }, tile: { names: {} } };
     const one = had(
       withRecipes(
         {
@@ -193,7 +193,7 @@ test(
           c: { kind: 'fire', takes: 'driftwood:log', gives: id('ash'), seconds: 3 },
         },
         {
-          salt: { names: {}, found: true, tags: [id('either')] },
+          salt: { names: {}, natural: true, tags: [id('either')] },
           brick: { names: {}, tags: [id('either')] },
           tile: { names: {} },
           ash: { names: {} },

@@ -1,21 +1,34 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import type { startServer } from '../../server/serve.ts';
 
 export interface Running {
   address: string;
-  data: string;
-  /** A folder of this test's own. */ folder: string;
-  stop(signal?: NodeJS.Signals): Promise<void>;
-  start(): Promise<void>;
+  /** A folder of this test's own. */
+  folder: string;
 }
+/** A server in a process of its own, which can be killed and started again at the same address. */
+export interface Killable extends Running {
+  kill: () => Promise<void>;
+  start: () => Promise<void>;
+}
+interface Program {
+  /** A data folder with a fresh demo mod, for copying. */
+  demoData: string;
+  startServer: typeof startServer;
+}
+
+const pages = path.resolve('dist/web');
+const demo = path.resolve('demo/saltmarsh');
 
 function launch(data: string, port: number): Promise<{ child: ChildProcess; address: string }> {
   const child = spawn(
     process.execPath,
-    ['scripts/start.mjs', '--port', String(port), '--data', data],
+    ['scripts/serve.mjs', '--port', String(port), '--data', data],
     { stdio: ['ignore', 'pipe', 'inherit'] },
   );
   return new Promise((resolve, reject) => {
@@ -27,30 +40,52 @@ function launch(data: string, port: number): Promise<{ child: ChildProcess; addr
   });
 }
 
+const temporary = (): string => mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'));
+
 /**
  * Every test gets the real server with a fresh demo mod, and must leave no error in the page's
- * console.
+ * console. The program is loaded, and the demo read, once for all tests of a worker.
  */
-export const test = base.extend<{ server: Running; noErrors: undefined }>({
-  server: async ({}, give) => {
-    const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'));
+export const test = base.extend<
+  { server: Running; killable: Killable; noErrors: undefined },
+  { program: Program }
+>({
+  program: [
+    async ({}, give) => {
+      const built = pathToFileURL(path.resolve('dist/node/server.mjs')).href;
+      const program = (await import(built)) as Pick<Program, 'startServer'>;
+      const demoData = temporary();
+      const server = await program.startServer({ port: 0, data: demoData, demo });
+      await server.close();
+      await give({ demoData, startServer: program.startServer });
+      rmSync(demoData, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ program }, give) => {
+    const folder = temporary();
     const data = path.join(folder, 'data');
+    cpSync(program.demoData, data, { recursive: true });
+    const server = await program.startServer({ port: 0, data, pages });
+    await give({ address: server.address, folder });
+    await server.close();
+    rmSync(folder, { recursive: true, force: true });
+  },
+  killable: async ({ program }, give) => {
+    const folder = temporary();
+    const data = path.join(folder, 'data');
+    cpSync(program.demoData, data, { recursive: true });
     let { child, address } = await launch(data, 0);
-    const port = Number(new URL(address).port);
-    await give({
-      address,
-      data,
-      folder,
-      stop: (signal = 'SIGTERM') =>
-        new Promise((resolve) => {
-          child.once('exit', () => resolve());
-          child.kill(signal);
-        }),
-      start: async () => {
-        ({ child, address } = await launch(data, port));
-      },
-    });
-    child.kill('SIGKILL');
+    const kill = () =>
+      new Promise<void>((resolve) => {
+        child.once('exit', () => resolve());
+        child.kill('SIGKILL');
+      });
+    const start = async () => {
+      ({ child, address } = await launch(data, Number(new URL(address).port)));
+    };
+    await give({ address, folder, kill, start });
+    await kill();
     rmSync(folder, { recursive: true, force: true });
   },
   noErrors: [

@@ -1,4 +1,5 @@
 import type { Request, Response } from 'express';
+import type { ModEvent, ModEventName } from '../../core/api/index.ts';
 import { maxEventBytes, maxStreams, maxUnreadBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 import type { HeldMod, LoggedEdit, Store } from '../store/store.ts';
@@ -31,7 +32,7 @@ export async function sendEvents(
     'Cache-Control': 'no-cache',
     Connection: 'keep-alive',
   });
-  response.write(`event: hello\ndata: ${JSON.stringify({ revision })}\n\n`);
+  response.write(eventText('hello', { revision }));
   const stop = store.listen(name, (edit, held) => {
     if (response.writableLength > maxUnreadBytes) return void response.destroy();
     response.write(eventOf(edit, held));
@@ -49,12 +50,16 @@ export async function sendEvents(
 
 function eventOf(edit: LoggedEdit, { undo, redo }: HeldMod): string {
   if (last?.edit === edit) return last.text;
-  const steps = { undo: undo.at(-1)?.label, redo: redo.at(-1)?.label };
-  const whole = `event: edit\ndata: ${JSON.stringify({ edit, ...steps })}\n\n`;
+  const steps = { undo: undo?.label, redo: redo?.label };
+  const whole = eventText('edit', { edit, ...steps });
   const text =
     whole.length <= maxEventBytes
       ? whole
-      : `event: moved\ndata: ${JSON.stringify({ revision: edit.revision, ...steps })}\n\n`;
+      : eventText('moved', { revision: edit.revision, ...steps });
   last = { edit, text };
   return text;
 }
+
+/** One event as the format of the stream has it (HTML Standard, server-sent events). */
+const eventText = <Name extends ModEventName>(name: Name, data: ModEvent<Name>): string =>
+  `event: ${name}\ndata: ${JSON.stringify(data)}\n\n`;

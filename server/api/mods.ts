@@ -1,153 +1,80 @@
-import express, { Router, type Response } from 'express';
-import { z } from 'zod';
+import { Router } from 'express';
+import { addressOf, endpoints } from '../../core/api/index.ts';
 import { emptyMod } from '../../core/mod/index.ts';
-import { Name } from '../../core/mod/names.ts';
-import { maxPictureBytes, maxSoundBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
-import { authorOf, bodyOf, etag, param, revisionOf, route } from './answers.ts';
 import { sendEvents } from './events.ts';
+import { authorOf } from './requests.ts';
+import { serve, serveJson } from './serve-endpoint.ts';
 
-const Pointer = z
-  .string()
-  .max(1000)
-  .regex(/^(\/.*)?$/s, 'use a JSON Pointer, which begins with a slash');
-const Label = z
-  .string()
-  .min(1)
-  .max(200)
-  .refine((text) => text.isWellFormed(), 'it holds half a character (a lone surrogate)');
-export const ChangeBody = z.strictObject({
-  path: Pointer,
-  before: z.unknown().optional(),
-  after: z.unknown().optional(),
-});
-export const EditBody = z.strictObject({
-  label: Label,
-  changes: z.array(ChangeBody).min(1).max(10_000),
-});
-export const NewModBody = z.strictObject({
-  namespace: Name,
-  title: z
-    .string()
-    .min(1)
-    .max(100)
-    .refine((text) => text.isWellFormed(), 'it holds half a character (a lone surrogate)'),
-});
+/** So many edits of the log are answered when nobody says where to begin. */
+const usualEdits = 100;
 
-/** Mods, their edits, pictures and downloads. */
+/** Mods and their edits. */
 export function modRoutes(store: Store): Router {
   const routes = Router();
-  const send = (response: Response, status: number, revision: number, body: unknown) =>
-    response.status(status).set('ETag', etag(revision)).json(body);
 
-  routes.get(
-    '/mods',
-    route(async (_request, response) => void response.json(await store.names())),
-  );
+  serveJson(routes, endpoints.listMods, async () => ({ body: await store.names() }));
 
-  routes.post(
-    '/mods',
-    route(async (request, response) => {
-      const { namespace, title } = bodyOf(request, NewModBody);
-      await store.addMod(emptyMod(namespace, title), new Map());
-      response.status(201).location(`/api/mods/${namespace}`).json({ name: namespace });
-    }),
-  );
+  serveJson(routes, endpoints.beginMod, async ({ body: { namespace, title } }) => {
+    await store.addMod(emptyMod(namespace, title), new Map());
+    const location = addressOf(endpoints.getMod, { mod: namespace });
+    return { body: { name: namespace }, location };
+  });
 
-  routes.get(
-    '/mods/:mod',
-    route(async (request, response) => {
-      const { mod, revision, built, undo, redo, unfit } = await store.mod(param(request, 'mod'));
-      send(response, 200, revision, {
-        revision,
-        built,
-        undo: undo.at(-1)?.label,
-        redo: redo.at(-1)?.label,
-        unfit,
-        mod,
-      });
-    }),
-  );
+  serveJson(routes, endpoints.getMod, async ({ params }) => {
+    const { mod, revision, built, undo, redo, unfit } = await store.mod(params.mod);
+    const steps = { undo: undo?.label, redo: redo?.label };
+    return { body: { revision, built, ...steps, unfit, mod }, revision };
+  });
 
-  routes.get(
-    '/mods/:mod/edits',
-    route(async (request, response) => {
-      const { revision } = await store.mod(param(request, 'mod'));
-      const after = Number(request.query['after'] ?? Math.max(0, revision - 100));
-      if (!Number.isSafeInteger(after) || after < 0)
-        throw new Problem(400, 'Query refused', '"after" must be a revision.');
-      send(response, 200, revision, await store.log(param(request, 'mod'), after));
-    }),
-  );
+  serveJson(routes, endpoints.getBaseline, async ({ params }) => ({
+    body: await store.baseline(params.mod),
+  }));
 
-  routes.post(
-    '/mods/:mod/edits',
-    route(async (request, response) => {
-      const logged = await store.edit(
-        param(request, 'mod'),
-        revisionOf(request),
-        authorOf(request),
-        bodyOf(request, EditBody),
-      );
-      send(response, 201, logged.revision, logged);
-    }),
-  );
+  serveJson(routes, endpoints.listEdits, async ({ params, query }) => {
+    const { revision } = await store.mod(params.mod);
+    const after = query.after ?? Math.max(0, revision - usualEdits);
+    return { body: await store.log(params.mod, after), revision };
+  });
+
+  serveJson(routes, endpoints.edit, async ({ params, body, baseRevision, request }) => {
+    const logged = await store.edit(params.mod, baseRevision, authorOf(request), body);
+    return { body: logged, revision: logged.revision };
+  });
 
   for (const kind of ['undo', 'redo'] as const)
-    routes.post(
-      `/mods/:mod/${kind}`,
-      route(async (request, response) => {
-        const logged = await store.undoOrRedo(
-          param(request, 'mod'),
-          revisionOf(request),
-          authorOf(request),
-          kind,
-        );
-        send(response, 201, logged.revision, logged);
-      }),
-    );
+    serveJson(routes, endpoints[kind], async ({ params, baseRevision, request }) => {
+      const logged = await store.undoOrRedo(params.mod, baseRevision, authorOf(request), kind);
+      return { body: logged, revision: logged.revision };
+    });
 
-  routes.get(
-    '/mods/:mod/events',
-    route((request, response) => sendEvents(store, param(request, 'mod'), request, response)),
+  serve(routes, endpoints.streamEvents, ({ params, request, response }) =>
+    sendEvents(store, params.mod, request, response),
   );
+  return routes;
+}
 
-  routes.post(
-    '/pictures',
-    express.raw({ type: () => true, limit: maxPictureBytes }),
-    route(async (request, response) => {
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0)
-        throw new Problem(400, 'No picture', 'The body is empty. Send the bytes of a PNG.');
-      response.status(201).json(await store.addPicture(request.body));
-    }),
-  );
+/** Pictures and sounds. */
+export function blobRoutes(store: Store): Router {
+  const routes = Router();
 
-  routes.post(
-    '/sounds',
-    express.raw({ type: () => true, limit: maxSoundBytes }),
-    route(async (request, response) => {
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0)
-        throw new Problem(
-          400,
-          'No sound',
-          'The body is empty. Send the bytes of a WAV or Ogg file.',
-        );
-      response.status(201).json(await store.addSound(request.body));
-    }),
-  );
+  serveJson(routes, endpoints.uploadPicture, async ({ bytes }) => ({
+    body: await store.addPicture(bytes),
+  }));
 
-  routes.get(
-    '/blobs/:sha256',
-    route(async (request, response) => {
-      const blob = await store.blob(param(request, 'sha256'));
-      if (!blob)
-        throw new Problem(404, 'No such picture or sound', 'There is nothing with this digest.');
-      response
-        .set('Cache-Control', 'public, max-age=31536000, immutable')
-        .type(blob.type)
-        .send(blob.bytes);
-    }),
-  );
+  serveJson(routes, endpoints.uploadSound, async ({ bytes }) => ({
+    body: await store.addSound(bytes),
+  }));
+
+  serve(routes, endpoints.getBlob, async ({ params, response }) => {
+    const blob = await store.blob(params.sha256);
+    if (!blob)
+      throw new Problem(404, 'No such picture or sound', 'There is nothing with this digest.');
+    response
+      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .type(blob.type)
+      .send(blob.bytes);
+  });
   return routes;
 }

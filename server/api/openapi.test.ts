@@ -1,9 +1,12 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { expect, test } from '@jest/globals';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { holdAgainstDescription } from '../testing/described.ts';
 import { openapi } from './openapi.ts';
-import { BuildBody, PlanBody } from './builds.ts';
-import { EditBody, NewModBody } from './mods.ts';
+import { BuildBody, EditBody, NewModBody, PlanBody } from '../../core/api/index.ts';
 
 type Operation = {
   summary: string;
@@ -53,6 +56,23 @@ test('the bodies are described by the schemas that check them', () => {
   expect(fields('/api/mods')).toEqual(Object.keys(NewModBody.shape));
   expect(fields('/api/mods/{mod}/plan')).toEqual(Object.keys(PlanBody.shape));
   expect(fields('/api/mods/{mod}/builds')).toEqual(Object.keys(BuildBody.shape));
+});
+
+test('every status, header and member of a problem is described, as a linter of others has it', () => {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-openapi-'));
+  const file = path.join(folder, 'openapi.json');
+  writeFileSync(file, JSON.stringify(described));
+  const config = path.join(folder, 'redocly.yaml');
+  writeFileSync(config, 'extends: [recommended-strict]\ntelemetry: off\n');
+  const program = path.resolve('node_modules/@redocly/cli/bin/cli.js');
+  const linted = spawnSync(
+    process.execPath,
+    [program, 'lint', file, '--config', config, '--format', 'json'],
+    { encoding: 'utf8', env: { ...process.env, REDOCLY_TELEMETRY: 'off' } },
+  );
+  rmSync(folder, { recursive: true });
+  const { problems } = JSON.parse(linted.stdout) as { problems: { ruleId: string }[] };
+  expect(problems).toEqual([]);
 });
 
 test('a validator of others takes it as OpenAPI 3.1', async () => {

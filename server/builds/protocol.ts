@@ -1,5 +1,5 @@
+import type { ComparedFile, Plan } from '../../core/api/index.ts';
 import type { EntryKind, Mod } from '../../core/mod/index.ts';
-import type { BuildPlan } from '../../disk/index.ts';
 
 /** One entry of the mod that the builder does not have yet; without a document it is gone. */
 export interface EntryChange {
@@ -16,18 +16,11 @@ export type Task =
   | { do: 'pack zip' }
   | { do: 'folder zip' };
 
-/** One file of a plan before and after; undefined where there is none, or where it is no text. */
-export interface Compared {
-  path: string;
-  before?: string;
-  after?: string;
-}
-
 /** What comes of each task. */
 export interface TaskResults {
-  plan: BuildPlan;
-  compare: Compared;
-  build: BuildPlan;
+  plan: Plan;
+  compare: ComparedFile;
+  build: Plan;
   'pack zip': Uint8Array;
   'folder zip': Uint8Array;
 }

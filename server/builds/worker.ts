@@ -3,6 +3,7 @@
  * asks, and plans, writes and packs it.
  */
 import { parentPort, workerData } from 'node:worker_threads';
+import type { ComparedFile } from '../../core/api/index.ts';
 import { writeZip } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
@@ -15,7 +16,7 @@ import {
   writeBuild,
   type Built,
 } from '../../disk/index.ts';
-import type { Compared, FromBuilder, Task, ToBuilder } from './protocol.ts';
+import type { FromBuilder, Task, ToBuilder } from './protocol.ts';
 
 const port = parentPort;
 if (!port) throw new Error('This runs as a worker thread.');
@@ -61,7 +62,7 @@ function packFor(id: number): Built {
 async function compare(
   { target: given, path }: Task & { do: 'compare' },
   built: Built,
-): Promise<Compared> {
+): Promise<ComparedFile> {
   const plan = await planBuild(given, built);
   if (!plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);

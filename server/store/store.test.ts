@@ -60,7 +60,7 @@ test('a mod is the same after the database was closed and opened', async () => {
   expect(mod).toEqual(before);
   expect(mod.blocks['bank']).toBeUndefined();
   expect(revision).toBe(3);
-  expect(undo.map((step) => step.revision)).toEqual([1, 2, 3]);
+  expect(undo?.revision).toBe(3);
   expect(await store.names()).toEqual([{ name: 'saltmarsh', title: 'Salt Marsh', revision: 3 }]);
 });
 
@@ -149,9 +149,9 @@ test('the log only grows: an undo is a line of its own that names what it takes 
   await store.undoOrRedo('saltmarsh', 1, 'a test', 'undo');
   await store.undoOrRedo('saltmarsh', 2, 'a test', 'redo');
   expect(
-    (await store.log('saltmarsh', 0)).map(({ kind, of, label, changes }) => [
+    (await store.log('saltmarsh', 0)).map(({ kind, stepRevision, label, changes }) => [
       kind,
-      of,
+      stepRevision,
       label,
       changes[0]!.after,
     ]),
@@ -213,16 +213,78 @@ test('mods do not know of each other', async () => {
 
 test('what was built last is remembered', async () => {
   await edit('/blocks/lamp/traits/hardness', 4);
-  await store.noteBuilt('saltmarsh', 1);
+  const { mod } = await store.mod('saltmarsh');
+  expect(await store.baseline('saltmarsh')).toEqual({
+    revision: 0,
+    isBuilt: false,
+    mod: plainMod(),
+  });
+  await store.noteBuilt('saltmarsh', 1, mod);
+  await edit('/blocks/lamp/traits/hardness', 5);
   await reopen();
   expect((await store.mod('saltmarsh')).built).toBe(1);
+  expect(await store.baseline('saltmarsh')).toEqual({ revision: 1, isBuilt: true, mod });
+});
+
+test('where nothing was kept of the last build it is worked out from the log', async () => {
+  const { mod } = await store.mod('saltmarsh');
+  for (const hardness of [4, 5, 6]) await edit('/blocks/lamp/traits/hardness', hardness);
+  await store.close();
+  const database = new Sqlite(path.join(folder, 'obrank.sqlite'));
+  database.exec('DELETE FROM snapshots');
+  database.close();
+  store = await open();
+  const worked = await store.baseline('saltmarsh');
+  expect(worked).toEqual({ revision: 0, isBuilt: false, mod });
+  await reopen();
+  expect(await store.baseline('saltmarsh')).toEqual(worked);
+});
+
+test('what an earlier edition wrote is brought forward: entries, the log, undo and the last build', async () => {
+  await edit('/blocks/lamp/identity/natural', undefined, 'The world has no lamps');
+  const { mod } = await store.mod('saltmarsh');
+  await store.close();
+  const database = new Sqlite(path.join(folder, 'obrank.sqlite'));
+  for (const [table, column] of [
+    ['entries', 'document'],
+    ['edits', 'changes'],
+    ['snapshots', 'document'],
+  ])
+    database.exec(
+      `UPDATE ${table} SET edition = 1, ${column} = replace(${column}, 'natural', 'found')`,
+    );
+  database.exec(`UPDATE entries SET document = json_remove(document, '$.edition')`);
+  database.close();
+  store = await open();
+  const brought = await store.mod('saltmarsh');
+  expect(brought).toMatchObject({ unfit: [], undo: { label: 'The world has no lamps' } });
+  expect(brought.mod).toEqual(mod);
+  expect((await store.log('saltmarsh', 0))[0]?.changes[0]?.path).toBe(
+    '/blocks/lamp/identity/natural',
+  );
+  expect((await store.baseline('saltmarsh')).mod.blocks['bank']?.identity.natural).toBe(true);
+  await store.undoOrRedo('saltmarsh', 1, 'a test', 'undo');
+  expect((await store.mod('saltmarsh')).mod.blocks['lamp']).toEqual(plainMod().blocks['lamp']);
+});
+
+test('an entry of a newer edition is kept as it is and left out, with the reason', async () => {
+  await store.close();
+  const database = new Sqlite(path.join(folder, 'obrank.sqlite'));
+  database.exec("UPDATE entries SET edition = 999 WHERE kind = 'blocks' AND name = 'lamp'");
+  database.close();
+  store = await open();
+  const { unfit, mod } = await store.mod('saltmarsh');
+  expect(unfit).toEqual([
+    { kind: 'blocks', name: 'lamp', message: expect.stringMatching(/newer Obrank \(edition 999/) },
+  ]);
+  expect(mod.blocks['lamp']).toBeUndefined();
 });
 
 test(
   'items, recipes, loot tables, tags and releases are entries like all others: kept, ' +
     'taken back, refused when they do not fit',
   async () => {
-    await edit('/items/salt', { names: { en: 'Salt' }, stack: 16, found: true });
+    await edit('/items/salt', { names: { en: 'Salt' }, stack: 16, natural: true });
     await edit('/lootTables/finds', {
       draws: [
         {
@@ -251,7 +313,7 @@ test(
     ]);
     await reopen();
     const { mod } = await store.mod('saltmarsh');
-    expect(mod.items['salt']).toMatchObject({ stack: 16, found: true });
+    expect(mod.items['salt']).toMatchObject({ stack: 16, natural: true });
     expect(mod.lootTables['finds']!.draws[0]!.lots[0]!.when).toEqual({
       any: [{ blast: true }, { not: { careful: true } }],
     });
@@ -377,12 +439,22 @@ test(
     await sourceOf(store)
       .getRepository(EntryTable)
       .update({ kind: 'blocks', name: 'lamp' }, { document });
-    await sourceOf(store)
-      .getRepository(EntryTable)
-      .insert({ mod: 'saltmarsh', kind: 'spells', name: 'x', document: '{}', revision: 0 });
-    await sourceOf(store)
-      .getRepository(EntryTable)
-      .insert({ mod: 'saltmarsh', kind: 'items', name: 'x', document: '{', revision: 0 });
+    await sourceOf(store).getRepository(EntryTable).insert({
+      mod: 'saltmarsh',
+      kind: 'spells',
+      name: 'x',
+      document: '{}',
+      revision: 0,
+      edition: 2,
+    });
+    await sourceOf(store).getRepository(EntryTable).insert({
+      mod: 'saltmarsh',
+      kind: 'items',
+      name: 'x',
+      document: '{',
+      revision: 0,
+      edition: 2,
+    });
     await reopen();
     const { mod, unfit } = await store.mod('saltmarsh');
     expect(Object.keys(mod.blocks)).toEqual(['bank']);

@@ -1,7 +1,10 @@
 import type { DataSource, EntityManager } from 'typeorm';
+import type { BaselineAnswer, LoggedEdit, ModSummary } from '../../core/api/index.ts';
 import { digestOf } from '../../core/bytes/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import {
+  bringChangesForward,
+  currentEdition,
   entryKinds,
   invertChanges,
   squashChanges,
@@ -15,14 +18,17 @@ import { readSound, SoundProblem } from '../../core/sounds/index.ts';
 import { decodePicture, pictureFacts, PictureProblem } from '../../core/textures/index.ts';
 import { Problem } from '../problem.ts';
 import { applyEdit, checkChanges, checkEntries, entryIn, touchedEntries } from './apply.ts';
-import { noteStep, readHeld, type HeldMod, type LoggedEdit } from './held.ts';
+import { readHeld, type HeldMod } from './held.ts';
+import { keepSnapshot, readSnapshot, takenBack } from './snapshot.ts';
+import { readSteps } from './steps.ts';
 import { BlobTable, EditTable, EntryTable, ModTable, type EditRow } from './tables.ts';
 import { inTransaction } from './transaction.ts';
 
-export type { HeldMod, LoggedEdit } from './held.ts';
+export type { LoggedEdit } from '../../core/api/index.ts';
+export type { HeldMod } from './held.ts';
 
 type Listener = (edit: LoggedEdit, held: HeldMod) => void;
-type Made = Edit & { of: number | null };
+type Made = Edit & Pick<LoggedEdit, 'stepRevision'>;
 
 /**
  * So much of the log is handed out at once: at most so many edits, and, after the first, so many
@@ -46,7 +52,7 @@ export class Store {
   ) {}
 
   /** The mods by name. A title that cannot be read is given as the name. */
-  async names(): Promise<{ name: string; title: string; revision: number }[]> {
+  async names(): Promise<ModSummary[]> {
     return this.alone(async () => {
       const rows = await this.source.getRepository(ModTable).find({ order: { name: 'ASC' } });
       const headers = await this.source.getRepository(EntryTable).findBy({ kind: 'header' });
@@ -106,7 +112,9 @@ export class Store {
         name: entry.name,
         document: JSON.stringify(entry.document),
         revision: 0,
+        edition: currentEdition,
       }));
+      await keepSnapshot(manager, name, { revision: 0, mod });
       for (let i = 0; i < rows.length; i += 100)
         await manager.getRepository(EntryTable).insert(rows.slice(i, i + 100));
     });
@@ -122,7 +130,11 @@ export class Store {
     author: string,
     { label, changes }: Edit,
   ): Promise<LoggedEdit> {
-    return this.append(name, baseRevision, author, 'edit', () => ({ label, changes, of: null }));
+    return this.append(name, baseRevision, author, 'edit', () => ({
+      label,
+      changes,
+      stepRevision: null,
+    }));
   }
 
   /**
@@ -136,16 +148,16 @@ export class Store {
     kind: 'undo' | 'redo',
   ): Promise<LoggedEdit> {
     return this.append(name, baseRevision, author, kind, async (held) => {
-      const last = held[kind].at(-1);
+      const last = held[kind];
       if (!last) throw new Problem(409, `Nothing to ${kind}`, `There is nothing to ${kind}.`);
       const line = await this.source
         .getRepository(EditTable)
         .findOneByOrFail({ mod: name, revision: last.revision });
-      const changes = JSON.parse(line.changes) as Change[];
+      const changes = changesOf(line);
       return {
         label: last.label,
         changes: kind === 'undo' ? invertChanges(changes) : changes,
-        of: last.revision,
+        stepRevision: last.revision,
       };
     });
   }
@@ -161,7 +173,7 @@ export class Store {
       async (manager) => {
         const held = await this.load(name);
         if (baseRevision !== held.revision) throw await this.stale(name, baseRevision, held);
-        const { label, changes: given, of } = await make(held);
+        const { label, changes: given, stepRevision } = await make(held);
         checkChanges(held, given);
         // What is held is what is on disk, to the last sign of a zero.
         const stored = JSON.stringify(squashChanges(given));
@@ -171,22 +183,26 @@ export class Store {
         await this.checkPictures(mod, changes, manager);
         const logged: LoggedEdit = {
           revision: held.revision + 1,
-          at: this.now().toISOString(),
+          time: this.now().toISOString(),
           author,
           kind,
           label,
-          of,
+          stepRevision,
           changes,
         };
-        await manager.getRepository(EditTable).insert({ ...logged, mod: name, changes: stored });
+        await manager
+          .getRepository(EditTable)
+          .insert({ ...logged, mod: name, changes: stored, edition: currentEdition });
         await manager.getRepository(ModTable).update({ name }, { revision: logged.revision });
         await saveEntries(manager, name, mod, changes, logged.revision);
-        return { held, mod, logged };
+        const steps =
+          kind === 'edit'
+            ? { undo: { revision: logged.revision, label }, redo: undefined }
+            : { undo: undefined, redo: undefined, ...(await readSteps(manager, name)) };
+        return { held, mod, logged, steps };
       },
-      ({ held, mod, logged }) => {
-        held.mod = mod;
-        held.revision = logged.revision;
-        noteStep(held, logged);
+      ({ held, mod, logged, steps }) => {
+        Object.assign(held, { mod, revision: logged.revision, ...steps });
         for (const listener of this.listeners.get(name) ?? []) listener(logged, held);
         return logged;
       },
@@ -240,18 +256,43 @@ export class Store {
     );
   }
 
-  /** Notes that a revision was built, so that pages can show what the next build will change. */
-  async noteBuilt(name: string, revision: number): Promise<void> {
+  /**
+   * Notes that the mod was built as it stood at a revision, so that pages can show what the next
+   * build will change.
+   */
+  async noteBuilt(name: string, revision: number, mod: Mod): Promise<void> {
     await this.write(
       async (manager) => {
         const held = await this.load(name);
         await manager.getRepository(ModTable).update({ name }, { built: revision });
+        await keepSnapshot(manager, name, { revision, mod });
         return held;
       },
       (held) => {
         held.built = revision;
       },
     );
+  }
+
+  /**
+   * The mod as it was built last or, before that, as it was brought in. Where nothing was kept, as
+   * in databases of earlier programs, it is worked out from the log and kept. Throws a 404
+   * {@link Problem}.
+   */
+  async baseline(name: string): Promise<BaselineAnswer> {
+    return this.write(async (manager) => {
+      const held = await this.load(name);
+      const revision = held.built ?? 0;
+      const isBuilt = held.built !== null;
+      const kept = await readSnapshot(manager, name);
+      if (kept?.revision === revision) return { ...kept, isBuilt };
+      const edits: LoggedEdit[] = [];
+      for (let last = revision; last < held.revision; last = edits.at(-1)?.revision ?? Infinity)
+        edits.push(...(await this.readLog(name, last)));
+      const mod = takenBack(held, edits);
+      await keepSnapshot(manager, name, { revision, mod });
+      return { revision, isBuilt, mod };
+    });
   }
 
   /**
@@ -281,15 +322,10 @@ export class Store {
     }
     if (fitting === 0) return [];
     const found = await rows.limit(fitting).getMany();
-    return found.map(({ revision, at, author, kind, label, of, changes }) => ({
-      revision,
-      at,
-      author,
-      kind,
-      label,
-      of,
-      changes: JSON.parse(changes) as Change[],
-    }));
+    return found.map((row) => {
+      const { revision, time, author, kind, label, stepRevision } = row;
+      return { revision, time, author, kind, label, stepRevision, changes: changesOf(row) };
+    });
   }
 
   /** Hears of every edit of a mod. Gives back how to stop. */
@@ -409,6 +445,10 @@ function saying<T>(refusal: new (...args: never[]) => Error, title: string, work
   }
 }
 
+/** The changes of a line of the log, in the current edition. */
+const changesOf = ({ changes, edition }: Pick<EditRow, 'changes' | 'edition'>): Change[] =>
+  bringChangesForward(JSON.parse(changes) as Change[], edition);
+
 function titleIn(document: string): string | undefined {
   try {
     const { title } = JSON.parse(document) as { title?: unknown };
@@ -431,11 +471,10 @@ async function saveEntries(
     else
       await manager
         .getRepository(EntryTable)
-        .upsert({ mod, ...entry, document: JSON.stringify(value), revision }, [
-          'mod',
-          'kind',
-          'name',
-        ]);
+        .upsert(
+          { mod, ...entry, document: JSON.stringify(value), revision, edition: currentEdition },
+          ['mod', 'kind', 'name'],
+        );
   }
 }
 

@@ -7,28 +7,39 @@ export interface ModRow {
   created: string;
   built: number | null;
 }
-/** One entry as a validated document; `revision` is the edit that last touched it. */
+/**
+ * One entry as a validated document of an edition; `revision` is the edit that last touched it.
+ */
 export interface EntryRow {
   mod: string;
   kind: string;
   name: string;
   document: string;
   revision: number;
+  edition: number;
 }
 /**
- * One line of the append-only log. An undo or redo is an edit too and names the edit `of` which it
- * is.
+ * One line of the append-only log. An undo or redo is an edit too and names the revision of the
+ * step that it takes.
  */
 export interface EditRow {
   id: number;
   mod: string;
   revision: number;
-  at: string;
+  time: string;
   author: string;
   label: string;
   kind: 'edit' | 'undo' | 'redo';
-  of: number | null;
+  stepRevision: number | null;
   changes: string;
+  edition: number;
+}
+/** The whole mod as it was built last, or brought in. */
+export interface SnapshotRow {
+  mod: string;
+  revision: number;
+  edition: number;
+  document: string;
 }
 /** A picture or a sound by its SHA-256. */
 export interface BlobRow {
@@ -56,6 +67,7 @@ export const EntryTable = new EntitySchema<EntryRow>({
     name: { type: 'text', primary: true },
     document: { type: 'text' },
     revision: { type: 'integer' },
+    edition: { type: 'integer' },
   },
 });
 export const EditTable = new EntitySchema<EditRow>({
@@ -64,12 +76,22 @@ export const EditTable = new EntitySchema<EditRow>({
     id: { type: 'integer', primary: true, generated: 'increment' },
     mod: { type: 'text' },
     revision: { type: 'integer' },
-    at: { type: 'text' },
+    time: { type: 'text' },
     author: { type: 'text' },
     label: { type: 'text' },
     kind: { type: 'text' },
-    of: { type: 'integer', nullable: true },
+    stepRevision: { type: 'integer', nullable: true },
     changes: { type: 'text' },
+    edition: { type: 'integer' },
+  },
+});
+export const SnapshotTable = new EntitySchema<SnapshotRow>({
+  name: 'snapshots',
+  columns: {
+    mod: { type: 'text', primary: true },
+    revision: { type: 'integer' },
+    edition: { type: 'integer' },
+    document: { type: 'text' },
   },
 });
 export const BlobTable = new EntitySchema<BlobRow>({
@@ -84,4 +106,4 @@ export const BlobTable = new EntitySchema<BlobRow>({
 });
 
 /** All tables of the database. */
-export const tables = [ModTable, EntryTable, EditTable, BlobTable] as const;
+export const tables = [ModTable, EntryTable, EditTable, SnapshotTable, BlobTable] as const;

@@ -1,3 +1,12 @@
+import {
+  addressOf,
+  type AnswerOf,
+  type BodyOf,
+  type Endpoint,
+  type PathParams,
+} from '../../core/api/index.ts';
+import { ProblemAnswer } from '../../core/api/index.ts';
+
 /**
  * An answer that is an error: the problem that the server described (RFC 9457), or that it did not
  * answer at all.
@@ -25,7 +34,7 @@ export const windowName =
   ).join('');
 
 /** Asks the server. Throws {@link Refused} for every answer that is not a success. */
-export async function ask(address: string, options: RequestInit = {}): Promise<Response> {
+async function ask(address: string, options: RequestInit = {}): Promise<Response> {
   const headers = new Headers(options.headers);
   headers.set('X-Obrank-Author', windowName);
   let response: Response;
@@ -43,7 +52,8 @@ export async function ask(address: string, options: RequestInit = {}): Promise<R
     );
   }
   if (response.ok) return response;
-  const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };
+  const said: unknown = await response.json().catch(() => undefined);
+  const problem = ProblemAnswer.partial().safeParse(said).data ?? {};
   throw new Refused(
     response.status,
     problem.title ?? 'Refused',
@@ -52,19 +62,47 @@ export async function ask(address: string, options: RequestInit = {}): Promise<R
   );
 }
 
-export const getJson = async <T>(address: string): Promise<T> =>
-  (await ask(address)).json() as Promise<T>;
+/** What is asked of an endpoint beside its address. */
+interface Asking<E extends Endpoint> {
+  body?: BodyOf<E>;
+  /** The bytes of an upload, and their media type. */
+  file?: { bytes: Blob | Uint8Array; type: string };
+  query?: Record<string, string | number | undefined>;
+  /** For an edit: the revision that it is made at. */
+  baseRevision?: number;
+}
 
-export const sendJson = async <T>(
-  address: string,
-  body: unknown,
-  headers: Record<string, string> = {},
-  method = 'POST',
-): Promise<T> =>
-  (
-    await ask(address, {
-      method,
-      body: JSON.stringify(body),
-      headers: { 'Content-Type': 'application/json', ...headers },
-    })
-  ).json() as Promise<T>;
+/**
+ * Calls an endpoint of the server and gives its answer, parsed. Throws {@link Refused} for every
+ * answer that is not a success, and for one that is not what this page understands.
+ *
+ * @example const { mod } = await call(endpoints.getMod, { mod: 'saltmarsh' })
+ */
+export async function call<E extends Endpoint>(
+  endpoint: E,
+  params: PathParams<E>,
+  { body, file, query, baseRevision }: Asking<E> = {},
+): Promise<AnswerOf<E>> {
+  const headers = new Headers();
+  if (baseRevision !== undefined) headers.set('If-Match', `"${baseRevision}"`);
+  if (file) headers.set('Content-Type', file.type);
+  else if (endpoint.method === 'POST') headers.set('Content-Type', 'application/json');
+  const response = await ask(addressOf(endpoint, params, query), {
+    method: endpoint.method,
+    headers,
+    ...(file ? { body: file.bytes as Blob | Uint8Array<ArrayBuffer> } : {}),
+    ...(!file && endpoint.method === 'POST' ? { body: JSON.stringify(body ?? {}) } : {}),
+  });
+  return understood(endpoint, await response.json().catch(() => undefined));
+}
+
+function understood<E extends Endpoint>(endpoint: E, answer: unknown): AnswerOf<E> {
+  const fits = endpoint.answer.schema?.safeParse(answer);
+  if (fits?.success) return fits.data as AnswerOf<E>;
+  throw new Refused(
+    502,
+    'Answer not understood',
+    'The server answers in a way that this page does not understand. Load the page again: the ' +
+      'server may be another version.',
+  );
+}

@@ -1,3 +1,4 @@
+import type { UnfitEntry } from '../../core/api/index.ts';
 import { applyFindingsDiff, unfitFinding, type Finding } from '../../core/inspect/index.ts';
 import type { Change } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
@@ -8,7 +9,7 @@ import type {
   SheetAnswer,
   ToWorker,
 } from '../workers/protocol.ts';
-import type { Session, UnfitEntry } from './session.ts';
+import type { Session } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
 export type Drawing = { size: number; data: Uint8Array } | undefined;

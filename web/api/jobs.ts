@@ -1,14 +1,12 @@
-import { ask, getJson, Refused, sendJson } from './client.ts';
-
-/** Long work of the server, as it tells of it. */
-export interface Job<T = unknown> {
-  id: string;
-  state: 'running' | 'done' | 'failed' | 'cancelled';
-  done: number;
-  total: number;
-  problem?: string;
-  result?: T;
-}
+import {
+  endpoints,
+  Job,
+  type BodyOf,
+  type Endpoint,
+  type PathParams,
+  type ResultOf,
+} from '../../core/api/index.ts';
+import { call, Refused } from './client.ts';
 
 /** So long one question for a job waits, in milliseconds: progress is asked for this often. */
 const waitMs = 400;
@@ -17,26 +15,29 @@ export interface JobOptions {
   signal?: AbortSignal;
   onProgress?: (done: number, total: number) => void;
 }
+/** An endpoint that starts a job. */
+type JobEndpoint = Endpoint & { answer: { schema: typeof Job } };
 
 /**
  * Has the server do long work and gives what comes of it. A signal cancels it on the server too.
  * Throws {@link Refused} with the server's reason when it fails or was cancelled.
  *
- * @example const plan = await runJob<Plan>('/api/mods/saltmarsh/plan', { target })
+ * @example const plan = await runJob(endpoints.startPlan, { mod: 'saltmarsh' }, { target })
  */
-export async function runJob<T>(
-  address: string,
-  body: unknown,
+export async function runJob<E extends JobEndpoint>(
+  endpoint: E,
+  params: PathParams<E>,
+  body: BodyOf<E>,
   { signal, onProgress }: JobOptions = {},
-): Promise<T> {
-  const { id } = await sendJson<Job<T>>(address, body);
-  const cancel = () => void ask(`/api/jobs/${id}`, { method: 'DELETE' }).catch(() => undefined);
+): Promise<ResultOf<E>> {
+  const { id } = Job.parse(await call(endpoint, params, { body }));
+  const cancel = () => void call(endpoints.cancelJob, { job: id }).catch(() => undefined);
   signal?.addEventListener('abort', cancel, { once: true });
   if (signal?.aborted) cancel();
   try {
     for (;;) {
-      const job = await getJson<Job<T>>(`/api/jobs/${id}?wait=${waitMs}`);
-      if (job.state === 'done') return job.result as T;
+      const job = await call(endpoints.getJob, { job: id }, { query: { wait: waitMs } });
+      if (job.state === 'done') return endpoint.result?.parse(job.result) as ResultOf<E>;
       if (job.state !== 'running')
         throw new Refused(
           409,

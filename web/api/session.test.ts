@@ -9,8 +9,9 @@ import {
   type Change,
   type Mod,
 } from '../../core/mod/index.ts';
+import type { LoggedEdit, ModAnswer } from '../../core/api/index.ts';
 import { windowName } from './client.ts';
-import { Session, type ToldEdit } from './session.ts';
+import { Session } from './session.ts';
 
 /**
  * A server in a few lines: one mod, a log, and the rule that a write names the revision that it was
@@ -18,21 +19,22 @@ import { Session, type ToldEdit } from './session.ts';
  */
 class Server {
   mod: Mod = sampleMod();
-  log: ToldEdit[] = [];
+  log: LoggedEdit[] = [];
   down = false;
   refuse: string | undefined;
-  told: ((edit: ToldEdit) => void) | undefined;
+  told: ((edit: LoggedEdit) => void) | undefined;
 
   write(
     author: string,
     label: string,
     changes: Change[],
-    kind: ToldEdit['kind'] = 'edit',
-  ): ToldEdit {
+    kind: LoggedEdit['kind'] = 'edit',
+  ): LoggedEdit {
     this.mod = applyChanges(this.mod, changes);
-    const edit: ToldEdit = {
+    const edit: LoggedEdit = {
       revision: this.log.length + 1,
-      at: '2026-11-23T12:00:00.000Z',
+      time: '2026-11-23T12:00:00.000Z',
+      stepRevision: null,
       author,
       kind,
       label,
@@ -50,6 +52,11 @@ class Server {
     if (tell) this.told?.(edit);
   }
 
+  /** The whole mod as the server answers it. */
+  whole(revision: number): ModAnswer {
+    return { mod: this.mod, revision, built: null, unfit: [] };
+  }
+
   answer(
     address: string,
     body: { label?: string; changes?: Change[] },
@@ -58,7 +65,7 @@ class Server {
     if (address.includes('?after=')) return [200, this.log.slice(Number(address.split('=')[1]))];
     if (this.refuse) return [422, { title: 'Edit refused', detail: this.refuse }];
     if (revision !== this.log.length)
-      return [412, { detail: 'stale', edits: this.log.slice(revision) }];
+      return [412, { title: 'stale', detail: 'stale', edits: this.log.slice(revision) }];
     if (address.endsWith('/undo')) {
       const last = this.log.at(-1)!;
       return [201, this.write(windowName, last.label, invertChanges(last.changes), 'undo')];
@@ -361,7 +368,7 @@ test('a refusal that brings nothing new is not answered by sending again without
       asked += 1;
       return [412, { detail: 'stale', edits: [] }];
     }
-    if (!address.includes('/edits')) return [200, { mod: this.mod, revision: 0 }];
+    if (!address.includes('/edits')) return [200, this.whole(0)];
     return answer.call(this, address, body, revision);
   };
   edit(hardness, 7);
@@ -375,6 +382,25 @@ test('a refusal that brings nothing new is not answered by sending again without
   expect(valueAt(server.mod, hardness)).toBe(7);
 });
 
+test('an answer that the page does not understand keeps what waits, and is asked for again', async () => {
+  const { answer } = server;
+  server.answer = function (address, body, revision) {
+    answer.call(this, address, body, revision);
+    return [200, { surprise: true }];
+  };
+  edit(hardness, 7);
+  await jest.advanceTimersByTimeAsync(500);
+  expect(session.view).toMatchObject({
+    saving: 'offline',
+    refused: expect.stringMatching(/does not understand/),
+  });
+  server.answer = answer;
+  await jest.advanceTimersByTimeAsync(4000);
+  expect(session.view.saving).toBe('saved');
+  expect(at(hardness)).toBe(7);
+  expect(server.log).toHaveLength(1);
+});
+
 test(
   'a server whose data was put back to an earlier day: the page takes what is there and ' +
     'puts its own on top',
@@ -385,7 +411,7 @@ test(
     server.log = [];
     const { answer } = server;
     server.answer = function (address, body, revision) {
-      if (!address.includes('/edits')) return [200, { mod: this.mod, revision: this.log.length }];
+      if (!address.includes('/edits')) return [200, this.whole(this.log.length)];
       return answer.call(this, address, body, revision);
     };
     edit(blast, 9);

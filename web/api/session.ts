@@ -8,26 +8,23 @@ import {
   type Mod,
 } from '../../core/mod/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
-import { getJson, Refused, sendJson, windowName } from './client.ts';
+import {
+  endpoints,
+  LoggedEdits,
+  modEvents,
+  type LoggedEdit,
+  type ModAnswer,
+  type ModEvent,
+  type ModEventName,
+  type UnfitEntry,
+} from '../../core/api/index.ts';
+import { call, Refused, windowName } from './client.ts';
 
-/** An entry that the server holds and that does not fit: it is kept there, and left out here. */
-export interface UnfitEntry {
-  kind: string;
-  name: string;
-  message: string;
-}
-/** An edit as the server tells of it. */
-export interface ToldEdit extends Edit {
-  revision: number;
-  at: string;
-  author: string;
-  kind: 'edit' | 'undo' | 'redo';
-}
 /** Two people at one place: what this page wants, and what somebody else wrote there meanwhile. */
 export interface Conflict {
   mine: Change;
   theirs: Change;
-  edit: ToldEdit;
+  edit: LoggedEdit;
 }
 
 /** What the page knows of the mod that it works on. */
@@ -48,13 +45,7 @@ export interface View {
   unfit?: UnfitEntry[];
 }
 
-interface Loaded {
-  mod: Mod;
-  revision: number;
-  undo?: string;
-  redo?: string;
-  unfit?: UnfitEntry[];
-}
+type Loaded = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> & { unfit?: UnfitEntry[] };
 
 /** So long this page waits before it sends again what could not be saved, in milliseconds. */
 const retryMs = 3000;
@@ -74,7 +65,7 @@ export class Session {
   private readonly listeners = new Set<() => void>();
   private readonly modListeners = new Set<(changes: Change[] | undefined, mod: Mod) => void>();
   private readonly events: EventSource;
-  private heard: ToldEdit[] = [];
+  private heard: LoggedEdit[] = [];
   view: View;
 
   constructor(
@@ -84,34 +75,32 @@ export class Session {
     this.base = loaded.mod;
     this.view = { ...loaded, saving: 'saved' };
     this.events = new EventSource(`/api/mods/${name}/events`);
-    this.events.addEventListener('edit', (event) => {
-      const { edit, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as {
-        edit: ToldEdit;
-        undo?: string;
-        redo?: string;
-      };
+    this.hear('edit', ({ edit, undo, redo }) => {
       this.heard.push(edit);
       this.update({ undo, redo });
       this.takeIn();
     });
     // An edit that is too long for an event is only named.
-    this.events.addEventListener('moved', (event) => {
-      const { revision, undo, redo } = JSON.parse((event as MessageEvent<string>).data) as {
-        revision: number;
-        undo?: string;
-        redo?: string;
-      };
+    this.hear('moved', ({ revision, undo, redo }) => {
       this.update({ undo, redo });
       if (revision > this.view.revision && !this.sending) void this.catchUp();
     });
-    this.events.addEventListener('hello', (event) => {
+    this.hear('hello', ({ revision }) => {
       // After a lost connection there may be edits that nobody told of.
-      if (
-        (JSON.parse((event as MessageEvent<string>).data) as { revision: number }).revision >
-        this.view.revision
-      )
-        void this.catchUp();
+      if (revision > this.view.revision) void this.catchUp();
       if (this.pending.length) this.flushSoon(0);
+    });
+  }
+
+  /** Hears of one kind of event. One that is not understood tells no more than that there is news. */
+  private hear<Name extends ModEventName>(
+    name: Name,
+    listener: (event: ModEvent<Name>) => void,
+  ): void {
+    this.events.addEventListener(name, ({ data }: MessageEvent<string>) => {
+      const fits = modEvents[name].safeParse(JSON.parse(data));
+      if (fits.success) listener(fits.data as ModEvent<Name>);
+      else void this.catchUp();
     });
   }
 
@@ -187,10 +176,10 @@ export class Session {
     if (this.pending.length) await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {
-      const logged = await sendJson<ToldEdit>(
-        `/api/mods/${this.name}/${kind}`,
-        {},
-        { 'If-Match': `"${this.view.revision}"` },
+      const logged = await call(
+        endpoints[kind],
+        { mod: this.name },
+        { baseRevision: this.view.revision },
       );
       // What was done while the server answered stays on top.
       if (this.pending.length) this.rebase([logged]);
@@ -237,9 +226,11 @@ export class Session {
         const edit = this.pending[0]!;
         if (!edit.changes.length) this.pending.shift();
         else {
-          const logged = await sendJson<ToldEdit>(`/api/mods/${this.name}/edits`, edit, {
-            'If-Match': `"${this.view.revision}"`,
-          });
+          const logged = await call(
+            endpoints.edit,
+            { mod: this.name },
+            { body: edit, baseRevision: this.view.revision },
+          );
           this.acknowledge(logged, this.pending.slice(1));
         }
       }
@@ -257,7 +248,7 @@ export class Session {
     if (!(error instanceof Refused)) throw error;
     if (error.status === 412) {
       this.heard = [];
-      if (await this.meet((error.more['edits'] as ToldEdit[] | undefined) ?? [])) await this.send();
+      if (await this.meet(LoggedEdits.safeParse(error.more['edits']).data ?? [])) await this.send();
     } else if (error.status === 0 || error.status >= 500) {
       this.goOffline(error);
     } else {
@@ -277,12 +268,18 @@ export class Session {
    * waits may be sent again at once: never twice at one revision, so that a server that refuses
    * without telling anything new is not asked without a pause.
    */
-  private async meet(edits: ToldEdit[]): Promise<boolean> {
+  private async meet(edits: LoggedEdit[]): Promise<boolean> {
     const before = this.view.revision;
     if (!this.rebase(edits)) return false;
     if (this.view.revision === before && !(await this.catchUp())) return false;
     if (this.view.revision !== before) return true;
-    await this.loadAgain();
+    try {
+      await this.loadAgain();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.goOffline(error);
+      return false;
+    }
     if (this.view.revision !== before) return true;
     this.goOffline(
       new Refused(
@@ -309,7 +306,9 @@ export class Session {
    * earlier day. What waits here goes on top.
    */
   private async loadAgain(): Promise<void> {
-    const { mod, revision, undo, redo } = await getJson<Loaded>(`/api/mods/${this.name}`);
+    const { mod, revision, undo, redo } = await call(endpoints.getMod, {
+      mod: this.name,
+    });
     if (revision === this.view.revision) return;
     this.base = mod;
     this.setMod(
@@ -320,7 +319,7 @@ export class Session {
   }
 
   /** One step of our own has been logged. */
-  private acknowledge(logged: ToldEdit, pending: Edit[]): void {
+  private acknowledge(logged: LoggedEdit, pending: Edit[]): void {
     this.base = applyChanges(this.base, logged.changes);
     this.pending = pending;
     const mod = pending.reduce((at, edit) => applyChanges(at, edit.changes), this.base);
@@ -335,7 +334,7 @@ export class Session {
     this.heard = this.heard
       .filter((edit) => edit.revision > this.view.revision)
       .sort((a, b) => a.revision - b.revision);
-    const others: ToldEdit[] = [];
+    const others: LoggedEdit[] = [];
     for (const edit of this.heard)
       if (edit.revision === this.view.revision + others.length + 1 && edit.author !== windowName)
         others.push(edit);
@@ -349,8 +348,10 @@ export class Session {
   private async catchUp(): Promise<boolean> {
     try {
       for (;;) {
-        const edits = await getJson<ToldEdit[]>(
-          `/api/mods/${this.name}/edits?after=${this.view.revision}`,
+        const edits = await call(
+          endpoints.listEdits,
+          { mod: this.name },
+          { query: { after: this.view.revision } },
         );
         if (edits.length === 0) return true;
         const before = this.view.revision;
@@ -368,7 +369,7 @@ export class Session {
    * The others' edits first, then what waits here. False when both touch one place: then the person
    * decides.
    */
-  private rebase(edits: ToldEdit[]): boolean {
+  private rebase(edits: LoggedEdit[]): boolean {
     const news = edits.filter((edit) => edit.revision > this.view.revision);
     if (!news.length) return true;
     const clash = news.flatMap((edit) => {

@@ -1,7 +1,8 @@
 import { pointer } from '../../core/json/index.ts';
-import { lookUp, ownName, type Mod, type Sound, type SoundSet } from '../../core/mod/index.ts';
+import { lookUp, ownName, type Mod, type SoundSet } from '../../core/mod/index.ts';
 import type { Played } from '../../core/sounds/index.ts';
-import { ask } from './client.ts';
+import { endpoints } from '../../core/api/index.ts';
+import { call } from './client.ts';
 import type { Session } from './session.ts';
 
 /** The events of a sound set of the stock: one file each. */
@@ -61,12 +62,8 @@ export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<
  * mod. Throws with the server's reason when it is refused.
  */
 export async function uploadSound(session: Session, name: string, file: Blob): Promise<void> {
-  const answer = await ask('/api/sounds', {
-    method: 'POST',
-    body: file,
-    headers: { 'Content-Type': file.type || 'application/octet-stream' },
-  });
-  const sound = (await answer.json()) as Sound;
+  const type = file.type || 'application/octet-stream';
+  const sound = await call(endpoints.uploadSound, {}, { file: { bytes: file, type } });
   const before = lookUp(session.view.mod.sounds, name);
   session.edit(before ? `Replace the sound ${name}` : `Import the sound ${name}`, [
     { path: pointer(['sounds', name]), before, after: sound },

@@ -1,7 +1,7 @@
 import { lookUp } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
-import type { Picture } from '../../core/mod/index.ts';
-import { ask } from './client.ts';
+import { endpoints } from '../../core/api/index.ts';
+import { call } from './client.ts';
 import type { Session } from './session.ts';
 
 /**
@@ -9,12 +9,11 @@ import type { Session } from './session.ts';
  * Throws with the server's reason when it is refused.
  */
 export async function uploadTexture(session: Session, name: string, file: Blob): Promise<void> {
-  const answer = await ask('/api/pictures', {
-    method: 'POST',
-    body: file,
-    headers: { 'Content-Type': 'image/png' },
-  });
-  const picture = (await answer.json()) as Picture;
+  const picture = await call(
+    endpoints.uploadPicture,
+    {},
+    { file: { bytes: file, type: 'image/png' } },
+  );
   const before = lookUp(session.view.mod.textures, name);
   session.edit(before ? `Replace the texture ${name}` : `Import the texture ${name}`, [
     { path: pointer(['textures', name]), before, after: { ...before, picture } },

@@ -25,9 +25,9 @@ export function ConflictDialog() {
     >
       <Stack gap="sm">
         <Text size="sm">
-          At {new Date(edit.at).toLocaleTimeString('en-GB')}, {edit.author} did “{edit.label}”. You
-          changed the same place, <span className="mono">{place}</span>. Your text is kept until you
-          decide.
+          At {new Date(edit.time).toLocaleTimeString('en-GB')}, {edit.author} did “{edit.label}”.
+          You changed the same place, <span className="mono">{place}</span>. Your text is kept until
+          you decide.
         </Text>
         <Group grow align="flex-start">
           <div>

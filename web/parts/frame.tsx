@@ -4,8 +4,7 @@ import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import useSWR from 'swr';
-import { getJson } from '../api/client.ts';
+import { useMods } from '../api/mods.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
 import { NewBlockDialog } from '../places/blocks/new-block.tsx';
 import { NewMod } from '../places/blocks/new-mod.tsx';
@@ -109,7 +108,7 @@ function ModMenu({ title, version }: { title: string; version: string }) {
   const navigate = useNavigate();
   const session = useSession();
   const [making, setMaking] = useState(false);
-  const { data, mutate } = useSWR<{ name: string; title: string }[]>('/api/mods', getJson);
+  const { data, mutate } = useMods();
   return (
     <>
       <Menu position="bottom-start" onOpen={() => void mutate()}>

@@ -46,7 +46,7 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
           );
         })}
         <p className="note" style={{ padding: '8px 12px' }}>
-          {baseline?.built
+          {baseline?.isBuilt
             ? 'Marked: what changes with the next build.'
             : 'Not built yet. Marked: what changed since the mod was brought in.'}
         </p>

@@ -1,17 +1,11 @@
 import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
 import { useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  lookUp,
-  newBlock,
-  stockNamed,
-  stocks,
-  titleOf,
-  type Picture,
-} from '../../../core/mod/index.ts';
+import { lookUp, newBlock, stockNamed, stocks, titleOf } from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
 import { basePicture, encodePicture } from '../../../core/textures/index.ts';
-import { ask } from '../../api/client.ts';
+import { endpoints } from '../../../core/api/index.ts';
+import { call } from '../../api/client.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
 
@@ -79,12 +73,8 @@ function NewBlockForm() {
         const png = encodePicture(
           basePicture(stockNamed(stock)!.traits.mapColour, mod.header.texels, seed),
         );
-        const answer = await ask('/api/pictures', {
-          method: 'POST',
-          body: png as Uint8Array<ArrayBuffer>,
-          headers: { 'Content-Type': 'image/png' },
-        });
-        start = { stock, picture: (await answer.json()) as Picture };
+        const file = { bytes: png, type: 'image/png' };
+        start = { stock, picture: await call(endpoints.uploadPicture, {}, { file }) };
       }
       session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title.trim(), start));
       show(false);

@@ -2,7 +2,8 @@ import { Button, Group, Modal, Stack, Text, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { namePattern } from '../../../core/mod/names.ts';
-import { sendJson } from '../../api/client.ts';
+import { endpoints } from '../../../core/api/index.ts';
+import { call } from '../../api/client.ts';
 
 /** Begins a mod: a title, and the namespace that follows from it. */
 export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -18,7 +19,7 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
       .replaceAll(/^[_0-9]+|_+$/g, '');
   const create = async () => {
     try {
-      await sendJson('/api/mods', { namespace, title });
+      await call(endpoints.beginMod, {}, { body: { namespace, title } });
       onClose();
       setTitle('');
       setOwn(undefined);

@@ -5,20 +5,12 @@ import { mutate } from 'swr';
 import { kitNamed, kits } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
+import { endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { FileTree } from './file-tree.tsx';
-import {
-  countFates,
-  firstToShow,
-  planInWords,
-  usePlan,
-  useTexts,
-  type Going,
-  type Plan,
-  type Texts,
-} from './plan.ts';
+import { countFates, firstToShow, planInWords, usePlan, useTexts, type Going } from './plan.ts';
 
 /** How the last build went. */
 type Outcome =
@@ -55,8 +47,9 @@ export function Build() {
       setOutcome({ state: 'running', going: { done, total } });
     onProgress(0, 0);
     const agreed = plan?.ask && isAgreed ? plan.id : undefined;
-    runJob<Plan>(
-      `/api/mods/${session.name}/builds`,
+    runJob(
+      endpoints.startBuild,
+      { mod: session.name },
       { target, agreed },
       { signal: stop.current.signal, onProgress },
     ).then(
@@ -188,7 +181,13 @@ function OutcomeLine({ outcome, onCancel }: { outcome: Outcome; onCancel: () => 
   );
 }
 
-function Compare({ chosen, texts }: { chosen: string | undefined; texts: Texts | undefined }) {
+function Compare({
+  chosen,
+  texts,
+}: {
+  chosen: string | undefined;
+  texts: ComparedFile | undefined;
+}) {
   if (chosen === undefined)
     return (
       <div className="compare">

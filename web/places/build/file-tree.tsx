@@ -1,11 +1,8 @@
+import type { Plan } from '../../../core/api/index.ts';
 import { useMemo } from 'react';
 
-export type Fate = 'new' | 'changed' | 'same' | 'gone' | 'edited' | 'foreign' | 'kept';
-export interface PlannedFile {
-  path: string;
-  fate: Fate;
-  bytes: number;
-}
+export type PlannedFile = Plan['files'][number];
+export type Fate = PlannedFile['fate'];
 
 const words: Record<Fate, string> = {
   new: 'new',

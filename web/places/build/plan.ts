@@ -1,24 +1,11 @@
 import { useEffect, useState } from 'react';
+import { endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import type { Kit } from '../../../core/kits/index.ts';
 import { messageOf } from '../../../core/words/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
-import type { Fate, PlannedFile } from './file-tree.tsx';
+import type { Fate } from './file-tree.tsx';
 
-/** What a build would do, as the server says it. */
-export interface Plan {
-  target: string;
-  kind: 'folder' | 'file';
-  files: PlannedFile[];
-  id: string;
-  ask?: string;
-}
-/** One file before and after a build. */
-export interface Texts {
-  path: string;
-  before?: string;
-  after?: string;
-}
 /** Work that is going on: how far it is, in parts of a whole that is 0 while it is not known. */
 export interface Going {
   done: number;
@@ -50,8 +37,9 @@ export function usePlan(
       const made = session
         .flush()
         .then(() =>
-          runJob<Plan>(
-            `/api/mods/${session.name}/plan`,
+          runJob(
+            endpoints.startPlan,
+            { mod: session.name },
             { target },
             { signal: stop.signal, onProgress },
           ),
@@ -74,16 +62,17 @@ export function useTexts(
   target: string,
   plan: Plan | undefined,
   chosen: string | undefined,
-): Texts | undefined {
+): ComparedFile | undefined {
   const session = useSession();
-  const [texts, setTexts] = useState<Texts>();
+  const [texts, setTexts] = useState<ComparedFile>();
   const wanted = plan && chosen;
   useEffect(() => {
     if (wanted === undefined) return;
     const stop = new AbortController();
-    const put = (found: Texts | undefined) => !stop.signal.aborted && setTexts(found);
-    runJob<Texts>(
-      `/api/mods/${session.name}/compare`,
+    const put = (found: ComparedFile | undefined) => !stop.signal.aborted && setTexts(found);
+    runJob(
+      endpoints.startCompare,
+      { mod: session.name },
       { target, path: wanted },
       { signal: stop.signal },
     ).then(put, () => put(undefined));

@@ -439,11 +439,11 @@ function OneItem({ name, item }: { name: string; item: Item }) {
             value={
               <Checkbox
                 aria-label="The world has it"
-                checked={item.found ?? false}
+                checked={item.natural ?? false}
                 onChange={(event) =>
                   set(
                     event.currentTarget.checked ? 'The world has it' : 'The world does not have it',
-                    'found',
+                    'natural',
                     event.currentTarget.checked || undefined,
                   )
                 }

@@ -205,7 +205,7 @@ export function Sheet() {
               : differing
                 ? `${count(differing, 'pixel')} in ${count(marked.length, 'picture')} differ`
                 : 'Nothing ' +
-                  `differs${against === 'the last build' && baseline && !baseline.built ? ' from the mod as it came in' : ''}`}
+                  `differs${against === 'the last build' && baseline && !baseline.isBuilt ? ' from the mod as it came in' : ''}`}
         </span>
       </div>
       {done && (

@@ -9,10 +9,15 @@ export const itemNoGroup = modRule({
     'Players look for things in the catalogue. What is in none of its groups is found by ' +
     'nobody.',
   fails: {
-    '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'deep' },
+    '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', natural: true, group: 'deep' },
   },
   passes: {
-    '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', found: true, group: 'shore' },
+    '/items/oil': {
+      names: { en: 'Oil' },
+      texture: 'saltmarsh:lamp',
+      natural: true,
+      group: 'shore',
+    },
   },
   check(mod) {
     const { groups } = mod.header;

@@ -7,9 +7,14 @@ export const itemWithoutPicture = modRule({
   why:
     'An item is a flat picture in the hand and in the catalogue. Without one players hold ' +
     'a marker.',
-  fails: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true } },
+  fails: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', natural: true } },
   passes: {
-    '/items/oil': { names: { en: 'Oil' }, group: 'shore', found: true, texture: 'saltmarsh:lamp' },
+    '/items/oil': {
+      names: { en: 'Oil' },
+      group: 'shore',
+      natural: true,
+      texture: 'saltmarsh:lamp',
+    },
   },
   check: (mod) =>
     Object.entries(mod.items).flatMap(([name, { texture }]) =>

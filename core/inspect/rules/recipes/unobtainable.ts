@@ -11,9 +11,9 @@ export const unobtainable = modRule({
   why:
     'The world does not give it, nothing drops it, and no recipe that can be made gives ' +
     'it. Players will never hold it.',
-  fails: { '/blocks/lamp/identity/found': null },
+  fails: { '/blocks/lamp/identity/natural': null },
   passes: {
-    '/blocks/lamp/identity/found': null,
+    '/blocks/lamp/identity/natural': null,
     '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' },
   },
   check(mod) {
@@ -31,8 +31,8 @@ export const unobtainable = modRule({
       const block = lookUp(mod.makings, name);
       const given = recipeOf.get(id);
       const at = block ? ['blocks', name, 'identity'] : ['items', name];
-      const found = [...at, 'found'];
-      const dropped = block?.identity.found;
+      const found = [...at, 'natural'];
+      const dropped = block?.identity.natural;
       return [
         {
           at,
@@ -46,7 +46,7 @@ export const unobtainable = modRule({
                 changes: [
                   {
                     path: pointer(found),
-                    before: (block ? block.identity : lookUp(mod.things, name)!).found,
+                    before: (block ? block.identity : lookUp(mod.things, name)!).natural,
                     after: true,
                   },
                 ],

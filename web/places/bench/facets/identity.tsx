@@ -96,11 +96,11 @@ export function IdentityFacet({ editor }: FacetProps) {
         value={
           <Checkbox
             aria-label="The world has it"
-            checked={identity.found ?? false}
+            checked={identity.natural ?? false}
             onChange={(event) =>
               set(
                 event.currentTarget.checked ? 'The world has it' : 'The world does not have it',
-                ['identity', 'found'],
+                ['identity', 'natural'],
                 event.currentTarget.checked || undefined,
               )
             }

@@ -1,20 +1,17 @@
-/**
- * What the server answers, as schemas: the description of the API is made from them, and the tests
- * hold every answer against them.
- */
+/** What the server answers. The server writes it, the page parses it, the description shows it. */
 import { z } from 'zod';
-import { ModSchema } from '../../core/mod/index.ts';
-import { PictureSchema, SoundSchema } from '../../core/mod/entries.schema.ts';
+import { PictureSchema, SoundSchema } from '../mod/entries.schema.ts';
+import { ModSchema } from '../mod/mod.schema.ts';
 
 const revision = z.number().int().min(0).meta({ description: 'Counts the edits of a mod.' });
-const step = z.string().optional();
 
 export const ModSummaries = z
   .array(z.strictObject({ name: z.string(), title: z.string(), revision }))
   .meta({ description: 'All mods, by name.' });
-export const Named = z.strictObject({ name: z.string() });
+export type ModSummary = z.output<typeof ModSummaries>[number];
+export const NamedAnswer = z.strictObject({ name: z.string() });
 
-const Change = z.strictObject({
+const LoggedChange = z.strictObject({
   path: z.string().meta({ description: 'A JSON Pointer (RFC 6901) into the mod.' }),
   before: z
     .unknown()
@@ -27,38 +24,60 @@ const Change = z.strictObject({
 });
 export const LoggedEdit = z.strictObject({
   revision,
-  at: z.iso.datetime().meta({ description: 'When it was logged (RFC 3339).' }),
+  time: z.iso.datetime().meta({ description: 'When it was logged (RFC 3339).' }),
   author: z.string(),
   kind: z.enum(['edit', 'undo', 'redo']),
   label: z.string(),
-  of: z
+  stepRevision: z
     .number()
     .int()
     .nullable()
-    .meta({ description: 'The revision that an undo or redo is about.' }),
-  changes: z.array(Change),
+    .meta({ description: 'The revision of the edit that an undo or redo is about.' }),
+  changes: z.array(LoggedChange),
 });
+/** An edit as it stands in the log. */
+export type LoggedEdit = z.output<typeof LoggedEdit>;
 export const LoggedEdits = z.array(LoggedEdit).meta({
   description:
     'Edits, oldest first: at most 200, and no more than about two million characters ' +
     'beyond the first. Ask on from the last revision for the rest.',
 });
 
+const UnfitEntry = z.strictObject({ kind: z.string(), name: z.string(), message: z.string() });
+/** An entry that the server keeps as it is and leaves out of the mod, because it does not fit. */
+export type UnfitEntry = z.output<typeof UnfitEntry>;
+
+/** What undo would take back and what redo would bring back, by their labels. */
+export const stepLabels = {
+  undo: z.string().optional().meta({ description: 'What undo would take back.' }),
+  redo: z.string().optional().meta({ description: 'What redo would bring back.' }),
+};
 export const ModAnswer = z.strictObject({
   revision,
   built: z.number().int().nullable().meta({ description: 'The revision that was built last.' }),
-  undo: step.meta({ description: 'What undo would take back.' }),
-  redo: step.meta({ description: 'What redo would bring back.' }),
-  unfit: z.array(z.strictObject({ kind: z.string(), name: z.string(), message: z.string() })).meta({
+  ...stepLabels,
+  unfit: z.array(UnfitEntry).meta({
     description:
       'Entries that do not fit: kept in the database as they are, and left out of the mod.',
   }),
   mod: ModSchema,
 });
+export type ModAnswer = z.output<typeof ModAnswer>;
 
+export const BaselineAnswer = z
+  .strictObject({
+    revision,
+    isBuilt: z.boolean().meta({ description: 'False while it is the mod as it was brought in.' }),
+    mod: ModSchema,
+  })
+  .meta({ description: 'The mod as it was built last, or brought in.' });
+export type BaselineAnswer = z.output<typeof BaselineAnswer>;
+
+/** What a build does with a file. */
+export const fates = ['new', 'changed', 'same', 'gone', 'edited', 'foreign', 'kept'] as const;
 const PlannedFile = z.strictObject({
   path: z.string(),
-  fate: z.enum(['new', 'changed', 'same', 'gone', 'edited', 'foreign', 'kept']),
+  fate: z.enum(fates),
   bytes: z.number().int().min(0),
 });
 export const Plan = z
@@ -73,11 +92,13 @@ export const Plan = z
       .meta({ description: 'What must be agreed to, by naming the id of the plan.' }),
   })
   .meta({ description: 'What a build does with every file.' });
-export const Compared = z
+export type Plan = z.output<typeof Plan>;
+export const ComparedFile = z
   .strictObject({ path: z.string(), before: z.string().optional(), after: z.string().optional() })
   .meta({
     description: 'Both texts of a file; absent where there is none, or where it is no text.',
   });
+export type ComparedFile = z.output<typeof ComparedFile>;
 
 export const Job = z
   .strictObject({
@@ -87,31 +108,12 @@ export const Job = z
     total: z.number().meta({ description: '0 while it is not known.' }),
     problem: z.string().optional().meta({ description: 'Why it failed.' }),
     result: z
-      .union([Plan, Compared])
+      .union([Plan, ComparedFile])
       .optional()
       .meta({ description: 'What came of it. Only the last ten results are kept.' }),
   })
   .meta({ description: 'Long work: how far it is, and what came of it.' });
+export type Job = z.output<typeof Job>;
 
 export const Picture = PictureSchema;
 export const Sound = SoundSchema;
-
-export const ProblemAnswer = z
-  .looseObject({
-    type: z.string(),
-    title: z.string(),
-    status: z.number().int(),
-    detail: z.string().meta({ description: 'What happened, in a sentence.' }),
-    errors: z
-      .array(z.strictObject({ pointer: z.string(), detail: z.string() }))
-      .optional()
-      .meta({
-        description:
-          'Each place that is wrong: at most a hundred, and a last one that says how many more.',
-      }),
-    revision: z.number().int().optional().meta({ description: 'With 412: where the mod stands.' }),
-    edits: LoggedEdits.optional().meta({
-      description: 'With 412: the edits since, as far as one answer holds them.',
-    }),
-  })
-  .meta({ description: 'What went wrong (RFC 9457).' });

@@ -1,0 +1,287 @@
+import type { z } from 'zod';
+import * as answers from './answers.ts';
+import type { ProblemStatus } from './problem.ts';
+import * as requests from './requests.ts';
+
+/** One address of the server with one method: what is asked, and what is answered. */
+export interface Endpoint {
+  method: 'GET' | 'POST' | 'DELETE';
+  /** The address, with what varies in braces: `/api/mods/{mod}`. */
+  path: string;
+  /** What it does, in a few words. */
+  summary: string;
+  query?: z.ZodObject;
+  /** A body that is JSON. */
+  body?: z.ZodType;
+  /** A body that is a file: the media types that are taken, and the most bytes. */
+  upload?: { types: readonly string[]; maxBytes: number };
+  /** It changes a mod: If-Match names the revision that the change was made at. */
+  isEdit?: true;
+  answer: {
+    status: 200 | 201 | 202;
+    description: string;
+    /** An answer that is JSON. */
+    schema?: z.ZodType;
+    /** An answer that is none, by its media types. */
+    types?: readonly string[];
+    /** Headers that always come with it. */
+    headers?: readonly ('ETag' | 'Location' | 'Content-Disposition')[];
+  };
+  /** What a job gives in the end, when the answer is a job that was started. */
+  result?: z.ZodType;
+  /** The errors that it may answer with, beside 403 and 500. */
+  problems: readonly ProblemStatus[];
+}
+
+/** The largest picture or sound that is taken. */
+const maxUploadBytes = 8 * 1024 * 1024;
+/** What every write may meet. */
+const writing = [413, 422, 503, 507] as const;
+const withBody = [400, 415, ...writing] as const;
+const editProblems = [...withBody, 404, 412, 428] as const;
+const logged = {
+  status: 201,
+  description: 'The edit as it was logged',
+  schema: answers.LoggedEdit,
+  headers: ['ETag'],
+} as const;
+const started = {
+  status: 202,
+  description: 'A job that was started',
+  schema: answers.Job,
+  headers: ['Location'],
+} as const;
+const download = {
+  status: 200,
+  description: 'ZIP',
+  types: ['application/zip'],
+  headers: ['Content-Disposition'],
+} as const;
+
+/**
+ * All addresses of the server. Routes, the page's calls and the OpenAPI document come from this
+ * table.
+ */
+export const endpoints = {
+  listMods: {
+    method: 'GET',
+    path: '/api/mods',
+    summary: 'All mods',
+    answer: {
+      status: 200,
+      description: 'Name, title and revision of each',
+      schema: answers.ModSummaries,
+    },
+    problems: [],
+  },
+  beginMod: {
+    method: 'POST',
+    path: '/api/mods',
+    summary: 'Begin a mod',
+    body: requests.NewModBody,
+    answer: {
+      status: 201,
+      description: 'It was begun',
+      schema: answers.NamedAnswer,
+      headers: ['Location'],
+    },
+    problems: [...withBody, 409],
+  },
+  getMod: {
+    method: 'GET',
+    path: '/api/mods/{mod}',
+    summary: 'A whole mod',
+    answer: {
+      status: 200,
+      description: 'The mod and where it stands',
+      schema: answers.ModAnswer,
+      headers: ['ETag'],
+    },
+    problems: [404],
+  },
+  getBaseline: {
+    method: 'GET',
+    path: '/api/mods/{mod}/baseline',
+    summary: 'The mod as it was built last',
+    answer: {
+      status: 200,
+      description: 'What the files are compared with',
+      schema: answers.BaselineAnswer,
+    },
+    problems: [404],
+  },
+  listEdits: {
+    method: 'GET',
+    path: '/api/mods/{mod}/edits',
+    summary: 'The log of edits',
+    query: requests.LogQuery,
+    answer: {
+      status: 200,
+      description: 'Edits, oldest first',
+      schema: answers.LoggedEdits,
+      headers: ['ETag'],
+    },
+    problems: [400, 404],
+  },
+  edit: {
+    method: 'POST',
+    path: '/api/mods/{mod}/edits',
+    summary: 'Edit the mod',
+    isEdit: true,
+    body: requests.EditBody,
+    answer: logged,
+    problems: editProblems,
+  },
+  undo: {
+    method: 'POST',
+    path: '/api/mods/{mod}/undo',
+    summary: 'Take back the last edit',
+    isEdit: true,
+    answer: logged,
+    problems: [...editProblems, 409],
+  },
+  redo: {
+    method: 'POST',
+    path: '/api/mods/{mod}/redo',
+    summary: 'Bring back what was taken back',
+    isEdit: true,
+    answer: logged,
+    problems: [...editProblems, 409],
+  },
+  streamEvents: {
+    method: 'GET',
+    path: '/api/mods/{mod}/events',
+    summary: 'Edits as they happen',
+    answer: {
+      status: 200,
+      description:
+        'Server-sent events: "hello" with the revision; then "edit" with the edit and what ' +
+        'undo and redo would take, or "moved" with the revision alone for an edit that is too ' +
+        'long. A reader that does not keep up is dropped and may come back.',
+      types: ['text/event-stream'],
+    },
+    problems: [404, 503],
+  },
+  downloadPack: {
+    method: 'GET',
+    path: '/api/mods/{mod}/pack',
+    summary: 'The built pack as a ZIP',
+    answer: download,
+    problems: [404, 507],
+  },
+  downloadFolder: {
+    method: 'GET',
+    path: '/api/mods/{mod}/folder.zip',
+    summary: 'The mod as a folder of text, pictures and sounds',
+    answer: download,
+    problems: [404],
+  },
+  startPlan: {
+    method: 'POST',
+    path: '/api/mods/{mod}/plan',
+    summary: 'Work out what a build would do',
+    body: requests.PlanBody,
+    answer: started,
+    result: answers.Plan,
+    problems: [...withBody, 404],
+  },
+  startCompare: {
+    method: 'POST',
+    path: '/api/mods/{mod}/compare',
+    summary: 'One file before and after a build',
+    body: requests.CompareBody,
+    answer: started,
+    result: answers.ComparedFile,
+    problems: [...withBody, 404],
+  },
+  startBuild: {
+    method: 'POST',
+    path: '/api/mods/{mod}/builds',
+    summary: 'Build into a folder or file of this machine',
+    body: requests.BuildBody,
+    answer: started,
+    result: answers.Plan,
+    problems: [...withBody, 404],
+  },
+  getJob: {
+    method: 'GET',
+    path: '/api/jobs/{job}',
+    summary: 'How far a job is',
+    query: requests.JobQuery,
+    answer: { status: 200, description: 'The job', schema: answers.Job },
+    problems: [400, 404],
+  },
+  cancelJob: {
+    method: 'DELETE',
+    path: '/api/jobs/{job}',
+    summary: 'Cancel a job',
+    answer: { status: 200, description: 'The job', schema: answers.Job },
+    problems: [404],
+  },
+  uploadPicture: {
+    method: 'POST',
+    path: '/api/pictures',
+    summary: 'Upload a PNG',
+    upload: { types: ['image/png'], maxBytes: maxUploadBytes },
+    answer: { status: 201, description: 'Facts of the picture', schema: answers.Picture },
+    problems: [400, ...writing],
+  },
+  uploadSound: {
+    method: 'POST',
+    path: '/api/sounds',
+    summary: 'Upload a WAV or Ogg file',
+    upload: { types: ['audio/wav', 'audio/ogg'], maxBytes: maxUploadBytes },
+    answer: { status: 201, description: 'Facts of the sound', schema: answers.Sound },
+    problems: [400, ...writing],
+  },
+  getBlob: {
+    method: 'GET',
+    path: '/api/blobs/{sha256}',
+    summary: 'A picture or sound by its SHA-256',
+    answer: {
+      status: 200,
+      description: 'The bytes',
+      types: ['image/png', 'audio/wav', 'audio/ogg'],
+    },
+    problems: [404],
+  },
+} as const satisfies Record<string, Endpoint>;
+
+type PathPart<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}`
+  ? Name | PathPart<Rest>
+  : never;
+/** What varies in the address of an endpoint, by name. */
+export type PathParams<E extends Endpoint> = Record<PathPart<E['path']>, string>;
+export type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType
+  ? z.output<E['body']>
+  : undefined;
+export type QueryOf<E extends Endpoint> = E['query'] extends z.ZodType
+  ? z.output<E['query']>
+  : undefined;
+export type AnswerOf<E extends Endpoint> = E['answer']['schema'] extends z.ZodType
+  ? z.output<E['answer']['schema']>
+  : undefined;
+export type ResultOf<E extends Endpoint> = E['result'] extends z.ZodType
+  ? z.output<E['result']>
+  : undefined;
+
+/**
+ * The address of an endpoint with its parts and query filled in.
+ *
+ * @example addressOf(endpoints.listEdits, { mod: 'saltmarsh' }, { after: 3 })
+ * // '/api/mods/saltmarsh/edits?after=3'
+ */
+export function addressOf<E extends Endpoint>(
+  { path }: E,
+  params: PathParams<E>,
+  query: Record<string, string | number | undefined> = {},
+): string {
+  const parts: Readonly<Record<string, string>> = params;
+  const address = path.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(parts[name] ?? ''),
+  );
+  const asked = Object.entries(query)
+    .filter(([, value]) => value !== undefined)
+    .map(([name, value]) => `${name}=${encodeURIComponent(String(value))}`);
+  return asked.length ? `${address}?${asked.join('&')}` : address;
+}

@@ -1,0 +1,15 @@
+/** What goes over the wire between the page and the server, as schemas that both use. */
+export * from './answers.ts';
+export {
+  addressOf,
+  endpoints,
+  type AnswerOf,
+  type BodyOf,
+  type Endpoint,
+  type PathParams,
+  type QueryOf,
+  type ResultOf,
+} from './endpoints.ts';
+export { modEvents, type ModEvent, type ModEventName } from './events.ts';
+export { problemStatuses, ProblemAnswer, type ProblemStatus } from './problem.ts';
+export { BuildBody, CompareBody, EditBody, maxWaitMs, NewModBody, PlanBody } from './requests.ts';

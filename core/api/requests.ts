@@ -1,0 +1,68 @@
+/** What the page asks of the server: bodies, queries, and how large they may be. */
+import { z } from 'zod';
+import { Name } from '../mod/names.ts';
+
+const whole = (text: string): boolean => text.isWellFormed();
+const halfCharacter = 'it holds half a character (a lone surrogate)';
+
+const JsonPointer = z
+  .string()
+  .max(1000)
+  .regex(/^(\/.*)?$/s, 'use a JSON Pointer, which begins with a slash')
+  .meta({ description: 'A JSON Pointer (RFC 6901) into the mod.' });
+
+/** One change of an edit: what stands at a place, and what shall stand there. */
+export const ChangeBody = z.strictObject({
+  path: JsonPointer,
+  before: z.unknown().optional(),
+  after: z.unknown().optional(),
+});
+export const EditBody = z.strictObject({
+  label: z.string().min(1).max(200).refine(whole, halfCharacter),
+  changes: z.array(ChangeBody).min(1).max(10_000),
+});
+export const NewModBody = z.strictObject({
+  namespace: Name,
+  title: z.string().min(1).max(100).refine(whole, halfCharacter),
+});
+
+const target = z.string().min(1).max(1000).meta({
+  description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
+});
+export const PlanBody = z.strictObject({ target });
+export const CompareBody = z.strictObject({
+  target,
+  path: z.string().max(300).meta({ description: 'A file of the plan.' }),
+});
+export const BuildBody = z.strictObject({
+  target,
+  agreed: z
+    .string()
+    .max(100)
+    .optional()
+    .meta({ description: 'The id of the plan that was shown, when it asks something.' }),
+});
+
+/** So long one may wait for a job at once, in milliseconds. */
+export const maxWaitMs = 30_000;
+
+export const LogQuery = z.strictObject({
+  after: z.coerce
+    .number('"after" must be a revision.')
+    .int('"after" must be a revision.')
+    .min(0, '"after" must be a revision.')
+    .optional()
+    .meta({
+      description: 'Only edits after this revision; the last hundred when it is left out.',
+    }),
+});
+const waitRefused = `"wait" must be a whole number of milliseconds up to ${maxWaitMs}.`;
+export const JobQuery = z.strictObject({
+  wait: z.coerce
+    .number(waitRefused)
+    .int(waitRefused)
+    .min(0, waitRefused)
+    .max(maxWaitMs, waitRefused)
+    .optional()
+    .meta({ description: 'So many milliseconds to wait for the end of the job.' }),
+});

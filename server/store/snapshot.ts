@@ -1,0 +1,62 @@
+import type { EntityManager } from 'typeorm';
+import {
+  applyChanges,
+  bringEntryForward,
+  currentEdition,
+  entryKinds,
+  invertChanges,
+  type Change,
+  type Mod,
+} from '../../core/mod/index.ts';
+import type { HeldMod } from './held.ts';
+import { SnapshotTable, type SnapshotRow } from './tables.ts';
+
+/** A mod as it stood at an earlier revision. */
+export interface Snapshot {
+  revision: number;
+  mod: Mod;
+}
+
+/** Keeps the mod as it stands at a revision, in place of what was kept before. */
+export async function keepSnapshot(
+  manager: EntityManager,
+  name: string,
+  { revision, mod }: Snapshot,
+): Promise<void> {
+  const row = { mod: name, revision, edition: currentEdition, document: JSON.stringify(mod) };
+  await manager.getRepository(SnapshotTable).upsert(row, ['mod']);
+}
+
+/** The mod that was kept; undefined when none was. */
+export async function readSnapshot(
+  manager: EntityManager,
+  name: string,
+): Promise<Snapshot | undefined> {
+  const row = await manager.getRepository(SnapshotTable).findOneBy({ mod: name });
+  return row ? { revision: row.revision, mod: modIn(row) } : undefined;
+}
+
+function modIn({ document, edition }: SnapshotRow): Mod {
+  const mod = JSON.parse(document) as Mod;
+  if (edition >= currentEdition) return mod;
+  const brought = entryKinds.map((kind) => [
+    kind,
+    Object.fromEntries(
+      Object.entries<unknown>(mod[kind]).map(([name, entry]) => [
+        name,
+        bringEntryForward(kind, entry, edition),
+      ]),
+    ),
+  ]);
+  return {
+    header: bringEntryForward('header', mod.header, edition) as Mod['header'],
+    ledger: bringEntryForward('ledger', mod.ledger, edition) as Mod['ledger'],
+    ...(Object.fromEntries(brought) as Pick<Mod, (typeof entryKinds)[number]>),
+  };
+}
+
+/** The mod as it stood before these edits, which are the last ones, oldest first. */
+export const takenBack = ({ mod }: HeldMod, edits: readonly { changes: Change[] }[]): Mod =>
+  [...edits]
+    .reverse()
+    .reduce((earlier, { changes }) => applyChanges(earlier, invertChanges(changes)), mod);
