@@ -1,13 +1,19 @@
 import { conditionsOf, type Count, type Draw } from '../mod/index.ts';
-import { closest, didYouMean } from '../words/index.ts';
+import { closest, didYouMean, type Said } from '../words/index.ts';
+
+/** What is said of draws, whosever they are: of a block, or of a loot table. */
+export const drawSentences = {
+  count: '{owner}: the count {count} is upside down, below zero or not whole.',
+  chance: '{owner}: the chance {chance} in its loot is outside 0 to 1.',
+  unknown: '{owner} gives {id}, which is no {kind} of the mod.{hint}',
+};
 
 /**
- * Something wrong at a place of some draws, as the rest of a sentence about them, and what would
- * mend it.
+ * Something wrong at a place of some draws: one of {@link drawSentences} and its parts but for the
+ * owner, and what would mend it.
  */
-export interface DrawFlaw {
+export interface DrawFlaw extends Required<Said> {
   at: (string | number)[];
-  message: string;
   mend?: { title: string; after: unknown };
 }
 
@@ -46,9 +52,8 @@ export const countFlaws = (draws: readonly Draw[]): DrawFlaw[] =>
     return [
       {
         at,
-        message:
-          `the count ${low === high ? `of ${low}` : `from ${low} to ${high}`} is upside down, ` +
-          'below zero or not whole.',
+        says: 'count',
+        parts: { count: low === high ? `of ${low}` : `from ${low} to ${high}` },
         mend: { title, after },
       },
     ];
@@ -72,7 +77,8 @@ export function chanceFlaws(draws: readonly Draw[]): DrawFlaw[] {
       const after = chance > 1 && chance <= 100 ? chance / 100 : Math.min(1, Math.max(0, chance));
       return {
         at,
-        message: `the chance ${chance} in its loot is outside 0 to 1.`,
+        says: 'chance',
+        parts: { chance },
         mend: { title: `Make it ${after}`, after },
       };
     });
@@ -94,12 +100,13 @@ export interface Known {
 export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] =>
   draws.flatMap((draw, d) =>
     draw.lots.flatMap(({ give, table }, l) => {
-      const flaw = (id: string, what: string, ids: string[], key: string): DrawFlaw[] => {
+      const flaw = (id: string, kind: string, ids: string[], key: string): DrawFlaw[] => {
         const near = closest(id, ids);
         return [
           {
             at: ['draws', d, 'lots', l, key],
-            message: `${id}, which is no ${what} of the mod.${didYouMean(near)}`,
+            says: 'unknown',
+            parts: { id, kind, hint: didYouMean(near) },
             ...(near && near !== id ? { mend: { title: `Give ${near}`, after: near } } : {}),
           },
         ];

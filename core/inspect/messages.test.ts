@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { kitNamed } from '../kits/index.ts';
-import { inspect, inspectBuilt } from './index.ts';
+import { inspect, inspectBuilt, rules } from './index.ts';
 import type { ModExample } from './rule.ts';
 import { sampleBuilt, sampleMod, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
@@ -10,7 +10,7 @@ const of = (example: ModExample, rule: string) =>
   inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
 
 /** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
-test.each<[string, ModExample, string, string | undefined]>([
+const declarations: [string, ModExample, string, string | undefined][] = [
   [
     'identity/no-group',
     { '/blocks/lamp/identity/group': null },
@@ -881,9 +881,111 @@ test.each<[string, ModExample, string, string | undefined]>([
     'The registry holds the block bank, which the mod no longer has.',
     'Retire number 1',
   ],
-])('%s %j', (rule, example, message, fix) => {
-  const [found] = of(example, rule);
-  expect({ message: found?.message, fix: found?.fix?.title }).toEqual({ message, fix });
+  [
+    'identity/item-no-group',
+    { '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', natural: true } },
+    'The item oil is in no catalogue group.',
+    'Put it into shore',
+  ],
+  [
+    'looks/dead-row',
+    {
+      '/blocks/lamp/looks/rows': [
+        { use: [{ model: 'saltmarsh:lamp' }] },
+        ...Array.from({ length: 14 }, () => ({
+          when: { lit: true },
+          use: [{ model: 'saltmarsh:lamp' }],
+        })),
+      ],
+    },
+    'lamp: 2 more rows of the look can never match either.',
+    'Remove all 14 rows that never match',
+  ],
+  [
+    'looks/unknown-condition',
+    {
+      '/blocks/lamp/states/properties/2': {
+        name: 'level',
+        kind: 'number',
+        min: 0,
+        max: 3,
+        default: 0,
+        byCode: true,
+      },
+      '/blocks/lamp/looks/rows/0/when': { level: 7 },
+    },
+    'lamp: row 1 of the look asks for level = 7, but level goes from 0 to 3.',
+    undefined,
+  ],
+  [
+    'looks/unknown-condition',
+    {
+      '/blocks/lamp/looks/rows': [
+        ...Array.from({ length: 26 }, () => ({
+          when: { glow: true },
+          use: [{ model: 'saltmarsh:lamp' }],
+        })),
+        { use: [{ model: 'saltmarsh:lamp' }] },
+      ],
+    },
+    'lamp: 2 more conditions ask for properties or values that the block does not have.',
+    undefined,
+  ],
+  [
+    'recipes/empty',
+    { '/recipes/a': { kind: 'mix', takes: [], gives: 'saltmarsh:bank' } },
+    'The recipe a takes nothing.',
+    undefined,
+  ],
+  [
+    'tags/member-twice',
+    { '/blockTags/shore/members': ['driftwood:plank', 'driftwood:plank'] },
+    'driftwood:plank is in the tag saltmarsh:shore twice.',
+    'Name each member once',
+  ],
+  [
+    'tags/wrong-kind',
+    {
+      '/blocks/bank/itemTags': ['saltmarsh:wet'],
+      '/itemTags/wet': {},
+      '/blocks/bank/identity/item': 'none',
+    },
+    'bank is in the item tag saltmarsh:wet, but it cannot be held.',
+    'Take it out of item tags',
+  ],
+  [
+    'registry/no-successor',
+    {
+      '/ledger/retired': [{ number: 7, kind: 'block', name: 'pier', successor: 'saltmarsh:gone' }],
+    },
+    'saltmarsh:gone was to stand for the block pier, but it does not exist.',
+    'Name no successor',
+  ],
+  [
+    'registry/number-changed',
+    {
+      '/ledger/releases': [
+        {
+          version: '0.0.9',
+          on: '2026-01-01',
+          counts: { groups: 0, blocks: 1, items: 0 },
+          entries: [{ number: 1, kind: 'block', name: 'pier' }],
+        },
+      ],
+    },
+    'The number 1 was the block pier in 0.0.9 and is the block bank now.',
+    undefined,
+  ],
+  [
+    'registry/number-twice',
+    { '/ledger/entries/3': { number: 9, kind: 'block', name: 'lamp' } },
+    'The block lamp is registered twice.',
+    undefined,
+  ],
+];
+test.each(declarations)('%s %j', (rule, example, message, fix) => {
+  const said = of(example, rule).map((one) => ({ message: one.message, fix: one.fix?.title }));
+  expect(said).toContainEqual({ message, fix });
 });
 
 test(
@@ -913,7 +1015,7 @@ test(
 );
 
 /** What is said of the files of a pack, whoever wrote them. */
-test.each<[string, Record<string, unknown>, string, string]>([
+const builtFiles: [string, Record<string, unknown>, string, string][] = [
   [
     'pack/reference-missing',
     {
@@ -982,9 +1084,78 @@ test.each<[string, Record<string, unknown>, string, string]>([
     'rules/loot/bank.json',
     '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.',
   ],
-])('%s %j', (rule, files, file, message) => {
+  [
+    'pack/reference-missing',
+    {
+      'rules/recipes/bank.json':
+        '{ "kind": "mix", "takes": ["obrank:timbre"], "gives": "saltmarsh:bank" }',
+    },
+    'rules/recipes/bank.json',
+    'obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?',
+  ],
+  [
+    'pack/reference-missing',
+    { 'view/textures/wave.strip.json': '{ "ticks": 2 }' },
+    'view/textures/wave.strip.json',
+    'There is no texture wave.png beside this strip.',
+  ],
+  [
+    'pack/registry-disagrees',
+    { 'registry.json#/entries': [] },
+    'rules/blocks/bank.json',
+    'The block saltmarsh:bank is not in registry.json.',
+  ],
+  [
+    'pack/registry-disagrees',
+    {
+      'registry.json#/entries/2/codes/digits/1/values': [true],
+    },
+    'registry.json',
+    'registry.json: of saltmarsh:lamp the state heading = north, lit = false has no code.',
+  ],
+  [
+    'pack/state-without-look',
+    { 'view/looks/lamp.json': null },
+    'rules/blocks/lamp.json',
+    'The block saltmarsh:lamp has no look: view/looks/lamp.json is missing.',
+  ],
+  [
+    'pack/text-missing',
+    { 'view/words/en.json': null },
+    'pack.json',
+    'The pack speaks en, but view/words/en.json is not there.',
+  ],
+];
+test.each(builtFiles)('%s %j', (rule, files, file, message) => {
   const found = inspectBuilt(kitNamed('block-pack'), sampleBuilt(files)).filter(
     (finding) => finding.rule === rule,
   );
   expect(found.map((one) => [one.file, one.message])).toContainEqual([file, message]);
+});
+
+/** A sentence as a pattern that everything that is said with it fits. */
+const patternOf = (sentence: string) =>
+  new RegExp(
+    `^${sentence
+      .split(/\{\w+\}/)
+      .map((text) => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`))
+      .join('[^]*')}$`,
+  );
+
+test('every sentence of every rule is said of some example, here or of the rule itself', () => {
+  const kit = kitNamed('block-pack');
+  const heard = new Map<string, string[]>();
+  const hear = ({ rule, message }: { rule: string; message: string }) =>
+    heard.set(rule, [...(heard.get(rule) ?? []), message]);
+  for (const [rule, , message] of declarations) hear({ rule, message });
+  for (const [rule, , , message] of builtFiles) hear({ rule, message });
+  for (const rule of rules)
+    if (rule.over === 'files') inspectBuilt(kit, sampleBuilt(rule.fails, kit)).forEach(hear);
+    else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
+  const unheard = rules.flatMap(({ id, messages = {} }) =>
+    Object.entries(messages).flatMap(([name, sentence]) =>
+      heard.get(id)?.some((message) => patternOf(sentence).test(message)) ? [] : [`${id} ${name}`],
+    ),
+  );
+  expect(unheard).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import type { FileRule, Kit, RuleFacts } from '../kits/index.ts';
 import type { ResolvedBlock } from '../mod/index.ts';
+import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { BlockContext } from './context.ts';
 import type { ModView } from './view.ts';
 import type { Fix } from './finding.ts';
@@ -7,42 +8,69 @@ import type { Fix } from './finding.ts';
 /** Values to put at JSON Pointers of the sample mod. `null` takes the value there away. */
 export type ModExample = Record<string, unknown>;
 
-/** A finding over one block, its place relative to the block. */
-export interface BlockReport {
-  message: string;
+/** What a rule says of one block, its place relative to the block. */
+export interface BlockReport extends Said {
   at?: (string | number)[];
   fix?: Fix;
 }
-/** A finding over the whole declaration. */
-export interface ModReport {
-  message: string;
+/** What a rule says of the whole declaration. */
+export interface ModReport extends Said {
   at: (string | number)[];
   block?: string;
   fix?: Fix;
 }
+/** A report with its sentence written out. */
+type Worded<Report extends Said> = Omit<Report, keyof Said> & { message: string };
 
+interface Examples {
+  fails: ModExample;
+  passes: ModExample;
+}
 /**
  * A rule that looks at one block and at what the block names. It is run again only when one of
  * these changes.
  */
-export interface BlockRule extends RuleFacts {
+export interface BlockRule extends RuleFacts, Examples {
   over: 'block';
-  fails: ModExample;
-  passes: ModExample;
-  check: (block: ResolvedBlock, context: BlockContext) => BlockReport[];
+  check: (block: ResolvedBlock, context: BlockContext) => Worded<BlockReport>[];
 }
 /**
  * A rule that looks at the whole declaration at once. It is asked again only when a part that it
  * looked at has changed.
  */
-export interface ModRule extends RuleFacts {
+export interface ModRule extends RuleFacts, Examples {
   over: 'mod';
-  fails: ModExample;
-  passes: ModExample;
-  check: (mod: ModView, kit: Kit) => ModReport[];
+  check: (mod: ModView, kit: Kit) => Worded<ModReport>[];
 }
 
 export type Rule = BlockRule | ModRule | FileRule;
 
-export const blockRule = (rule: Omit<BlockRule, 'over'>): BlockRule => ({ over: 'block', ...rule });
-export const modRule = (rule: Omit<ModRule, 'over'>): ModRule => ({ over: 'mod', ...rule });
+/** What the author of a rule writes: its sentences as data, and a check that names them. */
+type Written = RuleFacts & Examples & { messages: Messages };
+
+export const blockRule = ({
+  check,
+  ...rule
+}: Written & {
+  check: (block: ResolvedBlock, context: BlockContext) => BlockReport[];
+}): BlockRule => ({
+  over: 'block',
+  ...rule,
+  check: (block, context) => check(block, context).map((report) => worded(rule.messages, report)),
+});
+
+export const modRule = ({
+  check,
+  ...rule
+}: Written & {
+  check: (mod: ModView, kit: Kit) => ModReport[];
+}): ModRule => ({
+  over: 'mod',
+  ...rule,
+  check: (mod, kit) => check(mod, kit).map((report) => worded(rule.messages, report)),
+});
+
+const worded = <Report extends Said>(
+  messages: Messages,
+  { says, parts, ...report }: Report,
+): Worded<Report> => ({ ...report, message: inWords(messages, { says, parts }) });

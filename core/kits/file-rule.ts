@@ -1,3 +1,4 @@
+import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { Place } from '../json/index.ts';
 
 /** error: the game would misbehave or refuse. warning: surely not meant. hint: worth a look. */
@@ -13,6 +14,8 @@ export interface RuleFacts {
   title: string;
   /** Why it matters, for a newcomer. */
   why: string;
+  /** What it says, by name, with named parts in braces. A reader's rule has none of its own. */
+  messages?: Messages;
 }
 
 /**
@@ -39,6 +42,30 @@ export interface FileRule<Read = never> extends RuleFacts {
   passes: FileExample;
   check: (read: Read) => FileReport[];
 }
+
+/** What the check of a rule says of a file, by the name of its sentence. */
+export type SaidOfFile = Omit<FileReport, 'message'> & Said;
+
+/**
+ * A rule over files from its sentences and a check that names them.
+ *
+ * @example fileRule<ReadPack>({ …, messages: { gone: '{file} is gone.' }, check: … })
+ */
+export const fileRule = <Read>({
+  check,
+  ...rule
+}: Omit<FileRule<Read>, 'over' | 'check'> & {
+  messages: Messages;
+  check: (read: Read) => SaidOfFile[];
+}): FileRule<Read> => ({
+  over: 'files',
+  ...rule,
+  check: (read) =>
+    check(read).map(({ says, parts, ...report }) => ({
+      ...report,
+      message: inWords(rule.messages, { says, parts }),
+    })),
+});
 
 /** A report with what its rule says of itself. */
 export type RuledReport = FileReport & Pick<RuleFacts, 'severity'> & { rule: string };

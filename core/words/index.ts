@@ -41,3 +41,5 @@ export const count = (many: number, one: string, more = `${one}s`): string =>
 /** What went wrong, in words, whatever was thrown. */
 export const messageOf = (error: unknown): string =>
   error instanceof Error ? error.message : String(error);
+
+export { inWords, type Messages, type Said } from './messages.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { closest, count, didYouMean, listed } from './index.ts';
+import { closest, count, didYouMean, listed, inWords } from './index.ts';
 
 test('a near miss is found, and nothing far away', () => {
   expect(closest('tide_lantren', ['tide_lantern', 'brine'])).toBe('tide_lantern');
@@ -26,4 +26,16 @@ test('sentences are put together', () => {
     count(0, 'row'),
     count(12_345, 'entry', 'entries'),
   ]).toEqual(['1 row', '3 rows', '0 rows', '12,345 entries']);
+});
+
+test('a sentence takes its parts by name, and says which one is missing or has no place', () => {
+  const messages = { high: '{block} is {by} too high for {block}.' };
+  const say = (says: string, parts: Record<string, string | number>) =>
+    inWords(messages, { says, parts });
+  expect(say('high', { block: 'reed', by: 2 })).toBe('reed is 2 too high for reed.');
+  // What a part holds is not looked into again.
+  expect(say('high', { block: '{by}', by: '$&' })).toBe('{by} is $& too high for {by}.');
+  expect(() => say('high', { block: 'reed' })).toThrow(/lacks its part by/);
+  expect(() => say('high', { block: 'reed', by: 2, of: 3 })).toThrow(/has no part of/);
+  expect(() => say('low', {})).toThrow(/no sentence called low/);
 });

@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { modRule } from '../../rule.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
 export const itemNoGroup = modRule({
   id: 'identity/item-no-group',
@@ -8,6 +8,10 @@ export const itemNoGroup = modRule({
   why:
     'Players look for things in the catalogue. What is in none of its groups is found by ' +
     'nobody.',
+  messages: {
+    inNone: 'The item {name} is in no catalogue group.',
+    groupUnknown: 'The item {name} is in the catalogue group {group}, which the mod does not have.',
+  },
   fails: {
     '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:lamp', natural: true, group: 'deep' },
   },
@@ -21,16 +25,15 @@ export const itemNoGroup = modRule({
   },
   check(mod) {
     const { groups } = mod.header;
-    return Object.entries(mod.items).flatMap(([name, { group }]) =>
+    return Object.entries(mod.items).flatMap(([name, { group }]): ModReport[] =>
       groups.some((one) => one.name === group)
         ? []
         : [
             {
               at: ['items', name, ...(group === undefined ? [] : ['group'])],
-              message:
-                group === undefined
-                  ? `The item ${name} is in no catalogue group.`
-                  : `The item ${name} is in the catalogue group ${group}, which the mod does not have.`,
+              ...(group === undefined
+                ? { says: 'inNone', parts: { name } }
+                : { says: 'groupUnknown', parts: { name, group } }),
               fix: groups[0] && {
                 title: `Put it into ${groups[0].name}`,
                 changes: [

@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { modRule } from '../../rule.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
 export const itemOffLadder = modRule({
   id: 'identity/item-off-ladder',
@@ -8,6 +8,12 @@ export const itemOffLadder = modRule({
   why:
     'A tool digs by its kind and its grade. Of a kind that the mod does not have, or a ' +
     'grade above the ladder, it digs like bare hands.',
+  messages: {
+    kindUnknown: "The item {name} is a {kind}, but the mod's tools have no {kind}.",
+    gradeOutside:
+      'The item {name} is of grade {grade}, but the tool ladder has {grades} grades (0 to ' +
+      '{last}).',
+  },
   fails: {
     '/items/trowel': {
       names: { en: 'Trowel' },
@@ -28,13 +34,14 @@ export const itemOffLadder = modRule({
   },
   check(mod) {
     const { kinds, grades } = mod.header.tools;
-    return Object.entries(mod.items).flatMap(([name, { tool }]) => {
+    return Object.entries(mod.items).flatMap(([name, { tool }]): ModReport[] => {
       if (!tool) return [];
       if (!kinds[tool.kind])
         return [
           {
             at: ['items', name, 'tool', 'kind'],
-            message: `The item ${name} is a ${tool.kind}, but the mod's tools have no ${tool.kind}.`,
+            says: 'kindUnknown',
+            parts: { name, kind: tool.kind },
           },
         ];
       if (grades[tool.grade]) return [];
@@ -42,9 +49,8 @@ export const itemOffLadder = modRule({
       return [
         {
           at: ['items', name, 'tool', 'grade'],
-          message:
-            `The item ${name} is of grade ${tool.grade}, but the tool ladder has ${grades.length} ` +
-            `grades (0 to ${last}).`,
+          says: 'gradeOutside',
+          parts: { name, grade: tool.grade, grades: grades.length, last },
           fix: {
             title: `Make it of grade ${last}`,
             changes: [

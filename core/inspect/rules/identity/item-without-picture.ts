@@ -7,6 +7,9 @@ export const itemWithoutPicture = modRule({
   why:
     'An item is a flat picture in the hand and in the catalogue. Without one players hold ' +
     'a marker.',
+  messages: {
+    itemWithoutPicture: 'The item {name} has no picture.',
+  },
   fails: { '/items/oil': { names: { en: 'Oil' }, group: 'shore', natural: true } },
   passes: {
     '/items/oil': {
@@ -19,7 +22,7 @@ export const itemWithoutPicture = modRule({
   check: (mod) =>
     Object.entries(mod.items).flatMap(([name, { texture }]) =>
       texture === undefined
-        ? [{ at: ['items', name], message: `The item ${name} has no picture.` }]
+        ? [{ at: ['items', name], says: 'itemWithoutPicture', parts: { name } }]
         : [],
     ),
 });

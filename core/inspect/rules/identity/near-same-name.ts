@@ -8,6 +8,9 @@ export const nearSameName = modRule({
   why:
     'Ids that differ by one letter are mixed up sooner or later, in recipes, in tags and ' +
     'in commands.',
+  messages: {
+    nearSameName: '{id} and {twin} differ by one letter.',
+  },
   fails: {
     '/blocks/lanp': {
       identity: { item: 'none' },
@@ -40,7 +43,8 @@ export const nearSameName = modRule({
               {
                 at: ['blocks', name],
                 block: name,
-                message: `${idOf(namespace, name)} and ${idOf(namespace, twin)} differ by one letter.`,
+                says: 'nearSameName',
+                parts: { id: idOf(namespace, name), twin: idOf(namespace, twin) },
               },
             ]
           : [];

@@ -1,4 +1,4 @@
-import { blockRule } from '../../rule.ts';
+import { blockRule, type BlockReport } from '../../rule.ts';
 
 export const noGroup = blockRule({
   id: 'identity/no-group',
@@ -7,9 +7,13 @@ export const noGroup = blockRule({
   why:
     'Players find a block in the catalogue of the game. A block without a group, or in ' +
     'one that the mod does not have, is on no shelf, so nobody can find it.',
+  messages: {
+    inNone: '{block} is in no catalogue group, so players cannot find it.',
+    groupUnknown: '{block} is in the catalogue group {group}, which the mod does not have.',
+  },
   fails: { '/blocks/lamp/identity/group': null },
   passes: { '/blocks/lamp/identity/group': 'shore' },
-  check({ declared, name, item }, context) {
+  check({ declared, name, item }, context): BlockReport[] {
     const { group } = declared.identity;
     const groups = context.header.groups.map((one) => one.name);
     if (item === 'none' || (group !== undefined && groups.includes(group))) return [];
@@ -21,10 +25,9 @@ export const noGroup = blockRule({
       {
         at: ['identity', 'group'],
         fix,
-        message:
-          group === undefined
-            ? `${name} is in no catalogue group, so players cannot find it.`
-            : `${name} is in the catalogue group ${group}, which the mod does not have.`,
+        ...(group === undefined
+          ? { says: 'inNone', parts: { block: name } }
+          : { says: 'groupUnknown', parts: { block: name, group } }),
       },
     ];
   },

@@ -7,6 +7,9 @@ export const noItemForm = blockRule({
   why:
     'Without an item form nobody can hold the block, place it by hand, or pick it up. ' +
     'That is right for technical blocks alone.',
+  messages: {
+    noItemForm: '{block} has no item form, so nobody can hold it.',
+  },
   fails: { '/blocks/lamp/identity/item': null },
   passes: { '/blocks/lamp/identity/item': 'none' },
   check({ declared, name }, context) {
@@ -14,7 +17,8 @@ export const noItemForm = blockRule({
     return [
       {
         at: ['identity', 'item'],
-        message: `${name} has no item form, so nobody can hold it.`,
+        says: 'noItemForm',
+        parts: { block: name },
         fix: context.set('Hold it as the block', ['identity', 'item'], 'block'),
       },
     ];

@@ -8,6 +8,9 @@ export const reservedName = modRule({
   why:
     'Some systems cannot hold a file of this name, whatever its ending, so the mod could ' +
     'not even be unpacked there.',
+  messages: {
+    reservedName: '{name} is a name that some systems cannot hold as a file. Choose another.',
+  },
   fails: {
     '/blocks/aux': {
       identity: { item: 'none' },
@@ -37,7 +40,8 @@ export const reservedName = modRule({
         .filter((name) => name.split('/').some((part) => reservedNames.has(part)))
         .map((name) => ({
           at: [kind, name],
-          message: `${name} is a name that some systems cannot hold as a file. Choose another.`,
+          says: 'reservedName',
+          parts: { name },
         })),
     ),
 });

@@ -9,6 +9,9 @@ export const thingUnknown = modRule({
     'A bucket names the block that it is filled with and the empty one; a catalogue group ' +
     'names the item that stands for it. What does not exist is drawn as a marker, and ' +
     'cannot be dipped.',
+  messages: {
+    thingUnknown: '{what} {id}, which does not exist.',
+  },
   fails: { '/header/groups/0/icon': 'saltmarsh:lmap' },
   passes: { '/header/groups/0/icon': 'saltmarsh:lamp' },
   check(mod) {
@@ -21,7 +24,7 @@ export const thingUnknown = modRule({
       const own = id === undefined ? undefined : ownName(mod.header.namespace, id);
       return own === undefined || lookUp(mod.blocks, own) || (held && lookUp(mod.items, own))
         ? []
-        : [{ at, message: `${what} ${id!}, which does not exist.` }];
+        : [{ at, says: 'thingUnknown', parts: { what, id: id! } }];
     };
     return [
       ...mod.header.groups.flatMap(({ name, icon }, i) =>

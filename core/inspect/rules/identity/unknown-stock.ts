@@ -9,6 +9,9 @@ export const unknownStock = blockRule({
   why:
     'A block takes every trait that it does not set itself from its stock. With a stock ' +
     'that does not exist it gets plain defaults instead.',
+  messages: {
+    unknownStock: '{block} starts from {stock}, which is no stock material.{hint}',
+  },
   fails: { '/blocks/lamp/identity/stock': 'bronse' },
   passes: { '/blocks/lamp/identity/stock': 'bronze' },
   check({ declared, name }, context) {
@@ -21,7 +24,8 @@ export const unknownStock = blockRule({
     return [
       {
         at: ['identity', 'stock'],
-        message: `${name} starts from ${stock}, which is no stock material.${didYouMean(near)}`,
+        says: 'unknownStock',
+        parts: { block: name, stock, hint: didYouMean(near) },
         fix: near ? context.set(`Start from ${near}`, ['identity', 'stock'], near) : undefined,
       },
     ];

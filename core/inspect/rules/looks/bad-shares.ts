@@ -8,6 +8,14 @@ export const badShares = blockRule({
   why:
     'Candidates are chosen by their shares. A negative share means nothing, a share of ' +
     'zero is never chosen, and when all are zero there is nothing to choose.',
+  messages: {
+    notWhole:
+      '{block}: candidate {candidate} of row {row} has the share {share}; {kit} takes ' +
+      'whole shares only.',
+    neverChosen:
+      '{block}: candidate {candidate} of row {row} has the share {share}, so it is never ' +
+      'chosen.',
+  },
   fails: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 0 }] },
   passes: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 2 }] },
   check: ({ name, looks }, context) =>
@@ -29,9 +37,8 @@ export const badShares = blockRule({
           return [
             {
               at,
-              message:
-                `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}; ` +
-                `${context.kit.title} takes whole shares only.`,
+              says: 'notWhole',
+              parts: { block: name, candidate: c + 1, row: r + 1, share, kit: context.kit.title },
               fix: wholeShares(row.value),
             },
           ];
@@ -39,9 +46,8 @@ export const badShares = blockRule({
         return [
           {
             at,
-            message:
-              `${name}: candidate ${c + 1} of row ${r + 1} has the share ${share}, so it is never ` +
-              'chosen.',
+            says: 'neverChosen',
+            parts: { block: name, candidate: c + 1, row: r + 1, share },
             fix: context.set('Give it the share 1', at, 1),
           },
         ];

@@ -12,6 +12,10 @@ export const deadRow = blockRule({
   why:
     'The first row that matches is shown. A row whose states are all taken by rows above ' +
     'it is never reached, which is rarely what its author thinks.',
+  messages: {
+    neverMatches: '{block}: row {row} of the look can never match: {why}.',
+    andMore: '{block}: {moreRows} of the look can never match either.',
+  },
   fails: {
     '/blocks/lamp/looks/rows': [
       { use: [{ model: 'saltmarsh:lamp' }] },
@@ -45,7 +49,8 @@ export const deadRow = blockRule({
         : `it allows no value of ${emptyIn(row)!}`;
       return {
         at: ['looks', 'rows', row],
-        message: `${name}: row ${row + 1} of the look can never match: ${why}.`,
+        says: 'neverMatches',
+        parts: { block: name, row: row + 1, why },
         fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], without(new Set([row]))),
       };
     });
@@ -59,9 +64,8 @@ export const deadRow = blockRule({
       ...named,
       {
         at: ['looks', 'rows', dead[mostListed]!.row],
-        message:
-          `${name}: ${count(dead.length - mostListed, 'more row')} of the look can never match ` +
-          'either.',
+        says: 'andMore',
+        parts: { block: name, moreRows: count(dead.length - mostListed, 'more row') },
         fix: all,
       },
     ];

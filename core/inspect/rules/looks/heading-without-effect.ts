@@ -9,6 +9,10 @@ export const headingWithoutEffect = blockRule({
   why:
     'The block has a heading, direction or axis, yet it looks the same whichever way it ' +
     'was placed: it always points the same way.',
+  messages: {
+    headingWithoutEffect:
+      '{block} looks the same whatever its {property}: it always points the same way.',
+  },
   fails: { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] },
   passes: {},
   check({ name, space, looks }, context) {
@@ -24,7 +28,8 @@ export const headingWithoutEffect = blockRule({
       return [
         {
           at: ['states', 'properties', i],
-          message: `${name} looks the same whatever its ${property.name}: it always points the same way.`,
+          says: 'headingWithoutEffect',
+          parts: { block: name, property: property.name },
           fix:
             rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows),
         },

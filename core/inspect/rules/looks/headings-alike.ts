@@ -9,6 +9,9 @@ export const headingsAlike = blockRule({
   why:
     'Some values of the heading, direction or axis show another look, but two of them ' +
     'show exactly the same one. Often a row was copied and its front not changed.',
+  messages: {
+    headingsAlike: '{block} looks the same with {property} = {first} and {property} = {second}.',
+  },
   fails: { '/blocks/lamp/looks/rows/1/use/0/front': 'north' },
   passes: {},
   check({ name, space, looks }, context) {
@@ -31,9 +34,13 @@ export const headingsAlike = blockRule({
       return [
         {
           at: ['states', 'properties', i],
-          message:
-            `${name} looks the same with ${property.name} = ${String(values[a])} and ` +
-            `${property.name} = ${String(values[b])}.`,
+          says: 'headingsAlike',
+          parts: {
+            block: name,
+            property: property.name,
+            first: String(values[a]),
+            second: String(values[b]),
+          },
           fix:
             rows && context.set(`Spread the look along ${property.name}`, ['looks', 'rows'], rows),
         },

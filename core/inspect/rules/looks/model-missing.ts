@@ -8,6 +8,10 @@ export const modelMissing = blockRule({
   why:
     'A look that names a model that does not exist shows the marker of an unresolved ' +
     'model in the game.',
+  messages: {
+    modelMissing:
+      '{block}: row {row} of the look uses the model {model}, which does not exist.{hint}',
+  },
   fails: { '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:lmap' },
   passes: {
     '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:bank',
@@ -22,9 +26,8 @@ export const modelMissing = blockRule({
         return [
           {
             at,
-            message:
-              `${name}: row ${r + 1} of the look uses the model ${model}, which does not ` +
-              `exist.${didYouMean(near)}`,
+            says: 'modelMissing',
+            parts: { block: name, row: r + 1, model, hint: didYouMean(near) },
             fix: near ? context.set(`Use ${near}`, at, near) : undefined,
           },
         ];

@@ -8,6 +8,10 @@ export const noOrientation = blockRule({
   why:
     'The front and the top of a model are at right angles. With both on one line there is ' +
     'no such way to turn it.',
+  messages: {
+    noOrientation:
+      '{block}: row {row} turns the front {front} and the top {top}, which lie on one line.',
+  },
   fails: {
     '/blocks/lamp/looks/rows/0/use/0/front': 'up',
     '/blocks/lamp/looks/rows/0/use/0/top': 'down',
@@ -24,9 +28,8 @@ export const noOrientation = blockRule({
         return [
           {
             at,
-            message:
-              `${name}: row ${r + 1} turns the front ${front} and the top ${top}, which lie on one ` +
-              'line.',
+            says: 'noOrientation',
+            parts: { block: name, row: r + 1, front, top },
             fix: context.set(`Point the top ${usualTop(front)}`, at, usualTop(front)),
           },
         ];

@@ -1,5 +1,5 @@
 import { BitSet } from '../../../states/index.ts';
-import { count } from '../../../words/index.ts';
+import { type Said, count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const nothingDrawn = blockRule({
@@ -9,6 +9,10 @@ export const nothingDrawn = blockRule({
   why:
     'In a layered look every row that matches is drawn. In a state that no row matches ' +
     'the block cannot be seen at all.',
+  messages: {
+    one: '{block}: the state {state} draws nothing.',
+    several: '{block}: {states} draw nothing; the first is {first}.',
+  },
   fails: {
     '/blocks/lamp/looks': {
       mode: 'layered',
@@ -33,15 +37,18 @@ export const nothingDrawn = blockRule({
     const first = bare.first;
     if (first === undefined) return [];
     const many = bare.count;
-    const message =
+    const said: Said =
       many > 1
-        ? `${name}: ${count(many, 'state')} draw nothing; the first is ${space.describe(first)}.`
-        : `${name}: the state ${space.describe(first)} draws nothing.`;
+        ? {
+            says: 'several',
+            parts: { block: name, states: count(many, 'state'), first: space.describe(first) },
+          }
+        : { says: 'one', parts: { block: name, state: space.describe(first) } };
     const [shown] = declared.looks.rows;
     return [
       {
         at: ['looks', 'rows'],
-        message,
+        ...said,
         fix:
           shown &&
           context.set(

@@ -1,5 +1,5 @@
 import { coverage, expandRows, fewestRows } from '../../../states/index.ts';
-import { count } from '../../../words/index.ts';
+import { type Said, count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 /** In larger spaces one row for all that is left stands in for the nearest look of each state. */
@@ -10,6 +10,10 @@ export const stateWithoutRow = blockRule({
   severity: 'error',
   title: 'State without a look',
   why: 'A state that no row matches shows the marker of an unresolved model in the game.',
+  messages: {
+    one: '{block}: the state {state} has no look.',
+    several: '{block}: {states} have no look; the first is {first}.',
+  },
   fails: { '/blocks/lamp/looks/rows/3/when': { lit: true } },
   passes: { '/blocks/lamp/looks/rows/3/when': { lit: [false, true] } },
   check({ name, space, looks, declared }, context) {
@@ -18,12 +22,15 @@ export const stateWithoutRow = blockRule({
     const first = uncovered.first;
     if (first === undefined) return [];
     const many = uncovered.count;
-    const message =
+    const said: Said =
       many > 1
-        ? `${name}: ${count(many, 'state')} have no look; the first is ${space.describe(first)}.`
-        : `${name}: the state ${space.describe(first)} has no look.`;
+        ? {
+            says: 'several',
+            parts: { block: name, states: count(many, 'state'), first: space.describe(first) },
+          }
+        : { says: 'one', parts: { block: name, state: space.describe(first) } };
     const nearest = space.nearest(uncovered.complement());
-    if (!nearest) return [{ at: ['looks', 'rows'], message }];
+    if (!nearest) return [{ at: ['looks', 'rows'], ...said }];
     const shown = expandRows(looks.rows, space);
     // What is missing becomes rows of its own below the others, so that nothing else is touched.
     const added =
@@ -38,7 +45,7 @@ export const stateWithoutRow = blockRule({
     return [
       {
         at: ['looks', 'rows'],
-        message,
+        ...said,
         fix: context.set(
           title,
           ['looks', 'rows'],

@@ -11,6 +11,13 @@ export const unknownCondition = blockRule({
   severity: 'error',
   title: 'Condition on an unknown property or value',
   why: 'A row that asks for a property or a value that the block does not have never matches.',
+  messages: {
+    propertyUnknown: '{block}: {what} asks for {key}, which is no property of the block.{hint}',
+    numberOutside: '{block}: {what} asks for {key} = {value}, but {key} goes from {min} to {max}.',
+    valueUnknown: '{block}: {what} asks for {key} = {value}, but {key} has no such value.{hint}',
+    andMore:
+      '{block}: {moreConditions} {ask} for properties or values that the block does not ' + 'have.',
+  },
   fails: { '/blocks/lamp/looks/rows/0/when': { heading: 'nort' } },
   passes: { '/blocks/lamp/looks/rows/0/when': null },
   check({ name, space, declared }, context) {
@@ -57,9 +64,8 @@ export const unknownCondition = blockRule({
           return [
             {
               at: [...at, key],
-              message:
-                `${name}: ${what} asks for ${key}, which is no property of the ` +
-                `block.${didYouMean(near)}`,
+              says: 'propertyUnknown',
+              parts: { block: name, what, key, hint: didYouMean(near) },
               fix:
                 near && !Object.hasOwn(rest, near)
                   ? context.set(`Ask for ${near}`, at, { ...rest, [near]: moved! })
@@ -77,9 +83,15 @@ export const unknownCondition = blockRule({
           return [
             {
               at: [...at, key],
-              message:
-                `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} goes from ` +
-                `${property.min} to ${property.max}.`,
+              says: 'numberOutside',
+              parts: {
+                block: name,
+                what,
+                key,
+                value: String(odd),
+                min: property.min,
+                max: property.max,
+              },
             },
           ];
         const near = closest(String(odd), values.map(String));
@@ -87,9 +99,8 @@ export const unknownCondition = blockRule({
         return [
           {
             at: [...at, key],
-            message:
-              `${name}: ${what} asks for ${key} = ${String(odd)}, but ${key} has no such ` +
-              `value.${didYouMean(near)}`,
+            says: 'valueUnknown',
+            parts: { block: name, what, key, value: String(odd), hint: didYouMean(near) },
             fix:
               meant !== undefined && !Array.isArray(wanted)
                 ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant)
@@ -104,9 +115,12 @@ export const unknownCondition = blockRule({
           ...found.slice(0, mostListed),
           {
             at: found[mostListed]!.at,
-            message:
-              `${name}: ${count(rest, 'more condition')} ${rest === 1 ? 'asks' : 'ask'} for ` +
-              'properties or values that the block does not have.',
+            says: 'andMore',
+            parts: {
+              block: name,
+              moreConditions: count(rest, 'more condition'),
+              ask: rest === 1 ? 'asks' : 'ask',
+            },
           },
         ]
       : found;

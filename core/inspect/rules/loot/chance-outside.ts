@@ -1,4 +1,4 @@
-import { chanceFlaws } from '../../draws.ts';
+import { chanceFlaws, drawSentences } from '../../draws.ts';
 import { blockRule } from '../../rule.ts';
 
 export const chanceOutside = blockRule({
@@ -8,6 +8,7 @@ export const chanceOutside = blockRule({
   why:
     'A chance goes from 0, never, to 1, always. One above is most often a percentage that ' +
     'was not divided by a hundred.',
+  messages: { chance: drawSentences.chance },
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { chance: 40 } }] }],
@@ -21,9 +22,10 @@ export const chanceOutside = blockRule({
   check: ({ name, draws, declared }, context) =>
     typeof declared.loot !== 'object'
       ? []
-      : chanceFlaws(draws).map(({ at, message, mend }) => ({
+      : chanceFlaws(draws).map(({ at, says, parts, mend }) => ({
           at: ['loot', ...at],
-          message: `${name}: ${message}`,
+          says,
+          parts: { ...parts, owner: name },
           fix: context.set(mend!.title, ['loot', ...at], mend!.after),
         })),
 });

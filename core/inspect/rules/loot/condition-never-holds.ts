@@ -10,6 +10,11 @@ export const conditionNeverHolds = blockRule({
     'A lot asks for a tool that the mod does not have, for a grade above the ladder, for ' +
     'a tool that a gated block does not yield to, or for things that cannot hold at once. ' +
     'It never drops.',
+  messages: {
+    conditionNeverHolds:
+      '{block}: lot {lot} asks for something that no way of breaking it fulfils ' +
+      '({asked}{because}).',
+  },
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -71,9 +76,13 @@ export const conditionNeverHolds = blockRule({
         return [
           {
             at: ['loot', 'draws', d, 'lots', l, 'when'],
-            message:
-              `${name}: lot ${l + 1} asks for something that no way of breaking it fulfils ` +
-              `(${words}${(unknown ?? gate) ? `; ${unknown ?? gate}` : ''}).`,
+            says: 'conditionNeverHolds',
+            parts: {
+              block: name,
+              lot: l + 1,
+              asked: words,
+              because: (unknown ?? gate) ? `; ${unknown ?? gate}` : '',
+            },
             fix: context.set(
               `Remove lot ${l + 1}`,
               ['loot', 'draws', d, 'lots'],

@@ -1,4 +1,4 @@
-import { countFlaws } from '../../draws.ts';
+import { countFlaws, drawSentences } from '../../draws.ts';
 import { blockRule } from '../../rule.ts';
 
 export const countUpsideDown = blockRule({
@@ -8,6 +8,7 @@ export const countUpsideDown = blockRule({
   why:
     'A count is a whole number, drawn from the least to the most. With the least above ' +
     'the most, below zero or between two numbers, there is nothing to draw.',
+  messages: { count: drawSentences.count },
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', count: [3, 1] }] }],
@@ -21,9 +22,10 @@ export const countUpsideDown = blockRule({
   check: ({ name, draws, declared }, context) =>
     typeof declared.loot !== 'object'
       ? []
-      : countFlaws(draws).map(({ at, message, mend }) => ({
+      : countFlaws(draws).map(({ at, says, parts, mend }) => ({
           at: ['loot', ...at],
-          message: `${name}: ${message}`,
+          says,
+          parts: { ...parts, owner: name },
           fix: context.set(mend!.title, ['loot', ...at], mend!.after),
         })),
 });

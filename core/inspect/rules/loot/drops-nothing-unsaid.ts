@@ -7,6 +7,10 @@ export const dropsNothingUnsaid = blockRule({
   why:
     'A block without a loot table vanishes when it is broken. If that is meant, say ' +
     '"drops nothing, on purpose".',
+  messages: {
+    dropsNothingUnsaid:
+      '{block} drops nothing when it is broken, and does not say that this is meant.',
+  },
   fails: { '/blocks/lamp/loot': null },
   passes: { '/blocks/lamp/loot': 'nothing' },
   check({ name, declared, item }, context) {
@@ -18,7 +22,8 @@ export const dropsNothingUnsaid = blockRule({
     return [
       {
         at: ['loot'],
-        message: `${name} drops nothing when it is broken, and does not say that this is meant.`,
+        says: 'dropsNothingUnsaid',
+        parts: { block: name },
         fix:
           item === 'none'
             ? context.set('Drop nothing, on purpose', ['loot'], 'nothing')

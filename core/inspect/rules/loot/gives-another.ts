@@ -8,6 +8,9 @@ export const givesAnother = blockRule({
   why:
     'The loot names another block and never its own, exactly as that other block does. ' +
     'That is what a copied file looks like in which the name was not changed.',
+  messages: {
+    givesAnother: '{block} drops exactly what {other} drops, and never itself.',
+  },
   fails: {
     '/blocks/lamp/loot': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { careful: true } }] }],
@@ -35,7 +38,8 @@ export const givesAnother = blockRule({
         return [
           {
             at: ['loot'],
-            message: `${name} drops exactly what ${other} drops, and never itself.`,
+            says: 'givesAnother',
+            parts: { block: name, other },
             fix: context.set(
               `Give ${id} instead`,
               ['loot'],

@@ -1,4 +1,4 @@
-import { unknownGiven } from '../../draws.ts';
+import { drawSentences, unknownGiven } from '../../draws.ts';
 import { blockRule } from '../../rule.ts';
 
 export const givesUnknown = blockRule({
@@ -8,6 +8,10 @@ export const givesUnknown = blockRule({
   why:
     'A lot that names an item or a table that does not exist drops nothing. A block that ' +
     'drops itself needs an item form to be held.',
+  messages: {
+    givesHeldless: '{block} drops itself, but has no item form that could be dropped.',
+    unknown: drawSentences.unknown,
+  },
   fails: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap' }] }] } },
   passes: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
   check({ name, declared, draws, id }, context) {
@@ -17,7 +21,8 @@ export const givesUnknown = blockRule({
         : [
             {
               at: ['loot'],
-              message: `${name} drops itself, but has no item form that could be dropped.`,
+              says: 'givesHeldless',
+              parts: { block: name },
               fix: context.set('Hold it as the block', ['identity', 'item'], 'block'),
             },
           ];
@@ -28,9 +33,10 @@ export const givesUnknown = blockRule({
       items: () => [...context.idsOf('items'), ...context.idsOf('blocks')],
       tables: () => context.idsOf('lootTables'),
     });
-    return flaws.map(({ at, message, mend }) => ({
+    return flaws.map(({ at, says, parts, mend }) => ({
       at: ['loot', ...at],
-      message: `${name} gives ${message}`,
+      says,
+      parts: { ...parts, owner: name },
       fix: mend && context.set(mend.title, ['loot', ...at], mend.after),
     }));
   },

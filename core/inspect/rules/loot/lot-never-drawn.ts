@@ -9,6 +9,9 @@ export const lotNeverDrawn = blockRule({
   why:
     'A lot with a share of zero, or one that others without a share always forestall, ' +
     'never drops.',
+  messages: {
+    lotNeverDrawn: '{block}: lot {lot}{gives} can never be drawn: {because}.',
+  },
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -64,9 +67,8 @@ export const lotNeverDrawn = blockRule({
         return [
           {
             at: ['loot', 'draws', d, 'lots', l],
-            message:
-              `${name}: lot ${l + 1}${lot.give ? ` (${lot.give})` : ''} can never be drawn: ` +
-              `${because}.`,
+            says: 'lotNeverDrawn',
+            parts: { block: name, lot: l + 1, gives: lot.give ? ` (${lot.give})` : '', because },
             fix: context.set(
               `Remove lot ${l + 1}`,
               ['loot', 'draws', d, 'lots'],

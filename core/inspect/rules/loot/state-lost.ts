@@ -1,6 +1,6 @@
 import { carried } from '../../../mod/index.ts';
 import { listed } from '../../../words/index.ts';
-import { blockRule } from '../../rule.ts';
+import { blockRule, type BlockReport } from '../../rule.ts';
 
 export const stateLost = blockRule({
   id: 'loot/state-lost',
@@ -9,6 +9,11 @@ export const stateLost = blockRule({
   why:
     'Placing takes the property from the item, but the item that drops does not carry it. ' +
     'Whoever digs the block up and places it again finds it changed.',
+  messages: {
+    carriesUnknown: '{block}: lot {lot} carries {properties}, which the block does not have.',
+    notCarried:
+      '{block}: placing takes {properties} from the item, but lot {lot} does not carry {pronoun}.',
+  },
   fails: {
     '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' },
     '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },
@@ -24,7 +29,7 @@ export const stateLost = blockRule({
     if (typeof loot !== 'object') return [];
     const wanted = carried(states);
     return loot.draws.flatMap((draw, d) =>
-      draw.lots.flatMap(({ give, keeps = [] }, l) => {
+      draw.lots.flatMap(({ give, keeps = [] }, l): BlockReport[] => {
         const at = ['loot', 'draws', d, 'lots', l, 'keeps'];
         const odd = keeps.filter(
           (property) => !states.properties.some((one) => one.name === property),
@@ -33,7 +38,8 @@ export const stateLost = blockRule({
           return [
             {
               at,
-              message: `${name}: lot ${l + 1} carries ${listed(odd)}, which the block does not have.`,
+              says: 'carriesUnknown',
+              parts: { block: name, lot: l + 1, properties: listed(odd) },
               fix: context.set(
                 'Carry only what there is',
                 at,
@@ -46,9 +52,13 @@ export const stateLost = blockRule({
           ? [
               {
                 at: at.slice(0, -1),
-                message:
-                  `${name}: placing takes ${listed(lost)} from the item, but lot ${l + 1} does not ` +
-                  `carry ${lost.length === 1 ? 'it' : 'them'}.`,
+                says: 'notCarried',
+                parts: {
+                  block: name,
+                  properties: listed(lost),
+                  lot: l + 1,
+                  pronoun: lost.length === 1 ? 'it' : 'them',
+                },
                 fix: context.set(`Carry ${listed(lost)}`, at, [...keeps, ...lost]),
               },
             ]

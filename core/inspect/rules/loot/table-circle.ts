@@ -6,6 +6,9 @@ export const tableCircle = modRule({
   severity: 'error',
   title: 'Loot tables in a circle',
   why: 'A table that leads back to itself would never end. The second time it brings nothing.',
+  messages: {
+    tableCircle: 'Loot tables in a circle: {way}.',
+  },
   fails: {
     '/lootTables/a': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:b' }] }] },
     '/lootTables/b': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:a' }] }] },
@@ -37,7 +40,8 @@ export const tableCircle = modRule({
         return [
           {
             at: ['lootTables', name],
-            message: `Loot tables in a circle: ${[start, ...way].join(' draws from ')}.`,
+            says: 'tableCircle',
+            parts: { way: [start, ...way].join(' draws from ') },
           },
         ];
       });

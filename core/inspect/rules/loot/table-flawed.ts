@@ -1,7 +1,7 @@
 import { pointer, valueAt } from '../../../json/index.ts';
 import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { heldIds } from '../../../recipes/index.ts';
-import { chanceFlaws, countFlaws, unknownGiven } from '../../draws.ts';
+import { chanceFlaws, countFlaws, drawSentences, unknownGiven } from '../../draws.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableFlawed = modRule({
@@ -9,6 +9,7 @@ export const tableFlawed = modRule({
   severity: 'error',
   title: 'Loot table that gives what does not exist, or counts oddly',
   why: 'What is wrong in a loot table is wrong for every block that draws from it.',
+  messages: drawSentences,
   fails: {
     '/lootTables/finds': {
       draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap', count: [3, 1] }] }],
@@ -32,32 +33,26 @@ export const tableFlawed = modRule({
       tables: () => Object.keys(mod.lootTables).map((name) => idOf(namespace, name)),
     };
     return Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>
-      [
-        ...unknownGiven(draws, known).map((flaw) => ({
-          ...flaw,
-          message: `The loot table ${name} gives ${flaw.message}`,
-        })),
-        ...[...countFlaws(draws), ...chanceFlaws(draws)].map((flaw) => ({
-          ...flaw,
-          message: `The loot table ${name}: ${flaw.message}`,
-        })),
-      ].map(({ at, message, mend }) => {
-        const path = pointer(['lootTables', name, ...at]);
-        return {
-          at: ['lootTables', name, ...at],
-          message,
-          fix: mend && {
-            title: mend.title,
-            changes: [
-              {
-                path,
-                before: valueAt(lookUp(mod.lootTables, name), pointer(at)),
-                after: mend.after,
-              },
-            ],
-          },
-        };
-      }),
+      [...unknownGiven(draws, known), ...countFlaws(draws), ...chanceFlaws(draws)].map(
+        ({ at, says, parts, mend }) => {
+          const path = pointer(['lootTables', name, ...at]);
+          return {
+            at: ['lootTables', name, ...at],
+            says,
+            parts: { ...parts, owner: `The loot table ${name}` },
+            fix: mend && {
+              title: mend.title,
+              changes: [
+                {
+                  path,
+                  before: valueAt(lookUp(mod.lootTables, name), pointer(at)),
+                  after: mend.after,
+                },
+              ],
+            },
+          };
+        },
+      ),
     );
   },
 });

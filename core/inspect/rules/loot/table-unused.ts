@@ -9,6 +9,9 @@ export const tableUnused = modRule({
   why:
     'A table from which nobody draws does nothing. Often the block that should draw from ' +
     'it names another one.',
+  messages: {
+    tableUnused: 'No block draws from the loot table {id}.',
+  },
   fails: { '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },
   passes: {
     '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },
@@ -26,7 +29,8 @@ export const tableUnused = modRule({
       .filter((name) => !used.has(idOf(namespace, name)))
       .map((name) => ({
         at: ['lootTables', name],
-        message: `No block draws from the loot table ${idOf(namespace, name)}.`,
+        says: 'tableUnused',
+        parts: { id: idOf(namespace, name) },
       }));
   },
 });

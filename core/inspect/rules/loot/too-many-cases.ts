@@ -8,6 +8,11 @@ export const tooManyByChance = blockRule({
   why:
     'Every lot that holds only by chance doubles the cases that must be counted. With ' +
     'more than sixteen in one draw the odds cannot be told exactly.',
+  messages: {
+    tooManyCases:
+      '{block}: draw {draw} has more than {mostByChance} lots that hold by chance and have ' +
+      'a share, so its odds are not told.',
+  },
   fails: {
     '/blocks/lamp/loot': {
       draws: [
@@ -38,9 +43,8 @@ export const tooManyByChance = blockRule({
         ? [
             {
               at: ['loot', 'draws', d],
-              message:
-                `${name}: draw ${d + 1} has more than ${mostByChance} lots that hold by chance and ` +
-                'have a share, so its odds are not told.',
+              says: 'tooManyCases',
+              parts: { block: name, draw: d + 1, mostByChance },
             },
           ]
         : [],

@@ -8,6 +8,11 @@ export const boxOutside = modRule({
   why:
     'A box may reach into the neighbouring cells only as far as the kit allows. Beyond ' +
     'that it would be cut off or refused.',
+  messages: {
+    boxOutside:
+      'The box {box} of the model {model} leaves the space from {near} to {far} texels ' +
+      'that {kit} allows.',
+  },
   fails: { '/models/lamp/boxes/0/at': [4, 0, 80] },
   passes: { '/models/lamp/boxes/0/at': [4, 0, 8] },
   check(mod, { limits, title }) {
@@ -19,9 +24,14 @@ export const boxOutside = modRule({
         return [
           {
             at: ['models', name, 'boxes', i, 'at'],
-            message:
-              `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} leaves the space ` +
-              `from ${-reach} to ${far} texels that ${title} allows.`,
+            says: 'boxOutside',
+            parts: {
+              box: box.name ?? i + 1,
+              model: modelId(mod, name),
+              near: -reach,
+              far,
+              kit: title,
+            },
           },
         ];
       }),

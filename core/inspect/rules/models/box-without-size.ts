@@ -8,6 +8,9 @@ export const boxWithoutSize = modRule({
   why:
     'A box needs a length above zero along at least two axes: with one length of zero it ' +
     'is a plane, with two it cannot be seen, and a negative length turns it inside out.',
+  messages: {
+    boxWithoutSize: 'The box {box} of the model {model} {flaw}: {size} texels.',
+  },
   fails: { '/models/lamp/boxes/0/size': [0, 12, 0] },
   passes: { '/models/lamp/boxes/0/size': [8, 12, 0] },
   check: (mod) =>
@@ -18,10 +21,13 @@ export const boxWithoutSize = modRule({
         return [
           {
             at: ['models', name, 'boxes', i, 'size'],
-            message:
-              `The box ${box.name ?? i + 1} of the model ${modelId(mod, name)} ` +
-              `${negative ? 'has a negative length' : 'has no size'}: ${box.size.join(' × ')} ` +
-              'texels.',
+            says: 'boxWithoutSize',
+            parts: {
+              box: box.name ?? i + 1,
+              model: modelId(mod, name),
+              flaw: negative ? 'has a negative length' : 'has no size',
+              size: box.size.join(' × '),
+            },
           },
         ];
       }),

@@ -11,6 +11,11 @@ export const cropOutside = modRule({
   why:
     'A side shows a rectangle of its texture. Where the rectangle leaves the picture, ' +
     'another part of the picture or nothing is shown.',
+  messages: {
+    cropOutside:
+      'The {side} of the box {box} of the model {model} shows a part that leaves its ' +
+      'texture of {width} × {height} texels.',
+  },
   fails: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 12, 8] },
   passes: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 8, 8] },
   check: (mod) =>
@@ -33,9 +38,14 @@ export const cropOutside = modRule({
           return [
             {
               at: ['models', name, 'boxes', i, 'sides', side, 'crop'],
-              message:
-                `The ${side} of the box ${box.name ?? i + 1} of the model ${modelId(mod, name)} shows ` +
-                `a part that leaves its texture of ${size.width} × ${size.height} texels.`,
+              says: 'cropOutside',
+              parts: {
+                side,
+                box: box.name ?? i + 1,
+                model: modelId(mod, name),
+                width: size.width,
+                height: size.height,
+              },
             },
           ];
         }),

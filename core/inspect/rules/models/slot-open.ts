@@ -9,6 +9,9 @@ export const slotOpen = modRule({
   why:
     'Every slot that a box names needs a texture. An open slot shows the marker of an ' +
     'unresolved texture.',
+  messages: {
+    slotOpen: 'The model {model} leaves the {noun} {open} without a texture.',
+  },
   fails: { '/models/bank/slots': {} },
   passes: { '/models/bank/slots': { face: 'saltmarsh:bank' } },
   check(mod) {
@@ -20,9 +23,12 @@ export const slotOpen = modRule({
         ? [
             {
               at: ['models', name, 'slots'],
-              message:
-                `The model ${modelId(mod, name)} leaves the ${open.length === 1 ? 'slot' : 'slots'} ` +
-                `${listed(open)} without a texture.`,
+              says: 'slotOpen',
+              parts: {
+                model: modelId(mod, name),
+                noun: open.length === 1 ? 'slot' : 'slots',
+                open: listed(open),
+              },
             },
           ]
         : [];

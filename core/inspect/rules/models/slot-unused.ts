@@ -11,6 +11,9 @@ export const slotUnused = modRule({
   why:
     'A texture given to a slot that no box names is never seen. Often the slot is called ' +
     'a little differently in the template.',
+  messages: {
+    slotUnused: 'The model {model} gives a texture to the slot {slot}, which no box uses.{hint}',
+  },
   fails: { '/models/bank/slots': { face: 'saltmarsh:bank', fase: 'saltmarsh:bank' } },
   passes: {},
   check: (mod) =>
@@ -25,9 +28,8 @@ export const slotUnused = modRule({
           const at = ['models', name, 'slots', slot];
           return {
             at,
-            message:
-              `The model ${modelId(mod, name)} gives a texture to the slot ${slot}, which no box ` +
-              `uses.${didYouMean(closest(slot, open))}`,
+            says: 'slotUnused',
+            parts: { model: modelId(mod, name), slot, hint: didYouMean(closest(slot, open)) },
             fix: {
               title: `Remove the slot ${slot}`,
               changes: [

@@ -9,6 +9,9 @@ export const templateCircle = modRule({
   why:
     'A model that starts from itself, directly or through others, has no beginning: ' +
     'nothing can be drawn.',
+  messages: {
+    templateCircle: 'The model {model} starts from templates that go in a circle: {circle}.',
+  },
   fails: { '/models/lamp': { template: 'saltmarsh:lamp' } },
   passes: {},
   check: (mod) =>
@@ -17,9 +20,8 @@ export const templateCircle = modRule({
         ? [
             {
               at: ['models', name, 'template'],
-              message:
-                `The model ${modelId(mod, name)} starts from templates that go in a circle: ` +
-                `${listed(circle, 'then')}.`,
+              says: 'templateCircle',
+              parts: { model: modelId(mod, name), circle: listed(circle, 'then') },
             },
           ]
         : [],

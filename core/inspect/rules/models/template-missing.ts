@@ -12,6 +12,10 @@ export const templateMissing = modRule({
   why:
     'A model without boxes of its own takes those of its template. When the template does ' +
     'not exist there is nothing to draw.',
+  messages: {
+    templateMissing:
+      'The model {model} starts from the template {missing}, which does not exist.{hint}',
+  },
   fails: { '/models/bank/template': 'obrank:cub' },
   passes: { '/models/bank/template': 'obrank:cube' },
   check: (mod) =>
@@ -27,9 +31,8 @@ export const templateMissing = modRule({
       return [
         {
           at,
-          message:
-            `The model ${modelId(mod, name)} starts from the template ${missing}, which does not ` +
-            `exist.${didYouMean(near)}`,
+          says: 'templateMissing',
+          parts: { model: modelId(mod, name), missing, hint: didYouMean(near) },
           fix: near
             ? {
                 title: `Use ${near}`,

@@ -6,6 +6,9 @@ export const tooManyBoxes = modRule({
   severity: 'error',
   title: 'More boxes than the kit allows',
   why: 'Every box costs memory for each state that shows it, so an engine has a limit.',
+  messages: {
+    tooManyBoxes: 'The model {model} has {boxes} boxes; {kit} allows {most}.',
+  },
   fails: {
     '/models/lamp/boxes': Array.from({ length: 300 }, () => ({
       at: [0, 0, 0],
@@ -20,9 +23,13 @@ export const tooManyBoxes = modRule({
         ? [
             {
               at: ['models', name, 'boxes'],
-              message:
-                `The model ${modelId(mod, name)} has ${boxes.length} boxes; ${title} allows ` +
-                `${limits.boxes}.`,
+              says: 'tooManyBoxes',
+              parts: {
+                model: modelId(mod, name),
+                boxes: boxes.length,
+                kit: title,
+                most: limits.boxes,
+              },
             },
           ]
         : [],

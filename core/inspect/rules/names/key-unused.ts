@@ -11,6 +11,12 @@ export const keyUnused = modRule({
     'A key that begins with block, item or group names something that the mod does not ' +
     'have, or stands in the way of the name that it has. A language file for a language ' +
     'that the mod does not list is never read.',
+  messages: {
+    languageUnknown: 'There are texts in {language}, which is no language of the mod.',
+    inTheWay:
+      'The text {key} in {language} stands in the way of the name that the {kind} itself ' + 'has.',
+    namesNothing: 'The text {key} in {language} names a {kind} that the mod does not have.{hint}',
+  },
   fails: { '/words/en': { texts: { 'block.lmap': 'Lamp' } } },
   passes: { '/words/en': { texts: { 'mod.summary': 'Lamps.' } } },
   check(mod) {
@@ -25,7 +31,8 @@ export const keyUnused = modRule({
         : [
             {
               at: ['words', language],
-              message: `There are texts in ${language}, which is no language of the mod.`,
+              says: 'languageUnknown',
+              parts: { language },
               fix: {
                 title: `Add ${language} to its languages`,
                 changes: [
@@ -47,11 +54,12 @@ export const keyUnused = modRule({
         return [
           {
             at: ['words', language, 'texts', key],
-            message: own
-              ? `The text ${key} in ${language} stands in the way of the name that the ${kind} itself ` +
-                'has.'
-              : `The text ${key} in ${language} names a ${kind} that the mod does not ` +
-                `have.${didYouMean(closest(name!, there))}`,
+            ...(own
+              ? { says: 'inTheWay', parts: { key, language, kind } }
+              : {
+                  says: 'namesNothing',
+                  parts: { key, language, kind, hint: didYouMean(closest(name!, there)) },
+                }),
             fix: { title: 'Remove the text', changes: [{ path, before: text }] },
           },
         ];

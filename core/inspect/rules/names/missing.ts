@@ -9,6 +9,9 @@ export const nameMissing = modRule({
   severity: 'warning',
   title: 'Name missing in a language',
   why: 'Where a name is missing players see a raw key instead of it.',
+  messages: {
+    missing: '{what} in {missing}.',
+  },
   fails: { '/blocks/lamp/names': {} },
   passes: { '/blocks/lamp/names': { en: 'Lamp' } },
   check(mod) {
@@ -45,9 +48,14 @@ export const nameMissing = modRule({
         {
           at,
           block: what === 'block' ? name : undefined,
-          message:
-            `${what === 'text' ? `The text ${name} is missing` : `${what === 'block' ? '' : `The ${what} `}${name} has no name`} ` +
-            `in ${listed(missing)}.`,
+          says: 'missing',
+          parts: {
+            what:
+              what === 'text'
+                ? `The text ${name} is missing`
+                : `${what === 'block' ? '' : `The ${what} `}${name} has no name`,
+            missing: listed(missing),
+          },
           fix,
         },
       ];

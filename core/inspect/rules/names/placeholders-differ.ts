@@ -10,6 +10,9 @@ export const placeholdersDiffer = modRule({
   why:
     "The mod's code puts a value where a placeholder such as {count} stands. Where it is " +
     'missing or misspelt in one language, players of that language do not see the value.',
+  messages: {
+    placeholdersDiffer: 'The text {key} in {language}: {wrong}.',
+  },
   fails: {
     '/header/languages': ['en', 'de'],
     '/words/en': { texts: { 'ui.full': 'Holds {count}.' } },
@@ -40,7 +43,8 @@ export const placeholdersDiffer = modRule({
                       ? ['header', 'groups']
                       : [`${entry.what}s`, entry.name, 'names', language],
                 block: entry.what === 'block' ? entry.name : undefined,
-                message: `The text ${entry.key} in ${language}: ${wrong}.`,
+                says: 'placeholdersDiffer',
+                parts: { key: entry.key, language, wrong },
               },
             ]
           : [];

@@ -5,6 +5,9 @@ export const sameNameTwice = modRule({
   severity: 'hint',
   title: 'The same name for two things',
   why: 'Players cannot tell apart two things that are called the same.',
+  messages: {
+    sameTwice: '{name} and {twin} are both called "{text}" ({language}).',
+  },
   fails: { '/blocks/bank/names/en': 'Lamp' },
   passes: { '/blocks/bank/names/en': 'Bank' },
   check(mod) {
@@ -23,7 +26,8 @@ export const sameNameTwice = modRule({
                 {
                   at: [kind, name, 'names', language],
                   block: kind === 'blocks' ? name : undefined,
-                  message: `${name} and ${twin} are both called "${text}" (${language}).`,
+                  says: 'sameTwice',
+                  parts: { name, twin, text, language },
                 },
               ];
         }),

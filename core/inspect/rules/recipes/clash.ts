@@ -11,6 +11,11 @@ export const recipeClash = modRule({
   why:
     'Something fits both recipes, and they give different things. Which of them counts is ' +
     'up to the engine, and the other can never be made from it.',
+  messages: {
+    clash:
+      'The recipes {first} and {second} both take {both}, but one gives {oneThing} and the ' +
+      'other {otherThing}.',
+  },
   fails: {
     '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' },
     '/recipes/b': {
@@ -40,9 +45,14 @@ export const recipeClash = modRule({
         );
       return {
         at: ['recipes', second],
-        message:
-          `The recipes ${first} and ${second} both take ${listed(both)}, but one gives ` +
-          `${gives(first)} and the other ${gives(second)}.`,
+        says: 'clash',
+        parts: {
+          first,
+          second,
+          both: listed(both),
+          oneThing: gives(first),
+          otherThing: gives(second),
+        },
       };
     }),
 });

@@ -7,6 +7,12 @@ export const recipeEmpty = modRule({
   why:
     'A recipe needs something to take and something to give, and what lies in the fire ' +
     'lies there for a while.',
+  messages: {
+    takesNothing: 'The recipe {name} takes nothing.',
+    choiceEmpty: 'The recipe {name} gives nothing to choose from.',
+    noTime: 'The recipe {name} takes {seconds} s in the fire.',
+    rewardNegative: 'The recipe {name} has a reward below zero.',
+  },
   fails: {
     '/recipes/bank': { kind: 'fire', takes: 'saltmarsh:lamp', gives: 'saltmarsh:bank', seconds: 0 },
   },
@@ -21,19 +27,21 @@ export const recipeEmpty = modRule({
   check: (mod) =>
     Object.entries(mod.recipes).flatMap(([name, recipe]): ModReport[] => {
       if (recipe.kind === 'mix' && !recipe.takes.length)
-        return [{ at: ['recipes', name, 'takes'], message: `The recipe ${name} takes nothing.` }];
+        return [{ at: ['recipes', name, 'takes'], says: 'takesNothing', parts: { name } }];
       if (recipe.kind === 'cut' && !recipe.choices.length)
         return [
           {
             at: ['recipes', name, 'choices'],
-            message: `The recipe ${name} gives nothing to choose from.`,
+            says: 'choiceEmpty',
+            parts: { name },
           },
         ];
       if (recipe.kind === 'fire' && !(recipe.seconds > 0))
         return [
           {
             at: ['recipes', name, 'seconds'],
-            message: `The recipe ${name} takes ${recipe.seconds} s in the fire.`,
+            says: 'noTime',
+            parts: { name, seconds: recipe.seconds },
             fix: {
               title: 'Make it 10 s',
               changes: [{ path: `/recipes/${name}/seconds`, before: recipe.seconds, after: 10 }],
@@ -44,7 +52,8 @@ export const recipeEmpty = modRule({
         return [
           {
             at: ['recipes', name, 'reward'],
-            message: `The recipe ${name} has a reward below zero.`,
+            says: 'rewardNegative',
+            parts: { name },
             fix: {
               title: 'Give none',
               changes: [{ path: `/recipes/${name}/reward`, before: recipe.reward }],

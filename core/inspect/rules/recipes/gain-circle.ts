@@ -10,6 +10,9 @@ export const gainCircle = modRule({
   why:
     'Going round these recipes leaves more than there was before, as often as one likes. ' +
     'Players find such a circle within a day.',
+  messages: {
+    gainCircle: 'From nothing comes more {more}: {way}.',
+  },
   fails: {
     '/recipes/a': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank', count: 3 },
     '/recipes/b': {
@@ -36,7 +39,8 @@ export const gainCircle = modRule({
       return {
         at: first ? ['recipes', first.recipe!] : ['blocks', steps[0]!.dug!, 'loot'],
         block: first ? undefined : steps[0]!.dug,
-        message: `From nothing comes more ${listed(more)}: ${listed(words, 'then')}.`,
+        says: 'gainCircle',
+        parts: { more: listed(more), way: listed(words, 'then') },
       };
     }),
 });

@@ -8,6 +8,9 @@ export const patternKeys = modRule({
   why:
     'Each letter of a pattern stands for a key; all rows are equally long. A letter ' +
     'without a key, a key without a letter, or a ragged pattern cannot be made.',
+  messages: {
+    patternKeys: 'The recipe {name} cannot be made: {flaws}.',
+  },
   fails: {
     '/recipes/bank': {
       kind: 'pattern',
@@ -51,7 +54,8 @@ export const patternKeys = modRule({
         ? [
             {
               at: ['recipes', name, 'pattern'],
-              message: `The recipe ${name} cannot be made: ${listed(says)}.`,
+              says: 'patternKeys',
+              parts: { name, flaws: listed(says) },
             },
           ]
         : [];

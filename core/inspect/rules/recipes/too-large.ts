@@ -8,6 +8,10 @@ export const recipeTooLarge = modRule({
   why:
     'The target has so many places for a pattern or a mix. What takes more can never be ' +
     'laid out.',
+  messages: {
+    tooMany: 'The recipe {name} mixes {things} things; {kit} has {places} places.',
+    tooWide: 'The recipe {name} is {wide} by {high}; {kit} has {mostWide} by {mostHigh} places.',
+  },
   fails: {
     '/recipes/bank': {
       kind: 'pattern',
@@ -39,9 +43,8 @@ export const recipeTooLarge = modRule({
           ? [
               {
                 at: ['recipes', name, 'takes'],
-                message:
-                  `The recipe ${name} mixes ${recipe.takes.length} things; ${title} has ${wide * high} ` +
-                  'places.',
+                says: 'tooMany',
+                parts: { name, things: recipe.takes.length, kit: title, places: wide * high },
               },
             ]
           : [];
@@ -51,9 +54,15 @@ export const recipeTooLarge = modRule({
         ? [
             {
               at: ['recipes', name, 'pattern'],
-              message:
-                `The recipe ${name} is ${grid.wide} by ${grid.high}; ${title} has ${wide} by ${high} ` +
-                'places.',
+              says: 'tooWide',
+              parts: {
+                name,
+                wide: grid.wide,
+                high: grid.high,
+                kit: title,
+                mostWide: wide,
+                mostHigh: high,
+              },
             },
           ]
         : [];

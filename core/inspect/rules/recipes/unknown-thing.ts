@@ -10,6 +10,9 @@ export const unknownThing = modRule({
   why:
     'A recipe that takes or gives what does not exist, or what cannot be held, can never ' +
     'be made.',
+  messages: {
+    unknownThing: 'The recipe {name} {does} {id}, which {flaw}.{hint}',
+  },
   fails: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lmap'], gives: 'saltmarsh:bank' } },
   passes: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' } },
   check(mod) {
@@ -34,10 +37,15 @@ export const unknownThing = modRule({
         return [
           {
             at: place,
-            message:
-              `The recipe ${name} ${what === 'result' ? 'gives' : 'takes'} ${id || 'nothing'}, ` +
-              'which ' +
-              `${own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist'}.${didYouMean(meant)}`,
+            says: 'unknownThing',
+            parts: {
+              name,
+              does: what === 'result' ? 'gives' : 'takes',
+              id: id || 'nothing',
+              flaw:
+                own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist',
+              hint: didYouMean(meant),
+            },
             fix:
               meant && meant !== id
                 ? {

@@ -11,6 +11,9 @@ export const unobtainable = modRule({
   why:
     'The world does not give it, nothing drops it, and no recipe that can be made gives ' +
     'it. Players will never hold it.',
+  messages: {
+    unobtainable: 'Nobody can come to have {id}: {why}.',
+  },
   fails: { '/blocks/lamp/identity/natural': null },
   passes: {
     '/blocks/lamp/identity/natural': null,
@@ -37,8 +40,8 @@ export const unobtainable = modRule({
         {
           at,
           block: block && name,
-          message:
-            `Nobody can come to have ${idOf(namespace, name)}: ` + `${whyNot(given, dropped)}.`,
+          says: 'unobtainable',
+          parts: { id: idOf(namespace, name), why: whyNot(given, dropped) },
           fix: dropped
             ? undefined
             : {

@@ -8,6 +8,9 @@ export const registeredButGone = modRule({
   why:
     'Saved worlds may hold the number. What is gone must be retired, so that its number ' +
     'is never given to something else.',
+  messages: {
+    gone: 'The registry holds the {kind} {entry}, which the mod no longer has.',
+  },
   fails: { '/ledger/entries/3': { number: 9, kind: 'block', name: 'pier' } },
   passes: {},
   check(mod) {
@@ -22,7 +25,8 @@ export const registeredButGone = modRule({
         : [
             {
               at: ['ledger', 'entries', i],
-              message: `The registry holds the ${entry.kind} ${entry.name}, which the mod no longer has.`,
+              says: 'gone',
+              parts: { kind: entry.kind, entry: entry.name },
               fix: { title: `Retire number ${entry.number}`, changes: retire(mod.ledger, i) },
             },
           ],

@@ -16,6 +16,11 @@ export const retiredWithoutSuccessor = modRule({
   why:
     'A version that players have holds it. Say what stands in old worlds in its place, or ' +
     'that nothing does.',
+  messages: {
+    successorUnknown: '{successor} was to stand for the {kind} {name}, but it does not exist.',
+    successorMissing:
+      'The {kind} {id} is in worlds that players have, and nothing stands in its place.',
+  },
   fails: {
     '/ledger/retired': [{ number: 7, kind: 'block', name: 'pier' }],
     '/ledger/releases': [released],
@@ -38,7 +43,8 @@ export const retiredWithoutSuccessor = modRule({
         return [
           {
             at: ['ledger', 'retired', i, 'successor'],
-            message: `${successor} was to stand for the ${kind} ${name}, but it does not exist.`,
+            says: 'successorUnknown',
+            parts: { successor, kind, name },
             fix: {
               title: 'Name no successor',
               changes: [{ path: `/ledger/retired/${i}/successor`, before: successor }],
@@ -49,9 +55,8 @@ export const retiredWithoutSuccessor = modRule({
       return [
         {
           at: ['ledger', 'retired', i],
-          message:
-            `The ${kind} ${idOf(header.namespace, name)} is in worlds that players have, and ` +
-            'nothing stands in its place.',
+          says: 'successorMissing',
+          parts: { kind, id: idOf(header.namespace, name) },
           fix: {
             title: 'Nothing takes its place, on purpose',
             changes: [{ path: `/ledger/retired/${i}/lost`, after: true }],

@@ -6,6 +6,9 @@ export const notRegistered = modRule({
   severity: 'error',
   title: 'Not registered',
   why: 'What is not in the registry does not exist in the game, however complete its files are.',
+  messages: {
+    notRegistered: 'The {kind} {name} is not in the registry.',
+  },
   fails: {
     '/ledger/entries': [
       { number: 0, kind: 'group', name: 'shore' },
@@ -40,7 +43,8 @@ export const notRegistered = modRule({
         return {
           at,
           block: kind === 'block' ? name : undefined,
-          message: `The ${kind} ${name} is not in the registry.`,
+          says: 'notRegistered',
+          parts: { kind, name },
           fix: {
             title: `Register it as number ${number}`,
             changes: [{ path: '/ledger/entries', before: mod.ledger.entries, after }],

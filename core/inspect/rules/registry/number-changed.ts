@@ -18,6 +18,10 @@ export const numberChanged = modRule({
   why:
     'Players have worlds in which things stand as numbers. When a number means something ' +
     'else, or nothing, what they built turns into something else or is gone.',
+  messages: {
+    moved: 'The {kind} {name} had the number {number} in {version} and has {now} now.',
+    takenOver: 'The number {number} was the {kind} {name} in {version} and {nowWhat}.',
+  },
   fails: { '/ledger/releases': [released] },
   passes: {
     '/ledger/releases': [
@@ -43,11 +47,21 @@ export const numberChanged = modRule({
         {
           at: ['ledger', ...(moved ? ['entries', at] : ['entries'])],
           block: kind === 'block' && moved ? name : undefined,
-          message: moved
-            ? `The ${kind} ${name} had the number ${number} in ${last!.version} and has ` +
-              `${moved.number} now.`
-            : `The number ${number} was the ${kind} ${name} in ${last!.version} and ` +
-              `${entry ? `is the ${entry.kind} ${entry.name} now` : "is nobody's now"}.`,
+          ...(moved
+            ? {
+                says: 'moved',
+                parts: { kind, name, number, version: last!.version, now: moved.number },
+              }
+            : {
+                says: 'takenOver',
+                parts: {
+                  number,
+                  kind,
+                  name,
+                  version: last!.version,
+                  nowWhat: entry ? `is the ${entry.kind} ${entry.name} now` : "is nobody's now",
+                },
+              }),
           fix:
             moved && !entry
               ? {

@@ -8,6 +8,9 @@ export const codesCollide = blockRule({
   why:
     'A saved world stores each state as a number. If two states share one, or a state has ' +
     'none or comes back as another, the world changes when it is loaded.',
+  messages: {
+    codesCollide: '{block}: {flaw}.',
+  },
   fails: {
     '/ledger/entries/2/codes': {
       kind: 'table',
@@ -42,7 +45,8 @@ export const codesCollide = blockRule({
       ? [
           {
             at: ['states', 'properties'],
-            message: `${name}: ${flaw}.`,
+            says: 'codesCollide',
+            parts: { block: name, flaw },
             fix: context.setCodes('Lay the codes out afresh', undefined),
           },
         ]

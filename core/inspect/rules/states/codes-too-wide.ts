@@ -8,6 +8,11 @@ export const codesTooWide = blockRule({
   why:
     'The target stores each state in so many bits. The states would fit, but the way in ' +
     'which their codes are laid out needs more.',
+  messages: {
+    codesTooWide:
+      '{block}: the state codes need {bits} bits as they are laid out; {kit} stores ' +
+      '{most}. Counted without gaps they need {least}.',
+  },
   fails: {
     '/ledger/entries/2/codes': {
       kind: 'bit-fields',
@@ -36,10 +41,14 @@ export const codesTooWide = blockRule({
     return [
       {
         at: ['states', 'properties'],
-        message:
-          `${name}: the state codes need ${bits} bits as they are laid out; ` +
-          `${context.kit.title} stores ${stateCodeBits}. Counted without gaps they need ` +
-          `${mixedRadix(space).bits}.`,
+        says: 'codesTooWide',
+        parts: {
+          block: name,
+          bits,
+          kit: context.kit.title,
+          most: stateCodeBits,
+          least: mixedRadix(space).bits,
+        },
         fix: context.setCodes('Lay the codes out afresh', undefined),
       },
     ];

@@ -8,6 +8,10 @@ export const defaultOutside = blockRule({
   why:
     'The default is what a property has when nothing sets it. If it is not one of the ' +
     'values, the block has no state to begin with.',
+  messages: {
+    defaultOutside:
+      '{block}: the default of {property} is {default}, which is not one of its values.',
+  },
   fails: { '/blocks/lamp/states/properties/0/default': 'up' },
   passes: { '/blocks/lamp/states/properties/0/default': 'east' },
   check({ name, space }, context) {
@@ -17,9 +21,8 @@ export const defaultOutside = blockRule({
       return [
         {
           at: ['states', 'properties', i, 'default'],
-          message:
-            `${name}: the default of ${property.name} is ${String(property.default)}, which is ` +
-            'not one of its values.',
+          says: 'defaultOutside',
+          parts: { block: name, property: property.name, default: String(property.default) },
           fix: context.set(
             `Make it ${String(values[0])}`,
             ['states', 'properties', i, 'default'],

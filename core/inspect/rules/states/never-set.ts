@@ -8,6 +8,9 @@ export const neverSet = blockRule({
     "No rule of placing sets the property, and it is not marked as changed by the mod's " +
     'own code. So it always has its default, and the other states never appear in the ' +
     'game.',
+  messages: {
+    neverSet: '{block}: nothing sets {property}, so it is always {default}.',
+  },
   fails: { '/blocks/lamp/states/properties/1/byCode': null },
   passes: {
     '/blocks/lamp/states/properties/1/byCode': null,
@@ -21,7 +24,8 @@ export const neverSet = blockRule({
         : [
             {
               at: ['states', 'properties', i],
-              message: `${name}: nothing sets ${property.name}, so it is always ${String(property.default)}.`,
+              says: 'neverSet',
+              parts: { block: name, property: property.name, default: String(property.default) },
               fix: context.set(
                 "The mod's code changes it",
                 ['states', 'properties', i, 'byCode'],

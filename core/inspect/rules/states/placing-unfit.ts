@@ -1,7 +1,7 @@
 import type { Placing } from '../../../mod/index.ts';
 import { hasValue, type Property } from '../../../states/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import { blockRule } from '../../rule.ts';
+import { blockRule, type BlockReport } from '../../rule.ts';
 
 /**
  * The kinds of property that each way of placing can set; the others give the values that the rule
@@ -22,6 +22,14 @@ export const placingUnfit = blockRule({
   why:
     'A placing rule sets a property when the block is placed. If the property does not ' +
     'exist, or cannot hold what the rule gives, the block is placed in a wrong state.',
+  messages: {
+    propertyUnknown: '{block}: placing sets {property}, which is no property of the block.{hint}',
+    kindUnfit: '{block}: placing sets {property} {how}, but {property} is a {kind}.',
+    sideMissing:
+      '{block}: placing sets {property} when a side is joined, but does not say which side.',
+    valueMissing: '{block}: placing sets {property} and does not say to what.',
+    valueUnknown: '{block}: placing sets {property} to {value}, which is not one of its values.',
+  },
   fails: { '/blocks/lamp/states/placing/0': { set: 'heading', to: 'along the clicked side' } },
   passes: {
     '/blocks/lamp/states/placing/0': { set: 'heading', to: 'away from the player' },
@@ -29,7 +37,7 @@ export const placingUnfit = blockRule({
   },
   check({ name, space, declared }, context) {
     const { placing = [] } = declared.states;
-    return placing.flatMap((rule, i) => {
+    return placing.flatMap((rule, i): BlockReport[] => {
       const property = space.properties.find((one) => one.name === rule.set);
       const at = ['states', 'placing', i];
       const without = context.set(
@@ -45,9 +53,8 @@ export const placingUnfit = blockRule({
         return [
           {
             at: [...at, 'set'],
-            message:
-              `${name}: placing sets ${rule.set}, which is no property of the ` +
-              `block.${didYouMean(near)}`,
+            says: 'propertyUnknown',
+            parts: { block: name, property: rule.set, hint: didYouMean(near) },
             fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without,
           },
         ];
@@ -59,7 +66,8 @@ export const placingUnfit = blockRule({
           : [
               {
                 at: [...at, 'to'],
-                message: `${name}: placing sets ${rule.set} ${rule.to}, but ${rule.set} is a ${property.kind}.`,
+                says: 'kindUnfit',
+                parts: { block: name, property: rule.set, how: rule.to, kind: property.kind },
                 fix: without,
               },
             ];
@@ -67,9 +75,8 @@ export const placingUnfit = blockRule({
         return [
           {
             at,
-            message:
-              `${name}: placing sets ${rule.set} when a side is joined, but does not say which ` +
-              'side.',
+            says: 'sideMissing',
+            parts: { block: name, property: rule.set },
             fix: without,
           },
         ];
@@ -83,11 +90,12 @@ export const placingUnfit = blockRule({
       return [
         {
           at: [...at, odd],
-          message:
-            rule[odd] === undefined
-              ? `${name}: placing sets ${rule.set} and does not say to what.`
-              : `${name}: placing sets ${rule.set} to ${String(rule[odd])}, which is not one of its ` +
-                'values.',
+          ...(rule[odd] === undefined
+            ? { says: 'valueMissing', parts: { block: name, property: rule.set } }
+            : {
+                says: 'valueUnknown',
+                parts: { block: name, property: rule.set, value: String(rule[odd]) },
+              }),
           fix: context.set(`Make it ${String(property.default)}`, [...at, odd], property.default),
         },
       ];

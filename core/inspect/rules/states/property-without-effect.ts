@@ -10,6 +10,9 @@ export const propertyWithoutEffect = blockRule({
   why:
     'Neither looks, light, shapes nor drops change with the property. It multiplies the ' +
     'states and does nothing.',
+  messages: {
+    propertyWithoutEffect: '{block}: nothing depends on the property {property}.',
+  },
   fails: {
     '/blocks/bank/states/properties': [
       { name: 'wet', kind: 'toggle', default: false, byCode: true },
@@ -36,7 +39,8 @@ export const propertyWithoutEffect = blockRule({
         : [
             {
               at: ['states', 'properties', i],
-              message: `${name}: nothing depends on the property ${property.name}.`,
+              says: 'propertyWithoutEffect',
+              parts: { block: name, property: property.name },
               fix: context.withoutProperty(i),
             },
           ],

@@ -8,6 +8,9 @@ export const tooFewValues = blockRule({
   why:
     'A property with one value never changes and tells nothing; one without values leaves ' +
     'the block without any state.',
+  messages: {
+    tooFewValues: '{block}: the property {property} has {howMany}.',
+  },
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'hung',
@@ -25,9 +28,12 @@ export const tooFewValues = blockRule({
         : [
             {
               at: ['states', 'properties', i],
-              message:
-                `${name}: the property ${property.name} has ` +
-                `${many === 1 ? 'only one value' : 'no value'}.`,
+              says: 'tooFewValues',
+              parts: {
+                block: name,
+                property: property.name,
+                howMany: many === 1 ? 'only one value' : 'no value',
+              },
               fix: context.withoutProperty(i),
             },
           ];

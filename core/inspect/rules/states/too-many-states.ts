@@ -9,6 +9,9 @@ export const tooManyStates = blockRule({
   why:
     'Every combination of values is a state. A saved world has only so many bits for a ' +
     'state, and each state costs memory.',
+  messages: {
+    tooManyStates: '{block} has {states}; {kit} holds at most {most}.{hint}',
+  },
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'level',
@@ -31,9 +34,14 @@ export const tooManyStates = blockRule({
     return [
       {
         at: ['states', 'properties'],
-        message:
-          `${name} has ${count(space.trueSize, 'state')}; ${kit.title} holds at most ` +
-          `${most.toLocaleString('en')}.${hint}`,
+        says: 'tooManyStates',
+        parts: {
+          block: name,
+          states: count(space.trueSize, 'state'),
+          kit: kit.title,
+          most: most.toLocaleString('en'),
+          hint,
+        },
       },
     ];
   },

@@ -8,6 +8,9 @@ export const turningDoesNotReturn = blockRule({
   why:
     'A structure that is turned four times, or mirrored twice, must be what it was. What ' +
     'the values of a choice become must follow the same law.',
+  messages: {
+    turningFlaw: '{block}: after {what} the state {state} comes back as {back}.',
+  },
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'corner',
@@ -51,9 +54,13 @@ export const turningDoesNotReturn = blockRule({
     return [
       {
         at: ['states', 'properties', choices[0] ?? 0],
-        message:
-          `${name}: after ${flaw.what} the state ${space.describe(flaw.state)} comes back as ` +
-          `${space.describe(flaw.back)}.`,
+        says: 'turningFlaw',
+        parts: {
+          block: name,
+          what: flaw.what,
+          state: space.describe(flaw.state),
+          back: space.describe(flaw.back),
+        },
         fix,
       },
     ];

@@ -12,6 +12,10 @@ export const valueTwice = blockRule({
   severity: 'error',
   title: 'A value or a property twice',
   why: 'Two values or two properties of one name cannot be told apart in a saved world.',
+  messages: {
+    nameTwice: '{block} has two properties called {property}.',
+    valueTwice: '{block}: the property {property} lists a value twice.',
+  },
   fails: {
     '/blocks/lamp/states/properties/2': {
       name: 'hung',
@@ -36,7 +40,8 @@ export const valueTwice = blockRule({
         ? [
             {
               at: ['states', 'properties', i, 'name'],
-              message: `${name} has two properties called ${property.name}.`,
+              says: 'nameTwice',
+              parts: { block: name, property: property.name },
               fix: context.set(
                 `Call the second ${freeName(property.name, names)}`,
                 ['states', 'properties', i, 'name'],
@@ -49,7 +54,8 @@ export const valueTwice = blockRule({
         ? [
             {
               at: ['states', 'properties', i, 'values'],
-              message: `${name}: the property ${property.name} lists a value twice.`,
+              says: 'valueTwice',
+              parts: { block: name, property: property.name },
               fix: context.set(
                 'Keep each value once',
                 ['states', 'properties', i, 'values'],

@@ -10,6 +10,9 @@ export const tagCircle = modRule({
   why:
     'A tag that contains itself, directly or through others, cannot be worked out. Strict ' +
     'engines refuse all tags of the circle.',
+  messages: {
+    circle: 'Tags in a circle: {way}.',
+  },
   fails: {
     '/blockTags/shore/members': ['#saltmarsh:spade_dug'],
     '/blockTags/spade_dug/members': ['#saltmarsh:shore'],
@@ -23,7 +26,8 @@ export const tagCircle = modRule({
         const after = members.filter((member) => member !== `#${circle[0]!}`);
         return {
           at: [kind, last, 'members'],
-          message: `Tags in a circle: ${[...circle, circle[0]!].join(' names ')}.`,
+          says: 'circle',
+          parts: { way: [...circle, circle[0]!].join(' names ') },
           fix: {
             title: `Take ${circle[0]!} out of ${circle.at(-1)!}`,
             changes: [{ path: pointer([kind, last, 'members']), before: members, after }],

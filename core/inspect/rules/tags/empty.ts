@@ -7,6 +7,9 @@ export const emptyTag = modRule({
   severity: 'hint',
   title: 'Empty tag',
   why: 'A tag without members does nothing. Often what belongs in it was forgotten.',
+  messages: {
+    empty: 'The tag {id} has no member.',
+  },
   fails: { '/blockTags/drowned': {} },
   passes: { '/blockTags/drowned': { members: ['saltmarsh:bank'] } },
   check: (mod) =>
@@ -20,7 +23,7 @@ export const emptyTag = modRule({
           !lookUp(mod[kind], name) ||
           needs.get(id)?.some(({ what }) => what === 'recipe')
           ? []
-          : [{ at: [kind, name], message: `The tag ${id} has no member.` }];
+          : [{ at: [kind, name], says: 'empty', parts: { id } }];
       });
     }),
 });

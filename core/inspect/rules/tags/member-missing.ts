@@ -10,6 +10,9 @@ export const memberMissing = modRule({
   why:
     'A tag that names something that does not exist is refused by strict engines, with ' +
     'all its other members.',
+  messages: {
+    memberMissing: 'The tag {namespace}:{name} names {member}, which does not exist.{hint}',
+  },
   fails: { '/blockTags/shore/members': ['saltmarsh:bnak'] },
   passes: { '/blockTags/shore/members': ['saltmarsh:bank'] },
   check: (mod) =>
@@ -30,9 +33,8 @@ export const memberMissing = modRule({
           return [
             {
               at,
-              message:
-                `The tag ${mod.header.namespace}:${name} names ${member}, which does not ` +
-                `exist.${didYouMean(meant)}`,
+              says: 'memberMissing',
+              parts: { namespace: mod.header.namespace, name, member, hint: didYouMean(meant) },
               fix: meant
                 ? {
                     title: `Name ${meant}`,

@@ -7,6 +7,10 @@ export const memberTwice = modRule({
   severity: 'hint',
   title: 'In the same tag twice',
   why: 'Once is enough; the second mention hides which one is meant to be removed later.',
+  messages: {
+    blockNamesTwice: '{name} names the tag {twice} twice.',
+    memberTwice: '{twice} is in the tag {id} twice.',
+  },
   fails: { '/blocks/bank/tags': ['saltmarsh:shore', 'saltmarsh:shore'] },
   passes: { '/blocks/bank/tags': ['saltmarsh:shore'] },
   check: (mod) =>
@@ -25,7 +29,8 @@ export const memberTwice = modRule({
                 {
                   at,
                   block: of === 'blocks' ? name : undefined,
-                  message: `${name} names the tag ${twice} twice.`,
+                  says: 'blockNamesTwice',
+                  parts: { name, twice },
                   fix: {
                     title: 'Name each tag once',
                     changes: [{ path: pointer(at), before: tags, after: [...new Set(tags)] }],
@@ -45,7 +50,8 @@ export const memberTwice = modRule({
             : [
                 {
                   at: [kind, name, 'members'],
-                  message: `${twice} is in the tag ${id} twice.`,
+                  says: 'memberTwice',
+                  parts: { twice, id },
                   fix: {
                     title: 'Name each member once',
                     changes: [

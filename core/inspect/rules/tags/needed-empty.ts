@@ -8,6 +8,9 @@ export const neededTagEmpty = modRule({
   severity: 'warning',
   title: 'Tag that is needed and nobody fills',
   why: 'A recipe takes whatever is in the tag. With nothing in it the recipe can never be made.',
+  messages: {
+    neededEmpty: 'Nothing is in the item tag {id}, which the {noun} {recipes} {verb}.',
+  },
   fails: { '/recipes/bank': { kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' } },
   passes: {
     '/recipes/bank': { kind: 'mix', takes: ['#saltmarsh:wet'], gives: 'saltmarsh:bank' },
@@ -27,10 +30,13 @@ export const neededTagEmpty = modRule({
       return [
         {
           at: ['recipes', recipes[0]!],
-          message:
-            `Nothing is in the item tag ${id}, which the ` +
-            `${recipes.length === 1 ? 'recipe' : 'recipes'} ${listed(recipes)} ` +
-            `${recipes.length === 1 ? 'takes' : 'take'}.`,
+          says: 'neededEmpty',
+          parts: {
+            id,
+            noun: recipes.length === 1 ? 'recipe' : 'recipes',
+            recipes: listed(recipes),
+            verb: recipes.length === 1 ? 'takes' : 'take',
+          },
         },
       ];
     });

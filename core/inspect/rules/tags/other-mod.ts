@@ -9,6 +9,9 @@ export const otherModUndeclared = modRule({
     'The mod names something of another mod, but does not say that it needs that mod. ' +
     'Where the other one is missing, tags stay empty and recipes cannot be made, and ' +
     'nobody is told why.',
+  messages: {
+    otherModUndeclared: '{what} names {id}, but the mod does not say that it needs {other}.',
+  },
   fails: { '/blocks/bank/tags': ['saltmarsh:spade_dug', 'driftwood:diggable'] },
   passes: {
     '/blocks/bank/tags': ['saltmarsh:spade_dug', 'driftwood:diggable'],
@@ -25,7 +28,8 @@ export const otherModUndeclared = modRule({
       first.set(other, {
         at,
         block,
-        message: `${what} names ${id}, but the mod does not say that it needs ${other}.`,
+        says: 'otherModUndeclared',
+        parts: { what, id, other },
         fix: {
           title: `Say that it needs ${other}`,
           changes: [

@@ -10,6 +10,9 @@ export const unknownOwnTag = modRule({
   why:
     'A tag that the mod does not declare is made up on the spot. That is how a misspelt ' +
     'tag stays unseen.',
+  messages: {
+    unknownOwnTag: '{name} is in the tag {tag}, which the mod does not declare.{hint}',
+  },
   fails: { '/blocks/bank/tags': ['saltmarsh:spade_dug', 'saltmarsh:shroe'] },
   passes: { '/blocks/bank/tags': ['saltmarsh:spade_dug'] },
   check(mod) {
@@ -42,9 +45,12 @@ export const unknownOwnTag = modRule({
             {
               at: [...at, i],
               block: of === 'blocks' ? name : undefined,
-              message:
-                `${name} is in the tag ${tag}, which the mod does not ` +
-                `declare.${near === undefined ? '' : didYouMean(`${namespace}:${near}`)}`,
+              says: 'unknownOwnTag',
+              parts: {
+                name,
+                tag,
+                hint: near === undefined ? '' : didYouMean(`${namespace}:${near}`),
+              },
               fix,
             },
           ];

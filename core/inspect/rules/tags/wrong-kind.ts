@@ -10,6 +10,10 @@ export const wrongKind = modRule({
     'Item tags hold what can be held, block tags what stands in the world. A block ' +
     'without an item form in an item tag, or an item in a block tag, is never found ' +
     'there.',
+  messages: {
+    wrongKind: 'The tag {namespace}:{name} names {member}, which is {wrong}.',
+    cannotBeHeld: '{name} is in the item tag {tag}, but it cannot be held.',
+  },
   fails: { '/itemTags/wet': { members: ['saltmarsh:bank'] }, '/blocks/bank/identity/item': 'none' },
   passes: { '/itemTags/wet': { members: ['saltmarsh:bank'] } },
   check: (mod) => [
@@ -30,7 +34,8 @@ export const wrongKind = modRule({
             ? [
                 {
                   at: [kind, name, 'members'],
-                  message: `The tag ${mod.header.namespace}:${name} names ${member}, which is ${wrong}.`,
+                  says: 'wrongKind',
+                  parts: { namespace: mod.header.namespace, name, member, wrong },
                   fix: {
                     title: `Take ${own} out of it`,
                     changes: [
@@ -53,7 +58,8 @@ export const wrongKind = modRule({
             {
               at: ['blocks', name, 'itemTags'],
               block: name,
-              message: `${name} is in the item tag ${itemTags[0]!}, but it cannot be held.`,
+              says: 'cannotBeHeld',
+              parts: { name, tag: itemTags[0]! },
               fix: {
                 title: 'Take it out of item tags',
                 changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }],

@@ -9,6 +9,10 @@ export const alphaUnderMode = blockRule({
   why:
     'Under opaque every texel is drawn solid; under mask a texel is either drawn or a ' +
     'hole. Holes and partial alpha show only under the mode that is made for them.',
+  messages: {
+    alphaUnderMode:
+      '{block} shows the texture {texture}, which has {alpha}, under alpha mode ' + '{alphaMode}.',
+  },
   fails: { '/textures/bank/picture/alpha': 'holes' },
   passes: { '/textures/bank/picture/alpha': 'holes', '/blocks/bank/traits/alphaMode': 'mask' },
   check({ name, traits }, context) {
@@ -26,10 +30,13 @@ export const alphaUnderMode = blockRule({
       return [
         {
           at: ['traits', 'alphaMode'],
-          message:
-            `${name} shows the texture ${texture}, which has ` +
-            `${alpha === 'partial' ? 'partial alpha' : 'holes'}, under alpha mode ` +
-            `${traits.alphaMode}.`,
+          says: 'alphaUnderMode',
+          parts: {
+            block: name,
+            texture,
+            alpha: alpha === 'partial' ? 'partial alpha' : 'holes',
+            alphaMode: traits.alphaMode,
+          },
           fix,
         },
       ];

@@ -9,6 +9,9 @@ export const textureMissing = modRule({
   severity: 'error',
   title: 'Texture missing',
   why: 'A texture that does not exist is drawn as a marker in the game, for every player to see.',
+  messages: {
+    missing: '{who} uses the texture {texture}, which does not exist.{hint}',
+  },
   fails: { '/models/bank/slots/face': 'saltmarsh:bnak' },
   passes: { '/models/bank/slots/face': 'saltmarsh:lamp' },
   check(mod) {
@@ -18,7 +21,8 @@ export const textureMissing = modRule({
       return {
         at,
         block,
-        message: `${who} uses the texture ${texture}, which does not exist.${didYouMean(near)}`,
+        says: 'missing',
+        parts: { who, texture, hint: didYouMean(near) },
         fix: near
           ? { title: `Use ${near}`, changes: [{ path: pointer(at), before: texture, after: near }] }
           : undefined,

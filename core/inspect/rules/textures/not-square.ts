@@ -9,6 +9,9 @@ export const notSquare = modRule({
   why:
     'A texture is square, or a strip of square frames with a timing file. Otherwise the ' +
     'picture is squeezed onto the side of a block.',
+  messages: {
+    notSquare: 'The texture {id} is {width} × {height} texels: neither square nor a strip.',
+  },
   fails: { '/textures/bank/picture/height': 48 },
   passes: { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 4 } },
   check: (mod) =>
@@ -31,9 +34,8 @@ export const notSquare = modRule({
         return [
           {
             at: ['textures', name],
-            message:
-              `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels: ` +
-              'neither square nor a strip.',
+            says: 'notSquare',
+            parts: { id: idOf(mod.header.namespace, name), width, height },
             fix,
           },
         ];

@@ -8,6 +8,11 @@ export const nothingTransparent = blockRule({
   why:
     'Drawing with mask or blend costs more than opaque. When no texture of the block has ' +
     'a hole or partial alpha, nothing is gained.',
+  messages: {
+    nothingTransparent:
+      '{block} has alpha mode {alphaMode}, but none of its textures has a hole or partial ' +
+      'alpha.',
+  },
   fails: { '/blocks/bank/traits/alphaMode': 'mask' },
   passes: { '/blocks/bank/traits/alphaMode': 'mask', '/textures/bank/picture/alpha': 'holes' },
   check({ name, traits }, context) {
@@ -17,9 +22,8 @@ export const nothingTransparent = blockRule({
     return [
       {
         at: ['traits', 'alphaMode'],
-        message:
-          `${name} has alpha mode ${traits.alphaMode}, but none of its textures has a hole or ` +
-          'partial alpha.',
+        says: 'nothingTransparent',
+        parts: { block: name, alphaMode: traits.alphaMode },
         fix: context.set('Use alpha mode opaque', ['traits', 'alphaMode'], 'opaque'),
       },
     ];

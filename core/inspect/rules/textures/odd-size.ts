@@ -9,6 +9,11 @@ export const oddSize = modRule({
   why:
     'Far away, engines draw smaller copies of a texture, each half the size. With a side ' +
     'that is no power of two the halves do not meet and the edges bleed.',
+  messages: {
+    oddSize:
+      'The texture {id} is {width} × {height} texels; sides of 16, 32 or 64 make clean ' +
+      'small copies.',
+  },
   fails: { '/textures/bank/picture/width': 18, '/textures/bank/picture/height': 18 },
   passes: { '/textures/bank/picture/width': 32, '/textures/bank/picture/height': 32 },
   check: (mod) =>
@@ -19,9 +24,8 @@ export const oddSize = modRule({
         : [
             {
               at: ['textures', name],
-              message:
-                `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; ` +
-                'sides of 16, 32 or 64 make clean small copies.',
+              says: 'oddSize',
+              parts: { id: idOf(mod.header.namespace, name), width, height },
             },
           ];
     }),

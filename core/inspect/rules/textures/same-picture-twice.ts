@@ -6,6 +6,9 @@ export const samePictureTwice = modRule({
   severity: 'hint',
   title: 'The same picture twice',
   why: 'Two textures with the very same pixels are often a copy that was never painted over.',
+  messages: {
+    samePictureTwice: '{id} and {twin} are the same picture.',
+  },
   fails: { '/textures/lamp/picture/sha256': '0'.repeat(63) + '1' },
   passes: {},
   check(mod) {
@@ -18,9 +21,11 @@ export const samePictureTwice = modRule({
         : [
             {
               at: ['textures', name],
-              message:
-                `${idOf(mod.header.namespace, name)} and ${idOf(mod.header.namespace, twin)} are the ` +
-                'same picture.',
+              says: 'samePictureTwice',
+              parts: {
+                id: idOf(mod.header.namespace, name),
+                twin: idOf(mod.header.namespace, twin),
+              },
             },
           ];
     });

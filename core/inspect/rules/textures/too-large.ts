@@ -7,6 +7,9 @@ export const textureTooLarge = modRule({
   severity: 'error',
   title: 'Bigger than the kit allows',
   why: 'Engines hold all textures in one large picture; a side longer than the limit does not fit.',
+  messages: {
+    tooLarge: 'The texture {id} is {width} × {height} texels; {kit} allows {most}.',
+  },
   fails: { '/textures/bank/picture/width': 2048, '/textures/bank/picture/height': 2048 },
   passes: { '/textures/bank/picture/width': 1024, '/textures/bank/picture/height': 1024 },
   check: (mod, { limits, title }) =>
@@ -17,9 +20,14 @@ export const textureTooLarge = modRule({
         : [
             {
               at: ['textures', name],
-              message:
-                `The texture ${idOf(mod.header.namespace, name)} is ${width} × ${height} texels; ` +
-                `${title} allows ${limits.textureSide}.`,
+              says: 'tooLarge',
+              parts: {
+                id: idOf(mod.header.namespace, name),
+                width,
+                height,
+                kit: title,
+                most: limits.textureSide,
+              },
             },
           ];
     }),

@@ -8,6 +8,9 @@ export const textureUnused = modRule({
   why:
     'It is packed, loaded and kept in memory for nothing. Or something that should use it ' +
     'does not.',
+  messages: {
+    unused: 'No model and no item uses the texture {id}.',
+  },
   fails: {
     '/textures/spare': {
       picture: {
@@ -31,7 +34,8 @@ export const textureUnused = modRule({
       .filter((name) => !used.has(idOf(mod.header.namespace, name)))
       .map((name) => ({
         at: ['textures', name],
-        message: `No model and no item uses the texture ${idOf(mod.header.namespace, name)}.`,
+        says: 'unused',
+        parts: { id: idOf(mod.header.namespace, name) },
       }));
   },
 });

@@ -10,6 +10,13 @@ export const blastAndDiggingDisagree = blockRule({
   why:
     'What no tool digs is usually meant to stay, and what no charge breaks is usually ' +
     'meant to be unbreakable. A block that gives both numbers itself has said so.',
+  messages: {
+    blownAway:
+      '{block} is unbreakable, yet a {charge} breaks it: its blast rating is ' + '{blastRating}.',
+    withstandsBlast:
+      '{block} withstands every charge with its blast rating of {blastRating}, yet bare ' +
+      'hands dig it in {hardness} s.',
+  },
   fails: { '/blocks/bank/traits/hardness': 'unbreakable' },
   passes: { '/blocks/bank/traits/hardness': 'unbreakable', '/blocks/bank/traits/blastRating': 40 },
   check({ traits, name, declared: { traits: own } }, context) {
@@ -22,9 +29,8 @@ export const blastAndDiggingDisagree = blockRule({
       return [
         {
           at: at('hardness'),
-          message:
-            `${name} is unbreakable, yet a ${smallest.name} breaks it: its blast rating is ` +
-            `${traits.blastRating}.`,
+          says: 'blownAway',
+          parts: { block: name, charge: smallest.name, blastRating: traits.blastRating },
           fix: context.set(
             `Let it withstand every charge: ${unbreakableFrom(greatest)}`,
             at('blastRating'),
@@ -40,9 +46,8 @@ export const blastAndDiggingDisagree = blockRule({
       return [
         {
           at: at('blastRating'),
-          message:
-            `${name} withstands every charge with its blast rating of ${traits.blastRating}, yet ` +
-            `bare hands dig it in ${traits.hardness} s.`,
+          says: 'withstandsBlast',
+          parts: { block: name, blastRating: traits.blastRating, hardness: traits.hardness },
           fix: context.set('Make it unbreakable', at('hardness'), 'unbreakable'),
         },
       ];

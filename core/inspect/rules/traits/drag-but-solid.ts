@@ -9,6 +9,11 @@ export const dragButSolid = blockRule({
   why:
     'Drag is felt inside the block alone. Where the collision shape fills the whole cell ' +
     'in every state, nobody ever gets inside.',
+  messages: {
+    dragButSolid:
+      '{block} drags whoever is inside, but its collision shape fills the cell in every ' +
+      'state: nobody gets inside.',
+  },
   fails: { '/blocks/bank/traits/dragInside': 0.4 },
   passes: {
     '/blocks/bank/traits/dragInside': 0.4,
@@ -28,9 +33,8 @@ export const dragButSolid = blockRule({
     return [
       {
         at: ['traits', 'dragInside'],
-        message:
-          `${name} drags whoever is inside, but its collision shape fills the cell in every ` +
-          'state: nobody gets inside.',
+        says: 'dragButSolid',
+        parts: { block: name },
         fix: context.set('Let people in: no collision', ['shapes'], {
           ...declared.shapes,
           collision: 'none',

@@ -8,6 +8,11 @@ export const fillsButDoesNotHide = blockRule({
   why:
     'Nobody can ever see the faces behind an opaque block that fills its cell; drawing ' +
     'them all the same costs time.',
+  messages: {
+    fillsButDoesNotHide:
+      '{block} fills its cell and is opaque, yet does not hide its neighbours: their ' +
+      'hidden faces are drawn for nothing.',
+  },
   fails: { '/blocks/bank/traits/hidesNeighbours': 'never' },
   passes: { '/blocks/bank/traits/hidesNeighbours': 'whole' },
   check({ traits, name }, context) {
@@ -21,9 +26,8 @@ export const fillsButDoesNotHide = blockRule({
     return [
       {
         at: ['traits', 'hidesNeighbours'],
-        message:
-          `${name} fills its cell and is opaque, yet does not hide its neighbours: their hidden ` +
-          'faces are drawn for nothing.',
+        says: 'fillsButDoesNotHide',
+        parts: { block: name },
         fix: context.set('Hide neighbours', ['traits', 'hidesNeighbours'], 'whole'),
       },
     ];

@@ -7,6 +7,9 @@ export const gatedWithoutTool = blockRule({
   why:
     'A gated block yields a drop only for the right tool. Without a tool kind there is no ' +
     'right tool, so it never yields anything.',
+  messages: {
+    gatedWithoutTool: '{block} is gated but has no tool kind, so no tool ever yields a drop.',
+  },
   fails: { '/blocks/lamp/traits/gated': true, '/blocks/lamp/traits/toolKind': 'none' },
   passes: { '/blocks/lamp/traits/gated': true, '/blocks/lamp/traits/toolKind': 'pick' },
   check({ traits, name }, context) {
@@ -14,7 +17,8 @@ export const gatedWithoutTool = blockRule({
     return [
       {
         at: ['traits', 'gated'],
-        message: `${name} is gated but has no tool kind, so no tool ever yields a drop.`,
+        says: 'gatedWithoutTool',
+        parts: { block: name },
         fix: context.set('Do not gate it', ['traits', 'gated'], false),
       },
     ];

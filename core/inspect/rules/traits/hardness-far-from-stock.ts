@@ -9,6 +9,9 @@ export const hardnessFarFromStock = blockRule({
   severity: 'hint',
   title: 'Hardness far outside its stock',
   why: 'A block of timber that takes ten times as long as timber is often a slipped decimal point.',
+  messages: {
+    hardnessFarFromStock: '{block} has hardness {hardness}, {much} {stock} with {usual}.',
+  },
   fails: { '/blocks/lamp/traits/hardness': 250 },
   passes: { '/blocks/lamp/traits/hardness': 25 },
   check({ traits: { hardness }, name, declared }, context) {
@@ -30,9 +33,8 @@ export const hardnessFarFromStock = blockRule({
     return [
       {
         at: ['traits', 'hardness'],
-        message:
-          `${name} has hardness ${hardness}, ${much} ${stock!.title.toLowerCase()} with ` +
-          `${usual}.`,
+        says: 'hardnessFarFromStock',
+        parts: { block: name, hardness, much, stock: stock!.title.toLowerCase(), usual },
         fix: context.set(`Put it back to ${usual}`, ['traits', 'hardness'], undefined),
       },
     ];

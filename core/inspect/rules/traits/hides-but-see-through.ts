@@ -8,6 +8,10 @@ export const hidesButSeeThrough = blockRule({
   why:
     'Faces that touch the block are left out. If its model leaves part of the cell open, ' +
     'or its texture has holes or is blended, one sees through the world.',
+  messages: {
+    hidesButSeeThrough:
+      '{block} hides its neighbours, but {because}: one would see through the world.',
+  },
   fails: { '/blocks/lamp/traits/hidesNeighbours': 'whole' },
   passes: { '/blocks/lamp/traits/hidesNeighbours': 'never' },
   check({ traits, name }, context) {
@@ -34,7 +38,8 @@ export const hidesButSeeThrough = blockRule({
     return [
       {
         at: ['traits', 'hidesNeighbours'],
-        message: `${name} hides its neighbours, but ${because}: one would see through the world.`,
+        says: 'hidesButSeeThrough',
+        parts: { block: name, because },
         fix: context.set('Never hide neighbours', ['traits', 'hidesNeighbours'], 'never'),
       },
     ];

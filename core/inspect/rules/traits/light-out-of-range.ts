@@ -9,6 +9,9 @@ export const lightOutOfRange = blockRule({
   why:
     'Light levels are whole numbers from 0 to 15. A fraction such as 0.8 usually means a ' +
     'share of the brightest light.',
+  messages: {
+    lightOutOfRange: '{block} has {trait} {value}; levels are whole numbers from {low} to {high}.',
+  },
   fails: { '/blocks/lamp/traits/lightEmitted': 0.8 },
   passes: { '/blocks/lamp/traits/lightEmitted': 12 },
   check(block, context) {
@@ -19,9 +22,8 @@ export const lightOutOfRange = blockRule({
         const meant = Math.min(high, Math.max(low, Math.round(level)));
         return {
           at,
-          message:
-            `${block.name} has ${traitFacts(trait).words} ${value}; levels are whole numbers from ` +
-            `${low} to ${high}.`,
+          says: 'lightOutOfRange',
+          parts: { block: block.name, trait: traitFacts(trait).words, value, low, high },
           fix:
             block.declared.traits[trait] === undefined
               ? undefined

@@ -8,6 +8,10 @@ export const litButSameLight = blockRule({
   why:
     'A property called lit promises that the block glows only while it is true. If the ' +
     'light is the same in all states, the promise is broken.',
+  messages: {
+    litButSameLight:
+      '{block} has a property lit, but gives the same light whether it is true or false.',
+  },
   fails: { '/blocks/lamp/traits/lightEmitted': 12 },
   passes: {
     '/blocks/lamp/traits/lightEmitted': [{ when: { lit: true }, value: 12 }, { value: 0 }],
@@ -20,7 +24,8 @@ export const litButSameLight = blockRule({
     return [
       {
         at: ['traits', 'lightEmitted'],
-        message: `${name} has a property lit, but gives the same light whether it is true or false.`,
+        says: 'litButSameLight',
+        parts: { block: name },
         fix: context.set(
           `Give ${level} only while lit = true`,
           ['traits', 'lightEmitted'],

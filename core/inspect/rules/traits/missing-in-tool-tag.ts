@@ -7,6 +7,10 @@ export const missingInToolTag = blockRule({
   why:
     'A tool digs faster what is in its tag. A block that names a tool kind and is not in ' +
     'that tag is dug as if with bare hands.',
+  messages: {
+    toolUnknown: "{block} is dug with a {tool}, but the mod's tools have no {tool}.",
+    notInTag: '{block} is dug with a {tool} but is not in the tag {tag}.',
+  },
   fails: { '/blocks/lamp/tags': [] },
   passes: { '/blocks/lamp/tags': ['saltmarsh:pick_dug'] },
   check({ traits, name, declared }, context) {
@@ -16,16 +20,16 @@ export const missingInToolTag = blockRule({
       return [
         {
           at: ['traits', 'toolKind'],
-          message:
-            `${name} is dug with a ${traits.toolKind}, but the mod's tools have no ` +
-            `${traits.toolKind}.`,
+          says: 'toolUnknown',
+          parts: { block: name, tool: traits.toolKind },
         },
       ];
     if (declared.tags.includes(tag)) return [];
     return [
       {
         at: ['tags'],
-        message: `${name} is dug with a ${traits.toolKind} but is not in the tag ${tag}.`,
+        says: 'notInTag',
+        parts: { block: name, tool: traits.toolKind, tag },
         fix: context.set(`Add it to ${tag}`, ['tags'], [...declared.tags, tag]),
       },
     ];

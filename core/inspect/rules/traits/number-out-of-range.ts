@@ -15,6 +15,9 @@ export const numberOutOfRange = blockRule({
   why:
     'Seconds, ratings and chances have ends: a time cannot be negative, and a chance lies ' +
     'from 0 to 1.',
+  messages: {
+    numberOutOfRange: '{block} has {trait} {value}; it goes from {low} to {high}.',
+  },
   fails: { '/blocks/lamp/traits/catchesFire': 30 },
   passes: { '/blocks/lamp/traits/catchesFire': 0.3 },
   check(block, context) {
@@ -24,9 +27,8 @@ export const numberOutOfRange = blockRule({
         const meant = Math.min(high, Math.max(low, value));
         return {
           at,
-          message:
-            `${block.name} has ${trait} ${value}; it goes from ${low} to ` +
-            `${high.toLocaleString('en')}.`,
+          says: 'numberOutOfRange',
+          parts: { block: block.name, trait, value, low, high: high.toLocaleString('en') },
           fix: context.set(`Make it ${meant}`, at, meant),
         };
       });

@@ -7,6 +7,9 @@ export const soundClipped = modRule({
   why:
     'Where samples stand at full scale the top of the wave is gone, which is heard as a ' +
     'crackle. Record it quieter.',
+  messages: {
+    soundClipped: 'The sound {name} is clipped: its loudest part is cut off at full scale.',
+  },
   fails: {
     '/sounds/squelch': {
       sha256: '0'.repeat(63) + '7',
@@ -37,7 +40,8 @@ export const soundClipped = modRule({
         ? [
             {
               at: ['sounds', name],
-              message: `The sound ${name} is clipped: its loudest part is cut off at full scale.`,
+              says: 'soundClipped',
+              parts: { name },
             },
           ]
         : [],

@@ -8,6 +8,10 @@ export const soundMissing = modRule({
   severity: 'error',
   title: 'Sound of a set missing',
   why: 'The set asks for a sound that the mod does not have: for that event the block is silent.',
+  messages: {
+    soundMissing:
+      'The sound set {set} plays {sound} for {event}, which the mod does not have.{hint}',
+  },
   fails: { '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch' }] } },
   passes: {
     '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch' }] },
@@ -30,9 +34,8 @@ export const soundMissing = modRule({
           return [
             {
               at: ['soundSets', set, event, i, 'sound'],
-              message:
-                `The sound set ${set} plays ${entry.sound} for ${event}, which the mod does not ` +
-                `have.${didYouMean(near)}`,
+              says: 'soundMissing',
+              parts: { set, sound: entry.sound, event, hint: didYouMean(near) },
               fix: {
                 title: near ? `Play ${near}` : 'Take it out of the set',
                 changes: [{ path: pointer(['soundSets', set]), before: events, after }],

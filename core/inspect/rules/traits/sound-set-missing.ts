@@ -9,6 +9,9 @@ export const soundSetMissing = blockRule({
   why:
     'The block would be silent: its sound set is neither one of the mod nor one that ' +
     'comes with the stock.',
+  messages: {
+    soundSetMissing: '{block} uses the sound set {soundSet}, which does not exist.{hint}',
+  },
   fails: { '/blocks/lamp/traits/soundSet': 'obrank:metel' },
   passes: { '/blocks/lamp/traits/soundSet': 'obrank:metal' },
   check({ traits, name, declared }, context) {
@@ -18,9 +21,8 @@ export const soundSetMissing = blockRule({
     return [
       {
         at: ['traits', 'soundSet'],
-        message:
-          `${name} uses the sound set ${traits.soundSet}, which does not ` +
-          `exist.${didYouMean(near)}`,
+        says: 'soundSetMissing',
+        parts: { block: name, soundSet: traits.soundSet, hint: didYouMean(near) },
         fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined,
       },
     ];

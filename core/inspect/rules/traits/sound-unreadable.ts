@@ -5,6 +5,9 @@ export const soundUnreadable = modRule({
   severity: 'error',
   title: 'Sound file that cannot be read',
   why: 'A file that is cut short, or is not what its name says, stays silent in the game.',
+  messages: {
+    soundUnreadable: 'The sound {name} cannot be read. {problem}',
+  },
   fails: {
     '/sounds/squelch': {
       sha256: '0'.repeat(63) + '7',
@@ -27,8 +30,6 @@ export const soundUnreadable = modRule({
   },
   check: (mod) =>
     Object.entries(mod.sounds).flatMap(([name, { problem }]) =>
-      problem
-        ? [{ at: ['sounds', name], message: `The sound ${name} cannot be read. ${problem}` }]
-        : [],
+      problem ? [{ at: ['sounds', name], says: 'soundUnreadable', parts: { name, problem } }] : [],
     ),
 });

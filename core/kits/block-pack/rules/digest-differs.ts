@@ -8,6 +8,13 @@ export const digestDiffers = packRule({
   why:
     'pack.json holds the digest of every file as it was built. A difference means a hand ' +
     'edit, which the next build would overwrite, or a damaged copy.',
+  messages: {
+    gone: 'pack.json lists {file}, which is not there.',
+    changed:
+      'This file was changed since the pack was built: its digest is not the one in ' +
+      'pack.json.',
+    added: 'This file came after the pack was built: pack.json does not list it.',
+  },
   fails: { 'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [] }' },
   passes: {},
   check({ pack, files }) {
@@ -22,7 +29,8 @@ export const digestDiffers = packRule({
             {
               file: 'pack.json',
               place: pack.placeOf(`/files/${file.replaceAll('/', '~1')}`),
-              message: `pack.json lists ${file}, which is not there.`,
+              says: 'gone',
+              parts: { file },
             },
           ];
         return digestOf(bytes) === sha256
@@ -30,9 +38,7 @@ export const digestDiffers = packRule({
           : [
               {
                 file,
-                message:
-                  'This file was changed since the pack was built: its digest is not the one in ' +
-                  'pack.json.',
+                says: 'changed',
               },
             ];
       }),
@@ -40,7 +46,7 @@ export const digestDiffers = packRule({
         .filter((file) => file !== 'pack.json' && !Object.hasOwn(listed, file))
         .map((file) => ({
           file,
-          message: 'This file came after the pack was built: pack.json does not list it.',
+          says: 'added',
         })),
     ];
   },

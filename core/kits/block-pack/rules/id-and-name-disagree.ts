@@ -8,6 +8,9 @@ export const idAndNameDisagree = packRule({
   why:
     'A file is found by its name and speaks of itself by its id. When a file was copied ' +
     'and only one of the two was changed, two files claim one thing.',
+  messages: {
+    idAndNameDisagree: 'The file is called {file}, but speaks of {id}.',
+  },
   fails: { 'rules/blocks/bank.json#/id': 'saltmarsh:silt' },
   passes: {},
   check: (pack) => {
@@ -36,7 +39,8 @@ export const idAndNameDisagree = packRule({
       .map(({ file, id, at }) => ({
         file: file.file,
         place: file.placeOf(at),
-        message: `The file is called ${file.name}, but speaks of ${id}.`,
+        says: 'idAndNameDisagree',
+        parts: { file: file.name, id },
       }));
   },
 });

@@ -7,6 +7,11 @@ export const languageMalformed = packRule({
   why:
     'Languages are named by BCP 47 tags: the language in small letters, the region in ' +
     'capitals, joined by a hyphen. Under another name the file is never found.',
+  messages: {
+    misnamed: '{file} is named by the language {name}{why}.',
+    disagrees: '{file} is named by the language {name}, but says that it is in {language}.',
+    notListed: 'pack.json does not list the language {name}, so {file} is never read.',
+  },
   fails: { 'view/words/EN.json': '{ "language": "en", "texts": {} }' },
   passes: {},
   check({ words, pack }) {
@@ -16,23 +21,28 @@ export const languageMalformed = packRule({
         return [
           {
             file,
-            message:
-              `${file} is named by the language ` +
-              `${name}${meant ? `; written rightly it is ${meant}` : ', which is no language tag'}.`,
+            says: 'misnamed',
+            parts: {
+              file,
+              name,
+              why: meant ? `; written rightly it is ${meant}` : ', which is no language tag',
+            },
           },
         ];
       if (value.language !== name)
         return [
           {
             file,
-            message: `${file} is named by the language ${name}, but says that it is in ${value.language}.`,
+            says: 'disagrees',
+            parts: { file, name, language: value.language },
           },
         ];
       return pack && !pack.value.languages.includes(name)
         ? [
             {
               file,
-              message: `pack.json does not list the language ${name}, so ${file} is never read.`,
+              says: 'notListed',
+              parts: { name, file },
             },
           ]
         : [];

@@ -8,6 +8,11 @@ export const outOfOrder = packRule({
   why:
     'The registry is read from top to bottom. A block rests on its group and an item on ' +
     'its block, so groups come first, then blocks, then items.',
+  messages: {
+    outOfOrder:
+      'The {kind} {id} is registered after the first {registered}. Groups come first, then ' +
+      'blocks, then items.',
+  },
   fails: { 'registry.json#/entries/0': { number: 40, kind: 'item', id: 'saltmarsh:salt' } },
   passes: {},
   check({ registry }) {
@@ -24,9 +29,8 @@ export const outOfOrder = packRule({
         {
           file: registry.file,
           place: registry.placeOf(`/entries/${i}`),
-          message:
-            `The ${entry.kind} ${entry.id} is registered after the first ${registered[highest]!}. ` +
-            'Groups come first, then blocks, then items.',
+          says: 'outOfOrder',
+          parts: { kind: entry.kind, id: entry.id, registered: registered[highest]! },
         },
       ];
     });

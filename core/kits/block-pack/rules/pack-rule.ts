@@ -1,10 +1,9 @@
 import type { ReadPack, ReadProblem } from '../read/index.ts';
-import type { FileRule } from '../../file-rule.ts';
+import { fileRule, type FileRule } from '../../file-rule.ts';
 
-export const packRule = (rule: Omit<FileRule<ReadPack>, 'over'>): FileRule<ReadPack> => ({
-  over: 'files',
-  ...rule,
-});
+/** A rule over a pack as the reader took it in. */
+export const packRule = (rule: Parameters<typeof fileRule<ReadPack>>[0]): FileRule<ReadPack> =>
+  fileRule(rule);
 
 /**
  * A rule for what the reader itself could not take: the reader says where and what, the rule says
@@ -12,11 +11,11 @@ export const packRule = (rule: Omit<FileRule<ReadPack>, 'over'>): FileRule<ReadP
  */
 export const readerRule = (
   rule: Omit<FileRule<ReadPack>, 'over' | 'check'> & { id: ReadProblem['rule'] },
-): FileRule<ReadPack> =>
-  packRule({
-    ...rule,
-    check: (pack) =>
-      pack.problems
-        .filter((problem) => problem.rule === rule.id)
-        .map(({ message, file, place }) => ({ message, file, place })),
-  });
+): FileRule<ReadPack> => ({
+  over: 'files',
+  ...rule,
+  check: (pack) =>
+    pack.problems
+      .filter((problem) => problem.rule === rule.id)
+      .map(({ message, file, place }) => ({ message, file, place })),
+});

@@ -3,7 +3,7 @@ import { pointer } from '../../../json/index.ts';
 import { templateNamed } from '../../../models/index.ts';
 import { idsIn, splitId, stockNamed, stocks } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import type { FileReport } from '../../file-rule.ts';
+import type { SaidOfFile } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const referenceMissing = packRule({
@@ -13,11 +13,16 @@ export const referenceMissing = packRule({
   why:
     'A file names a model, texture, item, block or sound that is not there. The game ' +
     'shows a marker, stays silent, or refuses the pack.',
+  messages: {
+    stockUnknown: '{id} is no stock item of Obrank.{hint}',
+    missing: 'The {kind} {id} is not in the pack.{hint}',
+    pictureMissing: 'There is no texture {strip}.png beside this strip.',
+  },
   fails: { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:bnak' },
   passes: { 'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:lamp' },
   check(pack) {
     const own = pack.pack?.value.namespace;
-    const reports: FileReport[] = [];
+    const reports: SaidOfFile[] = [];
     const need = (
       from: ReadFile<unknown>,
       at: (string | number)[],
@@ -37,7 +42,8 @@ export const referenceMissing = packRule({
         return void reports.push({
           file: from.file,
           place: from.placeOf(pointer(at)),
-          message: `${id} is no stock item of Obrank.${didYouMean(near && `obrank:${near}`)}`,
+          says: 'stockUnknown',
+          parts: { id, hint: didYouMean(near && `obrank:${near}`) },
         });
       }
       // What another mod brings cannot be judged from this pack.
@@ -46,7 +52,8 @@ export const referenceMissing = packRule({
       reports.push({
         file: from.file,
         place: from.placeOf(pointer(at)),
-        message: `The ${kind} ${id} is not in the pack.${didYouMean(near && `${namespace}:${near}`)}`,
+        says: 'missing',
+        parts: { kind, id, hint: didYouMean(near && `${namespace}:${near}`) },
       });
     };
     for (const look of pack.looks.values()) {
@@ -116,7 +123,8 @@ export const referenceMissing = packRule({
       if (!pack.textures.has(strip.name))
         reports.push({
           file: strip.file,
-          message: `There is no texture ${strip.name}.png beside this strip.`,
+          says: 'pictureMissing',
+          parts: { strip: strip.name },
         });
     const { soundSets } = pack;
     for (const [set, events] of Object.entries(soundSets?.value ?? {}))

@@ -1,5 +1,6 @@
 import { splitId } from '../../../mod/index.ts';
 import { bitsFor, codeFlaw, StateSpace } from '../../../states/index.ts';
+import type { SaidOfFile } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const registryDisagrees = packRule({
@@ -10,6 +11,14 @@ export const registryDisagrees = packRule({
     'The registry says which blocks exist and how many states each has. A block that it ' +
     'does not list is never registered; a wrong number of states makes saved worlds ' +
     'unreadable.',
+  messages: {
+    notRegistered: 'The block {id} is not in registry.json.',
+    fileMissing: 'registry.json lists the block {id}, but rules/blocks/{name}.json is not there.',
+    codesFlawed: 'registry.json: of {id} {flaw}.',
+    sizeDiffers:
+      'registry.json gives {id} {states} states in {bits} bits; its properties make ' +
+      '{size}, which need {needed} bits.',
+  },
   fails: { 'registry.json#/entries/2/states': 9 },
   passes: {},
   check({ registry, blocks }) {
@@ -24,9 +33,10 @@ export const registryDisagrees = packRule({
         .filter((block) => !listed.has(block.name))
         .map((block) => ({
           file: block.file,
-          message: `The block ${block.value.id} is not in registry.json.`,
+          says: 'notRegistered',
+          parts: { id: block.value.id },
         })),
-      ...[...listed].flatMap(([name, { entry, i }]) => {
+      ...[...listed].flatMap(([name, { entry, i }]): SaidOfFile[] => {
         const block = blocks.get(name);
         const place = registry.placeOf(`/entries/${i}`);
         if (!block)
@@ -34,9 +44,8 @@ export const registryDisagrees = packRule({
             {
               file: registry.file,
               place,
-              message:
-                `registry.json lists the block ${entry.id}, but rules/blocks/${name}.json is not ` +
-                'there.',
+              says: 'fileMissing',
+              parts: { id: entry.id, name },
             },
           ];
         const space = new StateSpace(block.value.properties);
@@ -50,7 +59,8 @@ export const registryDisagrees = packRule({
                 {
                   file: registry.file,
                   place: registry.placeOf(`/entries/${i}/codes`),
-                  message: `registry.json: of ${entry.id} ${flaw}.`,
+                  says: 'codesFlawed',
+                  parts: { id: entry.id, flaw },
                 },
               ]
             : [];
@@ -59,10 +69,14 @@ export const registryDisagrees = packRule({
           {
             file: registry.file,
             place,
-            message:
-              `registry.json gives ${entry.id} ${entry.states ?? 'no'} states in ` +
-              `${entry.codes?.bits ?? 0} bits; its properties make ${size}, which need ` +
-              `${bitsFor(size)} bits.`,
+            says: 'sizeDiffers',
+            parts: {
+              id: entry.id,
+              states: entry.states ?? 'no',
+              bits: entry.codes?.bits ?? 0,
+              size,
+              needed: bitsFor(size),
+            },
           },
         ];
       }),

@@ -1,5 +1,6 @@
 import { coverage, StateSpace } from '../../../states/index.ts';
 import { count } from '../../../words/index.ts';
+import type { SaidOfFile } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const packStateWithoutLook = packRule({
@@ -9,16 +10,21 @@ export const packStateWithoutLook = packRule({
   why:
     'A state that no row of the look matches shows the marker of an unresolved model in ' +
     'the game.',
+  messages: {
+    lookMissing: 'The block {id} has no look: view/looks/{block}.json is missing.',
+    statesUncovered: '{states} of {id} {have} no look; the first is {state}.',
+  },
   fails: { 'view/looks/lamp.json#/rows/3/when': { lit: true } },
   passes: {},
   check: (pack) =>
-    [...pack.blocks.values()].flatMap((block) => {
+    [...pack.blocks.values()].flatMap((block): SaidOfFile[] => {
       const look = pack.looks.get(block.name);
       if (!look)
         return [
           {
             file: block.file,
-            message: `The block ${block.value.id} has no look: view/looks/${block.name}.json is missing.`,
+            says: 'lookMissing',
+            parts: { id: block.value.id, block: block.name },
           },
         ];
       const space = new StateSpace(block.value.properties);
@@ -32,10 +38,13 @@ export const packStateWithoutLook = packRule({
         {
           file: look.file,
           place: look.placeOf('/rows'),
-          message:
-            `${count(uncovered.count, 'state')} of ${block.value.id} ` +
-            `${uncovered.count === 1 ? 'has' : 'have'} no look; the first is ` +
-            `${space.describe(uncovered.first!)}.`,
+          says: 'statesUncovered',
+          parts: {
+            states: count(uncovered.count, 'state'),
+            id: block.value.id,
+            have: uncovered.count === 1 ? 'has' : 'have',
+            state: space.describe(uncovered.first!),
+          },
         },
       ];
     }),

@@ -6,6 +6,10 @@ export const textMissing = packRule({
   severity: 'warning',
   title: 'Name missing in a language file',
   why: 'Where a name is missing players see a raw key instead of it.',
+  messages: {
+    fileMissing: 'The pack speaks {language}, but view/words/{language}.json is not there.',
+    nameMissing: '{thing} has no name in {language}: the key {kind}.{name} is missing.',
+  },
   fails: { 'view/words/en.json': '{ "language": "en", "texts": {} }' },
   passes: {},
   check: (pack) =>
@@ -18,7 +22,8 @@ export const textMissing = packRule({
               {
                 file: 'pack.json',
                 place: pack.pack!.placeOf('/languages'),
-                message: `The pack speaks ${language}, but view/words/${language}.json is not there.`,
+                says: 'fileMissing',
+                parts: { language },
               },
             ];
       return [...pack.items.values()]
@@ -29,9 +34,13 @@ export const textMissing = packRule({
         .map(({ name, value }) => ({
           file: words.file,
           place: words.placeOf('/texts'),
-          message:
-            `${splitId(value.id).name} has no name in ${language}: the key ` +
-            `${value.block ? 'block' : 'item'}.${name} is missing.`,
+          says: 'nameMissing',
+          parts: {
+            thing: splitId(value.id).name,
+            language,
+            kind: value.block ? 'block' : 'item',
+            name,
+          },
         }));
     }),
 });
