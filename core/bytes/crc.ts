@@ -11,6 +11,6 @@ const table = Uint32Array.from({ length: 256 }, (_, byte) => {
  */
 export function crc32(bytes: Uint8Array): number {
   let rest = 0xffffffff;
-  for (const byte of bytes) rest = table[(rest ^ byte) & 255]! ^ (rest >>> 8);
+  for (const byte of bytes) rest = (table[(rest ^ byte) & 255] ?? 0) ^ (rest >>> 8);
   return (rest ^ 0xffffffff) >>> 0;
 }

@@ -194,7 +194,7 @@ function fillFace(
       if (a < 0 || a > 1 || b < 0 || b > 1) continue;
       const at = y * side + x;
       const z = p0.depth + a * (p3.depth - p0.depth) + b * (p1.depth - p0.depth);
-      if (z <= depth[at]!) continue;
+      if (z <= (depth[at] ?? 0)) continue;
       const u = Math.min(
         pixels.width - 1,
         Math.max(0, Math.floor((uv0[0] + a * au + b * bu) * pixels.width)),
@@ -204,16 +204,18 @@ function fillFace(
         Math.max(0, Math.floor((uv0[1] + a * av + b * bv) * pixels.height)),
       );
       const from = (v * pixels.width + u) * 4;
-      const alpha = pixels.data[from + 3]!;
+      const alpha = pixels.data[from + 3] ?? 0;
       if (mode === 'mask' && alpha < cutoff) continue;
       const cover = mode === 'blend' ? alpha / 255 : 1;
       if (cover === 0) continue;
       const to = at * 4;
       // Colours are kept premultiplied by their cover (Porter and Duff, 1984).
-      colour[to] = pixels.data[from]! * tr * light * cover + colour[to]! * (1 - cover);
-      colour[to + 1] = pixels.data[from + 1]! * tg * light * cover + colour[to + 1]! * (1 - cover);
-      colour[to + 2] = pixels.data[from + 2]! * tb * light * cover + colour[to + 2]! * (1 - cover);
-      colour[to + 3] = 255 * cover + colour[to + 3]! * (1 - cover);
+      colour[to] = (pixels.data[from] ?? 0) * tr * light * cover + (colour[to] ?? 0) * (1 - cover);
+      colour[to + 1] =
+        (pixels.data[from + 1] ?? 0) * tg * light * cover + (colour[to + 1] ?? 0) * (1 - cover);
+      colour[to + 2] =
+        (pixels.data[from + 2] ?? 0) * tb * light * cover + (colour[to + 2] ?? 0) * (1 - cover);
+      colour[to + 3] = 255 * cover + (colour[to + 3] ?? 0) * (1 - cover);
       if (mode !== 'blend') depth[at] = z;
     }
 }
@@ -227,7 +229,7 @@ function shrink({ side, colour }: Canvas, size: number): Pixels {
       for (let sy = 0; sy < samples; sy += 1)
         for (let sx = 0; sx < samples; sx += 1) {
           const from = ((y * samples + sy) * side + x * samples + sx) * 4;
-          for (let i = 0; i < 4; i += 1) sum[i]! += colour[from + i]!;
+          for (let i = 0; i < 4; i += 1) sum[i]! += colour[from + i] ?? 0;
         }
       const to = (y * size + x) * 4;
       const cover = sum[3]! / (255 * samples * samples);

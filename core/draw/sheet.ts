@@ -1,3 +1,4 @@
+import { heldUnder } from '../lists/index.ts';
 import { lookUp, resolveBlock, type Mod } from '../mod/index.ts';
 import { maxPictureSide, type Pixels } from '../textures/index.ts';
 import { drawnModels } from './block.ts';
@@ -19,7 +20,7 @@ export function sheetCells(mod: Mod, block?: string): SheetCell[] {
       .sort()
       .map((name) => ({
         block: name,
-        state: resolveBlock(mod, name, lookUp(mod.blocks, name)!).space.defaultState,
+        state: resolveBlock(mod, name, heldUnder(mod.blocks, name)).space.defaultState,
       }));
   const declared = Object.hasOwn(mod.blocks, block) ? lookUp(mod.blocks, block) : undefined;
   if (!declared) throw new RangeError(`The mod has no block called ${block}.`);
@@ -45,7 +46,7 @@ export function sheetColumns(mod: Mod, cells: readonly SheetCell[]): number {
   for (const list of resolveBlock(
     mod,
     first.block,
-    lookUp(mod.blocks, first.block)!,
+    heldUnder(mod.blocks, first.block),
   ).space.values.toReversed()) {
     if (columns * list.length > 24) break;
     columns *= list.length;
@@ -99,7 +100,7 @@ export function* sheetSteps(
     }
     const { block, state } = cell;
     const drawn = drawIsometric(
-      drawnModels(mod, resolveBlock(mod, block, lookUp(mod.blocks, block)!), state),
+      drawnModels(mod, resolveBlock(mod, block, heldUnder(mod.blocks, block)), state),
       mod.header.texels,
       size,
       pixelsOf,
@@ -139,9 +140,9 @@ export const cellsIn = (
 ): (SheetCell | undefined)[] =>
   cells.map((cell) => {
     const before = Object.hasOwn(mod.blocks, cell.block)
-      ? resolveBlock(mod, cell.block, lookUp(mod.blocks, cell.block)!).space
+      ? resolveBlock(mod, cell.block, heldUnder(mod.blocks, cell.block)).space
       : undefined;
-    const after = resolveBlock(now, cell.block, lookUp(now.blocks, cell.block)!).space;
+    const after = resolveBlock(now, cell.block, heldUnder(now.blocks, cell.block)).space;
     return before &&
       before.size === after.size &&
       before.describe(cell.state) === after.describe(cell.state)
@@ -184,8 +185,9 @@ export function compareSheets(now: Pixels, before: Pixels, size: number): SheetC
         now.data[at + 1] === before.data[at + 1] &&
         now.data[at + 2] === before.data[at + 2] &&
         now.data[at + 3] === before.data[at + 3]);
-    for (let channel = 0; channel < 3; channel += 1) data[at + channel] = now.data[at + channel]!;
-    if (same) data[at + 3] = Math.round(now.data[at + 3]! * 0.35);
+    for (let channel = 0; channel < 3; channel += 1)
+      data[at + channel] = now.data[at + channel] ?? 0;
+    if (same) data[at + 3] = Math.round((now.data[at + 3] ?? 0) * 0.35);
     else {
       differing += 1;
       marked.add(
@@ -193,10 +195,10 @@ export function compareSheets(now: Pixels, before: Pixels, size: number): SheetC
           Math.floor((i % now.width) / size),
       );
       // What is there now shines through the mark.
-      const cover = (now.data[at + 3]! / 255) * 0.4;
+      const cover = ((now.data[at + 3] ?? 0) / 255) * 0.4;
       for (let channel = 0; channel < 3; channel += 1)
         data[at + channel] = Math.round(
-          brick[channel]! * (1 - cover) + now.data[at + channel]! * cover,
+          brick[channel]! * (1 - cover) + (now.data[at + channel] ?? 0) * cover,
         );
       data[at + 3] = 255;
     }

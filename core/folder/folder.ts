@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { digestOf, type Files } from '../bytes/index.ts';
 import {
   parseJson,
@@ -175,14 +176,14 @@ export function readModFolder(files: Files): ModFolder {
       !file.split('/').at(-1)!.startsWith('.') &&
       !/\.(md|txt)$/.test(file)
     ) {
-      const first = file.split('/')[0]!;
+      const first = itemAt(file.split('/'), 0);
       const near = closest(first, [
         'mod.json',
         'ledger.json',
         'textures',
         'sounds',
         'tags',
-        ...Object.values(folders).map((folder) => folder.split('/')[0]!),
+        ...Object.values(folders).map((folder) => itemAt(folder.split('/'), 0)),
       ]);
       report(
         file,

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
 import {
   lookUp,
@@ -122,7 +123,7 @@ export class BlockContext {
           changes: [
             {
               path: pointer(['ledger', 'entries', at, 'codes']),
-              before: entries[at]!.codes,
+              before: itemAt(entries, at).codes,
               after: codes,
             },
           ],
@@ -133,7 +134,7 @@ export class BlockContext {
   withoutProperty(at: number): Fix {
     this.ask((mod) => mod.ledger.entries);
     return {
-      title: `Remove ${this.block.space.properties[at]!.name}`,
+      title: `Remove ${itemAt(this.block.space.properties, at).name}`,
       changes: changeProperty(this.mod, this.block.name, at, undefined),
     };
   }

@@ -1,3 +1,4 @@
+import { heldUnder } from '../lists/index.ts';
 import { lookUp } from '../mod/index.ts';
 import type { Block, Item, Mod } from '../mod/index.ts';
 
@@ -46,14 +47,17 @@ function digest<E extends object, K extends keyof E>(
       names.length === Object.keys(before.parts).length &&
       names.every((name) => {
         const part = lookUp(before.parts, name);
-        return part && keys.every((key) => part[key] === lookUp(entries, name)![key]);
+        return part && keys.every((key) => part[key] === heldUnder(entries, name)[key]);
       });
     const parts = same
       ? before.parts
       : Object.fromEntries(
           names.map((name) => [
             name,
-            Object.fromEntries(keys.map((key) => [key, lookUp(entries, name)![key]])) as Pick<E, K>,
+            Object.fromEntries(keys.map((key) => [key, heldUnder(entries, name)[key]])) as Pick<
+              E,
+              K
+            >,
           ]),
         );
     known.set(mod.header, { entries, parts });

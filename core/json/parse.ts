@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import { whyNotPlain } from './plain.ts';
 import { pointerSteps } from './pointer.ts';
@@ -155,10 +156,10 @@ function places(text: string): (offset: number) => Place {
     let high = starts.length - 1;
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if (starts[middle]! <= offset) low = middle;
+      if (itemAt(starts, middle) <= offset) low = middle;
       else high = middle - 1;
     }
-    return { line: low + 1, column: offset - starts[low]! + 1 };
+    return { line: low + 1, column: offset - itemAt(starts, low) + 1 };
   };
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Header, LotWhen } from '../mod/index.ts';
 import type { StateSpace, When } from '../states/index.ts';
 import type { Tool } from '../traits/index.ts';
@@ -22,7 +23,7 @@ export const stateHolds = (when: When, space: StateSpace, state: number): boolea
   Object.entries(when).every(([name, wanted]) => {
     const at = space.indexOf(name);
     if (at < 0) return false;
-    const value = space.values[at]![space.digit(state, at)]!;
+    const value = itemAt(itemAt(space.values, at), space.digit(state, at));
     return Array.isArray(wanted) ? wanted.includes(value) : wanted === value;
   });
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Count } from '../mod/index.ts';
 
 /** More outcomes than this are not told one by one. */
@@ -62,8 +63,10 @@ function binomial(tries: number, chance: number): number[] {
   const mode = Math.min(tries, Math.floor((tries + 1) * chance));
   const all = new Array<number>(tries + 1).fill(0);
   all[mode] = 1;
-  for (let n = mode + 1; n <= tries; n += 1) all[n] = (all[n - 1]! * odds * (tries - n + 1)) / n;
-  for (let n = mode - 1; n >= 0; n -= 1) all[n] = (all[n + 1]! * (n + 1)) / (odds * (tries - n));
+  for (let n = mode + 1; n <= tries; n += 1)
+    all[n] = (itemAt(all, n - 1) * odds * (tries - n + 1)) / n;
+  for (let n = mode - 1; n >= 0; n -= 1)
+    all[n] = (itemAt(all, n + 1) * (n + 1)) / (odds * (tries - n));
   const sum = all.reduce((a, b) => a + b, 0);
   return all.map((one) => one / sum);
 }
@@ -92,7 +95,7 @@ export function compound(
   let sum = [times.at(-1)!];
   for (let n = times.length - 2; n >= 0; n -= 1) {
     sum = convolve(sum, each);
-    sum[0]! += times[n]!;
+    sum[0]! += itemAt(times, n);
   }
   return sum;
 }

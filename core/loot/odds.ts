@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Draw, Lot, Mod, ResolvedBlock } from '../mod/index.ts';
 import { lookUp, conditionsIn, ownName } from '../mod/index.ts';
 import type { StateSpace } from '../states/index.ts';
@@ -70,13 +71,13 @@ export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): n
   let left = 1;
   draw.lots.forEach(({ share }, i) => {
     if (share !== undefined) return;
-    chances[i] = left * holds[i]!;
+    chances[i] = left * itemAt(holds, i);
     left -= chances[i];
   });
   if (left <= 0) return chances;
   const weights = draw.lots.map((lot) => weightOf(lot, breaking.luck));
   const sharing = weights.flatMap((weight, i) =>
-    draw.lots[i]!.share !== undefined && weight > 0 && holds[i]! > 0 ? [i] : [],
+    itemAt(draw.lots, i).share !== undefined && weight > 0 && itemAt(holds, i) > 0 ? [i] : [],
   );
   for (const i of sharing) {
     let sums = new Map([[0, 1]]);
@@ -87,14 +88,15 @@ export function lotChances(draw: Draw, breaking: Breaking, space: StateSpace): n
         if (chance > 0) next.set(sum, (next.get(sum) ?? 0) + chance);
       };
       for (const [sum, chance] of sums) {
-        add(sum + weights[j]!, chance * holds[j]!);
-        add(sum, chance * (1 - holds[j]!));
+        add(sum + itemAt(weights, j), chance * itemAt(holds, j));
+        add(sum, chance * (1 - itemAt(holds, j)));
       }
       sums = next;
     }
     let taken = 0;
-    for (const [sum, chance] of sums) taken += (chance * weights[i]!) / (weights[i]! + sum);
-    chances[i] = left * holds[i]! * taken;
+    for (const [sum, chance] of sums)
+      taken += (chance * itemAt(weights, i)) / (itemAt(weights, i) + sum);
+    chances[i] = left * itemAt(holds, i) * taken;
   }
   return chances;
 }
@@ -129,7 +131,7 @@ export function drops(
     };
     const chances = lotChances(draw, breaking, source.space);
     draw.lots.forEach((lot, i) => {
-      const chance = chances[i]!;
+      const chance = itemAt(chances, i);
       if (chance <= 0) return;
       if (lot.give !== undefined)
         add(
@@ -198,9 +200,9 @@ export function distribution(
       const of = lot.give === give ? spread(lot.count) : compound(spread(lot.count), nested);
       if (!of) return undefined;
       of.forEach((chance, n) => {
-        one[n] = (one[n] ?? 0) + chances[i]! * chance;
+        one[n] = (one[n] ?? 0) + itemAt(chances, i) * chance;
       });
-      one[0]! -= chances[i]!;
+      one[0]! -= itemAt(chances, i);
     }
     const times = compound(spread(draw.times), one);
     if (!times || times.length + all.length > 4 * 4096) return undefined;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import {
   sameData,
   type Count,
@@ -44,16 +45,16 @@ export function shortLoot(draws: Draw[], id: string): Loot {
     draw.lots.some((lot) => lot.give !== undefined || lot.table !== undefined),
   );
   if (!left.length) return 'nothing';
-  const [only] = left[0]!.lots;
+  const [only] = itemAt(left, 0).lots;
   const alone =
     left.length === 1 &&
-    left[0]!.lots.length === 1 &&
+    itemAt(left, 0).lots.length === 1 &&
     only!.give === id &&
     !only!.when &&
     !only!.keeps &&
     only!.share === undefined;
   return alone &&
-    sameData(spanOf(left[0]!.times), [1, 1]) &&
+    sameData(spanOf(itemAt(left, 0).times), [1, 1]) &&
     sameData(spanOf(only!.count), [1, 1]) &&
     typeof only!.count !== 'object'
     ? 'itself'
@@ -137,7 +138,7 @@ function inFront(
       lotChances({ times: 1, lots }, truth.breakingOf(cell), space),
     );
     const left = lots.filter(
-      (lot, i) => lot.luck !== undefined || chances.some((one) => one[i]! > 0),
+      (lot, i) => lot.luck !== undefined || chances.some((one) => itemAt(one, i) > 0),
     );
     while (left.length && left.at(-1)!.share === undefined && isBlank(left.at(-1)!)) left.pop();
     return [...own, { ...draw, lots: left }];
@@ -177,13 +178,13 @@ function wayWhen(wanted: ReadonlySet<string>, ways: readonly BreakingWay[]): Lot
     ways.filter(({ name }) => wanted.has(name)),
     ways,
   );
-  if (pieces.length === 1) return pieces[0]!;
+  if (pieces.length === 1) return itemAt(pieces, 0);
   const others = piecesOf(
     ways.filter(({ name }) => !wanted.has(name)),
     ways,
   );
   if (others.length === 1)
-    return others[0]!.blast === true ? { blast: false } : { not: others[0]! };
+    return itemAt(others, 0).blast === true ? { blast: false } : { not: itemAt(others, 0) };
   return others.length < pieces.length ? { not: { any: others } } : { any: pieces };
 }
 
@@ -217,7 +218,7 @@ function piecesOf(chosen: readonly BreakingWay[], ways: readonly BreakingWay[]):
                 not:
                   kinds.length > 1
                     ? { any: kinds.map((kind) => ({ tool: kind })) }
-                    : { tool: kinds[0]! },
+                    : { tool: itemAt(kinds, 0) },
               }
             : {}),
         },

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import {
   conditionsOf,
   propertiesAsked,
@@ -89,16 +90,21 @@ export function truthTable(
     return true;
   });
   const space = new StateSpace([
-    { name: wayName, kind: 'choice', values: ways.map((way) => way.name), default: ways[0]!.name },
+    {
+      name: wayName,
+      kind: 'choice',
+      values: ways.map((way) => way.name),
+      default: itemAt(ways, 0).name,
+    },
     { name: carefulName, kind: 'toggle', default: false },
     ...properties,
   ]);
   const breakingOf = (cell: number): Breaking => {
-    const { tool, blast } = ways[space.digit(cell, 0)]!;
+    const { tool, blast } = itemAt(ways, space.digit(cell, 0));
     const state: State = Object.fromEntries(
       properties.map((property, i) => [
         property.name,
-        space.values[i + 2]![space.digit(cell, i + 2)]!,
+        itemAt(itemAt(space.values, i + 2), space.digit(cell, i + 2)),
       ]),
     );
     return {

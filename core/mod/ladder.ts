@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { pointer } from '../json/index.ts';
 import { conditionsOf, throughLots } from './conditions.ts';
 import type { Draw, Lot, LotWhen } from './loot.schema.ts';
@@ -33,8 +34,8 @@ export function changeLadder(mod: Mod, act: LadderAct): Change[] {
     return [
       ladder(
         grades.with(act.grade, {
-          name: act.name ?? grades[act.grade]!.name,
-          pace: act.pace ?? grades[act.grade]!.pace,
+          name: act.name ?? itemAt(grades, act.grade).name,
+          pace: act.pace ?? itemAt(grades, act.grade).pace,
         }),
       ),
     ];
@@ -51,7 +52,7 @@ export function changeLadder(mod: Mod, act: LadderAct): Change[] {
   const order = grades.map((_, at) => at).filter((at) => at !== act.grade);
   order.splice(Math.max(0, Math.min(order.length, act.to)), 0, act.grade);
   return [
-    ladder(order.map((at) => grades[at]!)),
+    ladder(order.map((at) => itemAt(grades, at))),
     ...followers(mod, (grade) => (order.includes(grade) ? order.indexOf(grade) : grade)),
   ];
 }

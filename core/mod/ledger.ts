@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { mixedRadix, type CodeLayout, type StateSpace } from '../states/index.ts';
 import type { Change } from './edit.ts';
 import type { Ledger } from './ledger.schema.ts';
@@ -11,7 +12,7 @@ export const nextNumber = ({ entries, retired }: Ledger): number =>
  * longer matters.
  */
 export function retire({ entries, retired }: Ledger, at: number): Change[] {
-  const { codes: _gone, ...entry } = entries[at]!;
+  const { codes: _gone, ...entry } = itemAt(entries, at);
   return [
     { path: '/ledger/entries', before: entries, after: entries.filter((_, other) => other !== at) },
     { path: '/ledger/retired', before: retired, after: [...retired, entry] },

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
 import type { Change } from './edit.ts';
 import { usualStack } from './entries.schema.ts';
@@ -34,7 +35,7 @@ export function newItem(mod: Mod, name: string, title: string): Change[] {
       after: {
         ...(group === undefined ? {} : { group }),
         stack: usualStack,
-        names: { [mod.header.languages[0]!]: title },
+        names: { [itemAt(mod.header.languages, 0)]: title },
       },
     },
     register(mod, 'item', name),
@@ -59,7 +60,7 @@ export function newGroup(mod: Mod, name: string, title: string): Change[] {
     {
       path: '/header/groups',
       before: groups,
-      after: [...groups, { name, names: { [languages[0]!]: title } }],
+      after: [...groups, { name, names: { [itemAt(languages, 0)]: title } }],
     },
     register(mod, 'group', name),
   ];

@@ -1,4 +1,5 @@
-import { lookUp, pointer } from '../json/index.ts';
+import { heldUnder, itemAt } from '../lists/index.ts';
+import { pointer } from '../json/index.ts';
 import {
   mixedRadix,
   renameInCodes,
@@ -142,10 +143,10 @@ function renamedValues(before: Property, after: Property): Map<Value, Value> {
   )
     return renamed;
   const moved = before.values.flatMap((value, i) =>
-    after.values[i] === value ? [] : [[value, after.values[i]!] as const],
+    after.values[i] === value ? [] : [[value, itemAt(after.values, i)] as const],
   );
-  if (moved.length === 1 && !before.values.includes(moved[0]![1]))
-    renamed.set(moved[0]![0], moved[0]![1]);
+  if (moved.length === 1 && !before.values.includes(itemAt(moved, 0)[1]))
+    renamed.set(itemAt(moved, 0)[0], itemAt(moved, 0)[1]);
   return renamed;
 }
 
@@ -172,7 +173,7 @@ function afterChange(
     return Object.fromEntries(
       Object.entries(when).map(([name, value]) =>
         name === before.name
-          ? [after.name, Array.isArray(wanted) ? left : left[0]!]
+          ? [after.name, Array.isArray(wanted) ? left : itemAt(left, 0)]
           : [name, value],
       ),
     );
@@ -225,7 +226,7 @@ export function changeProperty(
   at: number,
   after: Property | undefined,
 ): Change[] {
-  const block = lookUp(mod.blocks, name)!;
+  const block = heldUnder(mod.blocks, name);
   const { properties, placing } = block.states;
   const before: Property | undefined = properties[at];
   const next = (
@@ -261,8 +262,8 @@ export function changeProperty(
 
 /** The changes that put a block's properties into another order. Saved worlds keep their codes. */
 export function orderProperties(mod: Mod, name: string, order: readonly number[]): Change[] {
-  const block = lookUp(mod.blocks, name)!;
-  const properties = order.map((at) => block.states.properties[at]!);
+  const block = heldUnder(mod.blocks, name);
+  const properties = order.map((at) => itemAt(block.states.properties, at));
   return [
     {
       path: pointer(['blocks', name, 'states', 'properties']),
@@ -294,7 +295,7 @@ function codeChanges(
   const at = mod.ledger.entries.findIndex((entry) => entry.kind === 'block' && entry.name === name);
   const entry = mod.ledger.entries[at];
   if (!entry) return [];
-  const then = lookUp(mod.blocks, name)!.states.properties;
+  const then = heldUnder(mod.blocks, name).states.properties;
   const before = new StateSpace(
     renamed
       ? then.map((one) => (properties.some(({ name: now }) => now === one.name) ? one : renamed))

@@ -1,4 +1,4 @@
-import { lookUp } from '../json/index.ts';
+import { heldUnder } from '../lists/index.ts';
 import type { Recipe } from './recipe.schema.ts';
 
 /** The ingredients of a recipe, each as often as it is taken: ids, and with a leading # tags. */
@@ -7,7 +7,7 @@ export function ingredientsOf(recipe: Recipe): string[] {
   if (recipe.kind !== 'pattern') return [recipe.takes];
   return recipe.pattern.flatMap((row) =>
     [...row].flatMap((letter) =>
-      Object.hasOwn(recipe.keys, letter) ? [lookUp(recipe.keys, letter)!] : [],
+      Object.hasOwn(recipe.keys, letter) ? [heldUnder(recipe.keys, letter)] : [],
     ),
   );
 }

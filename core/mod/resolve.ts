@@ -1,3 +1,4 @@
+import { heldUnder } from '../lists/index.ts';
 import { lookUp } from '../json/index.ts';
 import { toRows, StateSpace, type Rows } from '../states/index.ts';
 import type { Block, Candidate, Shape } from './block.schema.ts';
@@ -106,7 +107,7 @@ export function resolveBlocks(mod: Mod): readonly ResolvedBlock[] {
   if (before?.namespace === namespace) return before.list;
   const list = Object.keys(blocks)
     .sort()
-    .map((name) => resolveBlock(mod, name, lookUp(blocks, name)!));
+    .map((name) => resolveBlock(mod, name, heldUnder(blocks, name)));
   lists.set(blocks, { namespace, list });
   return list;
 }

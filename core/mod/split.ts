@@ -1,3 +1,4 @@
+import { heldUnder, itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
 import { valuesOf, type Value } from '../states/index.ts';
 import { applyChanges, type Change } from './edit.ts';
@@ -14,8 +15,10 @@ import { changeProperty } from './properties.ts';
  * @example splitBlock(mod, 'tide_lantern', 'lit') // tide_lantern (unlit) and tide_lantern_lit
  */
 export function splitBlock(mod: Mod, name: string, property: string): Change[] {
-  const at = lookUp(mod.blocks, name)!.states.properties.findIndex((one) => one.name === property);
-  const moved = lookUp(mod.blocks, name)!.states.properties[at]!;
+  const at = heldUnder(mod.blocks, name).states.properties.findIndex(
+    (one) => one.name === property,
+  );
+  const moved = itemAt(heldUnder(mod.blocks, name).states.properties, at);
   const changes: Change[] = [];
   let now = mod;
   const apply = (more: Change[]) => {
@@ -23,10 +26,10 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
     changes.push(...more);
   };
   const withDefault = (value: Value) => ({
-    ...lookUp(mod.blocks, name)!,
+    ...heldUnder(mod.blocks, name),
     states: {
-      ...lookUp(mod.blocks, name)!.states,
-      properties: lookUp(mod.blocks, name)!.states.properties.map((one) =>
+      ...heldUnder(mod.blocks, name).states,
+      properties: heldUnder(mod.blocks, name).states.properties.map((one) =>
         one === moved ? ({ ...one, default: value } as typeof one) : one,
       ),
     },
@@ -49,7 +52,7 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
       },
     ]);
     const names = Object.fromEntries(
-      Object.entries(lookUp(mod.blocks, name)!.names).map(([language, title]) => [
+      Object.entries(heldUnder(mod.blocks, name).names).map(([language, title]) => [
         language,
         `${title} (${property}: ${String(value)})`,
       ]),
@@ -57,7 +60,7 @@ export function splitBlock(mod: Mod, name: string, property: string): Change[] {
     apply([
       {
         path: pointer(['blocks', other, 'names']),
-        before: lookUp(now.blocks, other)!.names,
+        before: heldUnder(now.blocks, other).names,
         after: names,
       },
     ]);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Candidate, Looks } from './block.schema.ts';
 import { orientationAlong, usualTop, type Axis, type Direction } from '../space/index.ts';
 import { expandRows, fewestRows, type Rows, type StateSpace } from '../states/index.ts';
@@ -33,12 +34,12 @@ export function spreadRows(
   space: StateSpace,
   at: number,
 ): Looks['rows'] | undefined {
-  const values = space.values[at]! as readonly (Direction | Axis)[];
+  const values = itemAt(space.values, at) as readonly (Direction | Axis)[];
   const shown = expandRows(rows, space);
   if (shown.includes(undefined)) return undefined;
   const spread = shown.map((_, state) =>
     shown[space.withDigit(state, at, 0)]!.map((candidate) =>
-      turnedCandidate(candidate, values[space.digit(state, at)]!),
+      turnedCandidate(candidate, itemAt(values, space.digit(state, at))),
     ),
   );
   return fewestRows(spread, space).rows.map(({ when, value }) =>

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import {
   eachOfFour,
   identityOrientation,
@@ -184,12 +185,17 @@ function uvOf(
 ): Quad['uv'] {
   const [left, top, width, height] = made.crop
     ? [
-        made.crop[0]! / size.width,
-        made.crop[1]! / size.height,
-        made.crop[2]! / size.width,
-        made.crop[3]! / size.height,
+        itemAt(made.crop, 0) / size.width,
+        itemAt(made.crop, 1) / size.height,
+        itemAt(made.crop, 2) / size.width,
+        itemAt(made.crop, 3) / size.height,
       ]
-    : [natural[0]! / texels, natural[1]! / texels, natural[2]! / texels, natural[3]! / texels];
+    : [
+        itemAt(natural, 0) / texels,
+        itemAt(natural, 1) / texels,
+        itemAt(natural, 2) / texels,
+        itemAt(natural, 3) / texels,
+      ];
   const corners: [number, number][] = [
     [left, top],
     [left, top + height],
@@ -197,7 +203,7 @@ function uvOf(
     [left + width, top],
   ];
   // Turned clockwise by a quarter, the corner at the top left shows what was at the bottom left.
-  return corners.map((_, i) => corners[(i + (made.quarters ?? 0)) % 4]!);
+  return corners.map((_, i) => itemAt(corners, (i + (made.quarters ?? 0)) % 4));
 }
 
 function touchedSide(

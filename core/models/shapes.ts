@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Candidate, Shape } from '../mod/block.schema.ts';
 import type { Mod } from '../mod/mod.schema.ts';
 import type { ResolvedBlock } from '../mod/resolve.ts';
@@ -74,7 +75,7 @@ function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
     return expandRows(looks.rows, space).map((use) => (use?.[0] ? [use[0]] : []));
   const shown = Array.from({ length: space.size }, (): Candidate[] => []);
   for (const { when, value } of looks.rows)
-    space.matching(when).forEach((state) => value[0] && shown[state]!.push(value[0]));
+    space.matching(when).forEach((state) => value[0] && itemAt(shown, state).push(value[0]));
   return shown;
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Placing } from '../mod/index.ts';
 import { directions, opposite, type Direction } from '../space/index.ts';
 import { BitSet, type StateSpace } from '../states/index.ts';
@@ -122,7 +123,7 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
   for (const name of fromItem) {
     const at = space.indexOf(name);
     for (const [state, situation] of [...how])
-      for (const [digit, value] of space.values[at]!.entries()) {
+      for (const [digit, value] of itemAt(space.values, at).entries()) {
         const other = space.withDigit(state, at, digit);
         if (how.has(other)) continue;
         const carrying = { ...situation, carried: { ...situation.carried, [name]: value } };

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Placing } from '../mod/index.ts';
 import { headings, type Direction } from '../space/index.ts';
 import type { Property, StateSpace, Value } from '../states/index.ts';
@@ -53,9 +54,11 @@ function takenFrom(
     const from = headings.find((heading) => (moves[heading] ?? heading) === side) ?? side;
     const source = [...sideOf].find(
       ([place, other]) =>
-        other === from && space.values[place]!.length === space.values[at]!.length,
+        other === from && itemAt(space.values, place).length === itemAt(space.values, at).length,
     )?.[0];
-    return source !== undefined && space.properties[source]!.kind === property.kind ? source : at;
+    return source !== undefined && itemAt(space.properties, source).kind === property.kind
+      ? source
+      : at;
   });
 }
 
@@ -70,16 +73,18 @@ export function turningOf(space: StateSpace, placing: readonly Placing[]): Turni
   const table = (by: 'turned' | 'mirrored'): Int32Array => {
     const sources = takenFrom(space, placing, by);
     const moves = space.properties.map((property, at) =>
-      space.values[at]!.map((value) => space.values[at]!.indexOf(movedValue(property, value, by))),
+      itemAt(space.values, at).map((value) =>
+        itemAt(space.values, at).indexOf(movedValue(property, value, by)),
+      ),
     );
     return Int32Array.from({ length: space.size }, (_, state) => {
       let moved = 0;
       for (let at = 0; at < sources.length; at += 1) {
-        const source = sources[at]!;
-        const digit = moves[source]![space.digit(state, source)]!;
+        const source = itemAt(sources, at);
+        const digit = itemAt(itemAt(moves, source), space.digit(state, source));
         // What becomes of a value that the property does not have is undefined: it stays, and the
         // proof tells.
-        moved += (digit < 0 ? space.digit(state, source) : digit) * space.steps[at]!;
+        moved += (digit < 0 ? space.digit(state, source) : digit) * itemAt(space.steps, at);
       }
       return moved;
     });
@@ -101,11 +106,14 @@ export interface TurningFlaw {
  */
 export function turningFlaw({ quarter, mirror }: Turning): TurningFlaw | undefined {
   const laws: [TurningFlaw['what'], (state: number) => number][] = [
-    ['four quarter turns', (state) => quarter[quarter[quarter[quarter[state]!]!]!]!],
-    ['two mirrors', (state) => mirror[mirror[state]!]!],
+    [
+      'four quarter turns',
+      (state) => quarter[quarter[quarter[quarter[state] ?? 0] ?? 0] ?? 0] ?? 0,
+    ],
+    ['two mirrors', (state) => mirror[mirror[state] ?? 0] ?? 0],
     [
       'mirroring, turning, mirroring and turning',
-      (state) => quarter[mirror[quarter[mirror[state]!]!]!]!,
+      (state) => quarter[mirror[quarter[mirror[state] ?? 0] ?? 0] ?? 0] ?? 0,
     ],
   ];
   for (const [what, law] of laws)

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { idOf, type Block, type Item, type Mod } from '../mod/index.ts';
 import { drops, lootSource, tooManyCases, truthTable, type LootSource } from '../loot/index.ts';
 import { reachable } from '../placing/index.ts';
@@ -58,9 +59,10 @@ export function diggingsOf(
       const part = Object.fromEntries(
         truth.properties.map((property) => [
           property.name,
-          space.values[space.indexOf(property.name)]![
-            space.digit(state, space.indexOf(property.name))
-          ]!,
+          itemAt(
+            itemAt(space.values, space.indexOf(property.name)),
+            space.digit(state, space.indexOf(property.name)),
+          ),
         ]),
       );
       placed.addAll(truth.space.matching(part));

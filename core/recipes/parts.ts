@@ -1,3 +1,4 @@
+import { heldUnder } from '../lists/index.ts';
 import { lookUp, idOf, splitId, type Mod, type Recipe } from '../mod/index.ts';
 import { membersOf, type Tagging } from '../tags/index.ts';
 
@@ -90,6 +91,6 @@ export const heldIds = (mod: {
   [
     ...Object.keys(mod.items),
     ...Object.keys(mod.blocks).filter(
-      (name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none',
+      (name) => (heldUnder(mod.blocks, name).identity.item ?? 'none') !== 'none',
     ),
   ].map((name) => idOf(mod.header.namespace, name));

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import {
   lookUp,
   codesOf,
@@ -138,7 +139,7 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
       is &&
       Object.entries(was).some(([name, value]: [string, Value]) => {
         const at = space.indexOf(name);
-        return at >= 0 && space.values[at]!.includes(value) && lookUp(is, name) !== value;
+        return at >= 0 && itemAt(space.values, at).includes(value) && lookUp(is, name) !== value;
       });
     if (is && !differs) return;
     if (is) drift.moved += 1;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { lookUp, codesOf, Version, type Change, type Mod, type Release } from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
 import { countsOf, lastRelease } from './release-diff.ts';
@@ -7,11 +8,12 @@ import { countsOf, lastRelease } from './release-diff.ts';
  */
 export function compareVersions(a: string, b: string): number {
   const parts = (version: string) => {
-    const [core = '', ...pre] = version.split('+')[0]!.split('-');
+    const [core = '', ...pre] = itemAt(version.split('+'), 0).split('-');
     return { core: core.split('.').map(Number), pre: pre.join('-') };
   };
   const [x, y] = [parts(a), parts(b)];
-  for (let i = 0; i < 3; i += 1) if (x.core[i] !== y.core[i]) return x.core[i]! - y.core[i]!;
+  for (let i = 0; i < 3; i += 1)
+    if (x.core[i] !== y.core[i]) return itemAt(x.core, i) - itemAt(y.core, i);
   if (!x.pre || !y.pre) return x.pre ? -1 : y.pre ? 1 : 0;
   const [p, q] = [x.pre.split('.'), y.pre.split('.')];
   for (let i = 0; i < Math.max(p.length, q.length); i += 1) {

@@ -43,8 +43,8 @@ const table = Uint32Array.from({ length: 256 }, (_, byte) => {
 export function pageChecksum(bytes: Uint8Array, from: number, to: number): number {
   let rest = 0;
   for (let at = from; at < to; at += 1) {
-    const byte = at >= from + 22 && at < from + 26 ? 0 : bytes[at]!;
-    rest = (rest << 8) ^ table[((rest >>> 24) ^ byte) & 255]!;
+    const byte = at >= from + 22 && at < from + 26 ? 0 : (bytes[at] ?? 0);
+    rest = (rest << 8) ^ (table[((rest >>> 24) ^ byte) & 255] ?? 0);
   }
   return rest >>> 0;
 }
@@ -92,7 +92,7 @@ function pageAt(bytes: Uint8Array, at: number): Page {
   const view = viewOf(bytes);
   if (at + 27 > bytes.length || latin(bytes, at, 4) !== 'OggS')
     throw new SoundProblem('The Ogg file is cut short or damaged between its pages.');
-  const segments = bytes[at + 26]!;
+  const segments = bytes[at + 26] ?? 0;
   const body = at + 27 + segments;
   const lengths = bytes.subarray(at + 27, body);
   const size = lengths.reduce((sum, length) => sum + length, 0);
@@ -103,7 +103,7 @@ function pageAt(bytes: Uint8Array, at: number): Page {
   const [low, high] = [view.getUint32(at + 6, true), view.getUint32(at + 10, true)];
   // A page on which no packet ends has no position: all bits set.
   const hasPosition = low !== 0xffffffff || high !== 0xffffffff;
-  const flags = bytes[at + 5]!;
+  const flags = bytes[at + 5] ?? 0;
   return {
     isContinued: (flags & 1) !== 0,
     isFirst: (flags & 2) !== 0,
@@ -147,9 +147,9 @@ function streamOf(bytes: Uint8Array, { body, size, serial, sequence }: Page): St
   const begun = { serial, sequence, packets: 0, position: 0 };
   if (size >= 30 && latin(bytes, body, 7) === '\u0001vorbis') {
     const [channels, rate, blocks] = [
-      bytes[body + 11]!,
+      bytes[body + 11] ?? 0,
       view.getUint32(body + 12, true),
-      bytes[body + 28]!,
+      bytes[body + 28] ?? 0,
     ];
     if (channels === 0 || rate === 0)
       throw new SoundProblem('The Ogg file says that it has no channels or no rate.');
@@ -168,7 +168,7 @@ function streamOf(bytes: Uint8Array, { body, size, serial, sequence }: Page): St
     // A packet holds at most 120 ms (RFC 6716, 3.2.5).
     return {
       ...begun,
-      channels: bytes[body + 9]!,
+      channels: bytes[body + 9] ?? 0,
       rate: 48_000,
       skip: view.getUint16(body + 10, true),
       headers: 2,

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Vec3 } from './direction.ts';
 import { rotationOf, turn, type Orientation } from './orientation.ts';
 
@@ -38,9 +39,10 @@ export function fillsCell(boxes: readonly PlainBox[], texels: number): boolean {
   for (const { at, size } of boxes) {
     const from = at.map((v) => Math.max(0, Math.ceil(v)));
     const to = at.map((v, i) => Math.min(texels, Math.floor(v + size[i]!)));
-    for (let x = from[0]!; x < to[0]!; x += 1)
-      for (let y = from[1]!; y < to[1]!; y += 1)
-        for (let z = from[2]!; z < to[2]!; z += 1) filled[(x * texels + y) * texels + z] = 1;
+    for (let x = itemAt(from, 0); x < itemAt(to, 0); x += 1)
+      for (let y = itemAt(from, 1); y < itemAt(to, 1); y += 1)
+        for (let z = itemAt(from, 2); z < itemAt(to, 2); z += 1)
+          filled[(x * texels + y) * texels + z] = 1;
   }
   return filled.every((cell) => cell === 1);
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import {
   bitsFor,
   encoderOf,
@@ -196,7 +197,7 @@ function grownTable(layout: CodeLayout, before: StateSpace, after: StateSpace): 
     const known =
       old.every(({ property, values }) => listValues(values).includes(state[property]!)) &&
       [...fresh].every((name) => state[name] === propertyNamed(after, name)!.default);
-    if (known) codes[place] = codesBefore[was.encode(state)]!;
+    if (known) codes[place] = codesBefore[was.encode(state)] ?? 0;
   }
   let next = codesBefore.reduce((most, code) => Math.max(most, code + 1), 0);
   const stored: CodeLayout = {
@@ -206,6 +207,6 @@ function grownTable(layout: CodeLayout, before: StateSpace, after: StateSpace): 
     codes: codes.map((_, place) => place),
   };
   for (const place of encoderOf(stored, after))
-    if (place >= 0 && codes[place]! < 0) codes[place] = next++;
+    if (place >= 0 && itemAt(codes, place) < 0) codes[place] = next++;
   return { kind: 'table', bits: bitsFor(next), digits, codes };
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import Papa from 'papaparse';
 import { pointer } from '../json/index.ts';
 import {
@@ -102,7 +103,7 @@ export function readCsv(mod: Mod, file: Uint8Array | string): CsvPlan {
   const seen = new Map<string, number>();
   for (const { cells, line, problem } of lines.slice(1)) {
     if (problem) plan.problems.push({ line, message: problem });
-    else if (cells.length === 1 && cells[0]!.trim() === '') continue;
+    else if (cells.length === 1 && itemAt(cells, 0).trim() === '') continue;
     else if (cells.length !== traits.length)
       plan.problems.push({
         line,
@@ -114,7 +115,7 @@ export function readCsv(mod: Mod, file: Uint8Array | string): CsvPlan {
         plan,
         {
           line,
-          name: cells[at]!.trim(),
+          name: itemAt(cells, at).trim(),
           cells: cells.flatMap((cell, i): [TraitName, string][] =>
             i === at || cell.trim() === ''
               ? []

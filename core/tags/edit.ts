@@ -1,3 +1,4 @@
+import { heldUnder } from '../lists/index.ts';
 import { pointer } from '../json/index.ts';
 import { lookUp, idOf, ownName, type Change, type Mod, type TagKind } from '../mod/index.ts';
 import { circleProblem, directMembers } from './members.ts';
@@ -38,7 +39,8 @@ export function toggleMember(mod: Mod, kind: TagKind, { what, name }: Who, tag: 
     ];
   }
   const key = what === 'items' ? 'tags' : kind === 'blockTags' ? 'tags' : 'itemTags';
-  const said = what === 'items' ? lookUp(mod.items, name)!.tags : lookUp(mod.blocks, name)![key];
+  const said =
+    what === 'items' ? heldUnder(mod.items, name).tags : heldUnder(mod.blocks, name)[key];
   const change: Change = {
     path: pointer([what, name, key]),
     before: said,

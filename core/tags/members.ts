@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import { idOf, taggedIn, type Mod, type Taggable, type TagKind } from '../mod/index.ts';
 
 /** The parts of a mod that decide who is in which tag. */
@@ -99,7 +100,7 @@ export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
     const at = path.indexOf(tag);
     if (at >= 0) {
       const circle = path.slice(at);
-      const first = circle.indexOf([...circle].sort()[0]!);
+      const first = circle.indexOf(itemAt([...circle].sort(), 0));
       circles.push([...circle.slice(first), ...circle.slice(0, first)]);
       return;
     }

@@ -1,3 +1,4 @@
+import { heldUnder, itemAt } from '../lists/index.ts';
 import { lookUp } from '../mod/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Change, Mod } from '../mod/index.ts';
@@ -41,7 +42,7 @@ export function textEntries({ header, blocks, items, words }: Texts): TextEntry[
         key: `${what}.${name}`,
         what,
         name,
-        texts: lookUp(of, name)!.names,
+        texts: heldUnder(of, name).names,
       }));
   const others = [
     ...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts))),
@@ -90,18 +91,18 @@ export function changeText(
     const at = mod.header.groups.findIndex((group) => group.name === name);
     return put(
       ['header', 'groups', at, 'names', language],
-      lookUp(mod.header.groups[at]!.names, language),
+      lookUp(itemAt(mod.header.groups, at).names, language),
     );
   }
   if (what === 'block')
     return put(
       ['blocks', name, 'names', language],
-      lookUp(lookUp(mod.blocks, name)!.names, language),
+      lookUp(heldUnder(mod.blocks, name).names, language),
     );
   if (what === 'item')
     return put(
       ['items', name, 'names', language],
-      lookUp(lookUp(mod.items, name)!.names, language),
+      lookUp(heldUnder(mod.items, name).names, language),
     );
   const words = lookUp(mod.words, language);
   if (words) return put(['words', language, 'texts', name], lookUp(words.texts, name));
@@ -138,5 +139,5 @@ export function originalOf(
   languages: readonly string[],
 ): { language: string; text: string } | undefined {
   const language = languages.find((one) => lookUp(texts, one)?.trim());
-  return language === undefined ? undefined : { language, text: lookUp(texts, language)! };
+  return language === undefined ? undefined : { language, text: heldUnder(texts, language) };
 }

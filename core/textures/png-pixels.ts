@@ -116,7 +116,7 @@ function withoutHead(data: readonly Uint8Array[]): Uint8Array[] {
 function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, step: number): void {
   for (let y = 0; y < height; y += 1) {
     const row = from + y * (1 + rowBytes);
-    const filter = bytes[row]!;
+    const filter = bytes[row] ?? 0;
     if (filter > 4)
       throw new PictureProblem(
         'The PNG is damaged: a row is filtered in a way that the standard does not know.',
@@ -124,9 +124,9 @@ function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, s
     if (filter === 0) continue;
     const above = y === 0 ? -1 : row - rowBytes;
     for (let i = 0; i < rowBytes; i += 1) {
-      const left = i >= step ? bytes[row + 1 + i - step]! : 0;
-      const up = above < 0 ? 0 : bytes[above + i]!;
-      const corner = above < 0 || i < step ? 0 : bytes[above + i - step]!;
+      const left = i >= step ? (bytes[row + 1 + i - step] ?? 0) : 0;
+      const up = above < 0 ? 0 : (bytes[above + i] ?? 0);
+      const corner = above < 0 || i < step ? 0 : (bytes[above + i - step] ?? 0);
       bytes[row + 1 + i]! +=
         filter === 1
           ? left
@@ -161,15 +161,15 @@ function painter(
   const count = samplesOf[kind] ?? 1;
   const sample = (row: Uint8Array, x: number, channel: number): number => {
     const place = x * count + channel;
-    if (depth === 8) return row[place]!;
-    if (depth === 16) return (row[place * 2]! << 8) | row[place * 2 + 1]!;
+    if (depth === 8) return row[place] ?? 0;
+    if (depth === 16) return ((row[place * 2] ?? 0) << 8) | (row[place * 2 + 1] ?? 0);
     const bit = place * depth;
-    return (row[bit >> 3]! >> (8 - depth - (bit & 7))) & (2 ** depth - 1);
+    return ((row[bit >> 3] ?? 0) >> (8 - depth - (bit & 7))) & (2 ** depth - 1);
   };
   const byte = (value: number): number =>
     depth === 8 ? value : depth === 16 ? Math.round(value / 257) : (value * 255) / (2 ** depth - 1);
   const clearAt = (channel: number): number =>
-    clear ? (clear[channel * 2]! << 8) | clear[channel * 2 + 1]! : -1;
+    clear ? ((clear[channel * 2] ?? 0) << 8) | (clear[channel * 2 + 1] ?? 0) : -1;
   const set = (at: number, red: number, green: number, blue: number, alpha: number) => {
     pixels[at] = red;
     pixels[at + 1] = green;
@@ -186,9 +186,9 @@ function painter(
           );
         set(
           at,
-          palette[index * 3]!,
-          palette[index * 3 + 1]!,
-          palette[index * 3 + 2]!,
+          palette[index * 3] ?? 0,
+          palette[index * 3 + 1] ?? 0,
+          palette[index * 3 + 2] ?? 0,
           clear?.[index] ?? 255,
         );
       };

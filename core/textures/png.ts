@@ -35,11 +35,11 @@ export function pictureFacts(pixels: Pixels): Omit<Picture, 'sha256' | 'bytes'> 
   const sum = [0, 0, 0];
   let [seen, holes, partial, coloured] = [0, 0, 0, 0];
   for (let i = 0; i < data.length; i += 4) {
-    const alpha = data[i + 3]!;
+    const alpha = data[i + 3] ?? 0;
     if (alpha === 0) holes += 1;
     else if (alpha < 255) partial += 1;
     if (alpha === 0) continue;
-    const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!];
+    const [r, g, b] = [data[i] ?? 0, data[i + 1] ?? 0, data[i + 2] ?? 0];
     sum[0]! += r;
     sum[1]! += g;
     sum[2]! += b;

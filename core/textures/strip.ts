@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 import type { Texture } from '../mod/entries.schema.ts';
 
 /** Width and height of one frame of a texture: the whole picture when it has no strip. */
@@ -21,6 +22,6 @@ export function frameAt(texture: Texture, tick: number): number {
   const frames = Math.max(1, Math.floor(frameCount(texture)));
   if (!strip || frames < 2) return 0;
   const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
-  const frame = order[Math.floor(tick / strip.ticks) % order.length]!;
+  const frame = itemAt(order, Math.floor(tick / strip.ticks) % order.length);
   return frame >= 0 && frame < frames ? frame : 0;
 }

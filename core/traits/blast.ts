@@ -1,3 +1,4 @@
+import { itemAt } from '../lists/index.ts';
 /** A charge of the stand-in engine. */
 export interface Charge {
   name: string;
@@ -103,7 +104,7 @@ export function oddsBehindCover(
     const next = new Float64Array(all + 1);
     odds.forEach((chance, standing) => {
       if (chance === 0) return;
-      for (const [left, share] of steps[standing]!) next[left]! += chance * share;
+      for (const [left, share] of itemAt(steps, standing)) next[left]! += chance * share;
     });
     odds = next;
   }
@@ -135,9 +136,9 @@ function stepsFrom(
     // Between two thresholds every energy takes the same blocks.
     let above = 1;
     for (let i = 0; i <= thresholds.length; i += 1) {
-      const next = i < thresholds.length ? chanceAbove(thresholds[i]!, strength) : 0;
+      const next = i < thresholds.length ? chanceAbove(itemAt(thresholds, i), strength) : 0;
       const left = met.reduce(
-        (set, need, k) => (i > 0 && need <= thresholds[i - 1]! ? set & ~(1 << k) : set),
+        (set, need, k) => (i > 0 && need <= itemAt(thresholds, i - 1) ? set & ~(1 << k) : set),
         standing,
       );
       if (above > next) add(left, reach * (above - next));

@@ -81,8 +81,8 @@ function spread(volume: LightVolume, waiting: Buckets): void {
     // Since then something brighter may have come here, and has spread already.
     if (levels[cell] !== level) return;
     eachNeighbour(volume, cell, (neighbour) => {
-      const arrives = level - Math.max(1, absorbed[neighbour]!);
-      if (arrives <= levels[neighbour]!) return;
+      const arrives = level - Math.max(1, absorbed[neighbour] ?? 0);
+      if (arrives <= (levels[neighbour] ?? 0)) return;
       levels[neighbour] = arrives;
       waiting.add(neighbour, arrives);
     });
@@ -99,7 +99,7 @@ export function floodLight(volume: LightVolume): void {
   const waiting = new Buckets();
   levels.set(emitted);
   for (let cell = 0; cell < levels.length; cell += 1)
-    if (levels[cell]! > 0) waiting.add(cell, levels[cell]!);
+    if ((levels[cell] ?? 0) > 0) waiting.add(cell, levels[cell] ?? 0);
   spread(volume, waiting);
 }
 
@@ -120,19 +120,19 @@ export function setLight(
   volume.emitted[cell] = now.emitted;
   volume.absorbed[cell] = now.absorbed;
   const leaving = new Buckets();
-  leaving.add(cell, levels[cell]!);
-  const taken = levels[cell]!;
+  leaving.add(cell, levels[cell] ?? 0);
+  const taken = levels[cell] ?? 0;
   levels[cell] = 0;
-  if (emitted[cell]! > 0) waiting.add(cell, emitted[cell]!);
+  if ((emitted[cell] ?? 0) > 0) waiting.add(cell, emitted[cell] ?? 0);
   const edge: number[] = [cell];
   if (taken > 0)
     leaving.drain((from, level) =>
       eachNeighbour(volume, from, (neighbour) => {
-        const there = levels[neighbour]!;
+        const there = levels[neighbour] ?? 0;
         if (there === 0) return;
         // What is darker by at least the loss may have come from here; it is taken back, and comes
         // again if it came from elsewhere.
-        if (there <= level - Math.max(1, absorbed[neighbour]!)) {
+        if (there <= level - Math.max(1, absorbed[neighbour] ?? 0)) {
           levels[neighbour] = 0;
           leaving.add(neighbour, there);
           edge.push(neighbour);
@@ -140,13 +140,13 @@ export function setLight(
       }),
     );
   for (const gone of edge) {
-    const own = emitted[gone]!;
-    if (own > levels[gone]!) levels[gone] = own;
-    if (levels[gone]! > 0) waiting.add(gone, levels[gone]!);
+    const own = emitted[gone] ?? 0;
+    if (own > (levels[gone] ?? 0)) levels[gone] = own;
+    if ((levels[gone] ?? 0) > 0) waiting.add(gone, levels[gone] ?? 0);
     eachNeighbour(
       volume,
       gone,
-      (neighbour) => levels[neighbour]! > 0 && waiting.add(neighbour, levels[neighbour]!),
+      (neighbour) => (levels[neighbour] ?? 0) > 0 && waiting.add(neighbour, levels[neighbour] ?? 0),
     );
   }
   spread(volume, waiting);

@@ -45,7 +45,7 @@ export function roomSection(
   const levels = Array.from({ length: height }, (_, row) =>
     Array.from(
       { length: width },
-      (__, column) => volume.levels[cellAt(volume, column + 1, height - row, middle)]!,
+      (__, column) => volume.levels[cellAt(volume, column + 1, height - row, middle)] ?? 0,
     ),
   );
   return { levels, row: height - 1, column: middle - 1 };
@@ -63,6 +63,6 @@ export function lightBehind(absorbed: number, most: number): number[] {
     volume.emitted[0] = 15;
     volume.absorbed.fill(absorbed, 1, i + 2);
     floodLight(volume);
-    return volume.levels[i + 2]!;
+    return volume.levels[i + 2] ?? 0;
   });
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import {
   applyChanges,
   firstClash,
@@ -150,7 +151,7 @@ export class Session {
       )
     )
       last.changes = squashChanges(
-        last.changes.map((change, i) => ({ ...change, after: real[i]!.after })),
+        last.changes.map((change, i) => ({ ...change, after: itemAt(real, i).after })),
       );
     else this.pending.push({ label, changes: real });
     this.setMod(mod, real, { saving: 'saving', refused: undefined });
@@ -223,7 +224,7 @@ export class Session {
     this.sending = true;
     try {
       while (this.pending.length) {
-        const edit = this.pending[0]!;
+        const edit = itemAt(this.pending, 0);
         if (!edit.changes.length) this.pending.shift();
         else {
           const logged = await call(

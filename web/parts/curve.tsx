@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import type { Chart, ChartDataset } from 'chart.js';
@@ -116,7 +117,9 @@ export function Curve({ label, x, y, lines, say, most, bars = false }: Props) {
         // While only the numbers change the chart stays, so that dragging a number moves its
         // curves.
         if (chart.current && chart.current.canvas === canvas.current && drawnAs.current === shape) {
-          chart.current.data.datasets.forEach((dataset, i) => (dataset.data = datasets[i]!.data));
+          chart.current.data.datasets.forEach(
+            (dataset, i) => (dataset.data = itemAt(datasets, i).data),
+          );
           chart.current.update('none');
           return;
         }
@@ -197,8 +200,9 @@ export function Curve({ label, x, y, lines, say, most, bars = false }: Props) {
                   <td>{value}</td>
                   {lines.map((line) => (
                     <td key={line.name}>
-                      {say(line.values[i]!)}
-                      {line.low && ` (${say(line.low[i]!)} to ${say(line.high![i]!)})`}
+                      {say(itemAt(line.values, i))}
+                      {line.low &&
+                        ` (${say(itemAt(line.low, i))} to ${say(itemAt(line.high!, i))})`}
                     </td>
                   ))}
                 </tr>

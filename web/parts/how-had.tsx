@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import './how-had.css';
 import { Link } from 'react-router';
 import { lookUp, ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
@@ -143,6 +144,7 @@ function words(mod: Mod, { way, steps }: Obtainable): string {
       ? `It is dug from ${by}, once that is placed.${after}`
       : `It is dug from ${by}, which the world ` +
           `has${way.count === 1 ? '' : `, ${said(way.count)} on average`}.`;
-  if (way.how === 'dipped') return `It is dipped from ${by} with ${itemTitle(mod, way.takes[0]!)}.`;
+  if (way.how === 'dipped')
+    return `It is dipped from ${by} with ${itemTitle(mod, itemAt(way.takes, 0))}.`;
   return `The recipe ${way.by} makes ${way.count === 1 ? 'it' : `${way.count} of it`}.${after}`;
 }

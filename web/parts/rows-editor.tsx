@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import type { ReactNode } from 'react';
 import {
   coverage,
@@ -65,7 +66,7 @@ export function RowsEditor<T>({
     <div className="rows" role="group" aria-label={`Rows of ${what}`}>
       {rows.slice(0, most).map((row, i) => {
         const gone = layered ? undefined : dead.find((one) => one.row === i);
-        const states = layered ? space.matching(row.when) : wins[i]!;
+        const states = layered ? space.matching(row.when) : itemAt(wins, i);
         const last = i > 0 && i === rows.length - 1 && !row.when && !layered;
         const editor = value(
           row.value,
@@ -110,7 +111,10 @@ export function RowsEditor<T>({
                 aria-label={`Move row ${i + 1} up`}
                 title="Move up"
                 onClick={() =>
-                  onRows(`Reorder the rows of ${what}`, rows.with(i, rows[i - 1]!).with(i - 1, row))
+                  onRows(
+                    `Reorder the rows of ${what}`,
+                    rows.with(i, itemAt(rows, i - 1)).with(i - 1, row),
+                  )
                 }
               >
                 ↑

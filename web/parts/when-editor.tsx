@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import { lookUp } from '../../core/mod/index.ts';
 import './when-editor.css';
 import { valuesOf, type Property, type Value, type When } from '../../core/states/index.ts';
@@ -22,7 +23,7 @@ export function WhenEditor({
   const put = (name: string, values: Value[]) => {
     const { [name]: _gone, ...rest } = when;
     const next: When = values.length
-      ? { ...rest, [name]: values.length === 1 ? values[0]! : values }
+      ? { ...rest, [name]: values.length === 1 ? itemAt(values, 0) : values }
       : rest;
     onWhen(Object.keys(next).length ? next : undefined);
   };

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import * as THREE from 'three';
 import { isHidden, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
 import { rotationOf, turn, type Direction, type Vec3 } from '../../core/space/index.ts';
@@ -83,7 +84,7 @@ export function partsOf(models: readonly PlacedModel[], texels: number): Part[] 
           corner[2] / texels - 0.5,
         ]);
         made.positions.push(x + shiftX, y + shiftY, z + shiftZ);
-        made.uvs.push(quad.uv[i]![0], 1 - quad.uv[i]![1]);
+        made.uvs.push(itemAt(quad.uv, i)[0], 1 - itemAt(quad.uv, i)[1]);
         const bright = light * (model.shade?.([x, y, z], normal) ?? 1);
         made.colours.push(bright, bright, bright);
       });

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/lists/index.ts';
 import { lookUp } from '../../core/mod/index.ts';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
@@ -279,10 +280,10 @@ function PartMesh({
   useFrame(({ clock, invalidate }) => {
     if (!strip || frames < 2) return;
     const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
-    const frame =
-      order[
-        Math.floor((clock.getElapsedTime() * mod.header.tickRate) / strip.ticks) % order.length
-      ]!;
+    const frame = itemAt(
+      order,
+      Math.floor((clock.getElapsedTime() * mod.header.tickRate) / strip.ticks) % order.length,
+    );
     texture.offset.y = 1 - (frame + 1) / frames;
     invalidate();
   });
@@ -430,7 +431,7 @@ function OutlineBox({ box, texels, colour }: { box: PlainBox; texels: number; co
   return (
     <lineSegments
       geometry={edges}
-      position={[middle[0]!, middle[1]! + 0.5, middle[2]!]}
+      position={[itemAt(middle, 0), itemAt(middle, 1) + 0.5, itemAt(middle, 2)]}
       renderOrder={4}
     >
       <lineBasicMaterial color={colour} depthTest={false} toneMapped={false} />

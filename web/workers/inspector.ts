@@ -1,6 +1,7 @@
 /**
  * Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit.
  */
+import { heldUnder } from '../../core/lists/index.ts';
 import { readZip } from '../../core/bytes/index.ts';
 import {
   cellsIn,
@@ -79,7 +80,7 @@ async function drawn(
 ): Promise<Pixels | undefined> {
   const models = cells.flatMap((cell) =>
     cell
-      ? drawnModels(of, resolveBlock(of, cell.block, lookUp(of.blocks, cell.block)!), cell.state)
+      ? drawnModels(of, resolveBlock(of, cell.block, heldUnder(of.blocks, cell.block)), cell.state)
       : [],
   );
   await Promise.all(

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import './loot.css';
 import { Button, NumberInput } from '@mantine/core';
 import { withoutUndefined } from '../../../core/json/index.ts';
@@ -45,7 +46,10 @@ export function DrawsEditor({ draws, onDraws, space, breaking, usual, table }: P
                   className="tiny"
                   aria-label={`Move draw ${d + 1} up`}
                   onClick={() =>
-                    onDraws('Reorder the draws', draws.with(d, draws[d - 1]!).with(d - 1, draw))
+                    onDraws(
+                      'Reorder the draws',
+                      draws.with(d, itemAt(draws, d - 1)).with(d - 1, draw),
+                    )
                   }
                 >
                   ↑
@@ -69,7 +73,7 @@ export function DrawsEditor({ draws, onDraws, space, breaking, usual, table }: P
               space={space}
               options={options}
               table={table}
-              chance={lotChances(draw, breaking, space)[l]!}
+              chance={itemAt(lotChances(draw, breaking, space), l)}
               onLot={(next) =>
                 put(
                   d,
@@ -85,7 +89,10 @@ export function DrawsEditor({ draws, onDraws, space, breaking, usual, table }: P
                   ? () =>
                       put(
                         d,
-                        { ...draw, lots: draw.lots.with(l, draw.lots[l - 1]!).with(l - 1, lot) },
+                        {
+                          ...draw,
+                          lots: draw.lots.with(l, itemAt(draw.lots, l - 1)).with(l - 1, lot),
+                        },
                         'Reorder the lots',
                       )
                   : undefined

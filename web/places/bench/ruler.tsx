@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { useDeferredValue, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { resolveBlocks, titleOf, type ResolvedBlock } from '../../../core/mod/index.ts';
 import { useMod } from '../../api/hooks.tsx';
@@ -40,7 +41,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
     onValue(
       snapped(
         scale,
-        [...ticks, ...own.map(({ value: at, names }) => ({ value: at, name: names[0]! }))],
+        [...ticks, ...own.map(({ value: at, names }) => ({ value: at, name: itemAt(names, 0) }))],
         (event.clientX - left) / width,
         5 / width,
       ),

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 /** A familiar value on a ruler. */
 export interface Tick {
   value: number;
@@ -78,7 +79,8 @@ export function placeTicks(scale: Scale, ticks: readonly Tick[], letter = 0.0155
       const where = scale.at(tick.value);
       const line = ([0, 1] as const).find(
         (row) =>
-          where - last[row]!.where > ((tick.name.length + last[row]!.length) / 2) * letter + 0.012,
+          where - itemAt(last, row).where >
+          ((tick.name.length + itemAt(last, row).length) / 2) * letter + 0.012,
       );
       if (line !== undefined) last[line] = { where, length: tick.name.length };
       return { ...tick, where, line };

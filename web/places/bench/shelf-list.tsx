@@ -1,4 +1,4 @@
-import { lookUp } from '../../../core/mod/index.ts';
+import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -35,7 +35,7 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => (lines[i]!.kind === 'group' ? 30 : 44),
+    estimateSize: (i) => (itemAt(lines, i).kind === 'group' ? 30 : 44),
     overscan: 8,
   });
   const address = (name: string) => `/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`;
@@ -72,7 +72,7 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
       <div className="shelf-list" ref={scroller}>
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
           {virtual.getVirtualItems().map(({ index, start, size }) => {
-            const line = lines[index]!;
+            const line = itemAt(lines, index);
             return (
               <div
                 key={line.kind === 'group' ? `group ${line.title}` : line.name}
@@ -100,7 +100,7 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
                       <b>{line.title}</b>
                       <Pips
                         stations={stationsOf(
-                          lookUp(mod.blocks, line.name)!,
+                          heldUnder(mod.blocks, line.name),
                           findings.get(line.name) ?? [],
                         )}
                       />

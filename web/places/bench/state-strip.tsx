@@ -1,4 +1,4 @@
-import { lookUp } from '../../../core/mod/index.ts';
+import { heldUnder } from '../../../core/lists/index.ts';
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import { memo, type ComponentProps, useMemo } from 'react';
 import {
@@ -50,7 +50,7 @@ export function StateStrip({
           <Choice
             key={property.name}
             property={property}
-            value={lookUp(now, property.name)!}
+            value={heldUnder(now, property.name)}
             onValue={(value) => onState(space.encode({ ...now, [property.name]: value }))}
           />
         ))}

@@ -1,3 +1,4 @@
+import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
@@ -95,7 +96,7 @@ export function Blocks() {
 
 /** What a block is in a few numbers: seconds to dig, brightest light, states. */
 function factsOf(mod: Mod, name: string): string {
-  const { traits, space } = resolveBlock(mod, name, lookUp(mod.blocks, name)!);
+  const { traits, space } = resolveBlock(mod, name, heldUnder(mod.blocks, name));
   const light = Math.max(...traits.lightEmitted.map((row) => row.value));
   return [
     traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`,
@@ -115,9 +116,9 @@ function moveFocus(event: KeyboardEvent, grid: HTMLElement | null): void {
   for (const tile of grid.querySelectorAll<HTMLElement>('.block-tile')) {
     const to = tile.getBoundingClientRect();
     const [dx, dy] = [to.x - from.x, to.y - from.y];
-    const along = dx * step[0]! + dy * step[1]!;
+    const along = dx * itemAt(step, 0) + dy * itemAt(step, 1);
     if (along < 4) continue;
-    const cost = along + Math.abs(dx * step[1]! + dy * step[0]!) * 3;
+    const cost = along + Math.abs(dx * itemAt(step, 1) + dy * itemAt(step, 0)) * 3;
     if (!best || cost < best.cost) best = { tile, cost };
   }
   if (!best) return;

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/index.ts';
@@ -137,7 +138,7 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
               className="note"
               title={left.map(({ block, why }) => `${block}: ${why}`).join('\n')}
             >
-              {left[0]!.block} stays: {left[0]!.why}
+              {itemAt(left, 0).block} stays: {itemAt(left, 0).why}
               {left.length > 1 && `, and ${left.length - 1} more`}
             </span>
           )}

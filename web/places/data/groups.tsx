@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Button, Popover } from '@mantine/core';
@@ -83,7 +84,7 @@ export function Groups() {
             <section
               key={group.name}
               className="group-card"
-              aria-label={lookUp(group.names, languages[0]!) ?? group.name}
+              aria-label={lookUp(group.names, itemAt(languages, 0)) ?? group.name}
             >
               <span className="order">
                 <button

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import {
   Button,
   Checkbox,
@@ -149,7 +150,7 @@ function OneItem({ name, item }: { name: string; item: Item }) {
   const [refused, setRefused] = useState('');
   const { header } = mod;
   const id = idOf(header.namespace, name);
-  const language = header.languages[0]!;
+  const language = itemAt(header.languages, 0);
   const title = titleOf(mod, name, item.names);
   const set = (label: string, key: keyof Item, after: unknown) =>
     session.set(label, ['items', name, key], after);
@@ -388,7 +389,7 @@ function OneItem({ name, item }: { name: string; item: Item }) {
                 <span className="note" style={{ margin: 0 }}>
                   digs{' '}
                   {item.tool.grade in header.tools.grades
-                    ? `${header.tools.grades[item.tool.grade]!.pace} times as fast`
+                    ? `${itemAt(header.tools.grades, item.tool.grade).pace} times as fast`
                     : 'as with bare hands'}
                 </span>
               </div>

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
@@ -127,7 +128,7 @@ export function Registry() {
             </div>
             <div style={{ position: 'relative', height: rows.getTotalSize() }}>
               {rows.getVirtualItems().map((item) => {
-                const { number, kind, name, formerly } = shown[item.index]!;
+                const { number, kind, name, formerly } = itemAt(shown, item.index);
                 const space = kind === 'block' ? spaces.get(name) : undefined;
                 const codes = space && codesOf(ledger, name, space);
                 const icon =
@@ -212,7 +213,7 @@ function Retired() {
                   before: retired[i],
                   after: {
                     ...Object.fromEntries(
-                      Object.entries(retired[i]!).filter(
+                      Object.entries(itemAt(retired, i)).filter(
                         ([key]) => key !== 'successor' && key !== 'lost',
                       ),
                     ),

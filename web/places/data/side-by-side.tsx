@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { Button, Switch } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Link } from 'react-router';
@@ -102,7 +103,7 @@ export function SideBySide({
   const rows = columns.map((column) => ({
     ...column,
     differs: subjects.some(
-      (one) => !sameData(one.traits[column.trait], subjects[0]!.traits[column.trait]),
+      (one) => !sameData(one.traits[column.trait], itemAt(subjects, 0).traits[column.trait]),
     ),
   }));
   const differing = rows.filter((row) => row.differs).length;
@@ -180,16 +181,17 @@ export function SideBySide({
           </tr>
         </thead>
         <tbody>
-          {follows[0]!.map(({ what }, i) => {
+          {itemAt(follows, 0).map(({ what }, i) => {
             const most =
-              follows[0]![i]!.most ?? Math.max(...follows.map((list) => list[i]!.value ?? 0), 1e-9);
+              itemAt(itemAt(follows, 0), i).most ??
+              Math.max(...follows.map((list) => itemAt(list, i).value ?? 0), 1e-9);
             return (
               <tr key={what} className="follows">
                 <th scope="row">{what}</th>
                 {follows.map((list, s) => (
                   <td key={keys[s]}>
-                    <u style={{ width: `${((list[i]!.value ?? 0) / most) * 100}%` }} />
-                    <span>{list[i]!.text}</span>
+                    <u style={{ width: `${((itemAt(list, i).value ?? 0) / most) * 100}%` }} />
+                    <span>{itemAt(list, i).text}</span>
                   </td>
                 ))}
               </tr>
@@ -208,7 +210,9 @@ export function SideBySide({
                   <td
                     key={one.key}
                     className={
-                      sameData(one.traits[trait], subjects[0]!.traits[trait]) ? undefined : 'other'
+                      sameData(one.traits[trait], itemAt(subjects, 0).traits[trait])
+                        ? undefined
+                        : 'other'
                     }
                   >
                     {trait === 'mapColour' && (

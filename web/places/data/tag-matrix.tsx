@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import {
@@ -214,7 +215,7 @@ export function TagMatrix({
           })}
         </div>
         {rows.getVirtualItems().map((item) => {
-          const entry = entries[item.index]!;
+          const entry = itemAt(entries, item.index);
           return (
             <Line
               key={entry.key}

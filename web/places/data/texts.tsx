@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { Button, FileButton, Menu, Switch, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
@@ -104,7 +105,12 @@ export function TextsTable() {
               onKey={(key) => {
                 session.edit(
                   `Add the text ${key}`,
-                  changeText(session.view.mod, { what: 'text', name: key }, languages[0]!, key),
+                  changeText(
+                    session.view.mod,
+                    { what: 'text', name: key },
+                    itemAt(languages, 0),
+                    key,
+                  ),
                 );
                 setFilter(key);
               }}
@@ -203,8 +209,8 @@ export function TextsTable() {
           <div style={{ position: 'relative', height: rows.getTotalSize() }}>
             {rows.getVirtualItems().map((item) => (
               <Line
-                key={shown[item.index]!.key}
-                entry={shown[item.index]!}
+                key={itemAt(shown, item.index).key}
+                entry={itemAt(shown, item.index)}
                 index={item.index}
                 top={item.start}
                 grid={grid}

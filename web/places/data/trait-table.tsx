@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { Button, Checkbox, FileButton, Switch, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -260,7 +261,7 @@ export function TraitTable() {
                 ))}
               </div>
               {rows.getVirtualItems().map((item) => {
-                const one = shown[item.index]!;
+                const one = itemAt(shown, item.index);
                 return (
                   <Line
                     key={one.key}

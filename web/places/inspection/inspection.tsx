@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/lists/index.ts';
 import { endings } from '../../../core/kits/index.ts';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -139,7 +140,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
   return (
     <section className="cause" aria-label={rule}>
       <header>
-        <span className={`tag ${found[0]!.severity}`}>{found[0]!.severity}</span>
+        <span className={`tag ${itemAt(found, 0).severity}`}>{itemAt(found, 0).severity}</span>
         <h2>{facts?.title ?? rule}</h2>
         <span className="mono soft">{rule}</span>
         {fixable.length > 1 && (

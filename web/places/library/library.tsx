@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../core/lists/index.ts';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useState, type DragEvent } from 'react';
 import { lookUp, idOf } from '../../../core/mod/index.ts';
@@ -123,7 +124,7 @@ export function Library() {
       )}
       <div className="texture-grid">
         {names.map((name) => {
-          const texture = lookUp(mod.textures, name)!;
+          const texture = heldUnder(mod.textures, name);
           const used = uses.get(idOf(mod.header.namespace, name)) ?? [];
           const wrong = findings.filter(
             (finding) =>

@@ -1,5 +1,6 @@
+import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo } from 'react';
-import { lookUp, idOf } from '../../../core/mod/index.ts';
+import { idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
@@ -37,7 +38,7 @@ export function ModelShelf({ filter }: { filter: string }) {
       )}
       <ul className="plain-list" aria-label="Models">
         {names.map((name) => {
-          const { template, boxes } = lookUp(mod.models, name)!;
+          const { template, boxes } = heldUnder(mod.models, name);
           const used = [...(uses.get(idOf(namespace, name)) ?? [])];
           return (
             <li key={name} aria-label={name}>

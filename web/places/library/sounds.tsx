@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
 import { lookUp, idOf } from '../../../core/mod/index.ts';
@@ -128,7 +129,7 @@ function SetShelf({ filter }: { filter: string }) {
           const used = Object.entries(mod.blocks)
             .filter(([, block]) => block.traits.soundSet === id)
             .map(([block]) => block);
-          const plays = Object.entries(lookUp(mod.soundSets, name)!)
+          const plays = Object.entries(heldUnder(mod.soundSets, name))
             .map(([event, sounds]) => `${event} ${sounds.length}`)
             .join(', ');
           return (

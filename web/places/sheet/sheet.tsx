@@ -1,3 +1,4 @@
+import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { Button, FileButton, Progress, SegmentedControl, Slider } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -16,7 +17,7 @@ type Against = 'nothing' | 'the last build' | 'a PNG';
 
 /** The largest size of a picture at which the whole sheet is seen at once. */
 function sizeFor(mod: Mod, block: string | undefined): number {
-  if (block !== undefined && resolveBlock(mod, block, lookUp(mod.blocks, block)!).space.tooLarge)
+  if (block !== undefined && resolveBlock(mod, block, heldUnder(mod.blocks, block)).space.tooLarge)
     return 96;
   const cells = sheetCells(mod, block);
   const columns = sheetColumns(mod, cells);
@@ -119,7 +120,7 @@ export function Sheet() {
   const animated = Object.values(mod.textures).some((texture) => texture.strip);
   const { pixels, cells = [], columns = 1, differing, marked = [], problem } = sheet ?? {};
   const words = (i: number) => {
-    const { block: name, state } = cells[i]!;
+    const { block: name, state } = itemAt(cells, i);
     const declared = lookUp(mod.blocks, name);
     if (block === undefined) return titleOf(mod, name, declared?.names);
     return declared ? resolveBlock(mod, name, declared).space.describe(state) : name;
@@ -137,7 +138,7 @@ export function Sheet() {
               .sort()
               .map((name) => ({
                 value: name,
-                label: `${titleOf(mod, name, lookUp(mod.blocks, name)!.names)}: every state`,
+                label: `${titleOf(mod, name, heldUnder(mod.blocks, name).names)}: every state`,
               })),
           ]}
           value={block ?? ''}

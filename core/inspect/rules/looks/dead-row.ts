@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { coverage } from '../../../states/index.ts';
 import { count, listed } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
@@ -32,7 +33,7 @@ export const deadRow = blockRule({
     if (looks.mode === 'layered' || space.tooLarge) return [];
     /** The property of which a row allows no value at all. */
     const emptyIn = (row: number) =>
-      Object.entries(looks.rows[row]!.when ?? {}).find(
+      Object.entries(itemAt(looks.rows, row).when ?? {}).find(
         ([, wanted]) => Array.isArray(wanted) && !wanted.length,
       )?.[0];
     // A condition that names what does not exist matches nothing either, but has its own rule.
@@ -63,7 +64,7 @@ export const deadRow = blockRule({
     return [
       ...named,
       {
-        at: ['looks', 'rows', dead[mostListed]!.row],
+        at: ['looks', 'rows', itemAt(dead, mostListed).row],
         says: 'andMore',
         parts: { block: name, moreRows: count(dead.length - mostListed, 'more row') },
         fix: all,

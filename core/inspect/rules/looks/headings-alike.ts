@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { expandRows, kindsOf } from '../../../states/index.ts';
 import { spreadRows } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
@@ -19,7 +20,7 @@ export const headingsAlike = blockRule({
     const { of } = kindsOf(expandRows(looks.rows, space));
     return space.properties.flatMap((property, i) => {
       if (!['heading', 'direction', 'axis'].includes(property.kind)) return [];
-      const values = space.values[i]!;
+      const values = itemAt(space.values, i);
       const alike = (a: number, b: number) =>
         of.every(
           (kind, state) => space.digit(state, i) !== a || kind === of[space.withDigit(state, i, b)],
@@ -29,7 +30,7 @@ export const headingsAlike = blockRule({
       );
       // When all are alike, the property changes nothing, and that has a rule of its own.
       if (!pairs.length || pairs.length === (values.length * (values.length - 1)) / 2) return [];
-      const [a, b] = pairs[0]!;
+      const [a, b] = itemAt(pairs, 0);
       const rows = spreadRows(looks.rows, space, i);
       return [
         {

@@ -35,9 +35,11 @@ export const stateWithoutRow = blockRule({
     // What is missing becomes rows of its own below the others, so that nothing else is touched.
     const added =
       space.size > mostStates
-        ? [{ value: shown[nearest[first]!]! }]
+        ? [{ value: shown[nearest[first] ?? 0]! }]
         : fewestRows(
-            shown.map((_, state) => (uncovered.has(state) ? shown[nearest[state]!] : undefined)),
+            shown.map((_, state) =>
+              uncovered.has(state) ? shown[nearest[state] ?? 0] : undefined,
+            ),
             space,
           ).rows;
     const title =

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { byStateTraits, conditionsOf, isTraitRows } from '../../../mod/index.ts';
 import { valuesOf, type When } from '../../../states/index.ts';
 import { closest, count, didYouMean } from '../../../words/index.ts';
@@ -114,7 +115,7 @@ export const unknownCondition = blockRule({
       ? [
           ...found.slice(0, mostListed),
           {
-            at: found[mostListed]!.at,
+            at: itemAt(found, mostListed).at,
             says: 'andMore',
             parts: {
               block: name,

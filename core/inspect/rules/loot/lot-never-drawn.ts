@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { chanceOf, lotChances, tooManyCases, truthTable, weightOf } from '../../../loot/index.ts';
 import { isRightTool } from '../../../traits/index.ts';
 import { blockRule } from '../../rule.ts';
@@ -51,7 +52,7 @@ export const lotNeverDrawn = blockRule({
         // lucky.
         if (
           lot.luck !== undefined ||
-          chances.some((one) => one[l]! > 0) ||
+          chances.some((one) => itemAt(one, l) > 0) ||
           !open.some((breaking) => chanceOf(lot.when, breaking, space) > 0)
         )
           return [];

@@ -1,4 +1,4 @@
-import { lookUp } from '../../../mod/index.ts';
+import { heldUnder } from '../../../lists/index.ts';
 import { textureOf } from '../../../models/index.ts';
 import { frameSize } from '../../../textures/index.ts';
 import { modelId, resolvedModels } from '../../models.ts';
@@ -20,7 +20,7 @@ export const cropOutside = modRule({
   passes: { '/models/lamp/boxes/0/sides/front/crop': [8, 0, 8, 8] },
   check: (mod) =>
     [...resolvedModels(mod)].flatMap(([name, { boxes }]) =>
-      (lookUp(mod.models, name)!.boxes ? boxes : []).flatMap((box, i) =>
+      (heldUnder(mod.models, name).boxes ? boxes : []).flatMap((box, i) =>
         Object.entries(box.sides).flatMap(([side, made]) => {
           const texture = made.texture === undefined ? undefined : textureOf(mod, made.texture);
           if (!made.crop || !texture) return [];

@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../lists/index.ts';
 import { lookUp } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
@@ -20,7 +21,7 @@ export const slotUnused = modRule({
     [...resolvedModels(mod)].flatMap(([name, { unusedSlots, slots, missing, circle }]) => {
       if (missing || circle) return [];
       return unusedSlots
-        .filter((slot) => lookUp(lookUp(mod.models, name)!.slots, slot) !== undefined)
+        .filter((slot) => lookUp(heldUnder(mod.models, name).slots, slot) !== undefined)
         .map((slot) => {
           const open = [...slots]
             .filter(([, texture]) => texture === undefined)
@@ -35,7 +36,7 @@ export const slotUnused = modRule({
               changes: [
                 {
                   path: pointer(at),
-                  before: lookUp(lookUp(mod.models, name)!.slots, slot),
+                  before: lookUp(heldUnder(mod.models, name).slots, slot),
                   after: undefined,
                 },
               ],

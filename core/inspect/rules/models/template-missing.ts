@@ -1,4 +1,4 @@
-import { lookUp } from '../../../mod/index.ts';
+import { heldUnder } from '../../../lists/index.ts';
 import { templates } from '../../../models/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
@@ -20,7 +20,7 @@ export const templateMissing = modRule({
   passes: { '/models/bank/template': 'obrank:cube' },
   check: (mod) =>
     [...resolvedModels(mod)].flatMap(([name, { missing }]) => {
-      if (missing === undefined || lookUp(mod.models, name)!.template !== missing) return [];
+      if (missing === undefined || heldUnder(mod.models, name).template !== missing) return [];
       const near = closest(missing, [
         ...templates.map((one) => one.id),
         ...Object.keys(mod.models)

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { lookUp } from '../../../mod/index.ts';
 import { listed } from '../../../words/index.ts';
 import { changeText, textEntries } from '../../../texts/index.ts';
@@ -35,7 +36,7 @@ export const nameMissing = modRule({
               : ['words'];
       // A machine translates nothing: only a first name is made, from the id.
       const spoken = name.replaceAll('_', ' ');
-      const first = languages[0]!;
+      const first = itemAt(languages, 0);
       const called = spoken[0]!.toUpperCase() + spoken.slice(1);
       const fix =
         what !== 'text' && missing.includes(first)

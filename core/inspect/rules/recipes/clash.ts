@@ -1,5 +1,6 @@
+import { heldUnder } from '../../../lists/index.ts';
 import { acceptsIn, clashes } from '../../../recipes/index.ts';
-import { lookUp, resultsOf } from '../../../mod/index.ts';
+import { resultsOf } from '../../../mod/index.ts';
 import { listed } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 import { acceptingOf } from '../../view.ts';
@@ -40,7 +41,7 @@ export const recipeClash = modRule({
     clashes(mod.recipes, acceptsIn(acceptingOf(mod))).map(({ first, second, both }) => {
       const gives = (name: string) =>
         listed(
-          resultsOf(lookUp(mod.recipes, name)!).map(({ gives: id, count }) => `${count} ${id}`),
+          resultsOf(heldUnder(mod.recipes, name)).map(({ gives: id, count }) => `${count} ${id}`),
           'or',
         );
       return {

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { acceptsIn, gains } from '../../../recipes/index.ts';
 import { listed } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
@@ -37,8 +38,8 @@ export const gainCircle = modRule({
       );
       const first = steps.find(({ recipe }) => recipe !== undefined);
       return {
-        at: first ? ['recipes', first.recipe!] : ['blocks', steps[0]!.dug!, 'loot'],
-        block: first ? undefined : steps[0]!.dug,
+        at: first ? ['recipes', first.recipe!] : ['blocks', itemAt(steps, 0).dug!, 'loot'],
+        block: first ? undefined : itemAt(steps, 0).dug,
         says: 'gainCircle',
         parts: { more: listed(more), way: listed(words, 'then') },
       };

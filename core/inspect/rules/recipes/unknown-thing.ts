@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../lists/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { lookUp, idsIn, ownName } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
@@ -20,7 +21,7 @@ export const unknownThing = modRule({
     const held = [
       ...Object.keys(mod.items),
       ...Object.keys(mod.blocks).filter(
-        (name) => (lookUp(mod.blocks, name)!.identity.item ?? 'none') !== 'none',
+        (name) => (heldUnder(mod.blocks, name).identity.item ?? 'none') !== 'none',
       ),
     ];
     const there = new Set(held);

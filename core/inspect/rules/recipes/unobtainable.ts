@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../lists/index.ts';
 import { lookUp, idOf, resultsOf } from '../../../mod/index.ts';
 import { acceptsIn, heldIds, findObtainable } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
@@ -49,7 +50,7 @@ export const unobtainable = modRule({
                 changes: [
                   {
                     path: pointer(found),
-                    before: (block ? block.identity : lookUp(mod.things, name)!).natural,
+                    before: (block ? block.identity : heldUnder(mod.things, name)).natural,
                     after: true,
                   },
                 ],

@@ -1,5 +1,6 @@
+import { heldUnder, itemAt } from '../../../lists/index.ts';
 import { pointer } from '../../../json/index.ts';
-import { lookUp, ownName } from '../../../mod/index.ts';
+import { ownName } from '../../../mod/index.ts';
 import { tagCircles } from '../../../tags/index.ts';
 import { modRule } from '../../rule.ts';
 
@@ -22,14 +23,14 @@ export const tagCircle = modRule({
     (['blockTags', 'itemTags'] as const).flatMap((kind) =>
       tagCircles(mod, kind).map((circle) => {
         const last = ownName(mod.header.namespace, circle.at(-1)!)!;
-        const { members = [] } = lookUp(mod[kind], last)!;
-        const after = members.filter((member) => member !== `#${circle[0]!}`);
+        const { members = [] } = heldUnder(mod[kind], last);
+        const after = members.filter((member) => member !== `#${itemAt(circle, 0)}`);
         return {
           at: [kind, last, 'members'],
           says: 'circle',
-          parts: { way: [...circle, circle[0]!].join(' names ') },
+          parts: { way: [...circle, itemAt(circle, 0)].join(' names ') },
           fix: {
-            title: `Take ${circle[0]!} out of ${circle.at(-1)!}`,
+            title: `Take ${itemAt(circle, 0)} out of ${circle.at(-1)!}`,
             changes: [{ path: pointer([kind, last, 'members']), before: members, after }],
           },
         };

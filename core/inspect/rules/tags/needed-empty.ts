@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { ownName } from '../../../mod/index.ts';
 import { membersOf, needsOf } from '../../../tags/index.ts';
 import { listed } from '../../../words/index.ts';
@@ -29,7 +30,7 @@ export const neededTagEmpty = modRule({
         return [];
       return [
         {
-          at: ['recipes', recipes[0]!],
+          at: ['recipes', itemAt(recipes, 0)],
           says: 'neededEmpty',
           parts: {
             id,

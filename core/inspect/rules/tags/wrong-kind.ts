@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { lookUp, ownName } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
@@ -59,7 +60,7 @@ export const wrongKind = modRule({
               at: ['blocks', name, 'itemTags'],
               block: name,
               says: 'cannotBeHeld',
-              parts: { name, tag: itemTags[0]! },
+              parts: { name, tag: itemAt(itemTags, 0) },
               fix: {
                 title: 'Take it out of item tags',
                 changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }],

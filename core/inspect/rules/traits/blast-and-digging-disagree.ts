@@ -1,7 +1,8 @@
+import { itemAt } from '../../../lists/index.ts';
 import { charges, unbreakableFrom } from '../../../traits/index.ts';
 import { blockRule } from '../../rule.ts';
 
-const [smallest, greatest] = [charges[0]!, charges.at(-1)!];
+const [smallest, greatest] = [itemAt(charges, 0), charges.at(-1)!];
 
 export const blastAndDiggingDisagree = blockRule({
   id: 'traits/blast-and-digging-disagree',

@@ -1,3 +1,4 @@
+import { heldUnder } from '../../../lists/index.ts';
 import {
   lookUp,
   codesOf,
@@ -135,9 +136,9 @@ export function writeWords(mod: Mod, language: string): WordsDocument {
   };
   for (const group of mod.header.groups) add(`group.${group.name}`, group.names);
   for (const name of Object.keys(mod.blocks).sort())
-    add(`block.${name}`, lookUp(mod.blocks, name)!.names);
+    add(`block.${name}`, heldUnder(mod.blocks, name).names);
   for (const name of Object.keys(mod.items).sort())
-    add(`item.${name}`, lookUp(mod.items, name)!.names);
+    add(`item.${name}`, heldUnder(mod.items, name).names);
   for (const [key, text] of Object.entries(lookUp(mod.words, language)?.texts ?? {}))
     texts.set(key, text);
   return { language, texts: Object.fromEntries(texts) };

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { withOrientation, type Candidate } from '../../../../core/mod/index.ts';
@@ -101,7 +102,7 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
         );
       })}
       {at !== undefined && (
-        <Turning candidate={use[at]!} onCandidate={(next) => put(at, next, 'turned')} />
+        <Turning candidate={itemAt(use, at)} onCandidate={(next) => put(at, next, 'turned')} />
       )}
       {use.length > 0 && (
         <button

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, Checkbox, Group, SegmentedControl, Select } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { lookUp, removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
@@ -15,7 +16,7 @@ export function IdentityFacet({ editor }: FacetProps) {
   const session = useSession();
   const navigate = useNavigate();
   const { declared, block, set } = editor;
-  const language = mod.header.languages[0]!;
+  const language = itemAt(mod.header.languages, 0);
   const { identity } = declared;
   const title = titleOf(mod, editor.name, declared.names);
   const remove = () => {

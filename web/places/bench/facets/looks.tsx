@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -35,7 +36,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
     ...templates.map((template) => template.id),
   ];
   const addArms = () => {
-    const model = declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]!;
+    const model = declared.looks.rows.at(-1)?.use[0]?.model ?? itemAt(models, 0);
     const arms = headings.filter((heading) =>
       space.properties.some((property) => property.name === heading && property.kind === 'toggle'),
     );
@@ -107,7 +108,9 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
             rows={block.looks.rows}
             space={space}
             layered={mode === 'layered'}
-            fresh={() => [{ model: declared.looks.rows.at(-1)?.use[0]?.model ?? models[0]! }]}
+            fresh={() => [
+              { model: declared.looks.rows.at(-1)?.use[0]?.model ?? itemAt(models, 0) },
+            ]}
             onRows={(label, rows) => {
               set(label, ['looks', 'rows'], asUse(rows));
               choose([]);

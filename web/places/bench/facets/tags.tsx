@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { lookUp } from '../../../../core/mod/index.ts';
 import { TagsInput } from '@mantine/core';
 import { Link } from 'react-router';
@@ -93,7 +94,7 @@ function TagList({
       <>
         {note}{' '}
         {who?.length
-          ? `${who[0]![0]!.toUpperCase()}${who[0]!.slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} ` +
+          ? `${itemAt(who, 0)[0]!.toUpperCase()}${itemAt(who, 0).slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} ` +
             'looks here. '
           : ''}
         {others

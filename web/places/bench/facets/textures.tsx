@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
 import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
@@ -45,7 +46,7 @@ export function TexturesFacet({ editor: { block } }: FacetProps) {
   return (
     <>
       {slots.map((slot) => (
-        <TextureCard key={slot.texture || slot.uses[0]!.slot} slot={slot} />
+        <TextureCard key={slot.texture || itemAt(slot.uses, 0).slot} slot={slot} />
       ))}
     </>
   );

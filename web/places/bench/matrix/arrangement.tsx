@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { Select } from '@mantine/core';
 import type { StateSpace } from '../../../../core/states/index.ts';
 import type { Arrangement } from './layout.ts';
@@ -55,14 +56,14 @@ export function ArrangementBar({
                 aria-label={`${name} shown`}
                 w={92}
                 allowDeselect={false}
-                data={space.values[at]!.map(String)}
-                value={String(space.values[at]![space.digit(state, at)])}
+                data={itemAt(space.values, at).map(String)}
+                value={String(itemAt(space.values, at)[space.digit(state, at)])}
                 onChange={(value) =>
                   onState(
                     space.withDigit(
                       state,
                       at,
-                      space.values[at]!.findIndex((one) => String(one) === value),
+                      itemAt(space.values, at).findIndex((one) => String(one) === value),
                     ),
                   )
                 }

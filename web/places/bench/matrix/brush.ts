@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { useMemo } from 'react';
 import { turnedCandidate, type Candidate } from '../../../../core/mod/index.ts';
 import type { Axis, Direction } from '../../../../core/space/index.ts';
@@ -38,7 +39,7 @@ export function repainted(
 ): Candidate[] {
   if (!changed || before?.length !== use.length) return use;
   return before.map((candidate, i) => {
-    const stroke = use[i]!;
+    const stroke = itemAt(use, i);
     if (changed === 'model') return { ...candidate, model: stroke.model };
     const { front: _front, top: _top, upright: _upright, ...own } = candidate;
     const { model: _model, share: _share, ...turned } = stroke;
@@ -72,7 +73,10 @@ export function useBrush({ block, declared, set }: BlockEditor): Brush {
       const at = space.indexOf(property);
       paint(`Spread ${count(states.count, 'state')} along ${property}`, (before, state) =>
         (before ?? first)?.map((candidate) =>
-          turnedCandidate(candidate, space.values[at]![space.digit(state, at)] as Direction | Axis),
+          turnedCandidate(
+            candidate,
+            itemAt(space.values, at)[space.digit(state, at)] as Direction | Axis,
+          ),
         ),
       );
     };

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import type { StateSpace } from '../../../../core/states/index.ts';
 
 /** Along what each property runs, by name. */
@@ -20,7 +21,7 @@ const mostRows = 1024;
 export function usualArrangement(space: StateSpace): Arrangement {
   const names = space.properties.map((property) => property.name);
   const many = (list: readonly string[]) =>
-    list.reduce((product, name) => product * space.values[space.indexOf(name)]!.length, 1);
+    list.reduce((product, name) => product * itemAt(space.values, space.indexOf(name)).length, 1);
   const splits = names
     .flatMap((_, i) => [names.slice(names.length - i), names.slice(0, i)])
     .filter((columns) => columns.length > 0 && many(columns) <= mostColumns);
@@ -50,14 +51,26 @@ export function fittedArrangement(kept: Arrangement | undefined, space: StateSpa
   return { rows: [...rows, ...missing], columns, tabs };
 }
 
-/** A head of a row or column: the values that make it, and how many heads before it share each. */
+/** The head of a row or column: the values that make it, and the head with which its band begins. */
+export interface PlaneHead {
+  digits: number[];
+  first: number[];
+}
+/** Rows by columns of states. */
 export interface Plane {
-  rows: { digits: number[]; first: number[] }[];
-  columns: { digits: number[]; first: number[] }[];
+  rows: PlaneHead[];
+  columns: PlaneHead[];
   /** The state of a cell. */
   stateAt: (row: number, column: number) => number;
   /** Where a state lies; undefined when it is on another tab. */
   cellOf: (state: number) => { row: number; column: number } | undefined;
+}
+
+/** The last head of the band in which a head lies on a level. */
+export function bandEnd(heads: readonly PlaneHead[], from: number, level: number): number {
+  let end = from;
+  while (heads[end + 1]?.first[level] === itemAt(heads, from).first[level]) end += 1;
+  return end;
 }
 
 /**
@@ -73,7 +86,7 @@ export function planeOf(
   const combinations = (at: readonly number[]): number[][] =>
     at.reduce<number[][]>(
       (all, place) =>
-        all.flatMap((digits) => space.values[place]!.map((_, digit) => [...digits, digit])),
+        all.flatMap((digits) => itemAt(space.values, place).map((_, digit) => [...digits, digit])),
       [[]],
     );
   /** For each head and level the head with which its band begins. */
@@ -84,7 +97,7 @@ export function planeOf(
         let from = i;
         while (
           from > 0 &&
-          digits.slice(0, level + 1).every((digit, k) => list[from - 1]![k] === digit)
+          digits.slice(0, level + 1).every((digit, k) => itemAt(list, from - 1)[k] === digit)
         )
           from -= 1;
         return from;
@@ -93,19 +106,19 @@ export function planeOf(
   const [down, across, fixed] = [places(rows), places(columns), places(tabs)];
   const [rowHeads, columnHeads] = [banded(combinations(down)), banded(combinations(across))];
   const base = fixed.reduce(
-    (sum, place) => sum + space.digit(state, place) * space.steps[place]!,
+    (sum, place) => sum + space.digit(state, place) * itemAt(space.steps, place),
     0,
   );
   const worth = (at: readonly number[], digits: readonly number[]) =>
-    digits.reduce((sum, digit, i) => sum + digit * space.steps[at[i]!]!, 0);
+    digits.reduce((sum, digit, i) => sum + digit * itemAt(space.steps, itemAt(at, i)), 0);
   const rowWorth = rowHeads.map(({ digits }) => worth(down, digits));
   const columnWorth = columnHeads.map(({ digits }) => worth(across, digits));
   const index = (at: readonly number[], of: number) =>
-    at.reduce((sum, place) => sum * space.values[place]!.length + space.digit(of, place), 0);
+    at.reduce((sum, place) => sum * itemAt(space.values, place).length + space.digit(of, place), 0);
   return {
     rows: rowHeads,
     columns: columnHeads,
-    stateAt: (row, column) => base + rowWorth[row]! + columnWorth[column]!,
+    stateAt: (row, column) => base + itemAt(rowWorth, row) + itemAt(columnWorth, column),
     cellOf: (of) =>
       fixed.every((place) => space.digit(of, place) === space.digit(state, place))
         ? { row: index(down, of), column: index(across, of) }

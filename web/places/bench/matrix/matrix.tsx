@@ -1,242 +1,43 @@
-import { lookUp } from '../../../../core/mod/index.ts';
 import './matrix.css';
-import { useElementSize, useLocalStorage, useMergedRef } from '@mantine/hooks';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import {
-  memo,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type CSSProperties,
-  type KeyboardEvent,
-  type MouseEvent,
-} from 'react';
-import { coverage, type When } from '../../../../core/states/index.ts';
+import { useLocalStorage } from '@mantine/hooks';
+import { useEffect, useMemo, useState } from 'react';
+import { lookUp } from '../../../../core/mod/index.ts';
+import { coverage, type Coverage, type StateSpace } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import type { BlockEditor } from '../../../api/hooks.tsx';
 import { Later } from '../../../parts/later.tsx';
-import { Rendering } from '../../../parts/rendering.tsx';
 import { WhenEditor } from '../../../parts/when-editor.tsx';
 import { ArrangementBar } from './arrangement.tsx';
-import { fittedArrangement, planeOf, type Arrangement } from './layout.ts';
-import { usePainting } from './painting.tsx';
 import { useBrush } from './brush.ts';
-import { placeNow } from '../../../api/address.ts';
+import { Cell } from './cell.tsx';
+import { ColumnHeads, RowHeads } from './heads.tsx';
+import { fittedArrangement, planeOf, type Arrangement, type Plane } from './layout.ts';
+import { useChoosing, type Choosing } from './use-choosing.ts';
+import { useTracks, type Tracks } from './use-tracks.ts';
 
-const band = 70;
-const headHeight = 24;
-/** Cells are as large as fits, within these bounds. */
-const [smallest, largest] = [58, 104];
+interface MatrixProps {
+  editor: BlockEditor;
+  state: number;
+  onState: (state: number) => void;
+  onStage: () => void;
+}
 
 /**
  * Every state of the block as a cell that shows it: choose cells with the mouse or with keys, then
  * say what they show.
  */
-export function Matrix({
-  editor,
-  state,
-  onState,
-  onStage,
-}: {
-  editor: BlockEditor;
-  state: number;
-  onState: (state: number) => void;
-  onStage: () => void;
-}) {
-  const {
-    block: { space, looks },
-    name,
-  } = editor;
-  const [kept, setKept] = useLocalStorage<Record<string, Arrangement>>({
-    key: 'obrank.matrix',
-    defaultValue: {},
-    getInitialValueInEffect: false,
-  });
-  const arrangement = useMemo(
-    () => fittedArrangement(lookUp(kept, name), space),
-    [kept, name, space],
-  );
-  const { chosen, choose, toBrush } = usePainting();
-  const brush = useBrush(editor);
-  const fixed = arrangement.tabs.map((tab) => space.digit(state, space.indexOf(tab))).join();
-  // Only what the tabs stand for moves the plane, not every step of the cursor.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const plane = useMemo(() => planeOf(space, arrangement, state), [space, arrangement, fixed]);
+export function Matrix({ editor, state, onState, onStage }: MatrixProps) {
+  const { space, looks } = editor.block;
+  const [arrangement, setArrangement] = useArrangement(editor.name, space);
+  const plane = usePlane(space, arrangement, state);
   const covered = useMemo(() => coverage(looks.rows, space), [looks, space]);
-  const winner = useMemo(() => {
-    const rows = new Int32Array(space.size).fill(-1);
-    covered.wins.forEach((won, at) =>
-      won.forEach((one) => {
-        rows[one] = at;
-      }),
-    );
-    return rows;
-  }, [covered, space]);
-  const scroller = useRef<HTMLDivElement>(null);
-  const { ref: sized, width, height } = useElementSize<HTMLDivElement>();
-  const both = useMergedRef(scroller, sized);
-  const top = Math.max(1, arrangement.columns.length) * headHeight + 6;
-  const left = Math.max(1, arrangement.rows.length) * band + 6;
-  const cell = Math.max(
-    smallest,
-    Math.min(
-      largest,
-      Math.floor((width - left - 4) / plane.columns.length),
-      Math.floor((height - top - 4) / plane.rows.length),
-    ),
-  );
-  const anchor = useRef(state);
-  const down = useVirtualizer({
-    count: plane.rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => cell,
-    overscan: 2,
-    paddingStart: top,
-    scrollPaddingStart: top,
-  });
-  const across = useVirtualizer({
-    horizontal: true,
-    count: plane.columns.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => cell,
-    overscan: 2,
-    paddingStart: left,
-    scrollPaddingStart: left,
-  });
-  useEffect(() => {
-    down.measure();
-    across.measure();
-    // Another size of the cells, or another arrangement, moves everything.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [cell, top, left]);
-  const at = plane.cellOf(state) ?? { row: 0, column: 0 };
-  /** Keys may come faster than the page is drawn, so they go by the address. */
-  const cursor = () => placeNow().state ?? state;
-  useEffect(() => {
-    if (at.row < plane.rows.length) down.scrollToIndex(at.row, { align: 'auto' });
-    if (at.column < plane.columns.length) across.scrollToIndex(at.column, { align: 'auto' });
-    // The cursor alone moves the view.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [at.row, at.column]);
-
-  useEffect(() => scroller.current?.focus({ preventScroll: true }), []);
-  // The first rows come a few a frame, so that opening the matrix never holds the page up.
-  const [laid, setLaid] = useState(0);
-  useEffect(() => {
-    if (laid > 40) return;
-    const frame = requestAnimationFrame(() => setLaid(laid > 24 ? Infinity : laid + 2));
-    return () => cancelAnimationFrame(frame);
-  }, [laid]);
-
-  /** All states between two cells. */
-  const between = (
-    a: { row: number; column: number },
-    b: { row: number; column: number },
-  ): number[] => {
-    const found: number[] = [];
-    for (let row = Math.min(a.row, b.row); row <= Math.max(a.row, b.row); row += 1)
-      for (
-        let column = Math.min(a.column, b.column);
-        column <= Math.max(a.column, b.column);
-        column += 1
-      )
-        found.push(plane.stateAt(row, column));
-    return found;
-  };
-  const whole = (rows: [number, number], columns: [number, number]) =>
-    between({ row: rows[0], column: columns[0] }, { row: rows[1], column: columns[1] });
-  const lastRow = plane.rows.length - 1;
-  const lastColumn = plane.columns.length - 1;
-  const toggled = (one: number) =>
-    chosen.has(one) ? [...chosen].filter((other) => other !== one) : [...chosen, one];
-  const go = (row: number, column: number, extend: boolean) => {
-    const next = plane.stateAt(
-      Math.max(0, Math.min(lastRow, row)),
-      Math.max(0, Math.min(lastColumn, column)),
-    );
-    onState(next);
-    if (!extend) anchor.current = next;
-    choose(extend ? between(plane.cellOf(anchor.current) ?? at, plane.cellOf(next)!) : [next]);
-  };
-  const click = (event: MouseEvent, one: number) => {
-    onState(one);
-    if (event.shiftKey) {
-      choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!));
-      return;
-    }
-    anchor.current = one;
-    choose(event.ctrlKey || event.metaKey ? toggled(one) : [one]);
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const at = plane.cellOf(cursor()) ?? { row: 0, column: 0 };
-    const jump = event.ctrlKey || event.metaKey;
-    const moves: Record<string, () => void> = {
-      ArrowUp: () => go(jump ? 0 : at.row - 1, at.column, event.shiftKey),
-      ArrowDown: () => go(jump ? lastRow : at.row + 1, at.column, event.shiftKey),
-      ArrowLeft: () => go(at.row, jump ? 0 : at.column - 1, event.shiftKey),
-      ArrowRight: () => go(at.row, jump ? lastColumn : at.column + 1, event.shiftKey),
-      Home: () => go(at.row, 0, event.shiftKey),
-      End: () => go(at.row, lastColumn, event.shiftKey),
-      PageUp: () => go(at.row - 8, at.column, event.shiftKey),
-      PageDown: () => go(at.row + 8, at.column, event.shiftKey),
-      ' ': () => choose(toggled(cursor())),
-      Enter: toBrush,
-      Escape: () => choose([]),
-      Delete: () => brush.clear(),
-      Backspace: () => brush.clear(),
-    };
-    const letters: Record<string, () => void> = jump
-      ? { a: () => choose(whole([0, lastRow], [0, lastColumn])) }
-      : {
-          r: () => choose(whole([at.row, at.row], [0, lastColumn])),
-          c: () => choose(whole([0, lastRow], [at.column, at.column])),
-          s: () => brush.spreadFirst(),
-          m: onStage,
-        };
-    const act = lookUp(moves, event.key) ?? lookUp(letters, event.key.toLowerCase());
-    if (!act) return;
-    event.preventDefault();
-    event.stopPropagation();
-    act();
-  };
-  // Cells stay as they are while the cursor passes by, so what they call goes through something
-  // that stays as well.
-  const latest = useRef({
-    click,
-    drag: (one: number) => choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)),
-    toBrush,
-    onState,
-  });
-  latest.current = {
-    click,
-    drag: (one) => choose(between(plane.cellOf(anchor.current) ?? at, plane.cellOf(one)!)),
-    toBrush,
-    onState,
-  };
-  const acts = useMemo(
-    (): CellActs => ({
-      press: (event, one) => latest.current.click(event, one),
-      open: () => latest.current.toBrush(),
-      drag: (one) => {
-        latest.current.onState(one);
-        latest.current.drag(one);
-      },
-    }),
-    [],
-  );
-  const bandEnd = (heads: typeof plane.rows, from: number, level: number) => {
-    let end = from;
-    while (end + 1 < heads.length && heads[end + 1]!.first[level] === heads[from]!.first[level])
-      end += 1;
-    return end;
-  };
-  const chooseWhen = (when: When | undefined) => choose(space.matching(when));
-  const valueAt = (names: readonly string[], digits: readonly number[], level: number) =>
-    String(space.values[space.indexOf(names[level]!)]![digits[level]!]);
-  const bare = looks.mode === 'one-of' ? covered.uncovered.count : 0;
-  const rowItems = down.getVirtualItems();
-  const columnItems = across.getVirtualItems();
+  const isOneOf = looks.mode === 'one-of';
+  const brush = useBrush(editor);
+  const choosing = useChoosing({ plane, state, brush, onState, onStage });
+  const cursor = plane.cellOf(state) ?? { row: 0, column: 0 };
+  const tracks = useTracks(arrangement, plane, cursor);
+  const { scroller } = tracks;
+  useEffect(() => scroller.current?.focus({ preventScroll: true }), [scroller]);
   return (
     <div className="matrix">
       <div className="matrix-head">
@@ -247,225 +48,210 @@ export function Matrix({
           <ArrangementBar
             space={space}
             arrangement={arrangement}
-            onArrangement={(next) => setKept({ ...kept, [name]: next })}
+            onArrangement={setArrangement}
             state={state}
             onState={onState}
           />
         </Later>
-        <div className="choose-line">
-          <span className="note">Choose all with</span>
-          <Later frames={2}>
-            <WhenEditor properties={space.properties} when={undefined} onWhen={chooseWhen} />
-          </Later>
-          <span className="note many" aria-live="polite">
-            {chosen.size
-              ? `${chosen.size.toLocaleString('en')} chosen`
-              : `${count(space.size, 'state')}${bare ? `, ${bare} without a look` : ''}`}
-          </span>
-        </div>
+        <ChooseLine
+          space={space}
+          choosing={choosing}
+          bare={isOneOf ? covered.uncovered.count : 0}
+        />
       </div>
-      <div
-        ref={both}
-        className="matrix-scroll"
-        role="grid"
-        tabIndex={0}
-        aria-label="State matrix"
-        aria-multiselectable="true"
-        aria-rowcount={plane.rows.length}
-        aria-colcount={plane.columns.length}
-        aria-activedescendant={`cell-${state}`}
-        onKeyDown={onKey}
-        onFocus={() => !chosen.size && choose([cursor()])}
-      >
-        <div
-          style={{
-            width: across.getTotalSize(),
-            height: down.getTotalSize(),
-            position: 'relative',
-          }}
-        >
-          <div className="column-heads" style={{ height: top - 2 }}>
-            <div className="corner" style={{ width: left - 4 }}>
-              {arrangement.columns.map((property, level) => (
-                <i key={property} style={{ top: level * headHeight + 4 }}>
-                  {property}
-                </i>
-              ))}
-              {arrangement.rows.map((property, level) => (
-                <i key={property} className="down" style={{ left: level * band, width: band - 4 }}>
-                  {property}
-                </i>
-              ))}
-            </div>
-            {columnItems.map((item, i) =>
-              plane.columns[item.index]!.first.map(
-                (first, level) =>
-                  (first === item.index || i === 0) && (
-                    <Head
-                      key={`${item.index} ${level}`}
-                      property={arrangement.columns[level]!}
-                      value={valueAt(arrangement.columns, plane.columns[item.index]!.digits, level)}
-                      style={{
-                        left: item.start,
-                        top: level * headHeight,
-                        width:
-                          (bandEnd(plane.columns, item.index, level) - item.index + 1) * cell - 2,
-                      }}
-                      onChoose={() =>
-                        choose(whole([0, lastRow], [first, bandEnd(plane.columns, first, level)]))
-                      }
-                    />
-                  ),
-              ),
-            )}
-          </div>
-          <div className="row-heads" style={{ width: left - 4 }}>
-            {rowItems.map((item, i) =>
-              plane.rows[item.index]!.first.map(
-                (first, level) =>
-                  (first === item.index || i === 0) && (
-                    <Head
-                      key={`${item.index} ${level}`}
-                      down
-                      property={arrangement.rows[level]!}
-                      value={valueAt(arrangement.rows, plane.rows[item.index]!.digits, level)}
-                      style={{
-                        top: item.start - top + 2,
-                        left: level * band,
-                        width: band - 2,
-                        height:
-                          (bandEnd(plane.rows, item.index, level) - item.index + 1) * cell - 2,
-                      }}
-                      onChoose={() =>
-                        choose(whole([first, bandEnd(plane.rows, first, level)], [0, lastColumn]))
-                      }
-                    />
-                  ),
-              ),
-            )}
-          </div>
-          {rowItems.slice(0, laid).map((row) => (
-            <div key={row.index} role="row" aria-rowindex={row.index + 1}>
-              {columnItems.map((column) => {
-                const one = plane.stateAt(row.index, column.index);
-                const bareHere = looks.mode === 'one-of' && winner[one] === -1;
-                return (
-                  <Cell
-                    key={column.index}
-                    block={name}
-                    state={one}
-                    words={space.describe(one)}
-                    bare={bareHere}
-                    by={looks.mode === 'one-of' ? winner[one]! + 1 : 0}
-                    chosen={chosen.has(one)}
-                    cursor={one === state}
-                    left={column.start}
-                    top={row.start}
-                    size={cell}
-                    column={column.index}
-                    acts={acts}
-                  />
-                );
-              })}
-            </div>
-          ))}
-        </div>
-      </div>
-      <div className="matrix-foot note">
-        <kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column{' '}
-        <kbd>Ctrl A</kbd> all
-        {looks.mode === 'one-of' && (
-          <>
-            {' '}
-            <kbd>Enter</kbd> brush <kbd>S</kbd> spread <kbd>Del</kbd> clear
-          </>
-        )}
-      </div>
+      <Grid
+        block={editor.name}
+        space={space}
+        arrangement={arrangement}
+        plane={plane}
+        tracks={tracks}
+        choosing={choosing}
+        state={state}
+        covered={isOneOf ? covered : undefined}
+      />
+      <Keys isOneOf={isOneOf} />
     </div>
   );
 }
 
-/** The head of a row, a column or a band of them: its value, and a way to choose all under it. */
-function Head({
-  property,
-  value,
-  style,
-  down,
-  onChoose,
+/** How the block's matrix is laid out, remembered for each block. */
+function useArrangement(
+  block: string,
+  space: StateSpace,
+): [Arrangement, (arrangement: Arrangement) => void] {
+  const [kept, setKept] = useLocalStorage<Record<string, Arrangement>>({
+    key: 'obrank.matrix',
+    defaultValue: {},
+    getInitialValueInEffect: false,
+  });
+  const arrangement = useMemo(
+    () => fittedArrangement(lookUp(kept, block), space),
+    [kept, block, space],
+  );
+  return [arrangement, (next) => setKept({ ...kept, [block]: next })];
+}
+
+/** The plane in which a state lies. Only what the tabs stand for moves it, not every step. */
+function usePlane(space: StateSpace, arrangement: Arrangement, state: number): Plane {
+  const fixed = arrangement.tabs.map((tab) => space.digit(state, space.indexOf(tab))).join();
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- every state with the same tabs is of the same plane
+  return useMemo(() => planeOf(space, arrangement, state), [space, arrangement, fixed]);
+}
+
+/** Chooses states by a condition, and says how many are chosen. */
+function ChooseLine({
+  space,
+  choosing: { chosen, choose },
+  bare,
 }: {
-  property: string;
-  value: string;
-  style: CSSProperties;
-  down?: boolean;
-  onChoose: () => void;
+  space: StateSpace;
+  choosing: Choosing;
+  bare: number;
 }) {
+  const all = `${count(space.size, 'state')}${bare ? `, ${bare} without a look` : ''}`;
   return (
-    <button
-      type="button"
-      tabIndex={-1}
-      className={`head${down ? ' down' : ''}`}
-      style={style}
-      onClick={onChoose}
-      title={`${property} = ${value}: choose all`}
-      aria-label={`Choose all with ${property} = ${value}`}
-    >
-      {value}
-    </button>
+    <div className="choose-line">
+      <span className="note">Choose all with</span>
+      <Later frames={2}>
+        <WhenEditor
+          properties={space.properties}
+          when={undefined}
+          onWhen={(when) => choose(space.matching(when))}
+        />
+      </Later>
+      <span className="note many" aria-live="polite">
+        {chosen.size ? `${chosen.size.toLocaleString('en')} chosen` : all}
+      </span>
+    </div>
   );
 }
 
-interface CellActs {
-  press: (event: MouseEvent, state: number) => void;
-  drag: (state: number) => void;
-  open: () => void;
+interface GridProps {
+  block: string;
+  space: StateSpace;
+  arrangement: Arrangement;
+  plane: Plane;
+  tracks: Tracks;
+  choosing: Choosing;
+  state: number;
+  /** Which row gives each state its look; undefined where several do together. */
+  covered: Coverage | undefined;
 }
 
-/**
- * One state: drawn, or hatched where no row gives it a look, with the number of the row that does.
- */
-const Cell = memo(function Cell({
-  block,
-  state,
-  words,
-  bare,
-  by,
-  chosen,
-  cursor,
-  left,
-  top,
-  size,
-  column,
-  acts,
-}: {
-  block: string;
-  state: number;
-  words: string;
-  bare: boolean;
-  by: number;
-  chosen: boolean;
-  cursor: boolean;
-  left: number;
-  top: number;
-  size: number;
-  column: number;
-  acts: CellActs;
-}) {
+function Grid({ block, tracks, plane, choosing, state, covered, ...rest }: GridProps) {
+  const { down, across, extent } = tracks;
+  const { chosen, choose, chooseBlock } = choosing;
+  const [lastRow, lastColumn] = [plane.rows.length - 1, plane.columns.length - 1];
   return (
     <div
-      id={`cell-${state}`}
-      role="gridcell"
-      aria-colindex={column + 1}
-      aria-selected={chosen}
-      aria-label={`${words}${bare ? ', without a look' : ''}`}
-      title={words}
-      className={`cell${bare ? ' bare' : ''}${chosen ? ' chosen' : ''}${cursor ? ' cursor' : ''}`}
-      style={{ left, top, width: size - 2, height: size - 2 }}
-      onMouseDown={(event) => acts.press(event, state)}
-      onMouseEnter={(event) => event.buttons === 1 && acts.drag(state)}
-      onDoubleClick={acts.open}
+      ref={tracks.ref}
+      className="matrix-scroll"
+      role="grid"
+      tabIndex={0}
+      aria-label="State matrix"
+      aria-multiselectable="true"
+      aria-rowcount={plane.rows.length}
+      aria-colcount={plane.columns.length}
+      aria-activedescendant={`cell-${state}`}
+      onKeyDown={choosing.onKey}
+      onFocus={() => !chosen.size && choose([choosing.cursorState()])}
     >
-      {!bare && <Rendering block={block} state={state} size={size - 8} />}
-      {by > 0 && !bare && <span className="by">{by}</span>}
+      <div
+        className="matrix-plane"
+        style={{ width: across.getTotalSize(), height: down.getTotalSize() }}
+      >
+        <ColumnHeads
+          {...rest}
+          extent={extent}
+          heads={plane.columns}
+          items={across.getVirtualItems()}
+          onChoose={(from, to) => chooseBlock([0, lastRow], [from, to])}
+        />
+        <RowHeads
+          {...rest}
+          extent={extent}
+          heads={plane.rows}
+          items={down.getVirtualItems()}
+          onChoose={(from, to) => chooseBlock([from, to], [0, lastColumn])}
+        />
+        <Cells {...{ block, tracks, plane, choosing, state, covered }} space={rest.space} />
+      </div>
     </div>
   );
-});
+}
+
+/** The states in sight. The first rows come a few a frame, so that opening never holds the page up. */
+function Cells({
+  block,
+  space,
+  plane,
+  tracks: { down, across, extent },
+  choosing: { chosen, acts },
+  state,
+  covered,
+}: Omit<GridProps, 'arrangement'>) {
+  const laid = useLaidRows();
+  const winner = useMemo(() => winners(covered, space.size), [covered, space]);
+  return down
+    .getVirtualItems()
+    .slice(0, laid)
+    .map((row) => (
+      <div key={row.index} role="row" aria-rowindex={row.index + 1}>
+        {across.getVirtualItems().map((column) => {
+          const one = plane.stateAt(row.index, column.index);
+          const by = winner?.[one] ?? 0;
+          return (
+            <Cell
+              key={column.index}
+              block={block}
+              state={one}
+              words={space.describe(one)}
+              bare={by < 0}
+              by={winner ? by + 1 : 0}
+              chosen={chosen.has(one)}
+              cursor={one === state}
+              left={column.start}
+              top={row.start}
+              size={extent.cell}
+              column={column.index}
+              acts={acts}
+            />
+          );
+        })}
+      </div>
+    ));
+}
+
+/** For each state the row that gives it its look, −1 where none does. */
+function winners(covered: Coverage | undefined, size: number): Int32Array | undefined {
+  if (!covered) return undefined;
+  const rows = new Int32Array(size).fill(-1);
+  covered.wins.forEach((won, row) => {
+    for (const state of won) rows[state] = row;
+  });
+  return rows;
+}
+
+/** How many rows may be drawn by now: two more each frame, and soon all. */
+function useLaidRows(): number {
+  const [laid, setLaid] = useState(0);
+  useEffect(() => {
+    if (laid > 40) return;
+    const frame = requestAnimationFrame(() => setLaid(laid > 24 ? Infinity : laid + 2));
+    return () => cancelAnimationFrame(frame);
+  }, [laid]);
+  return laid;
+}
+
+const Keys = ({ isOneOf }: { isOneOf: boolean }) => (
+  <div className="matrix-foot note">
+    <kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column{' '}
+    <kbd>Ctrl A</kbd> all
+    {isOneOf && (
+      <>
+        {' '}
+        <kbd>Enter</kbd> brush <kbd>S</kbd> spread <kbd>Del</kbd> clear
+      </>
+    )}
+  </div>
+);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { lootSource, truthTable, type TruthTable } from '../../../../core/loot/index.ts';
 import type { ResolvedBlock } from '../../../../core/mod/index.ts';
@@ -70,7 +71,7 @@ export function asCells(cells: Iterable<number>, { space, ways }: TruthTable): B
   const set = new BitSet(space.size);
   for (const cell of cells) {
     set.add(cell);
-    if (ways[space.digit(cell, 0)]!.blast)
+    if (itemAt(ways, space.digit(cell, 0)).blast)
       set.add(space.withDigit(cell, 1, 0)).add(space.withDigit(cell, 1, 1));
   }
   return set;

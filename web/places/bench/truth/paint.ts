@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { useLocalStorage } from '@mantine/hooks';
 import {
   lootSource,
@@ -24,7 +25,7 @@ function likelyItem(mod: Mod, { block, declared }: BlockEditor): string | undefi
           .find((give) => give !== block.id)
       : undefined;
   const names = Object.keys(mod.items).sort();
-  const start = block.name.split('_')[0]!;
+  const start = itemAt(block.name.split('_'), 0);
   const name =
     names.find((one) => one.startsWith(start)) ??
     names.find((one) => one.includes(start)) ??

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { lookUp } from '../../../../core/mod/index.ts';
 import './truth.css';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type MouseEvent } from 'react';
@@ -44,7 +45,7 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
     const found: number[] = [];
     for (let r = Math.min(r1, r2); r <= Math.max(r1, r2); r += 1)
       for (let c = Math.min(c1, c2); c <= Math.max(c1, c2); c += 1)
-        if (!(ways[r]!.blast && c >= combos.length)) found.push(cellAt(r, c));
+        if (!(itemAt(ways, r).blast && c >= combos.length)) found.push(cellAt(r, c));
     return found;
   };
   const go = (r: number, c: number, extend: boolean) => {
@@ -52,7 +53,7 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
     // A blast has no careful half.
     const next = cellAt(
       to,
-      Math.max(0, Math.min((ways[to]!.blast ? combos.length : columns) - 1, c)),
+      Math.max(0, Math.min((itemAt(ways, to).blast ? combos.length : columns) - 1, c)),
     );
     if (!extend) anchor.current = next;
     move(next, extend ? between(anchor.current, next) : [next]);
@@ -193,7 +194,9 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
                   onClick={() => move(c, between(c, cellAt(ways.length - 1, c)))}
                 >
                   {properties
-                    .map((_, p) => String(space.values[p + 2]![space.digit(c, p + 2)]!))
+                    .map((_, p) =>
+                      String(itemAt(itemAt(space.values, p + 2), space.digit(c, p + 2))),
+                    )
                     .join(', ')}
                 </button>
               ))}
@@ -223,7 +226,7 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
                   <Cell
                     key={c}
                     cell={cell}
-                    broken={truth.cells[cell]!}
+                    broken={itemAt(truth.cells, cell)}
                     words={`${way.name}${c >= combos.length ? ', careful' : ''}${combos.length > 1 ? `, ${words(c)}` : ''}`}
                     own={block.id}
                     chosen={chosen.has(cell)}

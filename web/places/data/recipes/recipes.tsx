@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import './recipes.css';
 import { Menu, Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -42,7 +43,7 @@ export function Recipes() {
       .filter(({ list }) => list.length);
   }, [mod, filter]);
   const flagged = new Set(
-    findings.flatMap(({ at }) => (at?.startsWith('/recipes/') ? [at.split('/')[2]!] : [])),
+    findings.flatMap(({ at }) => (at?.startsWith('/recipes/') ? [itemAt(at.split('/'), 2)] : [])),
   );
   const add = (kind: Recipe['kind']) => {
     // Begun for something that has no recipe yet.
@@ -121,7 +122,7 @@ export function Recipes() {
                     ) : resultsOf(one).length > 1 ? (
                       `${resultsOf(one).length} ways`
                     ) : (resultsOf(one)[0]?.count ?? 1) > 1 ? (
-                      `× ${resultsOf(one)[0]!.count}`
+                      `× ${itemAt(resultsOf(one), 0).count}`
                     ) : (
                       ''
                     )}

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
 import { withoutUndefined } from '../../../../core/json/index.ts';
 import { resultsOf, type Recipe } from '../../../../core/mod/index.ts';
@@ -21,7 +22,10 @@ export function Results({
       recipe.kind === 'cut'
         ? {
             ...recipe,
-            choices: recipe.choices.with(i, withoutUndefined({ ...recipe.choices[i]!, ...part })),
+            choices: recipe.choices.with(
+              i,
+              withoutUndefined({ ...itemAt(recipe.choices, i), ...part }),
+            ),
           }
         : withoutUndefined({ ...recipe, ...part }),
     );
@@ -86,7 +90,7 @@ export function Results({
           onClick={() =>
             onRecipe('Add a choice', {
               ...recipe,
-              choices: [...recipe.choices, { gives: items[0]!.value }],
+              choices: [...recipe.choices, { gives: itemAt(items, 0).value }],
             })
           }
         >

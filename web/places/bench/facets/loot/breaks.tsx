@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { broken, distribution, lootSource, type Breaking } from '../../../../../core/loot/index.ts';
 import { wilson } from '../../../../../core/traits/index.ts';
@@ -70,7 +71,7 @@ export function Breaks({ editor }: { editor: BlockEditor }) {
     tried?.of === block && tried.breaking === breaking ? tried.tally.get(item) : undefined;
   const most = Math.max(exact?.length ?? 0, known?.length ?? 0);
   const [way, care] = [
-    truth.ways[truth.space.digit(cursor, 0)]!.name,
+    itemAt(truth.ways, truth.space.digit(cursor, 0)).name,
     breaking.careful ? ', careful' : '',
   ];
   return (

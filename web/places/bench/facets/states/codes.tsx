@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { kitNamed } from '../../../../../core/kits/index.ts';
@@ -62,7 +63,11 @@ export function CodesPart({ editor: { name, block, declared }, state, onState }:
                 <>
                   {' '}
                   ·{' '}
-                  <button type="button" className="link" onClick={() => split(way.properties[0]!)}>
+                  <button
+                    type="button"
+                    className="link"
+                    onClick={() => split(itemAt(way.properties, 0))}
+                  >
                     Move it: {count(way.blocks, 'block')}
                   </button>
                 </>
@@ -179,9 +184,9 @@ export function CodesPart({ editor: { name, block, declared }, state, onState }:
                 )}
               </td>
               <td className="mono soft">
-                {proof.codes[one]! < 0
+                {(proof.codes[one] ?? 0) < 0
                   ? '–'
-                  : proof.codes[one]!.toString(2).padStart(Math.max(1, codes.bits), '0')}
+                  : (proof.codes[one] ?? 0).toString(2).padStart(Math.max(1, codes.bits), '0')}
               </td>
               {space.values.map((values, i) => (
                 <td key={i} className="mono">

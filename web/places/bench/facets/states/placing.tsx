@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useMemo } from 'react';
 import { placingHow, type Placing } from '../../../../../core/mod/index.ts';
@@ -47,7 +48,7 @@ export function PlacingPart({ editor, state, onState }: FacetProps) {
   const put = (next: Placing[], label = 'Change the placing') =>
     set(label, ['states', 'placing'], next.length ? next : undefined);
   const fresh = (property: Property): Placing => {
-    const to = ways[property.kind][0]!;
+    const to = itemAt(ways[property.kind], 0);
     return ruleOf(
       property,
       property.kind === 'toggle' ? 'crouching' : to === 'half of the clicked side' ? 'fixed' : to,
@@ -76,7 +77,11 @@ export function PlacingPart({ editor, state, onState }: FacetProps) {
           }
           onUp={
             i
-              ? () => put(placing.with(i, placing[i - 1]!).with(i - 1, rule), 'Reorder the placing')
+              ? () =>
+                  put(
+                    placing.with(i, itemAt(placing, i - 1)).with(i - 1, rule),
+                    'Reorder the placing',
+                  )
               : undefined
           }
         />
@@ -90,7 +95,7 @@ export function PlacingPart({ editor, state, onState }: FacetProps) {
                 ...placing,
                 fresh(
                   properties.find((one) => !placing.some((rule) => rule.set === one.name)) ??
-                    properties[0]!,
+                    itemAt(properties, 0),
                 ),
               ],
               'Add a rule of placing',

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { lookUp } from '../../../../../core/mod/index.ts';
 import { Select } from '@mantine/core';
 import { useMemo } from 'react';
@@ -25,20 +26,20 @@ export function TurningPart({
   if (!space.properties.length)
     return <p className="note">The block has one state: turning a structure leaves it as it is.</p>;
   const quarters = [state];
-  while (quarters.length < 4) quarters.push(turning.quarter[quarters.at(-1)!]!);
-  const mirror = turning.mirror[state]!;
+  while (quarters.length < 4) quarters.push(turning.quarter[quarters.at(-1)!] ?? 0);
+  const mirror = turning.mirror[state] ?? 0;
   const shown: [string, number][] = [
     ['as it stands', state],
-    ['a quarter', quarters[1]!],
-    ['half round', quarters[2]!],
-    ['three quarters', quarters[3]!],
+    ['a quarter', itemAt(quarters, 1)],
+    ['half round', itemAt(quarters, 2)],
+    ['three quarters', itemAt(quarters, 3)],
     ['mirrored', mirror],
   ];
   const choices = space.properties.flatMap((property, i) =>
     property.kind === 'choice' ? [{ property, i }] : [],
   );
   const change = (i: number, key: 'turned' | 'mirrored', from: string, to: string) => {
-    const property = space.properties[i]!;
+    const property = itemAt(space.properties, i);
     if (property.kind !== 'choice') return;
     const { [from]: _gone, ...rest } = property[key] ?? {};
     const next = to === from ? rest : { ...rest, [from]: to };

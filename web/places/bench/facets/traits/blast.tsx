@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput, SegmentedControl, Select } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { stockNamed, stocks } from '../../../../../core/mod/index.ts';
@@ -220,9 +221,9 @@ function Wall({ rating }: { rating: number }) {
           say={percent}
           lines={charges.map(({ name, strength }, i) => ({
             name: `${name} ${strength}`,
-            values: tried.odds[i]!.map((one) => one.odds),
-            low: tried.odds[i]!.map((one) => one.low),
-            high: tried.odds[i]!.map((one) => one.high),
+            values: itemAt(tried.odds, i).map((one) => one.odds),
+            low: itemAt(tried.odds, i).map((one) => one.low),
+            high: itemAt(tried.odds, i).map((one) => one.high),
           }))}
         />
       )}
@@ -264,12 +265,12 @@ function Wall({ rating }: { rating: number }) {
             className="wall"
             role="img"
             aria-label={
-              `Crater of a ${charges[charge]!.name} in a wall of it: the front block is gone in ` +
-              percent(crater.gone[0]![5]!)
+              `Crater of a ${itemAt(charges, charge).name} in a wall of it: the front block is gone in ` +
+              percent(itemAt(itemAt(crater.gone, 0), 5))
             }
             style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}
           >
-            {crater.gone[0]!.flatMap((_, y) => [
+            {itemAt(crater.gone, 0).flatMap((_, y) => [
               <i key={`${y} charge`} className="air">
                 {y === 5 ? <b title="The charge" /> : null}
               </i>,
@@ -278,11 +279,11 @@ function Wall({ rating }: { rating: number }) {
                   key={`${y} ${z}`}
                   style={{
                     background:
-                      `color-mix(in srgb, var(--brick-soft) ${(layer[y]! * 100).toFixed(0)}%, ` +
+                      `color-mix(in srgb, var(--brick-soft) ${(itemAt(layer, y) * 100).toFixed(0)}%, ` +
                       'var(--tide-soft))',
                   }}
                 >
-                  {layer[y]! >= 0.005 ? Math.round(layer[y]! * 100) : ''}
+                  {itemAt(layer, y) >= 0.005 ? Math.round(itemAt(layer, y) * 100) : ''}
                 </i>
               )),
             ])}

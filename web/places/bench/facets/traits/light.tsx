@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
 import { useMemo } from 'react';
 import type { ByStateTrait } from '../../../../../core/mod/index.ts';
@@ -21,7 +22,7 @@ function wallNote(absorbed: number): string {
   return behind[0] === 0
     ? 'A wall of it lets no light through.'
     : 'Of a light of 15 a wall one, two or three thick leaves ' +
-        `${behind.slice(0, 2).join(', ')} or ${behind[2]!}.`;
+        `${behind.slice(0, 2).join(', ')} or ${itemAt(behind, 2)}.`;
 }
 
 /** The light that the block gives, and how far it reaches. */
@@ -103,7 +104,7 @@ function LightField({
         >
           <Ruler
             label={label}
-            value={rows[0]!.value}
+            value={itemAt(rows, 0).value}
             low={0}
             high={15}
             step={1}
@@ -117,7 +118,7 @@ function LightField({
           />
           <NumberInput
             aria-label={`${label}, number`}
-            value={rows[0]!.value}
+            value={itemAt(rows, 0).value}
             onChange={(value) => typeof value === 'number' && putRows([{ value }])}
           />
         </div>
@@ -168,7 +169,7 @@ function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
       role="img"
       aria-label={
         `A room cut open: ${emitted} at the block, ` +
-        `${levels[row]!.filter((level) => level >= readingLevel).length} of ${roomWidth} ` +
+        `${itemAt(levels, row).filter((level) => level >= readingLevel).length} of ${roomWidth} ` +
         'cells of the floor bright enough to read by'
       }
       style={{ gridTemplateColumns: `repeat(${roomWidth}, 1fr)` }}

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { Select } from '@mantine/core';
 import { shapeIn } from '../../../../../core/models/index.ts';
 import type { Shape } from '../../../../../core/mod/index.ts';
@@ -36,7 +37,7 @@ function ShapeField({
   const put = (title: string, next: Rows<Shape>) =>
     set(title, ['shapes'], {
       ...declared.shapes,
-      [shape]: next.length === 1 && !next[0]!.when ? next[0]!.value : [...next],
+      [shape]: next.length === 1 && !itemAt(next, 0).when ? itemAt(next, 0).value : [...next],
     });
   const boxes = block.space.tooLarge ? [] : shapeIn(mod, block, rows, state);
   const pick = (value: Shape, onValue: (value: Shape) => void, name: string) => (

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
 import { idOf, soundEvents, type SoundSet } from '../../../../../core/mod/index.ts';
 import type { Played } from '../../../../../core/sounds/index.ts';
@@ -40,7 +41,7 @@ export function SoundEntries({
           put(
             event,
             `Change the sounds for ${event}`,
-            entries.with(i, { ...entries[i]!, ...part }),
+            entries.with(i, { ...itemAt(entries, i), ...part }),
           );
         return (
           <div key={event} className="event" role="group" aria-label={`Files for ${event}`}>
@@ -53,7 +54,7 @@ export function SoundEntries({
                   onClick={() =>
                     put(event, `Add a sound for ${event}`, [
                       ...entries,
-                      { sound: entries.at(-1)?.sound ?? ids[0]! },
+                      { sound: entries.at(-1)?.sound ?? itemAt(ids, 0) },
                     ])
                   }
                 >
