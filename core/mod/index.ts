@@ -92,4 +92,6 @@ export { splitBlock } from './split.ts';
 export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';
 export { taggedIn, type Taggable, type TagKind } from './tagged.ts';
-export { newGroup, newItem, removeGroup, removeItem } from './new-entries.ts';
+export { catalogueOf, type CatalogueEntry } from './catalogue.ts';
+export { newRecipe } from './new-recipe.ts';
+export { newGroup, newItem, removeGroup, removeItem, tagIdsIn, usesOfItem } from './new-entries.ts';

@@ -3,15 +3,21 @@ import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
 import {
   applyChanges,
+  catalogueOf,
   invertChanges,
   ModSchema,
   newBlock,
   newGroup,
   newItem,
+  newRecipe,
+  recipeKinds,
+  resultsOf,
   removeBlock,
   removeGroup,
   removeItem,
   renameEntry,
+  tagIdsIn,
+  usesOfItem,
   type Change,
   type Mod,
 } from './index.ts';
@@ -94,4 +100,50 @@ test('a group is renamed wherever it is named, and saved worlds still know it', 
     name: 'coast',
     formerly: ['shore'],
   });
+});
+
+test('who would miss an item: the recipes and the loot that name it, and no longer name', () => {
+  const mod = withExample(sampleMod(), {
+    '/recipes/a': { kind: 'mix', takes: ['saltmarsh:salt'], gives: 'saltmarsh:bank' },
+    '/recipes/b': { kind: 'mix', takes: ['saltmarsh:saltbush'], gives: 'saltmarsh:bank' },
+    '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:salt' }] }] },
+  });
+  expect(usesOfItem(mod, 'saltmarsh:salt')).toEqual({ recipes: 1, blocks: 1 });
+});
+
+test('tags as they are typed become ids; what can be none is left out', () => {
+  const typed = ['Wet things', 'wet_things', ' driftwood:soft ', 'Über', '#'];
+  expect(tagIdsIn('saltmarsh', typed)).toEqual(['saltmarsh:wet_things', 'driftwood:soft']);
+});
+
+test('a new recipe is for the first thing that has none, under a free name, and fits the schema', () => {
+  const mod = withExample(sampleMod(), {
+    '/recipes/lamp': { kind: 'mix', takes: ['obrank:clay'], gives: 'saltmarsh:bank' },
+  });
+  for (const kind of recipeKinds) {
+    const { name, recipe } = newRecipe(mod, kind, ['saltmarsh:bank', 'saltmarsh:lamp']);
+    expect([name, resultsOf(recipe)[0]?.gives]).toEqual(['lamp_2', 'saltmarsh:lamp']);
+    expect(ModSchema.safeParse({ ...mod, recipes: { ...mod.recipes, [name]: recipe } }).error).toBe(
+      undefined,
+    );
+  }
+  expect(newRecipe(mod, 'mix', []).name).toBe('thing');
+});
+
+test('the catalogue: what is in each group, and what is in none or in one that is gone', () => {
+  const mod = withExample(sampleMod(), {
+    '/header/groups/1': { name: 'deep', names: {} },
+    '/blocks/lamp/identity/group': 'gone',
+    '/items/oil': { names: { en: 'Oil' }, group: 'shore' },
+    '/items/salt': { names: { en: 'Salt' } },
+  });
+  const titles = [...catalogueOf(mod)].map(([group, entries]) => [
+    group,
+    entries.map(({ title }) => title),
+  ]);
+  expect(titles).toEqual([
+    [undefined, ['Lamp', 'Salt']],
+    ['shore', ['Bank', 'Oil']],
+    ['deep', []],
+  ]);
 });

@@ -2,6 +2,7 @@ import { itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
 import type { Change } from './edit.ts';
 import { usualStack } from './entries.schema.ts';
+import { Id, idOf } from './names.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
@@ -88,4 +89,31 @@ export function removeGroup(mod: Mod, name: string): Change[] {
     ),
     ...retired(mod, 'group', name),
   ];
+}
+
+/** How many recipes and blocks name an item, and would miss it. */
+export function usesOfItem(
+  { recipes, blocks }: Pick<Mod, 'recipes' | 'blocks'>,
+  id: string,
+): { recipes: number; blocks: number } {
+  const named = JSON.stringify(id);
+  const names = (part: unknown) => JSON.stringify(part).includes(named);
+  return {
+    recipes: Object.values(recipes).filter(names).length,
+    blocks: Object.values(blocks).filter(({ loot }) => typeof loot === 'object' && names(loot))
+      .length,
+  };
+}
+
+/**
+ * Tags as a person types them, as ids: a word alone is a tag of the mod. What can be no id is left
+ * out, and what is named twice stands once.
+ *
+ * @example tagIdsIn('saltmarsh', ['Wet things', 'driftwood:soft']) // ['saltmarsh:wet_things', 'driftwood:soft']
+ */
+export function tagIdsIn(namespace: string, typed: readonly string[]): string[] {
+  const ids = typed.map((tag) =>
+    tag.includes(':') ? tag.trim() : idOf(namespace, tag.trim().toLowerCase().replaceAll(' ', '_')),
+  );
+  return [...new Set(ids)].filter((id) => Id.safeParse(id).success);
 }

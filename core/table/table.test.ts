@@ -2,7 +2,19 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../inspect/sample.ts';
 import { applyChanges, invertChanges, resolveBlock, type Mod } from '../mod/index.ts';
-import { bulkChange, cellText, columns, readCsv, sortKey, traitOf, writeCsv } from './index.ts';
+import {
+  bulkChange,
+  cellText,
+  columns,
+  readCsv,
+  shownSubjects,
+  sortKey,
+  subjectsNamed,
+  subjectsOf,
+  traitOf,
+  writeCsv,
+  type SubjectOrder,
+} from './index.ts';
 
 const mod = sampleMod();
 const after = (of: Mod, changes: Parameters<typeof applyChanges>[1]) => applyChanges(of, changes);
@@ -210,4 +222,23 @@ test('a table in another charset is refused by name, and lines count from the fi
   expect(readCsv(sampleMod(), 'block,hardness\nlamp,"2,5"\n').problems[0]!.message).toMatch(
     /2,5 is no hardness/,
   );
+});
+
+test('lines are filtered by name and title, sorted by any trait, and found again by their keys', () => {
+  const subjects = subjectsOf(sampleMod(), true);
+  const keys = (filter: string, order: SubjectOrder) =>
+    shownSubjects(subjects, filter, order).map(({ key }) => key);
+  expect(keys('', { by: 'name', down: false })[0]).toBe('bank');
+  expect(keys('LAMP', { by: 'name', down: false })).toEqual(['lamp']);
+  expect(keys('nothing is called so', { by: 'name', down: false })).toEqual([]);
+  const byHardness = shownSubjects(subjects, '', { by: 'hardness', down: true });
+  const numbers = byHardness.map(({ traits }) => sortKey(traits.hardness) as number);
+  expect(numbers).toEqual(numbers.toSorted((a, b) => b - a));
+  // The stock is found also where it is not listed.
+  const own = subjectsOf(sampleMod(), false);
+  expect(own.map(({ key }) => key)).toEqual(['bank', 'lamp']);
+  expect(subjectsNamed(own, ['stock/clay', 'gone', 'lamp']).map(({ title }) => title)).toEqual([
+    'Clay',
+    'Lamp',
+  ]);
 });

@@ -2,3 +2,5 @@
 export { circleProblem, directMembers, membersOf, tagCircles, type Tagging } from './members.ts';
 export { needsOf, type Need } from './needs.ts';
 export { toggleMember, type Who } from './edit.ts';
+export { memberOf, tagEntries, tagMarks, type TagEntry, type TagMark } from './matrix.ts';
+export { tagsShown } from './matrix.ts';

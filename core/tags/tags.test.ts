@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sampleMod } from '../inspect/sample.ts';
+import { sampleMod, withExample } from '../inspect/sample.ts';
 import { valueAt } from '../json/index.ts';
 import { applyChanges, idOf, ModSchema, type Mod } from '../mod/index.ts';
 import {
@@ -11,6 +11,9 @@ import {
   tagCircles,
   toggleMember,
   type Who,
+  tagEntries,
+  tagMarks,
+  tagsShown,
 } from './index.ts';
 
 const names = ['a', 'b', 'c', 'd', 'e'];
@@ -262,4 +265,38 @@ test('an item tag holds what can be held: a block without an item form says so i
     ).get(id('dry'));
   expect([...held('block')!]).toEqual([id('bank'), id('salt')]);
   expect([...held('none')!]).toEqual([id('salt')]);
+});
+
+test('the matrix of tags: who stands in it, which tags have a column, and what each cell says', () => {
+  const mod = withExample(sampleMod(), {
+    '/blockTags/wet': { members: ['#saltmarsh:shore'] },
+    '/blocks/bank/tags': ['saltmarsh:shore', 'driftwood:soft'],
+  });
+  const tags = tagsShown(mod, 'blockTags');
+  expect(tags).toEqual([
+    'saltmarsh:pick_dug',
+    'saltmarsh:shore',
+    'saltmarsh:spade_dug',
+    'saltmarsh:wet',
+    'driftwood:soft',
+  ]);
+  const entries = tagEntries(mod, 'blockTags', tags, '');
+  expect(entries.map(({ title }) => title).slice(0, 4)).toEqual([
+    'Bank',
+    'Lamp',
+    '#pick_dug',
+    '#shore',
+  ]);
+  expect(tagEntries(mod, 'blockTags', tags, 'LAM').map(({ id }) => id)).toEqual(['saltmarsh:lamp']);
+  const markOf = tagMarks(mod, 'blockTags');
+  const marks = (title: string) =>
+    tags.map((tag) =>
+      markOf(
+        entries.find((entry) => entry.title === title)!,
+        tag,
+      ),
+    );
+  expect(marks('Bank')).toEqual(['', 'in', 'wanted', 'through', 'in']);
+  // A tag of another mod takes no tag of ours, and none takes itself.
+  expect(marks('#wet')).toEqual(['', 'no', '', 'no', 'no']);
 });

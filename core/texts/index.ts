@@ -1,10 +1,13 @@
 /** Texts: every name in every language, placeholders, JSON and PO. */
 export {
   changeText,
+  isEverywhere,
+  keyProblem,
   originalOf,
   ownedKey,
   placeholderProblem,
   placeholders,
+  shownTexts,
   textEntries,
   type TextEntry,
   type Texts,

@@ -141,3 +141,28 @@ export function originalOf(
   const language = languages.find((one) => lookUp(texts, one)?.trim());
   return language === undefined ? undefined : { language, text: heldUnder(texts, language) };
 }
+
+/** Whether a text is there in each of some languages. */
+export const isEverywhere = ({ texts }: TextEntry, languages: readonly string[]): boolean =>
+  languages.every((language) => lookUp(texts, language)?.trim());
+
+/** The texts whose key or words hold something, of those with these keys where some are given. */
+export function shownTexts(
+  entries: readonly TextEntry[],
+  filter: string,
+  only?: ReadonlySet<string>,
+): TextEntry[] {
+  const wanted = filter.trim().toLowerCase();
+  return entries.filter(
+    ({ key, texts }) =>
+      (!only || only.has(key)) &&
+      [key, ...Object.values(texts)].some((text) => text.toLowerCase().includes(wanted)),
+  );
+}
+
+/** Why a key cannot be that of a new text for the mod's own code; undefined when it can. */
+export function keyProblem(key: string, taken: readonly string[]): string | undefined {
+  if (!/^[a-z][A-Za-z0-9_.]*$/.test(key)) return 'Use letters, digits, dots and underscores.';
+  if (ownedKey.test(key)) return 'Names of blocks, items and groups are their own.';
+  return taken.includes(key) ? 'There is already a text of that key.' : undefined;
+}

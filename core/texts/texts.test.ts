@@ -10,6 +10,9 @@ import {
   textEntries,
   writePo,
   writeWordsJson,
+  isEverywhere,
+  keyProblem,
+  shownTexts,
 } from './index.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -217,3 +220,32 @@ test('whatever a file holds, it is told and never thrown', () =>
     ),
     { numRuns: 400 },
   ));
+
+test('texts are filtered by key and words; what is not everywhere is told', () => {
+  const entries = [
+    { key: 'block.lamp', what: 'block' as const, name: 'lamp', texts: { en: 'Lamp', de: 'Lampe' } },
+    {
+      key: 'ui.full',
+      what: 'text' as const,
+      name: 'ui.full',
+      texts: { en: 'It is full', de: ' ' },
+    },
+  ];
+  const keys = (filter: string, only?: ReadonlySet<string>) =>
+    shownTexts(entries, filter, only).map(({ key }) => key);
+  expect([keys(''), keys('LAMPE'), keys('ui.'), keys('nothing')]).toEqual([
+    ['block.lamp', 'ui.full'],
+    ['block.lamp'],
+    ['ui.full'],
+    [],
+  ]);
+  expect(keys('', new Set(['ui.full']))).toEqual(['ui.full']);
+  expect(entries.map((entry) => isEverywhere(entry, ['en', 'de']))).toEqual([true, false]);
+});
+
+test('a new key is free, well formed, and not of what the registry names', () => {
+  expect(keyProblem('ui.full', ['ui.empty'])).toBeUndefined();
+  expect(keyProblem('ui.full', ['ui.full'])).toMatch(/already/);
+  expect(keyProblem('block.lamp', [])).toMatch(/their own/);
+  expect(keyProblem('Ui full', [])).toMatch(/Use letters/);
+});

@@ -38,6 +38,12 @@ export const listed = (words: readonly string[], last = 'and'): string =>
 export const count = (many: number, one: string, more = `${one}s`): string =>
   `${many.toLocaleString('en')} ${many === 1 ? one : more}`;
 
+/** A name as one says it: `spokenName('tide_lantern')` is `Tide lantern`. */
+export const spokenName = (name: string): string => {
+  const words = name.replaceAll('_', ' ');
+  return words.slice(0, 1).toUpperCase() + words.slice(1);
+};
+
 /** What went wrong, in words, whatever was thrown. */
 export const messageOf = (error: unknown): string =>
   error instanceof Error ? error.message : String(error);

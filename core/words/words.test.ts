@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { closest, count, didYouMean, listed, inWords } from './index.ts';
+import { closest, count, didYouMean, listed, inWords, spokenName } from './index.ts';
 
 test('a near miss is found, and nothing far away', () => {
   expect(closest('tide_lantren', ['tide_lantern', 'brine'])).toBe('tide_lantern');
@@ -38,4 +38,8 @@ test('a sentence takes its parts by name, and says which one is missing or has n
   expect(() => say('high', { block: 'reed' })).toThrow(/lacks its part by/);
   expect(() => say('high', { block: 'reed', by: 2, of: 3 })).toThrow(/has no part of/);
   expect(() => say('low', {})).toThrow(/no sentence called low/);
+});
+
+test('a name is said with a capital and spaces', () => {
+  expect([spokenName('tide_lantern'), spokenName('')]).toEqual(['Tide lantern', '']);
 });

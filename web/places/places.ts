@@ -24,7 +24,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Table of traits',
     says: 'Every block as a line: sort, compare, change many at once, CSV',
-    load: () => import('./data/trait-table.tsx').then((file) => file.TraitTable),
+    load: () => import('./data/traits/trait-table.tsx').then((file) => file.TraitTable),
   },
   {
     path: 'data/tools',
@@ -40,7 +40,7 @@ const dataPlaces: readonly Place[] = [
     within: [':item'],
     shownIn: 'data',
     says: 'Plain items, tools, buckets',
-    load: () => import('./data/items.tsx').then((file) => file.Items),
+    load: () => import('./data/items/items.tsx').then((file) => file.Items),
   },
   {
     path: 'data/loot',
@@ -55,7 +55,7 @@ const dataPlaces: readonly Place[] = [
     title: 'Tags',
     shownIn: 'data',
     says: 'Who is in which tag, and who needs it',
-    load: () => import('./data/tags.tsx').then((file) => file.Tags),
+    load: () => import('./data/tags/tags.tsx').then((file) => file.Tags),
   },
   {
     path: 'data/recipes',
@@ -71,7 +71,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Catalogue groups',
     says: 'What players find where',
-    load: () => import('./data/groups.tsx').then((file) => file.Groups),
+    load: () => import('./data/groups/groups.tsx').then((file) => file.Groups),
   },
   {
     path: 'data/texts',
@@ -79,7 +79,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Names in all languages',
     says: 'Every text, missing ones marked, PO and JSON',
-    load: () => import('./data/texts.tsx').then((file) => file.TextsTable),
+    load: () => import('./data/texts/texts.tsx').then((file) => file.TextsTable),
   },
   {
     path: 'data/registry',

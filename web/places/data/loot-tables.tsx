@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
@@ -12,8 +12,8 @@ import { Field } from '../../parts/field.tsx';
 import { ItemIcon, itemTitle, useItemOptions } from '../../parts/item.tsx';
 import { RenameField } from '../../parts/rename-field.tsx';
 import { TextField } from '../../parts/text-field.tsx';
-import { DataTabs } from './data-tabs.tsx';
 import { Found } from './found.tsx';
+import { ListPage } from './list-page.tsx';
 import { NewEntry } from './new-entry.tsx';
 
 /** A table knows no states of its own; conditions on states hold for the blocks that have them. */
@@ -30,72 +30,47 @@ export function LootTables() {
   const names = Object.keys(mod.lootTables)
     .filter((name) => name.includes(filter.trim().toLowerCase()))
     .sort();
-  const table =
-    open !== undefined && Object.hasOwn(mod.lootTables, open)
-      ? lookUp(mod.lootTables, open)
-      : undefined;
+  const table = open === undefined ? undefined : lookUp(mod.lootTables, open);
+  const add = (name: string) => {
+    session.edit(`Add the loot table ${name}`, [
+      { path: pointer(['lootTables', name]), after: { draws: [{ times: 1, lots: [] }] } },
+    ]);
+    void navigate(`${home}/${name}`);
+  };
   return (
-    <div className="data-page">
-      <DataTabs>
-        <span className="acts">
-          <NewEntry
-            what="loot table"
-            taken={(name) =>
-              lookUp(mod.lootTables, name)
-                ? 'There is already a loot table of that name.'
-                : undefined
-            }
-            onName={(name) => {
-              session.edit(`Add the loot table ${name}`, [
-                { path: pointer(['lootTables', name]), after: { draws: [{ times: 1, lots: [] }] } },
-              ]);
-              void navigate(`${home}/${name}`);
-            }}
-          />
-        </span>
-      </DataTabs>
-      <div className="data-body">
-        <nav className="data-list" aria-label="Loot tables">
-          <div className="q">
-            <TextInput
-              placeholder="Filter loot tables"
-              aria-label="Filter loot tables"
-              value={filter}
-              onChange={(event) => setFilter(event.currentTarget.value)}
-            />
-          </div>
-          {names.map((name) => (
-            <Link
-              key={name}
-              to={`${home}/${name}`}
-              aria-current={name === open ? 'page' : undefined}
-            >
-              <span />
-              <b className="mono">{name}</b>
-              <em>{namingsOf(mod, 'lootTables', name).length || 'unused'}</em>
-            </Link>
-          ))}
-          {!names.length && (
-            <p className="note" style={{ padding: '6px 14px' }}>
-              {Object.keys(mod.lootTables).length
-                ? `Nothing matches “${filter}”.`
-                : 'No loot table yet.'}
-            </p>
-          )}
-        </nav>
-        {table && open !== undefined ? (
-          <OneTable key={open} mod={mod} name={open} table={table} />
-        ) : (
-          <div className="data-empty">
-            <h2>{names.length ? 'Choose a loot table' : 'No loot table yet'}</h2>
-            <p className="note">
-              A block says in its own Loot what drops. What several blocks drop alike, such as what
-              else turns up in any seam, stands here once, and a lot of theirs draws from it.
-            </p>
-          </div>
-        )}
-      </div>
-    </div>
+    <ListPage
+      what="loot table"
+      whats="loot tables"
+      home={home}
+      sections={[
+        {
+          entries: names.map((name) => ({
+            name,
+            title: <span className="mono">{name}</span>,
+            aside: namingsOf(mod, 'lootTables', name).length || 'unused',
+          })),
+        },
+      ]}
+      total={Object.keys(mod.lootTables).length}
+      filter={filter}
+      onFilter={setFilter}
+      open={open}
+      action={
+        <NewEntry
+          what="loot table"
+          taken={(name) =>
+            lookUp(mod.lootTables, name) ? 'There is already a loot table of that name.' : undefined
+          }
+          onName={add}
+        />
+      }
+      about={
+        'A block says in its own Loot what drops. What several blocks drop alike, such as what ' +
+        'else turns up in any seam, stands here once, and a lot of theirs draws from it.'
+      }
+    >
+      {table && open !== undefined && <OneTable key={open} mod={mod} name={open} table={table} />}
+    </ListPage>
   );
 }
 

@@ -8,10 +8,9 @@ import {
   stocks,
   titleOf,
   type Header,
-  type ResolvedBlock,
   type Traits,
 } from '../../../core/mod/index.ts';
-import { cellText, columns } from '../../../core/table/index.ts';
+import { cellText, columns, type Subject } from '../../../core/table/index.ts';
 import {
   charges,
   digTime,
@@ -23,14 +22,6 @@ import {
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
-
-/** A block of the mod or a stock material, with its traits as a table shows them. */
-export interface Subject {
-  key: string;
-  title: string;
-  traits: Traits;
-  block?: ResolvedBlock;
-}
 
 /** So many stand side by side at most. */
 export const mostSubjects = 6;

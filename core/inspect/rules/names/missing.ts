@@ -1,6 +1,6 @@
 import { itemAt } from '../../../lists/index.ts';
 import { lookUp } from '../../../mod/index.ts';
-import { listed } from '../../../words/index.ts';
+import { listed, spokenName } from '../../../words/index.ts';
 import { changeText, textEntries } from '../../../texts/index.ts';
 import { modRule } from '../../rule.ts';
 import { textsIn } from '../../view.ts';
@@ -35,9 +35,8 @@ export const nameMissing = modRule({
                 ]
               : ['words'];
       // A machine translates nothing: only a first name is made, from the id.
-      const spoken = name.replaceAll('_', ' ');
       const first = itemAt(languages, 0);
-      const called = spoken[0]!.toUpperCase() + spoken.slice(1);
+      const called = spokenName(name);
       const fix =
         what !== 'text' && missing.includes(first)
           ? {

@@ -1,155 +1,140 @@
-import { itemAt } from '../../../../core/lists/index.ts';
 import './recipes.css';
-import { Menu, Button, TextInput } from '@mantine/core';
+import { Button, Menu } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { pointer } from '../../../../core/json/index.ts';
-import { lookUp, idOf, recipeKinds, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
+import { useNavigate, useParams } from 'react-router';
+import { itemAt } from '../../../../core/lists/index.ts';
+import {
+  lookUp,
+  newRecipe,
+  recipeKinds,
+  resultsOf,
+  type Mod,
+  type Recipe,
+} from '../../../../core/mod/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { ItemIcon, itemTitle, useItemOptions } from '../../../parts/item.tsx';
-import { DataTabs } from '../data-tabs.tsx';
+import { ListPage, type ListSection } from '../list-page.tsx';
 import { OneRecipe } from './one-recipe.tsx';
 
-const kindWords: Record<Recipe['kind'], string> = {
-  pattern: 'Pattern',
-  mix: 'Mix',
-  fire: 'Fire',
-  cut: 'Cut',
+/** The kinds of recipe: how each is headed in the list, and what a new one is. */
+const kindWords: Record<Recipe['kind'], { heading: string; says: string }> = {
+  pattern: { heading: 'Pattern', says: 'Pattern: laid out in places' },
+  mix: { heading: 'Mix', says: 'Mix: together, in any order' },
+  fire: { heading: 'Fire', says: 'Fire: one thing, for a while' },
+  cut: { heading: 'Cut', says: 'Cut: one thing, a choice of results' },
 };
 
 /** How things are made: by a pattern, a mix, in the fire, by cutting. */
 export function Recipes() {
   const mod = useMod();
-  const session = useSession();
-  const navigate = useNavigate();
-  const findings = useFindings() ?? [];
   const { recipe: open } = useParams();
   const [filter, setFilter] = useState('');
-  const options = useItemOptions(false);
-  const home = `/m/${session.name}/data/recipes`;
-  const lists = useMemo(() => {
-    const wanted = filter.trim().toLowerCase();
-    const fits = (name: string, recipe: Recipe) =>
-      name.includes(wanted) ||
-      JSON.stringify(recipe).includes(wanted) ||
-      resultsOf(recipe).some(({ gives }) => itemTitle(mod, gives).toLowerCase().includes(wanted));
-    return recipeKinds
-      .map((kind) => ({
-        kind,
-        list: Object.entries(mod.recipes)
-          .filter(([name, recipe]) => recipe.kind === kind && fits(name, recipe))
-          .sort(([a], [b]) => (a < b ? -1 : 1)),
-      }))
-      .filter(({ list }) => list.length);
-  }, [mod, filter]);
-  const flagged = new Set(
-    findings.flatMap(({ at }) => (at?.startsWith('/recipes/') ? [itemAt(at.split('/'), 2)] : [])),
-  );
-  const add = (kind: Recipe['kind']) => {
-    // Begun for something that has no recipe yet.
-    const gives =
-      (
-        options.find(
-          ({ value }) =>
-            !Object.values(mod.recipes).some((recipe) =>
-              resultsOf(recipe).some((result) => result.gives === value),
-            ),
-        ) ?? options[0]
-      )?.value ?? idOf(mod.header.namespace, 'thing');
-    const stem = gives.slice(gives.indexOf(':') + 1);
-    let name = stem;
-    for (let n = 2; Object.hasOwn(mod.recipes, name); n += 1) name = `${stem}_${n}`;
-    const takes = 'obrank:timber';
-    const fresh: Recipe =
-      kind === 'pattern'
-        ? { kind, pattern: ['t'], keys: { t: takes }, gives }
-        : kind === 'mix'
-          ? { kind, takes: [takes], gives }
-          : kind === 'fire'
-            ? { kind, takes, gives, seconds: 10 }
-            : { kind, takes, choices: [{ gives }] };
-    session.edit(`Add the recipe ${name}`, [{ path: pointer(['recipes', name]), after: fresh }]);
-    void navigate(`${home}/${name}`);
-  };
-  const recipe =
-    open !== undefined && Object.hasOwn(mod.recipes, open) ? lookUp(mod.recipes, open) : undefined;
+  const flagged = useFlaggedRecipes();
+  const sections = useMemo(() => sectionsOf(mod, filter, flagged), [mod, filter, flagged]);
+  const recipe = open === undefined ? undefined : lookUp(mod.recipes, open);
   return (
-    <div className="data-page">
-      <DataTabs>
-        <span className="acts">
-          <Menu position="bottom-end" shadow="sm">
-            <Menu.Target>
-              <Button variant="default" disabled={!options.length}>
-                New recipe
-              </Button>
-            </Menu.Target>
-            <Menu.Dropdown>
-              <Menu.Item onClick={() => add('pattern')}>Pattern: laid out in places</Menu.Item>
-              <Menu.Item onClick={() => add('mix')}>Mix: together, in any order</Menu.Item>
-              <Menu.Item onClick={() => add('fire')}>Fire: one thing, for a while</Menu.Item>
-              <Menu.Item onClick={() => add('cut')}>Cut: one thing, a choice of results</Menu.Item>
-            </Menu.Dropdown>
-          </Menu>
-        </span>
-      </DataTabs>
-      <div className="data-body">
-        <nav className="data-list" aria-label="Recipes">
-          <div className="q">
-            <TextInput
-              placeholder="Filter by what it takes or gives"
-              aria-label="Filter recipes"
-              value={filter}
-              onChange={(event) => setFilter(event.currentTarget.value)}
-            />
-          </div>
-          {lists.map(({ kind, list }) => (
-            <div key={kind}>
-              <h4>
-                <span>{kindWords[kind]}</span>
-                <span>{list.length}</span>
-              </h4>
-              {list.map(([name, one]) => (
-                <Link
-                  key={name}
-                  to={`${home}/${name}`}
-                  aria-current={name === open ? 'page' : undefined}
-                >
-                  <ItemIcon id={resultsOf(one)[0]?.gives ?? ''} size={26} />
-                  <b title={name}>{itemTitle(mod, resultsOf(one)[0]?.gives ?? name)}</b>
-                  <em>
-                    {flagged.has(name) ? (
-                      <span className="tag warning">!</span>
-                    ) : resultsOf(one).length > 1 ? (
-                      `${resultsOf(one).length} ways`
-                    ) : (resultsOf(one)[0]?.count ?? 1) > 1 ? (
-                      `× ${itemAt(resultsOf(one), 0).count}`
-                    ) : (
-                      ''
-                    )}
-                  </em>
-                </Link>
-              ))}
-            </div>
-          ))}
-          {!lists.length && (
-            <p className="note" style={{ padding: '6px 14px' }}>
-              {Object.keys(mod.recipes).length ? `Nothing matches “${filter}”.` : 'No recipe yet.'}
-            </p>
-          )}
-        </nav>
-        {recipe && open !== undefined ? (
-          <OneRecipe key={`${open} ${recipe.kind}`} name={open} recipe={recipe} />
-        ) : (
-          <div className="data-empty">
-            <h2>{Object.keys(mod.recipes).length ? 'Choose a recipe' : 'No recipe yet'}</h2>
-            <p className="note">
-              A recipe says what is made of what. A pattern is laid out in places, a mix is thrown
-              together, the fire takes one thing for a while, and of what is cut the player chooses
-              what comes of it.
-            </p>
-          </div>
-        )}
-      </div>
-    </div>
+    <ListPage
+      what="recipe"
+      whats="recipes"
+      home={`/m/${mod.header.namespace}/data/recipes`}
+      sections={sections}
+      total={Object.keys(mod.recipes).length}
+      filter={filter}
+      onFilter={setFilter}
+      filterHint="Filter by what it takes or gives"
+      open={open}
+      action={<NewRecipe />}
+      about={
+        'A recipe says what is made of what. A pattern is laid out in places, a mix is thrown ' +
+        'together, the fire takes one thing for a while, and of what is cut the player chooses ' +
+        'what comes of it.'
+      }
+    >
+      {recipe && open !== undefined && (
+        <OneRecipe key={`${open} ${recipe.kind}`} name={open} recipe={recipe} />
+      )}
+    </ListPage>
   );
+}
+
+/** The names of the recipes that have a finding. */
+function useFlaggedRecipes(): ReadonlySet<string> {
+  const findings = useFindings();
+  return useMemo(() => {
+    const names = (findings ?? []).flatMap(({ at }) =>
+      at?.startsWith('/recipes/') ? [itemAt(at.split('/'), 2)] : [],
+    );
+    return new Set(names);
+  }, [findings]);
+}
+
+function NewRecipe() {
+  const session = useSession();
+  const navigate = useNavigate();
+  const options = useItemOptions(false);
+  const add = (kind: Recipe['kind']) => {
+    const { name, recipe } = newRecipe(
+      session.view.mod,
+      kind,
+      options.map(({ value }) => value),
+    );
+    session.set(`Add the recipe ${name}`, ['recipes', name], recipe);
+    void navigate(`/m/${session.name}/data/recipes/${name}`);
+  };
+  return (
+    <Menu position="bottom-end" shadow="sm">
+      <Menu.Target>
+        <Button variant="default" disabled={!options.length}>
+          New recipe
+        </Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {recipeKinds.map((kind) => (
+          <Menu.Item key={kind} onClick={() => add(kind)}>
+            {kindWords[kind].says}
+          </Menu.Item>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+/** The recipes by their kind, of those that take, give or are called what is looked for. */
+function sectionsOf(mod: Mod, filter: string, flagged: ReadonlySet<string>): ListSection[] {
+  const wanted = filter.trim().toLowerCase();
+  const fits = ([name, recipe]: [string, Recipe]) =>
+    name.includes(wanted) ||
+    JSON.stringify(recipe).includes(wanted) ||
+    resultsOf(recipe).some(({ gives }) => itemTitle(mod, gives).toLowerCase().includes(wanted));
+  const recipes = Object.entries(mod.recipes)
+    .filter(fits)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+  return recipeKinds
+    .map((kind) => ({
+      heading: kindWords[kind].heading,
+      entries: recipes
+        .filter(([, recipe]) => recipe.kind === kind)
+        .map(([name, recipe]) => {
+          const [first] = resultsOf(recipe);
+          return {
+            name,
+            tooltip: name,
+            title: itemTitle(mod, first?.gives ?? name),
+            icon: <ItemIcon id={first?.gives ?? ''} size={26} />,
+            aside: flagged.has(name) ? (
+              <span className="tag warning">!</span>
+            ) : (
+              yieldOf(resultsOf(recipe))
+            ),
+          };
+        }),
+    }))
+    .filter(({ entries }) => entries.length > 0);
+}
+
+/** How much a recipe gives, where it is more than one: `× 4`, or `3 ways` to choose from. */
+function yieldOf(results: readonly { count?: number }[]): string {
+  if (results.length > 1) return `${results.length} ways`;
+  const [{ count = 1 } = {}] = results;
+  return count > 1 ? `× ${count}` : '';
 }

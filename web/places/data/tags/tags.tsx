@@ -1,17 +1,17 @@
 import { Button, Popover, SegmentedControl, TagsInput, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { directMembers, membersOf, needsOf } from '../../../core/tags/index.ts';
-import { lookUp, Id, idOf, ownName, type TagKind } from '../../../core/mod/index.ts';
-import { count } from '../../../core/words/index.ts';
-import { pointer } from '../../../core/json/index.ts';
-import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
-import { ItemIcon, itemTitle } from '../../parts/item.tsx';
-import { RenameField } from '../../parts/rename-field.tsx';
-import { TextField } from '../../parts/text-field.tsx';
-import { DataTabs } from './data-tabs.tsx';
-import { Found } from './found.tsx';
-import { NewEntry } from './new-entry.tsx';
+import { membersOf, needsOf, tagsShown } from '../../../../core/tags/index.ts';
+import { lookUp, Id, idOf, ownName, type TagKind } from '../../../../core/mod/index.ts';
+import { count } from '../../../../core/words/index.ts';
+import { pointer } from '../../../../core/json/index.ts';
+import { useFindings, useInspector, useMod, useSession } from '../../../api/hooks.tsx';
+import { ItemIcon, itemTitle } from '../../../parts/item.tsx';
+import { RenameField } from '../../../parts/rename-field.tsx';
+import { TextField } from '../../../parts/text-field.tsx';
+import { DataTabs } from '../data-tabs.tsx';
+import { Found } from '../found.tsx';
+import { NewEntry } from '../new-entry.tsx';
 import { TagMatrix } from './tag-matrix.tsx';
 
 const suggested = 'traits/missing-in-tool-tag';
@@ -25,22 +25,7 @@ export function Tags() {
   const [search, setSearch] = useSearchParams();
   const [filter, setFilter] = useState('');
   const kind: TagKind = search.get('of') === 'items' ? 'itemTags' : 'blockTags';
-  const tags = useMemo(() => {
-    const { namespace } = mod.header;
-    const known = new Set([...directMembers(mod, kind).keys(), ...needsOf(mod, kind).keys()]);
-    // A kind of tool that digs nothing of the mod asks for a tag that nobody misses.
-    const there = [...known].filter(
-      (tag) =>
-        lookUp(mod[kind], ownName(namespace, tag) ?? '') ||
-        directMembers(mod, kind).has(tag) ||
-        kind === 'itemTags',
-    );
-    return there.sort(
-      (a, b) =>
-        Number(ownName(namespace, a) === undefined) - Number(ownName(namespace, b) === undefined) ||
-        (a < b ? -1 : 1),
-    );
-  }, [mod, kind]);
+  const tags = useMemo(() => tagsShown(mod, kind), [mod, kind]);
   const open = tags.includes(search.get('tag') ?? '') ? search.get('tag')! : undefined;
   const show = (part: Record<string, string | undefined>) =>
     setSearch(

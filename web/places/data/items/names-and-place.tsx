@@ -1,0 +1,168 @@
+import { Button, FileButton, NumberInput, Select, TagsInput } from '@mantine/core';
+import { Link, useNavigate } from 'react-router';
+import { itemAt } from '../../../../core/lists/index.ts';
+import { idOf, lookUp, tagIdsIn, usualStack } from '../../../../core/mod/index.ts';
+import { useMod, useSession } from '../../../api/hooks.tsx';
+import { Choice } from '../../../parts/choice/index.tsx';
+import { Field } from '../../../parts/field.tsx';
+import { RenameField } from '../../../parts/rename-field.tsx';
+import { TextField } from '../../../parts/text-field.tsx';
+import type { ItemEditor } from './one-item.tsx';
+
+interface PictureProps {
+  editor: ItemEditor;
+  onPicture: (file: File | null) => Promise<void>;
+  /** Why the last picture was not taken. */
+  refused: string;
+}
+
+/** What an item is called, where it is found, what it looks like, and how many lie in one place. */
+export function NamesAndPlace({ editor, id, ...picture }: PictureProps & { id: string }) {
+  const navigate = useNavigate();
+  const session = useSession();
+  return (
+    <>
+      <NameField editor={editor} />
+      <RenameField
+        kind="items"
+        name={editor.name}
+        id={id}
+        onRenamed={(to) => void navigate(`/m/${session.name}/data/items/${to}`, { replace: true })}
+      />
+      <GroupField editor={editor} />
+      <PictureField editor={editor} {...picture} />
+      <StackField editor={editor} />
+      <TagsField editor={editor} />
+    </>
+  );
+}
+
+function NameField({ editor: { name, item } }: { editor: ItemEditor }) {
+  const session = useSession();
+  const language = itemAt(useMod().header.languages, 0);
+  return (
+    <Field
+      label="Name"
+      value={
+        <TextField
+          w={220}
+          aria-label="Name"
+          text={lookUp(item.names, language) ?? ''}
+          onText={(text) =>
+            session.set(`Name it ${text}`, ['items', name, 'names', language], text || undefined)
+          }
+        />
+      }
+      note={
+        <>
+          In {language}; other languages are in{' '}
+          <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.
+        </>
+      }
+    />
+  );
+}
+
+function GroupField({ editor: { item, set } }: { editor: ItemEditor }) {
+  const { groups, languages } = useMod().header;
+  return (
+    <Field
+      label="Catalogue group"
+      value={
+        <Select
+          w={220}
+          aria-label="Catalogue group"
+          clearable
+          placeholder="In no group"
+          data={groups.map((group) => ({
+            value: group.name,
+            label: lookUp(group.names, itemAt(languages, 0)) ?? group.name,
+          }))}
+          value={item.group ?? null}
+          onChange={(group) => set('Change the group', 'group', group ?? undefined)}
+        />
+      }
+    />
+  );
+}
+
+function PictureField({ editor: { item, set }, onPicture, refused }: PictureProps) {
+  const { textures, header } = useMod();
+  const choices = Object.keys(textures)
+    .sort()
+    .map((texture) => ({ value: idOf(header.namespace, texture), label: texture }));
+  return (
+    <Field
+      label="Picture"
+      value={
+        <span className="picture-choice">
+          <Choice
+            w={156}
+            aria-label="Picture"
+            placeholder="None"
+            clearable
+            data={choices}
+            value={item.texture ?? null}
+            onTake={(texture) => set('Change the picture', 'texture', texture)}
+            onClear={() => set('Change the picture', 'texture', undefined)}
+          />
+          <FileButton accept="image/png" onChange={(file) => void onPicture(file)}>
+            {(props) => (
+              <Button {...props} variant="default">
+                PNG…
+              </Button>
+            )}
+          </FileButton>
+        </span>
+      }
+      note="Or drop a PNG anywhere here."
+    >
+      {refused && (
+        <p className="bad" role="alert">
+          {refused}
+        </p>
+      )}
+    </Field>
+  );
+}
+
+const StackField = ({ editor: { item, set } }: { editor: ItemEditor }) => (
+  <Field
+    label="Stack"
+    value={
+      <NumberInput
+        aria-label="Stack"
+        w={90}
+        min={1}
+        max={9999}
+        value={item.stack ?? usualStack}
+        onChange={(stack) =>
+          typeof stack === 'number' &&
+          Number.isInteger(stack) &&
+          set('Change the stack', 'stack', stack)
+        }
+      />
+    }
+    note="So many lie in one place."
+  />
+);
+
+function TagsField({ editor: { item, set } }: { editor: ItemEditor }) {
+  const { itemTags, header } = useMod();
+  return (
+    <Field label="Tags">
+      <TagsInput
+        aria-label="Item tags"
+        placeholder="Add a tag"
+        data={Object.keys(itemTags).map((tag) => idOf(header.namespace, tag))}
+        value={item.tags ?? []}
+        acceptValueOnBlur={false}
+        classNames={{ pill: 'mono', input: 'mono' }}
+        onChange={(typed) => {
+          const tags = tagIdsIn(header.namespace, typed);
+          set('Change the tags', 'tags', tags.length ? tags : undefined);
+        }}
+      />
+    </Field>
+  );
+}

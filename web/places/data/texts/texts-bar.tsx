@@ -1,0 +1,176 @@
+import { Button, FileButton, Menu, Switch, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { itemAt } from '../../../../core/lists/index.ts';
+import {
+  changeText,
+  keyProblem,
+  readTexts,
+  writePo,
+  writeWordsJson,
+  type TextEntry,
+  type TextPlan,
+} from '../../../../core/texts/index.ts';
+import { languagePattern } from '../../../../core/mod/names.ts';
+import { count } from '../../../../core/words/index.ts';
+import { useMod, useSession } from '../../../api/hooks.tsx';
+import { download } from '../../../parts/download.ts';
+import { AskInMenu } from './ask-in-menu.tsx';
+import { languageName } from './language-name.ts';
+import { TextsDialog } from './texts-dialog.tsx';
+
+interface TextsBarProps {
+  entries: readonly TextEntry[];
+  /** How many are not there in every language. */
+  lacking: number;
+  filter: string;
+  onFilter: (filter: string) => void;
+  onlyMissing: boolean;
+  onOnlyMissing: (wanted: boolean) => void;
+}
+
+/** What is shown of the texts, and how more of them come in and go out. */
+export function TextsBar(props: TextsBarProps) {
+  const { entries, lacking, filter, onFilter, onlyMissing, onOnlyMissing } = props;
+  return (
+    <div className="bulk-bar texts-bar">
+      <TextInput
+        placeholder="Filter by key or text"
+        aria-label="Filter the texts"
+        w={190}
+        value={filter}
+        onChange={(event) => onFilter(event.currentTarget.value)}
+      />
+      <Switch
+        label="Missing only"
+        checked={onlyMissing}
+        onChange={(event) => onOnlyMissing(event.currentTarget.checked)}
+      />
+      <span className="note" aria-live="polite">
+        {lacking
+          ? `${count(lacking, 'text')} not in every language`
+          : 'Every text is there in every language'}
+      </span>
+      <span className="acts">
+        <NewText entries={entries} onAdded={onFilter} />
+        <AddLanguage />
+        <ExportMenu />
+        <ImportButton />
+      </span>
+    </div>
+  );
+}
+
+function NewText({
+  entries,
+  onAdded,
+}: {
+  entries: readonly TextEntry[];
+  onAdded: (key: string) => void;
+}) {
+  const session = useSession();
+  const language = itemAt(useMod().header.languages, 0);
+  const add = (key: string) => {
+    const change = changeText(session.view.mod, { what: 'text', name: key }, language, key);
+    session.edit(`Add the text ${key}`, change);
+    onAdded(key);
+  };
+  return (
+    <AskInMenu
+      act="New text"
+      label="Key of the new text"
+      description={() => "For the mod's own code, as in ui.full"}
+      problemOf={(key) =>
+        keyProblem(
+          key,
+          entries.map((entry) => entry.key),
+        )
+      }
+      onTake={add}
+    />
+  );
+}
+
+function AddLanguage() {
+  const { languages } = useMod().header;
+  const session = useSession();
+  const problemOf = (tag: string) =>
+    !languagePattern.test(tag)
+      ? 'Use a BCP 47 tag such as de or pt-BR.'
+      : languages.includes(tag)
+        ? 'The mod has it already.'
+        : undefined;
+  return (
+    <AskInMenu
+      act="Add a language"
+      label="Language"
+      description={(tag) =>
+        tag && problemOf(tag) === undefined
+          ? languageName(tag)
+          : 'Nothing is translated by machine: its texts begin empty.'
+      }
+      problemOf={problemOf}
+      onTake={(tag) =>
+        session.set(`Add the language ${tag}`, ['header', 'languages'], [...languages, tag])
+      }
+    />
+  );
+}
+
+function ExportMenu() {
+  const mod = useMod();
+  const { namespace, languages } = mod.header;
+  const savePo = (language: string) =>
+    download(`${namespace}-${language}.po`, writePo(mod, language), 'text/x-gettext-translation');
+  const saveJson = (language: string) =>
+    download(`${language}.json`, writeWordsJson(mod, language), 'application/json');
+  return (
+    <Menu position="bottom-end" shadow="sm">
+      <Menu.Target>
+        <Button variant="default">Export</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {languages.flatMap((language) => [
+          <Menu.Item key={`${language} po`} onClick={() => savePo(language)}>
+            {languageName(language)} as PO
+          </Menu.Item>,
+          <Menu.Item key={`${language} json`} onClick={() => saveJson(language)}>
+            {languageName(language)} as JSON
+          </Menu.Item>,
+        ])}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function ImportButton() {
+  const mod = useMod();
+  const session = useSession();
+  const [read, setRead] = useState<{ name: string; plan: TextPlan }>();
+  const take = async (file: File | null) => {
+    if (!file) return;
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    setRead({ name: file.name, plan: readTexts(mod, file.name, bytes) });
+  };
+  return (
+    <>
+      <FileButton accept=".po,.pot,.json,application/json" onChange={(file) => void take(file)}>
+        {(props) => (
+          <Button {...props} variant="default">
+            Import
+          </Button>
+        )}
+      </FileButton>
+      {read && (
+        <TextsDialog
+          name={read.name}
+          plan={read.plan}
+          onClose={() => setRead(undefined)}
+          onApply={() => {
+            session.edit(`Take in ${read.name}`, read.plan.changes);
+            setRead(undefined);
+          }}
+        />
+      )}
+    </>
+  );
+}
