@@ -11,10 +11,12 @@ import type { Finding } from '../../core/inspect/index.ts';
 import {
   lookUp,
   resolveBlock,
+  sameData,
   type Block,
   type Mod,
   type ResolvedBlock,
 } from '../../core/mod/index.ts';
+import { heldUnder } from '../../core/lists/index.ts';
 import { candidatesIn } from '../../core/draw/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import { Inspector, type Drawing } from './inspector.ts';
@@ -77,6 +79,62 @@ export function useMod(): Mod {
   return useSyncExternalStore(session.subscribe, () => session.view.mod);
 }
 
+/**
+ * A part of the mod that a component shows. It is drawn again only when that part holds other data.
+ *
+ * @example const languages = useModPart((mod) => mod.header.languages)
+ */
+export function useModPart<T>(select: (mod: Mod) => T): T {
+  const session = useSession();
+  const [held] = useState<Held<T>>({});
+  const read = useMemo(() => () => partOf(held, session.view.mod, select), [session, select, held]);
+  return useSyncExternalStore(session.subscribe, read);
+}
+
+/** What a component was given last, so that it is given the same again while the data is the same. */
+interface Held<T> {
+  last?: { mod: Mod; select: (mod: Mod) => T; part: T };
+}
+
+function partOf<T>(held: Held<T>, mod: Mod, select: (mod: Mod) => T): T {
+  const { last } = held;
+  if (last?.mod === mod && last.select === select) return last.part;
+  const selected = select(mod);
+  const part = last && sameData(last.part, selected) ? last.part : selected;
+  held.last = { mod, select, part };
+  return part;
+}
+
+/**
+ * A block for a component that shows a part of it: the block as it was when that part changed last.
+ * Once the block is gone, what it was last stays until the component goes too.
+ */
+export function useBlockPart(
+  name: string,
+  select: (block: ResolvedBlock) => unknown,
+): ResolvedBlock {
+  const session = useSession();
+  const [held] = useState<{ last?: { block: ResolvedBlock; part: unknown } }>({});
+  const read = useMemo(
+    () => (): ResolvedBlock => {
+      const { mod } = session.view;
+      const { last } = held;
+      const declared = lookUp(mod.blocks, name);
+      if (!declared && last?.block.name === name) return last.block;
+      const block = resolveBlock(mod, name, declared ?? heldUnder(mod.blocks, name));
+      if (last?.block === block) return block;
+      const part = select(block);
+      if (last?.block.name === name && sameData(last.part, part)) return last.block;
+      // A memory of what was given, which nothing is drawn from.
+      // eslint-disable-next-line react-hooks/immutability
+      held.last = { block, part };
+      return block;
+    },
+    [session, name, select, held],
+  );
+  return useSyncExternalStore(session.subscribe, read);
+}
+
 /** All findings; undefined until the first inspection is done. */
 export function useFindings(): Finding[] | undefined {
   const inspector = useInspector();
@@ -98,23 +156,46 @@ export function useFindingsByBlock(): Map<string, Finding[]> {
   }, [findings]);
 }
 
-/** One block of the mod with the ways to change it. */
-export interface BlockEditor {
-  name: string;
-  declared: Block;
-  block: ResolvedBlock;
-  findings: Finding[];
+/** The ways to change a block. */
+export interface BlockEdits {
   /** Puts a value at a place of the block; undefined takes it away. */
   set: (label: string, steps: (string | number)[], after: unknown) => void;
   /** Several places in one step. */
   setAll: (label: string, values: [(string | number)[], unknown][]) => void;
 }
 
-export function useBlock(name: string): BlockEditor | undefined {
+/** One block of the mod with the ways to change it. */
+export interface BlockEditor extends BlockEdits {
+  name: string;
+  declared: Block;
+  block: ResolvedBlock;
+  findings: Finding[];
+}
+
+/** The ways to change a block; the same for as long as the block is called so. */
+export function useBlockEdits(name: string): BlockEdits {
   const session = useSession();
+  return useMemo(
+    () => ({
+      set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
+      setAll: (label, values) =>
+        session.edit(
+          label,
+          values.map(([steps, after]) => {
+            const path = pointer(['blocks', name, ...steps]);
+            return { path, before: valueAt(session.view.mod, path), after };
+          }),
+        ),
+    }),
+    [session, name],
+  );
+}
+
+export function useBlock(name: string): BlockEditor | undefined {
   const mod = useMod();
+  const edits = useBlockEdits(name);
   const findings = useFindingsByBlock().get(name);
-  const declared = Object.hasOwn(mod.blocks, name) ? lookUp(mod.blocks, name) : undefined;
+  const declared = lookUp(mod.blocks, name);
   return useMemo(
     () =>
       declared && {
@@ -122,17 +203,9 @@ export function useBlock(name: string): BlockEditor | undefined {
         declared,
         block: resolveBlock(mod, name, declared),
         findings: findings ?? [],
-        set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
-        setAll: (label, values) =>
-          session.edit(
-            label,
-            values.map(([steps, after]) => {
-              const path = pointer(['blocks', name, ...steps]);
-              return { path, before: valueAt(session.view.mod, path), after };
-            }),
-          ),
+        ...edits,
       },
-    [mod, declared, findings, name, session],
+    [mod, declared, findings, name, edits],
   );
 }
 

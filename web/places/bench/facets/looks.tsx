@@ -1,6 +1,6 @@
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, SegmentedControl } from '@mantine/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
@@ -8,9 +8,9 @@ import { templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
-import { useMod, useSession } from '../../../api/hooks.tsx';
+import { useBlockEdits, useBlockPart, useModPart, useSession } from '../../../api/hooks.tsx';
 import { Later } from '../../../parts/later.tsx';
-import { Steady } from '../../../parts/steady.tsx';
+import { useStable } from '../../../parts/use-stable.ts';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
@@ -20,21 +20,24 @@ import type { FacetProps } from './index.tsx';
 const asUse = (rows: Rows<Candidate[]>): Looks['rows'] =>
   rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
 
+/** The ids of all models that a look can name: the mod's own and the templates. */
+function useModelIds(): string[] {
+  const own = useModPart((mod) =>
+    Object.keys(mod.models).map((model) => idOf(mod.header.namespace, model)),
+  );
+  return useMemo(() => [...own, ...templates.map(({ id }) => id)], [own]);
+}
+
 /**
  * What the states show: the brush for the cells that are chosen in the matrix, and the rows that
  * follow.
  */
 export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   const { name, declared, block, set } = editor;
-  const mod = useMod();
   const session = useSession();
-  const { choose } = usePainting();
   const { mode } = declared.looks;
   const { space } = block;
-  const models = [
-    ...Object.keys(mod.models).map((model) => idOf(mod.header.namespace, model)),
-    ...templates.map((template) => template.id),
-  ];
+  const models = useModelIds();
   const addArms = () => {
     const model = declared.looks.rows.at(-1)?.use[0]?.model ?? itemAt(models, 0);
     const arms = headings.filter((heading) =>
@@ -101,26 +104,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </p>
       )}
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
-      <Steady of={[block.looks.rows, space, mode, mod.models, name, set]}>
-        {() => (
-          <RowsEditor<Candidate[]>
-            what="the look"
-            rows={block.looks.rows}
-            space={space}
-            layered={mode === 'layered'}
-            fresh={() => [
-              { model: declared.looks.rows.at(-1)?.use[0]?.model ?? itemAt(models, 0) },
-            ]}
-            onRows={(label, rows) => {
-              set(label, ['looks', 'rows'], asUse(rows));
-              choose([]);
-            }}
-            value={(use, onUse, _at, shown) => (
-              <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />
-            )}
-          />
-        )}
-      </Steady>
+      <LookRows block={name} models={models} />
       {mode === 'layered' &&
         space.properties.some(
           (property) =>
@@ -133,6 +117,40 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
     </>
   );
 }
+
+/** The rows of the look. They stay as they are while the cursor goes from state to state. */
+const LookRows = memo(function LookRows({
+  block: name,
+  models,
+}: {
+  block: string;
+  models: string[];
+}) {
+  const block = useBlockPart(name, ({ looks, space }) => [
+    looks.mode,
+    looks.rows,
+    space.properties,
+  ]);
+  const { set } = useBlockEdits(name);
+  const choose = useStable(usePainting().choose);
+  const lastModel = block.declared.looks.rows.at(-1)?.use[0]?.model;
+  return (
+    <RowsEditor<Candidate[]>
+      what="the look"
+      rows={block.looks.rows}
+      space={block.space}
+      layered={block.looks.mode === 'layered'}
+      fresh={() => [{ model: lastModel ?? itemAt(models, 0) }]}
+      onRows={(label, rows) => {
+        set(label, ['looks', 'rows'], asUse(rows));
+        choose([]);
+      }}
+      value={(use, onUse, _row, shown) => (
+        <Candidates use={use} models={models} block={name} state={shown} onUse={onUse} />
+      )}
+    />
+  );
+});
 
 /** Adds a layer for the chosen states, where one condition can name just these. */
 function LayerFor({

@@ -35,8 +35,7 @@ export function Matrix({ editor, state, onState, onStage }: MatrixProps) {
   const brush = useBrush(editor);
   const choosing = useChoosing({ plane, state, brush, onState, onStage });
   const cursor = plane.cellOf(state) ?? { row: 0, column: 0 };
-  const tracks = useTracks(arrangement, plane, cursor);
-  const { scroller } = tracks;
+  const { ref: gridRef, scroller, ...tracks } = useTracks(arrangement, plane, cursor);
   useEffect(() => scroller.current?.focus({ preventScroll: true }), [scroller]);
   return (
     <div className="matrix">
@@ -64,7 +63,8 @@ export function Matrix({ editor, state, onState, onStage }: MatrixProps) {
         space={space}
         arrangement={arrangement}
         plane={plane}
-        tracks={tracks}
+        gridRef={gridRef}
+        {...tracks}
         choosing={choosing}
         state={state}
         covered={isOneOf ? covered : undefined}
@@ -126,25 +126,24 @@ function ChooseLine({
   );
 }
 
-interface GridProps {
+interface GridProps extends Omit<Tracks, 'scroller' | 'ref'> {
   block: string;
   space: StateSpace;
   arrangement: Arrangement;
   plane: Plane;
-  tracks: Tracks;
   choosing: Choosing;
   state: number;
   /** Which row gives each state its look; undefined where several do together. */
   covered: Coverage | undefined;
 }
 
-function Grid({ block, tracks, plane, choosing, state, covered, ...rest }: GridProps) {
-  const { down, across, extent } = tracks;
+function Grid(props: GridProps & { gridRef: Tracks['ref'] }) {
+  const { gridRef, block, down, across, extent, plane, choosing, state, covered, ...rest } = props;
   const { chosen, choose, chooseBlock } = choosing;
   const [lastRow, lastColumn] = [plane.rows.length - 1, plane.columns.length - 1];
   return (
     <div
-      ref={tracks.ref}
+      ref={gridRef}
       className="matrix-scroll"
       role="grid"
       tabIndex={0}
@@ -174,7 +173,10 @@ function Grid({ block, tracks, plane, choosing, state, covered, ...rest }: GridP
           items={down.getVirtualItems()}
           onChoose={(from, to) => chooseBlock([from, to], [0, lastColumn])}
         />
-        <Cells {...{ block, tracks, plane, choosing, state, covered }} space={rest.space} />
+        <Cells
+          {...{ block, down, across, extent, plane, choosing, state, covered }}
+          space={rest.space}
+        />
       </div>
     </div>
   );
@@ -185,7 +187,9 @@ function Cells({
   block,
   space,
   plane,
-  tracks: { down, across, extent },
+  down,
+  across,
+  extent,
   choosing: { chosen, acts },
   state,
   covered,

@@ -86,7 +86,8 @@ function Table({
   return (
     <>
       <Grid
-        {...{ shown, lines, choosing, order, plan, filter }}
+        {...{ shown, choosing, order, plan, filter }}
+        {...lines}
         total={subjects.length}
         onOrder={setOrder}
         changing={plan && planned?.trait}
@@ -108,12 +109,11 @@ function Table({
   );
 }
 
-interface GridProps {
+interface GridProps extends Lines {
   shown: readonly Subject[];
   /** How many there are without the filter. */
   total: number;
   filter: string;
-  lines: Lines;
   choosing: ChosenLines;
   order: SubjectOrder;
   onOrder: (order: SubjectOrder) => void;
@@ -123,7 +123,8 @@ interface GridProps {
 }
 
 function Grid(props: GridProps) {
-  const { shown, total, filter, lines, choosing, order, onOrder, plan, changing } = props;
+  const { shown, total, filter, choosing, order, onOrder, plan, changing } = props;
+  const { scroller, track } = props;
   const { chosen, cursor, choose, press, onKey } = choosing;
   const becomes = new Map(plan?.changed.map(({ block, after }) => [block, after]));
   const isEveryChosen = shown.length > 0 && shown.every(({ key }) => chosen.has(key));
@@ -131,7 +132,7 @@ function Grid(props: GridProps) {
   return (
     <div
       className="trait-scroll"
-      ref={lines.scroller}
+      ref={scroller}
       role="grid"
       tabIndex={0}
       aria-label="Table of traits"
@@ -140,7 +141,7 @@ function Grid(props: GridProps) {
       aria-activedescendant={atCursor && `line-${atCursor.key}`}
       onKeyDown={onKey}
     >
-      <div className="trait-grid" style={{ height: lines.track.getTotalSize() + lineHeight }}>
+      <div className="trait-grid" style={{ height: track.getTotalSize() + lineHeight }}>
         <Head
           lines={shown.length === total ? `${total} lines` : `${shown.length} of ${total}`}
           order={order}
@@ -149,7 +150,7 @@ function Grid(props: GridProps) {
           onChooseAll={(all) => choose(all ? shown.map(({ key }) => key) : [])}
           planned={changing}
         />
-        {lines.track.getVirtualItems().map((item) => {
+        {track.getVirtualItems().map((item) => {
           const subject = itemAt(shown, item.index);
           return (
             <Line

@@ -1,6 +1,6 @@
 import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput, SegmentedControl, Select } from '@mantine/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { stockNamed, stocks } from '../../../../../core/mod/index.ts';
 import {
   charges,
@@ -12,10 +12,9 @@ import {
 import { useInspector } from '../../../../api/hooks.tsx';
 import { Curve } from '../../../../parts/curve.tsx';
 import { Field } from '../../../../parts/field.tsx';
-import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { TraitNumber } from './trait-number.tsx';
-import { ticksOf, type TraitEditor } from './trait-editor.ts';
+import { ticksOf, useTraitEditor, type TraitPlace } from './trait-editor.ts';
 
 const far = Array.from({ length: 24 }, (_, i) => i + 1);
 /** A wall is tried at these distances, so often each. */
@@ -32,61 +31,57 @@ const ways = ['In the open', 'Behind cover', 'In a wall'] as const;
  * The blast rating, and the odds that the block survives each charge: exact alone and behind cover,
  * by simulation in a wall.
  */
-export function Blast(editor: TraitEditor) {
+export const Blast = memo(function Blast(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'blastRating');
   const {
     traits: { blastRating },
     put,
     own,
-    seen,
   } = editor;
   const [way, setWay] = useState<(typeof ways)[number]>('In the open');
   const rating = Math.max(0, blastRating);
   return (
-    <Still of={[...seen('blastRating'), way]}>
-      {() => (
-        <Field
-          label="Blast rating"
-          {...own('blastRating')}
-          value={<TraitNumber editor={editor} name="blastRating" step={0.5} />}
-        >
-          <Ruler
-            label="Blast rating on the ruler"
-            value={blastRating}
-            low={0.4}
-            high={40}
-            log
-            step={0.5}
-            ticks={ticksOf.blastRating}
-            of={(block) => block.traits.blastRating}
-            onValue={(value) => put('blastRating', value)}
-          />
-          <p className="note">
-            It survives nine times in ten:{' '}
-            {charges
-              .map(({ name, strength }) => `a ${name} (${strength}) ${safeFrom(rating, strength)}`)
-              .join(', ')}
-            .
-          </p>
-          <SegmentedControl
-            fullWidth
-            my={6}
-            aria-label="Where it stands"
-            value={way}
-            onChange={(value) => setWay(value)}
-            data={[...ways]}
-          />
-          {way === 'In the open' ? (
-            <Open rating={rating} />
-          ) : way === 'Behind cover' ? (
-            <Covered rating={rating} />
-          ) : (
-            <Wall rating={rating} />
-          )}
-        </Field>
+    <Field
+      label="Blast rating"
+      {...own('blastRating')}
+      value={<TraitNumber editor={editor} name="blastRating" step={0.5} />}
+    >
+      <Ruler
+        label="Blast rating on the ruler"
+        value={blastRating}
+        low={0.4}
+        high={40}
+        log
+        step={0.5}
+        ticks={ticksOf.blastRating}
+        of={(block) => block.traits.blastRating}
+        onValue={(value) => put('blastRating', value)}
+      />
+      <p className="note">
+        It survives nine times in ten:{' '}
+        {charges
+          .map(({ name, strength }) => `a ${name} (${strength}) ${safeFrom(rating, strength)}`)
+          .join(', ')}
+        .
+      </p>
+      <SegmentedControl
+        fullWidth
+        my={6}
+        aria-label="Where it stands"
+        value={way}
+        onChange={(value) => setWay(value)}
+        data={[...ways]}
+      />
+      {way === 'In the open' ? (
+        <Open rating={rating} />
+      ) : way === 'Behind cover' ? (
+        <Covered rating={rating} />
+      ) : (
+        <Wall rating={rating} />
       )}
-    </Still>
+    </Field>
   );
-}
+});
 
 /** From how far on the block survives nine times in ten. */
 function safeFrom(rating: number, strength: number): string {

@@ -1,11 +1,14 @@
 import { ColorInput, SegmentedControl, Select, Switch } from '@mantine/core';
-import { useDeferredValue } from 'react';
-import { hardToTell, mapNeighbours, meanFromAbove } from '../../../../../core/draw/index.ts';
-import { alphaModes, hidesNeighbours, tints } from '../../../../../core/mod/index.ts';
-import { useMod } from '../../../../api/hooks.tsx';
+import { memo } from 'react';
+import {
+  alphaModes,
+  hidesNeighbours,
+  tints,
+  type TraitName,
+} from '../../../../../core/mod/index.ts';
 import { Field } from '../../../../parts/field.tsx';
-import { Still } from '../../../../parts/still.tsx';
-import type { TraitEditor } from './trait-editor.ts';
+import { MapColour } from './map-colour.tsx';
+import { isColour, useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
 
 const alphaNotes = {
@@ -20,219 +23,160 @@ const hidesNotes = {
   'by shape': 'Faces are left out where its model covers them, a slab beside a slab too.',
   never: 'No face is left out for it.',
 } as const;
+/** The tint that a colour of one's own begins with. */
+const firstTint = '#9bb56b';
 
 /** How the block is drawn, and its colour on the map. The stage shows each as it will be. */
-export function Display(editor: TraitEditor) {
-  const { traits, put, own, seen, state } = editor;
-  const { block } = editor.editor;
-  const mod = useMod();
+export const Display = memo(function Display(place: TraitPlace) {
   return (
     <>
-      <Still of={seen('alphaMode')}>
-        {() => (
-          <Field
-            label="Alpha mode"
-            {...own('alphaMode')}
-            value={
-              <SegmentedControl
-                aria-label="Alpha mode"
-                value={traits.alphaMode}
-                onChange={(value) => put('alphaMode', value)}
-                data={[...alphaModes]}
-              />
-            }
-            note={alphaNotes[traits.alphaMode]}
-          />
-        )}
-      </Still>
-      {traits.alphaMode === 'mask' && (
-        <Still of={seen('alphaCutoff')}>
-          {() => (
-            <Field
-              label="Cut-off"
-              {...own('alphaCutoff')}
-              value={<TraitNumber editor={editor} name="alphaCutoff" />}
-              note="Texels with less alpha than this are holes."
-            />
-          )}
-        </Still>
-      )}
-      <Still of={seen('hidesNeighbours')}>
-        {() => (
-          <Field
-            label="Hides neighbours"
-            {...own('hidesNeighbours')}
-            note={hidesNotes[traits.hidesNeighbours]}
-          >
-            <SegmentedControl
-              fullWidth
-              aria-label="Hides neighbours"
-              value={traits.hidesNeighbours}
-              onChange={(value) => put('hidesNeighbours', value)}
-              data={[...hidesNeighbours]}
-            />
-          </Field>
-        )}
-      </Still>
-      <Still of={seen('joinsOwnKind')}>
-        {() => (
-          <Field
-            label="Joins with its own kind"
-            {...own('joinsOwnKind')}
-            value={
-              <Switch
-                aria-label="Joins with its own kind"
-                checked={traits.joinsOwnKind}
-                onChange={(event) => put('joinsOwnKind', event.currentTarget.checked)}
-              />
-            }
-            note="Two of them side by side have no face between, as panes of glass."
-          />
-        )}
-      </Still>
-      <Still of={seen('tint')}>
-        {() => (
-          <Field
-            label="Tint"
-            {...own('tint')}
-            value={
-              <span className="sentence">
-                {traits.tint.startsWith('#') && (
-                  <ColorInput
-                    aria-label="Colour of the tint"
-                    withEyeDropper={false}
-                    w={112}
-                    value={traits.tint}
-                    onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('tint', value)}
-                  />
-                )}
-                <Select
-                  aria-label="Tint"
-                  w={104}
-                  allowDeselect={false}
-                  data={[
-                    ...tints.map((value) => ({ value: value, label: value })),
-                    { value: 'fixed', label: 'a colour' },
-                  ]}
-                  value={traits.tint.startsWith('#') ? 'fixed' : traits.tint}
-                  onChange={(value) => value && put('tint', value === 'fixed' ? '#9bb56b' : value)}
-                />
-              </span>
-            }
-            note={
-              traits.tint === 'none'
-                ? undefined
-                : 'Its textures are multiplied by it, so they are best grey.'
-            }
-          />
-        )}
-      </Still>
-      <Still of={seen('scatter')}>
-        {() => (
-          <Field
-            label="Scatter"
-            {...own('scatter')}
-            value={<TraitNumber editor={editor} name="scatter" step={0.5} />}
-            note={
-              traits.scatter > 0
-                ? `Each stands up to ${traits.scatter} texels off the middle; the stage shows it in a ` +
-                  'patch.'
-                : undefined
-            }
-          />
-        )}
-      </Still>
-      <Still of={[...seen('mapColour', 'tint'), mod.textures, mod.models, mod.blocks, state]}>
-        {() => (
-          <Field
-            label="Map colour"
-            {...own('mapColour')}
-            value={
-              <ColorInput
-                aria-label="Map colour"
-                withEyeDropper={false}
-                w={120}
-                value={traits.mapColour}
-                onChangeEnd={(value) => /^#[0-9a-f]{6}$/.test(value) && put('mapColour', value)}
-              />
-            }
-          >
-            <MapColour {...editor} />
-          </Field>
-        )}
-      </Still>
-      <Still of={[...seen('shadedCorners'), block.name]}>
-        {() => (
-          <Field
-            label="Shaded corners"
-            {...own('shadedCorners')}
-            value={
-              <Switch
-                aria-label="Shaded corners"
-                checked={traits.shadedCorners}
-                onChange={(event) => put('shadedCorners', event.currentTarget.checked)}
-              />
-            }
-            note="Corners where blocks meet are drawn a little darker."
-          />
-        )}
-      </Still>
+      <AlphaMode {...place} />
+      <AlphaCutoff {...place} />
+      <HidesNeighbours {...place} />
+      <Toggle
+        {...place}
+        trait="joinsOwnKind"
+        label="Joins with its own kind"
+        note="Two of them side by side have no face between, as panes of glass."
+      />
+      <Tint {...place} />
+      <Scatter {...place} />
+      <MapColour {...place} />
+      <Toggle
+        {...place}
+        trait="shadedCorners"
+        label="Shaded corners"
+        note="Corners where blocks meet are drawn a little darker."
+      />
     </>
   );
+});
+
+const AlphaMode = memo(function AlphaMode(place: TraitPlace) {
+  const { traits, put, own } = useTraitEditor(place, 'alphaMode');
+  return (
+    <Field
+      label="Alpha mode"
+      {...own('alphaMode')}
+      value={
+        <SegmentedControl
+          aria-label="Alpha mode"
+          value={traits.alphaMode}
+          onChange={(value) => put('alphaMode', value)}
+          data={[...alphaModes]}
+        />
+      }
+      note={alphaNotes[traits.alphaMode]}
+    />
+  );
+});
+
+const AlphaCutoff = memo(function AlphaCutoff(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'alphaCutoff', 'alphaMode');
+  if (editor.traits.alphaMode !== 'mask') return null;
+  return (
+    <Field
+      label="Cut-off"
+      {...editor.own('alphaCutoff')}
+      value={<TraitNumber editor={editor} name="alphaCutoff" />}
+      note="Texels with less alpha than this are holes."
+    />
+  );
+});
+
+const HidesNeighbours = memo(function HidesNeighbours(place: TraitPlace) {
+  const { traits, put, own } = useTraitEditor(place, 'hidesNeighbours');
+  return (
+    <Field
+      label="Hides neighbours"
+      {...own('hidesNeighbours')}
+      note={hidesNotes[traits.hidesNeighbours]}
+    >
+      <SegmentedControl
+        fullWidth
+        aria-label="Hides neighbours"
+        value={traits.hidesNeighbours}
+        onChange={(value) => put('hidesNeighbours', value)}
+        data={[...hidesNeighbours]}
+      />
+    </Field>
+  );
+});
+
+interface ToggleProps extends TraitPlace {
+  trait: Extract<TraitName, 'joinsOwnKind' | 'shadedCorners'>;
+  label: string;
+  note: string;
 }
 
-/**
- * The colour among those that lie beside it on a map: the most alike first, and what its own
- * textures would give.
- */
-function MapColour({ traits, put, editor, state }: TraitEditor) {
-  const mod = useDeferredValue(useMod());
-  const block = useDeferredValue(editor.block);
-  const mean = meanFromAbove(mod, block, state);
-  const near = mapNeighbours(mod, block, 5);
-  const first = near[0];
+/** A trait that is so or is not. */
+const Toggle = memo(function Toggle({ trait, label, note, ...place }: ToggleProps) {
+  const { traits, put, own } = useTraitEditor(place, trait);
   return (
-    <>
-      <div
-        className="map"
-        role="img"
-        aria-label={`On the map beside ${near.map((one) => one.name).join(', ')}`}
-      >
-        {near.map(({ name, colour, apart }) => (
-          <span
-            key={name}
-            title={`${name} ${colour}: ${apart.toFixed(1)} apart`}
-            style={{ background: colour }}
-          >
-            <i style={{ background: traits.mapColour }} />
-          </span>
-        ))}
-      </div>
-      <p className="note">
-        {first &&
-          (first.apart < hardToTell ? (
-            <>
-              Hard to tell from <b>{first.name}</b> on a map: {first.apart.toFixed(1)} apart,
-              contrast {first.contrast.toFixed(2)} to 1.{' '}
-            </>
-          ) : (
-            <>
-              Nearest on a map is {first.name}: {first.apart.toFixed(1)} apart, contrast{' '}
-              {first.contrast.toFixed(2)} to 1.{' '}
-            </>
-          ))}
-        {mean && mean !== traits.mapColour && (
-          <button
-            type="button"
-            className="link"
-            style={{ fontWeight: 400 }}
-            onClick={() => put('mapColour', mean)}
-          >
-            Take the mean of its top, {mean}
-          </button>
-        )}
-        {mean === traits.mapColour && 'It is the mean of its top.'}
-      </p>
-    </>
+    <Field
+      label={label}
+      {...own(trait)}
+      value={
+        <Switch
+          aria-label={label}
+          checked={traits[trait]}
+          onChange={(event) => put(trait, event.currentTarget.checked)}
+        />
+      }
+      note={note}
+    />
   );
-}
+});
+
+const Tint = memo(function Tint(place: TraitPlace) {
+  const { traits, put, own } = useTraitEditor(place, 'tint');
+  const { tint } = traits;
+  const isOwn = tint.startsWith('#');
+  return (
+    <Field
+      label="Tint"
+      {...own('tint')}
+      value={
+        <span className="sentence">
+          {isOwn && (
+            <ColorInput
+              aria-label="Colour of the tint"
+              withEyeDropper={false}
+              w={112}
+              value={tint}
+              onChangeEnd={(value) => isColour(value) && put('tint', value)}
+            />
+          )}
+          <Select
+            aria-label="Tint"
+            w={104}
+            allowDeselect={false}
+            data={[
+              ...tints.map((value) => ({ value: value, label: value })),
+              { value: 'fixed', label: 'a colour' },
+            ]}
+            value={isOwn ? 'fixed' : tint}
+            onChange={(value) => value && put('tint', value === 'fixed' ? firstTint : value)}
+          />
+        </span>
+      }
+      note={
+        tint === 'none' ? undefined : 'Its textures are multiplied by it, so they are best grey.'
+      }
+    />
+  );
+});
+
+const Scatter = memo(function Scatter(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'scatter');
+  const { scatter } = editor.traits;
+  const note = `Each stands up to ${scatter} texels off the middle; the stage shows it in a patch.`;
+  return (
+    <Field
+      label="Scatter"
+      {...editor.own('scatter')}
+      value={<TraitNumber editor={editor} name="scatter" step={0.5} />}
+      note={scatter > 0 ? note : undefined}
+    />
+  );
+});

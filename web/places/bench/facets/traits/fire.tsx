@@ -1,54 +1,51 @@
+import { memo } from 'react';
 import { stockNamed } from '../../../../../core/mod/index.ts';
 import { burning, meanSeconds, oddsWithin } from '../../../../../core/traits/index.ts';
 import { Field } from '../../../../parts/field.tsx';
-import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { amount, Comparison } from './comparison.tsx';
-import { ticksOf, type TraitEditor } from './trait-editor.ts';
+import { ticksOf, useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
 
 /** Catching fire as a mean time and odds, beside timber and thatch. */
-export function CatchesFire(editor: TraitEditor) {
-  const { traits, put, own, seen } = editor;
+export const CatchesFire = memo(function CatchesFire(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'catchesFire', 'burnsAway');
+  const { traits, put, own } = editor;
   const { catchesFire, burnsAway } = traits;
   return (
-    <Still of={seen('catchesFire', 'burnsAway')}>
-      {() => (
-        <Field
-          label="Catches fire"
-          {...own('catchesFire')}
-          value={<TraitNumber editor={editor} name="catchesFire" step={0.01} />}
-          note={fireNote(catchesFire, burnsAway)}
-        >
-          {catchesFire > 0 && (
-            <>
-              <Ruler
-                label="Catching fire on the ruler"
-                value={catchesFire}
-                low={0.01}
-                high={1}
-                log
-                step={0.01}
-                ticks={ticksOf.catchesFire}
-                of={(block) => block.traits.catchesFire || undefined}
-                onValue={(value) => put('catchesFire', value)}
-              />
-              <Comparison
-                label="Seconds until it is gone"
-                unit="s"
-                rows={[
-                  ['this block', burning(catchesFire, burnsAway).gone],
-                  ['timber', secondsUntilGone('timber')],
-                  ['thatch', secondsUntilGone('thatch')],
-                ]}
-              />
-            </>
-          )}
-        </Field>
+    <Field
+      label="Catches fire"
+      {...own('catchesFire')}
+      value={<TraitNumber editor={editor} name="catchesFire" step={0.01} />}
+      note={fireNote(catchesFire, burnsAway)}
+    >
+      {catchesFire > 0 && (
+        <>
+          <Ruler
+            label="Catching fire on the ruler"
+            value={catchesFire}
+            low={0.01}
+            high={1}
+            log
+            step={0.01}
+            ticks={ticksOf.catchesFire}
+            of={(block) => block.traits.catchesFire || undefined}
+            onValue={(value) => put('catchesFire', value)}
+          />
+          <Comparison
+            label="Seconds until it is gone"
+            unit="s"
+            rows={[
+              ['this block', burning(catchesFire, burnsAway).gone],
+              ['timber', secondsUntilGone('timber')],
+              ['thatch', secondsUntilGone('thatch')],
+            ]}
+          />
+        </>
       )}
-    </Still>
+    </Field>
   );
-}
+});
 
 function secondsUntilGone(stock: string): number | undefined {
   const traits = stockNamed(stock)?.traits;
@@ -67,24 +64,21 @@ function fireNote(catchesFire: number, burnsAway: number): string {
 }
 
 /** Burning away as a mean time; only what catches fire burns. */
-export function BurnsAway(editor: TraitEditor) {
-  const { traits, own, seen } = editor;
+export const BurnsAway = memo(function BurnsAway(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'burnsAway', 'catchesFire');
+  const { traits, own } = editor;
   if (traits.catchesFire <= 0) return null;
   const mean = meanSeconds(traits.burnsAway);
   return (
-    <Still of={seen('burnsAway')}>
-      {() => (
-        <Field
-          label="Burns away"
-          {...own('burnsAway')}
-          value={<TraitNumber editor={editor} name="burnsAway" step={0.01} />}
-          note={
-            mean === undefined
-              ? 'It burns for ever.'
-              : `Once it burns it is gone after ${amount(mean)} s on average.`
-          }
-        />
-      )}
-    </Still>
+    <Field
+      label="Burns away"
+      {...own('burnsAway')}
+      value={<TraitNumber editor={editor} name="burnsAway" step={0.01} />}
+      note={
+        mean === undefined
+          ? 'It burns for ever.'
+          : `Once it burns it is gone after ${amount(mean)} s on average.`
+      }
+    />
   );
-}
+});

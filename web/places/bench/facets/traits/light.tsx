@@ -1,6 +1,6 @@
 import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { ByStateTrait } from '../../../../../core/mod/index.ts';
 import { fromRows, valueIn, type Rows } from '../../../../../core/states/index.ts';
 import {
@@ -11,8 +11,7 @@ import {
 } from '../../../../../core/traits/index.ts';
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
-import { Still } from '../../../../parts/still.tsx';
-import { ticksOf, type TraitEditor } from './trait-editor.ts';
+import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 
 /** What a wall of the block leaves of the brightest light. */
@@ -26,27 +25,23 @@ function wallNote(absorbed: number): string {
 }
 
 /** The light that the block gives, and how far it reaches. */
-export const LightEmitted = (editor: TraitEditor) => (
-  <Still of={[...editor.seen('lightEmitted', 'lightAbsorbed'), ...shownOf(editor)]}>
-    {() => <LightField editor={editor} name="lightEmitted" label="Light emitted" />}
-  </Still>
-);
+export const LightEmitted = memo(function LightEmitted(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'lightEmitted', 'lightAbsorbed');
+  return <LightField editor={editor} name="lightEmitted" label="Light emitted" />;
+});
 
 /** The light that the block swallows, and what a wall of it leaves. */
-export const LightAbsorbed = (editor: TraitEditor) => (
-  <Still of={[...editor.seen('lightAbsorbed'), ...shownOf(editor)]}>
-    {() => <LightField editor={editor} name="lightAbsorbed" label="Light absorbed" />}
-  </Still>
-);
-
-const shownOf = ({ state, editor }: TraitEditor) => [state, editor.block.space.properties];
+export const LightAbsorbed = memo(function LightAbsorbed(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'lightAbsorbed');
+  return <LightField editor={editor} name="lightAbsorbed" label="Light absorbed" />;
+});
 
 /**
  * A level of light by state: one number, or rows of numbers, and how far it reaches in the state
  * that is shown.
  */
 function LightField({
-  editor: { editor, traits, declared, own, put, state },
+  editor: { block, traits, declared, own, put, state },
   name,
   label,
 }: {
@@ -54,7 +49,6 @@ function LightField({
   name: Exclude<ByStateTrait, 'friction'>;
   label: string;
 }) {
-  const { block } = editor;
   const rows = traits[name];
   const level = valueIn(rows, block.space, state) ?? 0;
   const many = Array.isArray(declared[name]);

@@ -1,5 +1,5 @@
 import { Button, FileButton } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { pointer } from '../../../../../core/json/index.ts';
 import {
   lookUp,
@@ -14,53 +14,49 @@ import { count, messageOf } from '../../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
 import { play, soundNameOf, stockSet, uploadSound } from '../../../../api/sounds.ts';
 import { Field } from '../../../../parts/field.tsx';
-import { Still } from '../../../../parts/still.tsx';
 import { SoundFacts } from '../../../../parts/sound-facts.tsx';
 import { SoundEntries } from './sound-entries.tsx';
-import type { TraitEditor } from './trait-editor.ts';
+import { useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { Choice } from '../../../../parts/choice/index.tsx';
 
 /**
  * The sound set: which one, every event to be heard as the game plays it, and for a set of the mod
  * its files.
  */
-export function Sounds({ traits, put, own, seen }: TraitEditor) {
-  const { header, soundSets, sounds, blocks } = useMod();
+export const Sounds = memo(function Sounds(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'soundSet');
+  const { traits, put, own } = editor;
+  const { header, soundSets, blocks } = useMod();
   const sets = [
     ...Object.keys(soundSets).map((name) => idOf(header.namespace, name)),
     ...stockSoundSets,
   ];
   return (
-    <Still of={[...seen('soundSet'), soundSets, sounds]}>
-      {() => (
-        <Field
-          label="Sound set"
-          {...own('soundSet')}
-          value={
-            <Choice
-              aria-label="Sound set"
-              w={168}
-              data={sets.includes(traits.soundSet) ? sets : [traits.soundSet, ...sets]}
-              error={!sets.includes(traits.soundSet)}
-              value={traits.soundSet}
-              onTake={(value) => put('soundSet', value)}
-              classNames={{ input: 'mono' }}
-            />
-          }
-        >
-          <OneSet
-            id={traits.soundSet}
-            users={
-              Object.values(blocks).filter((block) => block.traits.soundSet === traits.soundSet)
-                .length
-            }
-            onUse={(id) => put('soundSet', id)}
-          />
-        </Field>
-      )}
-    </Still>
+    <Field
+      label="Sound set"
+      {...own('soundSet')}
+      value={
+        <Choice
+          aria-label="Sound set"
+          w={168}
+          data={sets.includes(traits.soundSet) ? sets : [traits.soundSet, ...sets]}
+          error={!sets.includes(traits.soundSet)}
+          value={traits.soundSet}
+          onTake={(value) => put('soundSet', value)}
+          classNames={{ input: 'mono' }}
+        />
+      }
+    >
+      <OneSet
+        id={traits.soundSet}
+        users={
+          Object.values(blocks).filter((block) => block.traits.soundSet === traits.soundSet).length
+        }
+        onUse={(id) => put('soundSet', id)}
+      />
+    </Field>
   );
-}
+});
 
 function OneSet({ id, users, onUse }: { id: string; users: number; onUse: (id: string) => void }) {
   const mod = useMod();

@@ -1,77 +1,73 @@
+import { memo } from 'react';
 import { NumberInput } from '@mantine/core';
 import { stockNamed } from '../../../../../core/mod/index.ts';
 import { fromRows, valueIn } from '../../../../../core/states/index.ts';
 import { bounces, slide, walkingSpeed } from '../../../../../core/traits/index.ts';
-import { useMod } from '../../../../api/hooks.tsx';
+import { useModPart } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
-import { Still } from '../../../../parts/still.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { amount, Comparison } from './comparison.tsx';
-import { ticksOf, type TraitEditor } from './trait-editor.ts';
+import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
 
 /** Friction as the way one slides. */
-export function Friction(editor: TraitEditor) {
-  const { traits, put, own, seen, declared, state } = editor;
-  const { block } = editor.editor;
-  const { tickRate } = useMod().header;
+export const Friction = memo(function Friction(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'friction');
+  const { traits, put, own, declared, state, block } = editor;
+  const tickRate = useModPart((mod) => mod.header.tickRate);
   const friction = valueIn(traits.friction, block.space, state) ?? 0.6;
   const many = Array.isArray(declared.friction);
   return (
-    <Still of={[...seen('friction'), state, block.space.properties, tickRate]}>
-      {() => (
-        <Field
-          label="Friction"
-          {...own('friction')}
-          value={
-            many ? (
-              <span className="mono value">{friction} in this state</span>
-            ) : (
-              <NumberInput
-                aria-label="friction"
-                w={110}
-                hideControls
-                step={0.05}
-                value={friction}
-                onChange={(value) => typeof value === 'number' && put('friction', value)}
-              />
-            )
+    <Field
+      label="Friction"
+      {...own('friction')}
+      value={
+        many ? (
+          <span className="mono value">{friction} in this state</span>
+        ) : (
+          <NumberInput
+            aria-label="friction"
+            w={110}
+            hideControls
+            step={0.05}
+            value={friction}
+            onChange={(value) => typeof value === 'number' && put('friction', value)}
+          />
+        )
+      }
+    >
+      {!many && (
+        <Ruler
+          label="Friction on the ruler"
+          value={friction}
+          low={0}
+          high={1}
+          step={0.05}
+          ticks={ticksOf.friction}
+          of={(one) => one.traits.friction[0]?.value}
+          onValue={(value) => put('friction', value)}
+        />
+      )}
+      <Sliding friction={friction} tickRate={tickRate} />
+      {many && <FrictionRows {...editor} usual={friction} />}
+      {!many && block.space.size > 1 && (
+        <button
+          type="button"
+          className="tiny"
+          onClick={() =>
+            put('friction', [
+              { when: firstWhen(block.space), value: friction },
+              { value: friction },
+            ])
           }
         >
-          {!many && (
-            <Ruler
-              label="Friction on the ruler"
-              value={friction}
-              low={0}
-              high={1}
-              step={0.05}
-              ticks={ticksOf.friction}
-              of={(one) => one.traits.friction[0]?.value}
-              onValue={(value) => put('friction', value)}
-            />
-          )}
-          <Sliding friction={friction} tickRate={tickRate} />
-          {many && <FrictionRows {...editor} usual={friction} />}
-          {!many && block.space.size > 1 && (
-            <button
-              type="button"
-              className="tiny"
-              onClick={() =>
-                put('friction', [
-                  { when: firstWhen(block.space), value: friction },
-                  { value: friction },
-                ])
-              }
-            >
-              Make it depend on the state
-            </button>
-          )}
-        </Field>
+          Make it depend on the state
+        </button>
       )}
-    </Still>
+    </Field>
   );
-}
+});
 
 /** How far one slides on this friction, beside ice and granite. */
 function Sliding({ friction, tickRate }: { friction: number; tickRate: number }) {
@@ -100,12 +96,12 @@ function Sliding({ friction, tickRate }: { friction: number; tickRate: number })
 }
 
 /** Friction by state, row by row. */
-function FrictionRows({ traits, put, editor, usual }: TraitEditor & { usual: number }) {
+function FrictionRows({ traits, put, block, usual }: TraitEditor & { usual: number }) {
   return (
     <RowsEditor<number>
       what="friction"
       rows={traits.friction}
-      space={editor.block.space}
+      space={block.space}
       inline
       fresh={() => usual}
       onRows={(_label, rows) => put('friction', fromRows(rows))}
@@ -124,21 +120,18 @@ function FrictionRows({ traits, put, editor, usual }: TraitEditor & { usual: num
 }
 
 /** Bounce as the heights that one comes back to. */
-export function Bounce(editor: TraitEditor) {
-  const { traits, own, seen } = editor;
+export const Bounce = memo(function Bounce(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'bounce');
+  const { traits, own } = editor;
   return (
-    <Still of={seen('bounce')}>
-      {() => (
-        <Field
-          label="Bounce"
-          {...own('bounce')}
-          value={<TraitNumber editor={editor} name="bounce" />}
-          note={bounceNote(traits.bounce)}
-        />
-      )}
-    </Still>
+    <Field
+      label="Bounce"
+      {...own('bounce')}
+      value={<TraitNumber editor={editor} name="bounce" />}
+      note={bounceNote(traits.bounce)}
+    />
   );
-}
+});
 
 function bounceNote(bounce: number): string {
   if (bounce <= 0) return 'Whoever falls on it stays down.';
@@ -153,23 +146,20 @@ function bounceNote(bounce: number): string {
 }
 
 /** The speed on top as the time that ten blocks take. */
-export function SpeedOnTop(editor: TraitEditor) {
-  const { traits, own, seen } = editor;
+export const SpeedOnTop = memo(function SpeedOnTop(place: TraitPlace) {
+  const editor = useTraitEditor(place, 'speedOnTop');
+  const { traits, own } = editor;
   const seconds = 10 / (walkingSpeed * Math.max(0.01, traits.speedOnTop));
   return (
-    <Still of={seen('speedOnTop')}>
-      {() => (
-        <Field
-          label="Speed on top"
-          {...own('speedOnTop')}
-          value={<TraitNumber editor={editor} name="speedOnTop" />}
-          note={
-            traits.speedOnTop === 1
-              ? 'One walks on it as anywhere.'
-              : `Ten blocks take ${amount(seconds)} s of walking instead of ${10 / walkingSpeed} s.`
-          }
-        />
-      )}
-    </Still>
+    <Field
+      label="Speed on top"
+      {...own('speedOnTop')}
+      value={<TraitNumber editor={editor} name="speedOnTop" />}
+      note={
+        traits.speedOnTop === 1
+          ? 'One walks on it as anywhere.'
+          : `Ten blocks take ${amount(seconds)} s of walking instead of ${10 / walkingSpeed} s.`
+      }
+    />
   );
-}
+});

@@ -1,23 +1,16 @@
 import { expect, test } from '@jest/globals';
 import { sampleMod, withExample } from '../../../../../core/inspect/sample.ts';
-import { resolveBlock } from '../../../../../core/mod/index.ts';
-import type { BlockEditor } from '../../../../api/hooks.tsx';
-import { ticksOf, traitEditor } from './trait-editor.ts';
+import { resolveBlock, type TraitName } from '../../../../../core/mod/index.ts';
+import { shownOfTraits, ticksOf, traitEditor } from './trait-editor.ts';
 
 /** The editor of the sample's lamp, and what it was told to set. */
 function lampWith(example: Record<string, unknown>) {
   const mod = withExample(sampleMod(), example);
   const declared = mod.blocks['lamp']!;
   const told: unknown[] = [];
-  const editor = {
-    name: 'lamp',
-    declared,
-    block: resolveBlock(mod, 'lamp', declared),
-    findings: [],
-    set: (...args: unknown[]) => void told.push(args),
-    setAll: () => {},
-  } as unknown as BlockEditor;
-  return { of: traitEditor(editor, 0), told };
+  const block = resolveBlock(mod, 'lamp', declared);
+  const set = (...args: unknown[]) => void told.push(args);
+  return { block, of: traitEditor(block, 0, set), told };
 }
 
 test(
@@ -45,13 +38,13 @@ test(
   'a field is drawn again when its trait, its own value or the stock changes, and not ' +
     'for another trait',
   () => {
-    const before = lampWith({}).of;
-    const other = lampWith({ '/blocks/lamp/traits/friction': 0.2 }).of;
-    expect(other.seen('hardness', 'gated')).toEqual(before.seen('hardness', 'gated'));
-    expect(other.seen('friction')).not.toEqual(before.seen('friction'));
-    expect(lampWith({ '/blocks/lamp/identity/stock': 'glass' }).of.seen('gated')).not.toEqual(
-      before.seen('gated'),
-    );
+    const shown = (example: Record<string, unknown>, ...names: TraitName[]) =>
+      shownOfTraits(lampWith(example).block, names);
+    const other = { '/blocks/lamp/traits/friction': 0.2 };
+    expect(shown(other, 'hardness', 'gated')).toEqual(shown({}, 'hardness', 'gated'));
+    expect(shown(other, 'friction')).not.toEqual(shown({}, 'friction'));
+    const glass = { '/blocks/lamp/identity/stock': 'glass' };
+    expect(shown(glass, 'gated')).not.toEqual(shown({}, 'gated'));
   },
 );
 

@@ -1,42 +1,68 @@
 import {
+  isTraitRows,
   sameData,
   stockNamed,
   stocks,
   traitFacts,
+  type ResolvedBlock,
   type Stock,
   type TraitName,
   type Traits,
 } from '../../../../../core/mod/index.ts';
-import type { BlockEditor } from '../../../../api/hooks.tsx';
+import { useBlockEdits, useBlockPart, type BlockEdits } from '../../../../api/hooks.tsx';
 import { stockTicks } from '../../ruler.tsx';
 
+/** Where a trait is edited: the block by its name, and the state that is shown. */
+export interface TraitPlace {
+  block: string;
+  state: number;
+}
+
 /**
- * What the parts of the traits are given: the block, its stock, and ways to change a trait and to
- * give the change up again.
+ * What the editors of traits work with: the block, its stock, and ways to change a trait and to give
+ * the change up again.
  */
 export interface TraitEditor {
-  editor: BlockEditor;
+  block: ResolvedBlock;
   state: number;
-  traits: BlockEditor['block']['traits'];
+  traits: ResolvedBlock['traits'];
   declared: Partial<Traits>;
   stock: Stock | undefined;
   put: <K extends TraitName>(name: K, value: Traits[K]) => void;
   /** For the head of a field: how the trait differs from stock, and the way back. */
   own: (name: TraitName) => { changed?: string; onReset?: () => void };
-  /** What a field shows of a trait: it is drawn again only when one of these changes. */
-  seen: (...names: TraitName[]) => unknown[];
 }
 
+/**
+ * The editor of some traits of a block. Who uses it is drawn again only when one of these traits, or
+ * the stock, changes.
+ */
+export function useTraitEditor({ block, state }: TraitPlace, ...names: TraitName[]): TraitEditor {
+  const shown = useBlockPart(block, (resolved) => shownOfTraits(resolved, names));
+  return traitEditor(shown, state, useBlockEdits(block).set);
+}
+
+/** What is shown of some traits: their values, what the block itself says, and how they compare. */
+export const shownOfTraits = (
+  { declared, traits, space }: ResolvedBlock,
+  names: readonly TraitName[],
+): unknown[] => [
+  declared.identity.stock,
+  // A trait by state is shown with the properties that it may ask for.
+  names.some((name) => isTraitRows(traits[name])) ? space.properties : [],
+  ...names.flatMap((name) => [traits[name], declared.traits[name]]),
+];
+
 /** The trait editor of a block in the state that is shown. */
-export function traitEditor(editor: BlockEditor, state: number): TraitEditor {
-  const {
-    declared: { traits: declared, identity },
-    block,
-    set,
-  } = editor;
+export function traitEditor(
+  block: ResolvedBlock,
+  state: number,
+  set: BlockEdits['set'],
+): TraitEditor {
+  const { traits: declared, identity } = block.declared;
   const stock = stockNamed(identity.stock);
   return {
-    editor,
+    block,
     state,
     declared,
     stock,
@@ -59,12 +85,11 @@ export function traitEditor(editor: BlockEditor, state: number): TraitEditor {
           set(`Put ${traitFacts(name).words} back to stock`, ['traits', name], undefined),
       };
     },
-    seen: (...names) => [
-      stock?.name,
-      ...names.flatMap((name) => [block.traits[name], declared[name]]),
-    ],
   };
 }
+
+/** Whether a text is a colour as traits hold it: `#9bb56b`. */
+export const isColour = (text: string): boolean => /^#[0-9a-f]{6}$/.test(text);
 
 /** The stock materials as ticks of a ruler, for the traits that are set on one. */
 export const ticksOf = {

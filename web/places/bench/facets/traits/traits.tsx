@@ -20,10 +20,10 @@ import { LightAbsorbed, LightEmitted } from './light.tsx';
 import { ShapeFields } from './shapes.tsx';
 import { Sounds } from './sound.tsx';
 import { Bounce, Friction, SpeedOnTop } from './surface.tsx';
-import { traitEditor, type TraitEditor } from './trait-editor.ts';
+import { traitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
 
 /** What shows and changes each trait. Several traits that are judged together share one editor. */
-const editors: Record<TraitName, ComponentType<TraitEditor>> = {
+const editors: Record<TraitName, ComponentType<TraitPlace>> = {
   hardness: Digging,
   blastRating: Blast,
   toolKind: Digging,
@@ -67,8 +67,8 @@ const summaries: Record<TraitPart, (editor: TraitEditor) => string> = {
   Display: ({ traits }) => traits.alphaMode,
 };
 
-const inState = ({ traits, editor, state }: TraitEditor, name: ByStateTrait): number =>
-  valueIn(traits[name], editor.block.space, state) ?? 0;
+const inState = ({ traits, block, state }: TraitEditor, name: ByStateTrait): number =>
+  valueIn(traits[name], block.space, state) ?? 0;
 
 /** Which of the traits differ from stock, in words; undefined when none does. */
 function changedIn({ declared, stock }: TraitEditor, names: TraitName[]): string | undefined {
@@ -84,7 +84,7 @@ function changedIn({ declared, stock }: TraitEditor, names: TraitName[]): string
  * stock.
  */
 export function TraitsFacet({ editor: block, state }: FacetProps) {
-  const editor = traitEditor(block, state);
+  const editor = traitEditor(block.block, state, block.set);
   const parts = useRef<HTMLDivElement>(null);
   const showPart = (name: string) =>
     parts.current?.querySelector(`[data-part="${name}"]`)?.scrollIntoView({ block: 'start' });
@@ -110,8 +110,8 @@ export function TraitsFacet({ editor: block, state }: FacetProps) {
       {traitParts.map((part) => (
         <section key={part} data-part={part} className="trait-part" aria-label={part}>
           <h3>{part}</h3>
-          {[...new Set(traitsIn(part).map((name) => editors[name]))].map((Editor) => (
-            <Editor key={Editor.name} {...editor} />
+          {[...new Set(traitsIn(part).map((name) => editors[name]))].map((Editor, i) => (
+            <Editor key={i} block={block.name} state={state} />
           ))}
         </section>
       ))}
