@@ -51,7 +51,7 @@ const arrows: Record<string, string[]> = {
   'core/textures': ['core/mod', 'core/space', 'core/bytes'],
   'core/sounds': ['core/mod'],
   'core/table': ['core/mod', 'core/states', 'core/json', 'core/words'],
-  'core/placing': ['core/space', 'core/states', 'core/mod'],
+  'core/placing': ['core/space', 'core/states', 'core/mod', 'core/words'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/textures'],
   'core/traits': ['core/mod', 'core/states', 'core/space'],
   'core/loot': ['core/mod', 'core/states', 'core/traits', 'core/space'],

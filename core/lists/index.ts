@@ -22,3 +22,14 @@ export function heldUnder<T>(record: Readonly<Record<string, T>>, key: string): 
   if (!Object.hasOwn(record, key)) throw new RangeError(`Nothing is held under ${key}.`);
   return record[key] as T;
 }
+
+/** A list with one of its items a place further up: `movedUp(['a', 'b'], 1)` is `['b', 'a']`. */
+export const movedUp = <T>(list: readonly T[], index: number): T[] =>
+  list.with(index, itemAt(list, index - 1)).with(index - 1, itemAt(list, index));
+
+/** A name that is not taken: the wanted one, or that with the first number that makes it free. */
+export function freeName(wanted: string, taken: readonly string[]): string {
+  let name = wanted;
+  for (let number = 2; taken.includes(name); number += 1) name = `${wanted}_${number}`;
+  return name;
+}

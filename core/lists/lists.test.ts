@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { heldUnder, itemAt } from './index.ts';
+import { freeName, heldUnder, itemAt, movedUp } from './index.ts';
 
 test('an item that is there is given, also when it is undefined; any other index is an error', () => {
   expect(itemAt(['bank', 'lamp'], 1)).toBe('lamp');
@@ -12,4 +12,14 @@ test('an item that is there is given, also when it is undefined; any other index
 test('a key of its own is given; what every object has is not one', () => {
   expect(heldUnder({ lamp: 3 }, 'lamp')).toBe(3);
   expect(() => heldUnder({ lamp: 3 }, 'constructor')).toThrow('Nothing is held under constructor.');
+});
+
+test('an item moves up by one place; the first cannot', () => {
+  expect(movedUp(['a', 'b', 'c'], 2)).toEqual(['a', 'c', 'b']);
+  expect(() => movedUp(['a', 'b'], 0)).toThrow(RangeError);
+});
+
+test('a name is taken as it is, or with the first number that makes it free', () => {
+  expect(freeName('lit', ['level'])).toBe('lit');
+  expect(freeName('lit', ['lit', 'lit_2', 'lit_4'])).toBe('lit_3');
 });

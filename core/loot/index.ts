@@ -27,3 +27,4 @@ export {
   type TruthTable,
   type BreakingWay,
 } from './truth.ts';
+export { keepableProperties } from './keeps.ts';

@@ -19,6 +19,8 @@ import {
 } from './index.ts';
 import { compound, convolve, generating, spread } from './counts.ts';
 import { emptyMod } from '../mod/index.ts';
+import { sampleMod, withExample } from '../inspect/sample.ts';
+import { keepableProperties } from './keeps.ts';
 
 const space = new StateSpace([
   { name: 'ripe', kind: 'toggle', default: false },
@@ -256,4 +258,12 @@ test('the tables that lead on are found once each, circles and all', () => {
     'a',
     'b',
   ]);
+});
+
+test('an item may keep what placing takes from it, and what a lot keeps already', () => {
+  const { states } = withExample(sampleMod(), {
+    '/blocks/lamp/states/placing/1': { set: 'lit', to: 'from the item' },
+  }).blocks['lamp']!;
+  expect(keepableProperties({ states }, [])).toEqual(['lit']);
+  expect(keepableProperties({ states }, ['heading', 'gone'])).toEqual(['heading', 'lit']);
 });

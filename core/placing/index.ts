@@ -12,3 +12,11 @@ export {
 export { halfOf, placedState } from './place.ts';
 export { describeSituation, reachable, type Reach } from './reachable.ts';
 export { turningFlaw, turningOf, type Turning, type TurningFlaw } from './turning.ts';
+export {
+  firstPlacingRule,
+  namesValues,
+  placingCondition,
+  placingRule,
+  placingWays,
+  type PlacingHow,
+} from './rules.ts';

@@ -5,6 +5,10 @@ import { directions, headings, opposite, type Direction } from '../space/index.t
 import { StateSpace, type Property } from '../states/index.ts';
 import {
   describeSituation,
+  firstPlacingRule,
+  placingCondition,
+  placingRule,
+  placingWays,
   halfOf,
   neighbourKinds,
   pitches,
@@ -309,3 +313,27 @@ test(
     expect(describeSituation(wall, rules)).toContain('with an item that carries hung = wall');
   },
 );
+
+test('a new rule has what its way needs, and says when it holds', () => {
+  const heading = { name: 'heading', kind: 'heading', default: 'south' } as const;
+  const east = { name: 'east', kind: 'toggle', default: false } as const;
+  expect(firstPlacingRule(heading)).toEqual({ set: 'heading', to: 'toward the player' });
+  expect(firstPlacingRule(east)).toEqual({ set: 'east', to: 'crouching' });
+  expect(placingRule(east, 'joined')).toEqual({ set: 'east', to: 'joined', side: 'east' });
+  expect(placingRule(heading, 'signal')).toEqual({ set: 'heading', to: 'signal', value: 'south' });
+  expect(placingRule(heading, 'fixed')).toMatchObject({ value: 'south' });
+  expect(placingRule(heading, 'from the item')).toEqual({ set: 'heading', to: 'from the item' });
+  for (const [kind, ways] of Object.entries(placingWays))
+    expect([kind, new Set(ways).size]).toEqual([kind, ways.length]);
+  expect(placingCondition(placingRule(east, 'fixed'))).toBe('whenever the block is placed');
+  expect(
+    placingCondition({
+      set: 'east',
+      to: 'fixed',
+      when: { clicked: ['up', 'down'], half: 'upper', crouching: false, signal: true },
+    }),
+  ).toBe(
+    'only when the clicked side is up or down, the upper half is clicked, the player stands and ' +
+      'there is a signal',
+  );
+});

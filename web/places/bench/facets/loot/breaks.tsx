@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { broken, distribution, lootSource, type Breaking } from '../../../../../core/loot/index.ts';
 import { wilson } from '../../../../../core/traits/index.ts';
 import { useInspector, useMod, type BlockEditor } from '../../../../api/hooks.tsx';
-import { Curve } from '../../../../parts/curve.tsx';
+import { Curve } from '../../../../parts/curve/curve.tsx';
 import { itemTitle } from '../../../../parts/item.tsx';
 import { useDropChoice } from '../../truth/choice.tsx';
 import type { BreaksAnswer } from '../../../../workers/protocol.ts';

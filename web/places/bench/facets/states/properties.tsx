@@ -1,6 +1,12 @@
 import { Button, Checkbox, Menu, Popover, Select } from '@mantine/core';
 import { useState } from 'react';
-import { changeProperty, orderProperties, propertyUses } from '../../../../../core/mod/index.ts';
+import { freeName, movedUp } from '../../../../../core/lists/index.ts';
+import {
+  changeProperty,
+  orderProperties,
+  propertyUses,
+  type Block,
+} from '../../../../../core/mod/index.ts';
 import { namePattern } from '../../../../../core/mod/names.ts';
 import {
   propertyKinds,
@@ -43,21 +49,7 @@ const usualName: Record<Property['kind'], string> = {
  * it touches.
  */
 export function PropertiesPart({ editor: { name, declared, block } }: FacetProps) {
-  const session = useSession();
   const { properties } = declared.states;
-  const put = (label: string, i: number, next: Property | undefined) =>
-    session.edit(label, changeProperty(session.view.mod, name, i, next));
-  const taken = (name: string, i: number) =>
-    !namePattern.test(name)
-      ? 'Use lowercase letters, digits and underscores.'
-      : properties.some((one, at) => at !== i && one.name === name)
-        ? `There is a property called ${name} already.`
-        : undefined;
-  const free = (wanted: string) => {
-    let at = wanted;
-    for (let i = 2; properties.some((one) => one.name === at); i += 1) at = `${wanted}_${i}`;
-    return at;
-  };
   return (
     <>
       {properties.length === 0 && (
@@ -67,149 +59,179 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
         </p>
       )}
       {properties.map((property, i) => (
-        <div key={i} className="row-card" role="group" aria-label={`Property ${property.name}`}>
-          <div className="head" style={{ alignItems: 'center' }}>
-            <CommitField
-              w={116}
-              aria-label="Property name"
-              text={property.name}
-              classNames={{ input: 'mono' }}
-              check={(text) => taken(text, i)}
-              onText={(next) =>
-                put(`Rename ${property.name} to ${next}`, i, {
-                  ...property,
-                  name: next,
-                })
-              }
-            />
-            <span className="note" style={{ flex: 1, margin: 0 }} title={says[property.kind]}>
-              {property.kind}
-            </span>
-            <button
-              type="button"
-              className="tiny"
-              disabled={i === 0}
-              aria-label={`Move ${property.name} up`}
-              onClick={() =>
-                session.edit(
-                  'Reorder the properties',
-                  orderProperties(
-                    session.view.mod,
-                    name,
-                    properties.map((_, at) => (at === i - 1 ? i : at === i ? i - 1 : at)),
-                  ),
-                )
-              }
-            >
-              ↑
-            </button>
-            <Removal
-              property={property.name}
-              uses={propertyUses(declared, property.name)}
-              onRemove={() => put(`Remove ${property.name}`, i, undefined)}
-            />
-          </div>
-          {property.kind === 'choice' && (
-            <Values property={property} onProperty={(label, next) => put(label, i, next)} />
-          )}
-          <div className="property-line">
-            {property.kind === 'number' && (
-              <>
-                {(['min', 'max'] as const).map((end) => (
-                  <CommitField
-                    key={end}
-                    label={end === 'min' ? 'from' : 'to'}
-                    w={70}
-                    inputMode="numeric"
-                    text={String(property[end])}
-                    check={(text) => (/^-?\d{1,6}$/.test(text) ? undefined : 'Use a whole number.')}
-                    onText={(text) =>
-                      put(`Change ${property.name}`, i, { ...property, [end]: Number(text) })
-                    }
-                  />
-                ))}
-              </>
-            )}
-            {property.kind === 'number' ? (
-              <CommitField
-                label="default"
-                w={76}
-                inputMode="numeric"
-                text={String(property.default)}
-                check={(text) =>
-                  /^-?\d{1,6}$/.test(text) &&
-                  Number(text) >= property.min &&
-                  Number(text) <= property.max
-                    ? undefined
-                    : `Use a whole number from ${property.min} to ${property.max}.`
-                }
-                onText={(text) =>
-                  put(`Change the default of ${property.name}`, i, {
-                    ...property,
-                    default: Number(text),
-                  })
-                }
-              />
-            ) : (
-              <Select
-                label="default"
-                w={104}
-                allowDeselect={false}
-                data={valuesOf(property).map(String)}
-                value={String(property.default)}
-                error={!valuesOf(property).includes(property.default)}
-                onChange={(text) =>
-                  put(`Change the default of ${property.name}`, i, {
-                    ...property,
-                    default: valuesOf(property).find((value) => String(value) === text)!,
-                  } as Property)
-                }
-              />
-            )}
-            <Checkbox
-              size="xs"
-              label="the mod’s code changes it"
-              checked={property.byCode === true}
-              onChange={(event) => {
-                const { byCode: _gone, ...rest } = property;
-                put(
-                  event.currentTarget.checked
-                    ? `The mod’s code changes ${property.name}`
-                    : `The mod’s code leaves ${property.name} alone`,
-                  i,
-                  event.currentTarget.checked ? { ...rest, byCode: true } : rest,
-                );
-              }}
-            />
-            <span className="note times">× {valueCount(property)}</span>
-          </div>
-        </div>
+        <PropertyCard key={i} block={name} declared={declared} property={property} index={i} />
       ))}
-      <div style={{ display: 'flex', alignItems: 'center', gap: 14 }}>
-        <Menu position="bottom-start">
-          <Menu.Target>
-            <Button variant="default">Add a property</Button>
-          </Menu.Target>
-          <Menu.Dropdown>
-            {propertyKinds.map((kind) => (
-              <Menu.Item
-                key={kind}
-                onClick={() =>
-                  put(`Add a ${kind}`, properties.length, made[kind](free(usualName[kind])))
-                }
-              >
-                <b>{kind}</b> <span className="soft">{says[kind]}</span>
-              </Menu.Item>
-            ))}
-          </Menu.Dropdown>
-        </Menu>
+      <div className="properties-foot">
+        <AddProperty block={name} properties={properties} />
         {properties.length > 1 && (
-          <span className="note" style={{ margin: 0 }}>
+          <span className="note inline">
             {properties.map(valueCount).join(' × ')} = {count(block.space.trueSize, 'state')}
           </span>
         )}
       </div>
     </>
+  );
+}
+
+/** Puts a property of a block at a place of the list; undefined takes it away. */
+function usePutProperty(block: string, index: number) {
+  const session = useSession();
+  return (label: string, next: Property | undefined) =>
+    session.edit(label, changeProperty(session.view.mod, block, index, next));
+}
+
+function AddProperty({ block, properties }: { block: string; properties: readonly Property[] }) {
+  const put = usePutProperty(block, properties.length);
+  const taken = properties.map(({ name }) => name);
+  return (
+    <Menu position="bottom-start">
+      <Menu.Target>
+        <Button variant="default">Add a property</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {propertyKinds.map((kind) => (
+          <Menu.Item
+            key={kind}
+            onClick={() => put(`Add a ${kind}`, made[kind](freeName(usualName[kind], taken)))}
+          >
+            <b>{kind}</b> <span className="soft">{says[kind]}</span>
+          </Menu.Item>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+interface PropertyProps {
+  block: string;
+  declared: Block;
+  property: Property;
+  index: number;
+}
+type PutProperty = (label: string, next: Property | undefined) => void;
+
+function PropertyCard(props: PropertyProps) {
+  const { block, property, index } = props;
+  const put = usePutProperty(block, index);
+  return (
+    <div className="row-card" role="group" aria-label={`Property ${property.name}`}>
+      <PropertyHead {...props} put={put} />
+      {property.kind === 'choice' && <Values property={property} onProperty={put} />}
+      <div className="property-line">
+        {property.kind === 'number' && <Bounds property={property} put={put} />}
+        <DefaultField property={property} put={put} />
+        <Checkbox
+          size="xs"
+          label="the mod’s code changes it"
+          checked={property.byCode === true}
+          onChange={(event) => {
+            const { byCode: _gone, ...rest } = property;
+            if (event.currentTarget.checked)
+              put(`The mod’s code changes ${property.name}`, { ...rest, byCode: true });
+            else put(`The mod’s code leaves ${property.name} alone`, rest);
+          }}
+        />
+        <span className="note times">× {valueCount(property)}</span>
+      </div>
+    </div>
+  );
+}
+
+function PropertyHead({
+  block,
+  declared,
+  property,
+  index,
+  put,
+}: PropertyProps & { put: PutProperty }) {
+  const session = useSession();
+  const { properties } = declared.states;
+  const problemOf = (name: string) => {
+    if (!namePattern.test(name)) return 'Use lowercase letters, digits and underscores.';
+    const isTaken = properties.some((other, i) => i !== index && other.name === name);
+    return isTaken ? `There is a property called ${name} already.` : undefined;
+  };
+  const moveUp = () => {
+    const order = movedUp([...properties.keys()], index);
+    session.edit('Reorder the properties', orderProperties(session.view.mod, block, order));
+  };
+  return (
+    <div className="head property-head">
+      <CommitField
+        w={116}
+        aria-label="Property name"
+        text={property.name}
+        classNames={{ input: 'mono' }}
+        check={problemOf}
+        onText={(name) => put(`Rename ${property.name} to ${name}`, { ...property, name })}
+      />
+      <span className="note kind" title={says[property.kind]}>
+        {property.kind}
+      </span>
+      <button
+        type="button"
+        className="tiny"
+        disabled={index === 0}
+        aria-label={`Move ${property.name} up`}
+        onClick={moveUp}
+      >
+        ↑
+      </button>
+      <Removal
+        property={property.name}
+        uses={propertyUses(declared, property.name)}
+        onRemove={() => put(`Remove ${property.name}`, undefined)}
+      />
+    </div>
+  );
+}
+
+const isWhole = (text: string): boolean => /^-?\d{1,6}$/.test(text);
+
+/** From which number to which a property goes. */
+const Bounds = ({ property, put }: { property: Property & { kind: 'number' }; put: PutProperty }) =>
+  (['min', 'max'] as const).map((end) => (
+    <CommitField
+      key={end}
+      label={end === 'min' ? 'from' : 'to'}
+      w={70}
+      inputMode="numeric"
+      text={String(property[end])}
+      check={(text) => (isWhole(text) ? undefined : 'Use a whole number.')}
+      onText={(text) => put(`Change ${property.name}`, { ...property, [end]: Number(text) })}
+    />
+  ));
+
+function DefaultField({ property, put }: { property: Property; put: PutProperty }) {
+  const label = `Change the default of ${property.name}`;
+  if (property.kind === 'number') {
+    const { min, max } = property;
+    const fits = (text: string) => isWhole(text) && Number(text) >= min && Number(text) <= max;
+    return (
+      <CommitField
+        label="default"
+        w={76}
+        inputMode="numeric"
+        text={String(property.default)}
+        check={(text) => (fits(text) ? undefined : `Use a whole number from ${min} to ${max}.`)}
+        onText={(text) => put(label, { ...property, default: Number(text) })}
+      />
+    );
+  }
+  const values = valuesOf(property);
+  return (
+    <Select
+      label="default"
+      w={104}
+      allowDeselect={false}
+      data={values.map(String)}
+      value={String(property.default)}
+      error={!values.includes(property.default)}
+      onChange={(text) => {
+        const value = values.find((one) => String(one) === text);
+        if (value !== undefined) put(label, { ...property, default: value } as Property);
+      }}
+    />
   );
 }
 
@@ -275,11 +297,7 @@ function Values({
       <button
         type="button"
         className="link"
-        onClick={() => {
-          let fresh = 'another';
-          for (let n = 2; values.includes(fresh); n += 1) fresh = `another_${n}`;
-          put('Add a value', [...values, fresh]);
-        }}
+        onClick={() => put('Add a value', [...values, freeName('another', values)])}
       >
         Add a value
       </button>

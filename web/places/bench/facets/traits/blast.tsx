@@ -10,7 +10,7 @@ import {
   type Estimate,
 } from '../../../../../core/traits/index.ts';
 import { useInspector } from '../../../../api/hooks.tsx';
-import { Curve } from '../../../../parts/curve.tsx';
+import { Curve } from '../../../../parts/curve/curve.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { TraitNumber } from './trait-number.tsx';

@@ -1,0 +1,64 @@
+import { useMemo } from 'react';
+import type { Placing } from '../../../../../core/mod/index.ts';
+import { describeSituation, reachable } from '../../../../../core/placing/index.ts';
+import { count, listed } from '../../../../../core/words/index.ts';
+import type { FacetProps } from '../index.tsx';
+
+/** Which states placing can produce, and which it never does. */
+export function Reached({
+  editor: { block },
+  placing,
+  state,
+  onState,
+}: {
+  editor: FacetProps['editor'];
+  placing: readonly Placing[];
+  state: number;
+  onState: (state: number) => void;
+}) {
+  const { space } = block;
+  const { states, how } = useMemo(() => reachable(placing, space), [placing, space]);
+  const never = space.size - states.count;
+  const byCode = space.properties
+    .filter((property) => property.byCode)
+    .map((property) => property.name);
+  const situation = how.get(state);
+  return (
+    <>
+      <h3 className="part">What placing can produce</h3>
+      <p className="note" style={{ margin: '0 0 6px' }}>
+        {never
+          ? `${states.count.toLocaleString('en')} of ${count(space.size, 'state')}.`
+          : `Each of the ${count(space.size, 'state')}.`}
+        {never && byCode.length ? ` The mod’s code changes ${listed(byCode)}.` : ''}
+      </p>
+      {space.size <= 480 && (
+        <div className="cells reached" role="group" aria-label="States that placing can produce">
+          {Array.from({ length: space.size }, (_, one) => (
+            <button
+              key={one}
+              type="button"
+              className={states.has(one) ? undefined : 'never'}
+              aria-pressed={one === state}
+              aria-label={
+                `${space.describe(one)}: ` +
+                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
+              }
+              title={
+                `${space.describe(one)}: ` +
+                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
+              }
+              onClick={() => onState(one)}
+            />
+          ))}
+        </div>
+      )}
+      <p className="note">
+        <b style={{ fontWeight: 500 }}>{space.describe(state)}</b>:{' '}
+        {situation
+          ? `by ${describeSituation(situation, placing)}.`
+          : 'no way of placing it gives this state.'}
+      </p>
+    </>
+  );
+}
