@@ -3,9 +3,11 @@
  * structure do.
  */
 export {
+  clickedOn,
   neighbourKinds,
   pitches,
   usualSituation,
+  withNextNeighbour,
   type Neighbour,
   type Situation,
 } from './situation.ts';

@@ -4,6 +4,7 @@ import type { Placing } from '../mod/index.ts';
 import { directions, headings, opposite, type Direction } from '../space/index.ts';
 import { StateSpace, type Property } from '../states/index.ts';
 import {
+  clickedOn,
   describeSituation,
   firstPlacingRule,
   placingCondition,
@@ -17,6 +18,7 @@ import {
   turningFlaw,
   turningOf,
   usualSituation,
+  withNextNeighbour,
   type Situation,
 } from './index.ts';
 
@@ -336,4 +338,20 @@ test('a new rule has what its way needs, and says when it holds', () => {
     'only when the clicked side is up or down, the upper half is clicked, the player stands and ' +
       'there is a signal',
   );
+});
+
+test('another side is clicked: what was clicked is solid, and where it was there is nothing', () => {
+  const beside = clickedOn(usualSituation, 'east');
+  expect(beside).toMatchObject({ clicked: 'east', neighbours: { west: 'solid', down: 'open' } });
+  expect(clickedOn(beside, 'up')).toEqual(usualSituation);
+});
+
+test('a neighbour goes through what it can be and comes back', () => {
+  let situation = usualSituation;
+  const seen = neighbourKinds.map(() => {
+    situation = withNextNeighbour(situation, 'north');
+    return situation.neighbours.north;
+  });
+  expect(seen).toEqual(['solid', 'own kind', 'open']);
+  expect(situation).toEqual(usualSituation);
 });

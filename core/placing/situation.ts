@@ -1,5 +1,6 @@
 import type { State } from '../states/index.ts';
-import { directions, headings, type Direction, type Heading } from '../space/index.ts';
+import { itemAt } from '../lists/index.ts';
+import { directions, headings, opposite, type Direction, type Heading } from '../space/index.ts';
 
 /**
  * What stands beside the place: nothing that counts, a solid block, or a block of the same kind.
@@ -61,3 +62,21 @@ export const choicesOf = {
   crouching: [false, true],
   signal: [false, true],
 } as const satisfies Partial<Record<keyof Situation, readonly unknown[]>>;
+
+/** The situation after another side was clicked: what was clicked is solid, where it was is open. */
+export const clickedOn = (situation: Situation, clicked: Direction): Situation => ({
+  ...situation,
+  clicked,
+  neighbours: {
+    ...situation.neighbours,
+    [opposite(situation.clicked)]: 'open',
+    [opposite(clicked)]: 'solid',
+  },
+});
+
+/** The situation with another neighbour on a side: open, solid, of its own kind, and open again. */
+export function withNextNeighbour(situation: Situation, side: Direction): Situation {
+  const kind = neighbourKinds.indexOf(situation.neighbours[side]);
+  const next = itemAt(neighbourKinds, (kind + 1) % neighbourKinds.length);
+  return { ...situation, neighbours: { ...situation.neighbours, [side]: next } };
+}

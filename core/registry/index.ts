@@ -9,3 +9,4 @@ export {
   type ReleaseDiff,
 } from './release-diff.ts';
 export { compareVersions, release, releaseProblem } from './release.ts';
+export { codesInWords, shownEntries, type LedgerEntry, type LedgerOrder } from './shown.ts';

@@ -12,7 +12,11 @@ import {
   renamingProblem,
 } from '../mod/index.ts';
 import {
+  codesInWords,
   compareVersions,
+  shownEntries,
+  type LedgerEntry,
+  type LedgerOrder,
   lastRelease,
   release,
   releaseProblem,
@@ -283,4 +287,29 @@ test('a property that takes the name of one that is gone is not taken for it', (
   expect(diffSinceRelease(mod).codes.map(({ moved }) => moved)).toEqual(
     diffSinceRelease(mod).codes.map(() => 0),
   );
+});
+
+test('the ledger is found by name, by an old name and by number, and listed in three orders', () => {
+  const entries: LedgerEntry[] = [
+    { number: 7, kind: 'block', name: 'lamp', formerly: ['lantern'] },
+    { number: 12, kind: 'group', name: 'shore' },
+    { number: 3, kind: 'item', name: 'oil' },
+  ];
+  const names = (filter: string, order: LedgerOrder) =>
+    shownEntries(entries, filter, order).map(({ name }) => name);
+  expect(names('', 'order')).toEqual(['shore', 'lamp', 'oil']);
+  expect(names('', 'number')).toEqual(['oil', 'lamp', 'shore']);
+  expect(names('', 'name')).toEqual(['lamp', 'oil', 'shore']);
+  expect([names('LANTERN', 'order'), names('3', 'order'), names('1', 'order')]).toEqual([
+    ['lamp'],
+    ['oil'],
+    [],
+  ]);
+});
+
+test('codes in a few words: their range, or how they are laid out, and their bits', () => {
+  const digits = { bits: 5, digits: [] };
+  expect(codesInWords({ kind: 'mixed-radix', ...digits }, 24)).toBe('0–23, 5 bits');
+  expect(codesInWords({ kind: 'mixed-radix', ...digits }, 1)).toBe('0');
+  expect(codesInWords({ kind: 'bit-fields', bits: 6, fields: [] }, 24)).toBe('fields, 6 bits');
 });

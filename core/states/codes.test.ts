@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   bitFields,
   codeTable,
+  withCode,
   decoderOf,
   encoderOf,
   mixedRadix,
@@ -253,4 +254,14 @@ test('65,536 states are stored and read back', () => {
   expect(codes[65_535]).toBe(65_535);
   expect(proof).toEqual({ bits: 16 });
   expect(JSON.stringify(mixedRadix(space)).length).toBeLessThan(120);
+});
+
+test('one code changed by hand makes a table of as many bits as its largest code needs', () => {
+  const space = new StateSpace([{ name: 'lit', kind: 'toggle', default: false }]);
+  expect(withCode(mixedRadix(space), space, 1, 9)).toMatchObject({
+    kind: 'table',
+    bits: 4,
+    codes: [0, 9],
+  });
+  expect(withCode(mixedRadix(space), space, 1, 0)).toMatchObject({ bits: 1, codes: [0, 0] });
 });

@@ -206,3 +206,19 @@ export function proveCodes(layout: CodeLayout, space: StateSpace): CodeProof {
   proof.bits = bitsFor(most + 1);
   return proof;
 }
+
+/**
+ * A layout in which one state has another code, as a table by hand: its bits are as many as its
+ * largest code needs.
+ */
+export function withCode(
+  layout: CodeLayout,
+  space: StateSpace,
+  state: number,
+  code: number,
+): CodeLayout {
+  const table = codeTable(layout, space);
+  if (table.kind !== 'table') return table;
+  const codes = table.codes.with(state, code);
+  return { ...table, codes, bits: Math.max(1, bitsFor(Math.max(0, ...codes) + 1)) };
+}

@@ -34,6 +34,7 @@ export {
   bitFields,
   bitsFor,
   codeTable,
+  withCode,
   decoderOf,
   encoderOf,
   listValues,

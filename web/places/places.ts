@@ -32,7 +32,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Tool ladder',
     says: 'Grades, paces and kinds of tools',
-    load: () => import('./data/tool-ladder.tsx').then((file) => file.ToolLadder),
+    load: () => import('./data/tools/tool-ladder.tsx').then((file) => file.ToolLadder),
   },
   {
     path: 'data/items',
@@ -87,7 +87,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Registry and releases',
     says: 'Numbers that never move',
-    load: () => import('./data/registry.tsx').then((file) => file.Registry),
+    load: () => import('./data/registry/registry.tsx').then((file) => file.Registry),
   },
 ];
 

@@ -1,12 +1,12 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Placing } from '../../../../../core/mod/index.ts';
 import {
+  clickedOn,
   halfOf,
-  neighbourKinds,
   pitches,
   placedState,
   usualSituation,
-  type Neighbour,
+  withNextNeighbour,
   type Situation,
 } from '../../../../../core/placing/index.ts';
 import {
@@ -16,51 +16,35 @@ import {
   opposite,
   type Heading,
 } from '../../../../../core/space/index.ts';
+import type { StateSpace } from '../../../../../core/states/index.ts';
 import { Cube, onScreen } from '../../../../parts/cube.tsx';
 import { Rendering } from '../../../../parts/rendering.tsx';
 import type { FacetProps } from '../index.tsx';
+
+interface TryOutProps {
+  editor: FacetProps['editor'];
+  placing: readonly Placing[];
+  onState: (state: number) => void;
+}
+/** What the parts that set the situation are given. */
+interface SettingProps {
+  situation: Situation;
+  put: (situation: Situation) => void;
+}
 
 /**
  * Placing the block by hand: a block to click, a player to walk round it, neighbours to set; and
  * what comes of it.
  */
-export function TryOut({
-  editor: { block, name },
-  placing,
-  onState,
-}: {
-  editor: FacetProps['editor'];
-  placing: readonly Placing[];
-  onState: (state: number) => void;
-}) {
+export function TryOut({ editor: { block, name }, placing, onState }: TryOutProps) {
   const [situation, setSituation] = useState<Situation>(usualSituation);
   const { space } = block;
   if (space.tooLarge) return null;
-  const state = placedState(placing, space, situation);
-  const put = (part: Partial<Situation>) => {
-    const next = { ...situation, ...part };
+  const put = (next: Situation) => {
     setSituation(next);
     onState(placedState(placing, space, next));
   };
-  const neighbour = (side: (typeof directions)[number]) =>
-    put({
-      neighbours: {
-        ...situation.neighbours,
-        [side]: neighbourKinds[
-          (neighbourKinds.indexOf(situation.neighbours[side]) + 1) % 3
-        ] as Neighbour,
-      },
-    });
-  const click = (clicked: Situation['clicked']) =>
-    put({
-      clicked,
-      neighbours: {
-        ...situation.neighbours,
-        [opposite(situation.clicked)]: 'open',
-        [opposite(clicked)]: 'solid',
-      },
-    });
-  const standsAt = (looks: Heading) => opposite(looks) as Heading;
+  const setting = { situation, put };
   return (
     <div className="try-out" role="group" aria-label="Try the placing">
       <h3 className="part">Try it</h3>
@@ -68,129 +52,151 @@ export function TryOut({
         <Cube
           label="Click the side against which it is placed"
           height={196}
-          onSide={click}
+          onSide={(side) => put(clickedOn(situation, side))}
           mark={(side) =>
             side === situation.clicked ? { className: 'is-front', says: 'clicked' } : undefined
           }
         >
-          {headings.map((at) => {
-            const [sx, , sz] = directionStep(at);
-            const [x, y] = onScreen([sx * 2.1, -0.5, sz * 2.1]);
-            const here = standsAt(situation.looks) === at;
-            return (
-              <g
-                key={at}
-                role="button"
-                tabIndex={0}
-                aria-pressed={here}
-                aria-label={`The player stands ${at} of it`}
-                className={`player${here ? ' here' : ''}`}
-                onClick={() => put({ looks: opposite(at) as Heading })}
-                onKeyDown={(event) =>
-                  (event.key === 'Enter' || event.key === ' ') &&
-                  put({ looks: opposite(at) as Heading })
-                }
-              >
-                <title>{`stand ${at} of it, looking ${opposite(at)}`}</title>
-                <circle cx={x} cy={y} r={here ? 9 : 6} />
-                {here && (
-                  <text x={x} y={y + 4}>
-                    P
-                  </text>
-                )}
-              </g>
-            );
-          })}
-        </Cube>
-        <div className="try-result" aria-live="polite">
-          <Rendering block={name} state={state} size={104} title={space.describe(state)} />
-          {Object.entries(space.decode(state)).map(([property, value]) => (
-            <span key={property} className="mono" data-property={property}>
-              {property} = <b>{String(value)}</b>
-            </span>
+          {headings.map((heading) => (
+            <Player key={heading} heading={heading} {...setting} />
           ))}
-        </div>
+        </Cube>
+        <Result block={name} space={space} state={placedState(placing, space, situation)} />
       </div>
-      <div className="set-line">
-        <span className="when">
-          <span className="set" role="group" aria-label="The player looks">
-            <b>looks</b>
-            {headings.map((looks) => (
-              <button
-                key={looks}
-                type="button"
-                aria-pressed={situation.looks === looks}
-                onClick={() => put({ looks })}
-              >
-                {looks}
-              </button>
-            ))}
-          </span>
-        </span>
-        <span className="when">
-          <span className="set" role="group" aria-label="How steeply">
-            <b>and</b>
-            {pitches.map((pitch) => (
-              <button
-                key={pitch}
-                type="button"
-                aria-pressed={situation.pitch === pitch}
-                onClick={() => put({ pitch })}
-              >
-                {pitch}
-              </button>
-            ))}
-          </span>
-        </span>
-      </div>
-      <div className="set-line">
-        <span className="when">
-          <span className="set" role="group" aria-label="Half of the side">
-            <b>half</b>
-            {(['upper', 'lower'] as const).map((half) => (
-              <button
-                key={half}
-                type="button"
-                disabled={situation.clicked === 'up' || situation.clicked === 'down'}
-                aria-pressed={halfOf(situation) === half}
-                onClick={() => put({ half })}
-              >
-                {half}
-              </button>
-            ))}
-          </span>
-        </span>
-        <button
-          type="button"
-          className="flag"
-          aria-pressed={situation.crouching}
-          onClick={() => put({ crouching: !situation.crouching })}
-        >
-          crouching
-        </button>
-        <button
-          type="button"
-          className="flag"
-          aria-pressed={situation.signal}
-          onClick={() => put({ signal: !situation.signal })}
-        >
-          signal
-        </button>
-      </div>
-      <div className="neighbours" role="group" aria-label="Neighbours">
-        {directions.map((side) => (
-          <button
-            key={side}
-            type="button"
-            className={situation.neighbours[side].replace(' ', '-')}
-            aria-label={`Neighbour ${side}: ${situation.neighbours[side]}`}
-            onClick={() => neighbour(side)}
-          >
-            <b>{side}</b>
-            {situation.neighbours[side]}
-          </button>
-        ))}
-      </div>
+      <Look {...setting} />
+      <HalfAndFlags {...setting} />
+      <Neighbours {...setting} />
     </div>
   );
 }
+
+/** A place beside the block where the player may stand, looking at it. */
+function Player({ heading, situation, put }: SettingProps & { heading: Heading }) {
+  const looks = opposite(heading) as Heading;
+  const isHere = situation.looks === looks;
+  const [stepX, , stepZ] = directionStep(heading);
+  const [x, y] = onScreen([stepX * 2.1, -0.5, stepZ * 2.1]);
+  const stand = () => put({ ...situation, looks });
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={isHere}
+      aria-label={`The player stands ${heading} of it`}
+      className={`player${isHere ? ' here' : ''}`}
+      onClick={stand}
+      onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && stand()}
+    >
+      <title>{`stand ${heading} of it, looking ${looks}`}</title>
+      <circle cx={x} cy={y} r={isHere ? 9 : 6} />
+      {isHere && (
+        <text x={x} y={y + 4}>
+          P
+        </text>
+      )}
+    </g>
+  );
+}
+
+const Result = ({ block, space, state }: { block: string; space: StateSpace; state: number }) => (
+  <div className="try-result" aria-live="polite">
+    <Rendering block={block} state={state} size={104} title={space.describe(state)} />
+    {Object.entries(space.decode(state)).map(([property, value]) => (
+      <span key={property} className="mono" data-property={property}>
+        {property} = <b>{String(value)}</b>
+      </span>
+    ))}
+  </div>
+);
+
+interface OneOfProps<T extends string> {
+  label: string;
+  word: string;
+  values: readonly T[];
+  value: T;
+  onValue: (value: T) => void;
+  disabled?: boolean;
+}
+
+/** One of a few values, after a word that says of what. */
+const OneOf = <T extends string>(props: OneOfProps<T>): ReactNode => (
+  <span className="when">
+    <span className="set" role="group" aria-label={props.label}>
+      <b>{props.word}</b>
+      {props.values.map((value) => (
+        <button
+          key={value}
+          type="button"
+          disabled={props.disabled}
+          aria-pressed={props.value === value}
+          onClick={() => props.onValue(value)}
+        >
+          {value}
+        </button>
+      ))}
+    </span>
+  </span>
+);
+
+const Look = ({ situation, put }: SettingProps) => (
+  <div className="set-line">
+    <OneOf
+      label="The player looks"
+      word="looks"
+      values={headings}
+      value={situation.looks}
+      onValue={(looks) => put({ ...situation, looks })}
+    />
+    <OneOf
+      label="How steeply"
+      word="and"
+      values={pitches}
+      value={situation.pitch}
+      onValue={(pitch) => put({ ...situation, pitch })}
+    />
+  </div>
+);
+
+const HalfAndFlags = ({ situation, put }: SettingProps) => (
+  <div className="set-line">
+    <OneOf
+      label="Half of the side"
+      word="half"
+      values={['upper', 'lower']}
+      value={halfOf(situation)}
+      disabled={situation.clicked === 'up' || situation.clicked === 'down'}
+      onValue={(half) => put({ ...situation, half })}
+    />
+    {(['crouching', 'signal'] as const).map((flag) => (
+      <button
+        key={flag}
+        type="button"
+        className="flag"
+        aria-pressed={situation[flag]}
+        onClick={() => put({ ...situation, [flag]: !situation[flag] })}
+      >
+        {flag}
+      </button>
+    ))}
+  </div>
+);
+
+const Neighbours = ({ situation, put }: SettingProps) => (
+  <div className="neighbours" role="group" aria-label="Neighbours">
+    {directions.map((side) => {
+      const neighbour = situation.neighbours[side];
+      return (
+        <button
+          key={side}
+          type="button"
+          className={neighbour.replace(' ', '-')}
+          aria-label={`Neighbour ${side}: ${neighbour}`}
+          onClick={() => put(withNextNeighbour(situation, side))}
+        >
+          <b>{side}</b>
+          {neighbour}
+        </button>
+      );
+    })}
+  </div>
+);

@@ -6,9 +6,9 @@ import {
   releaseProblem,
   diffSinceRelease,
   type ReleaseDiff,
-} from '../../../core/registry/index.ts';
-import { count, listed } from '../../../core/words/index.ts';
-import { useMod, useSession } from '../../api/hooks.tsx';
+} from '../../../../core/registry/index.ts';
+import { count, listed } from '../../../../core/words/index.ts';
+import { useMod, useSession } from '../../../api/hooks.tsx';
 
 /** The next version after one that is released: its middle number one higher. */
 const after = (version: string): string => {

@@ -1,0 +1,79 @@
+import { useEffect, useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { lookUp, resolveBlock, titleOf } from '../../../core/mod/index.ts';
+import { useMod, useSession } from '../../api/hooks.tsx';
+import type { SheetAnswer } from '../../workers/protocol.ts';
+
+/** Above this many pictures they are no longer buttons: the page would be slow for nobody's good. */
+const mostButtons = 2000;
+/** From this size on the names stand in the pictures. */
+const namedFrom = 96;
+
+interface ViewProps {
+  sheet: SheetAnswer;
+  pixels: NonNullable<SheetAnswer['pixels']>;
+  size: number;
+  block: string | undefined;
+}
+
+/** The sheet as it was drawn, each picture a way to what it shows. */
+export function SheetView({ sheet, pixels, size, block }: ViewProps) {
+  const { cells, columns = 1, marked = [] } = sheet;
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const navigate = useNavigate();
+  const session = useSession();
+  const wordsFor = useCellWords(block);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    const data = new Uint8ClampedArray(pixels.data);
+    context.clearRect(0, 0, pixels.width, pixels.height);
+    context.putImageData(new ImageData(data, pixels.width, pixels.height), 0, 0);
+  }, [pixels]);
+  return (
+    <div className="sheet-view" style={{ width: pixels.width, height: pixels.height }}>
+      <canvas
+        ref={canvas}
+        width={pixels.width}
+        height={pixels.height}
+        aria-label="The contact sheet"
+        role="img"
+      />
+      {cells.length <= mostButtons &&
+        cells.map((cell, i) => {
+          const words = wordsFor(cell);
+          const differs = marked.includes(i);
+          return (
+            <button
+              key={`${cell.block} ${cell.state}`}
+              type="button"
+              className={differs ? 'marked' : undefined}
+              style={{
+                left: (i % columns) * size,
+                top: Math.floor(i / columns) * size,
+                width: size,
+                height: size,
+              }}
+              title={words}
+              aria-label={`${words}${differs ? ', differs' : ''}`}
+              onClick={() =>
+                void navigate(`/m/${session.name}/blocks/${cell.block}/looks?state=${cell.state}`)
+              }
+            >
+              {size >= namedFrom && block === undefined ? <span>{words}</span> : null}
+            </button>
+          );
+        })}
+    </div>
+  );
+}
+
+/** What a picture shows: the name of the block or, on the sheet of one block, its state. */
+function useCellWords(shown: string | undefined) {
+  const mod = useMod();
+  return ({ block, state }: { block: string; state: number }): string => {
+    const declared = lookUp(mod.blocks, block);
+    if (shown === undefined) return titleOf(mod, block, declared?.names);
+    return declared ? resolveBlock(mod, block, declared).space.describe(state) : block;
+  };
+}
