@@ -11,3 +11,4 @@ export { frameAt, frameCount, frameSize } from './strip.ts';
 export { marker } from './marker.ts';
 export { tintColour } from './tint.ts';
 export { basePicture } from './base.ts';
+export { textureUsers } from './users.ts';

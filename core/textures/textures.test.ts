@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { zlibSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { crc32 } from '../bytes/index.ts';
+import { textureUsers } from './users.ts';
 import {
   basePicture,
   decodePicture,
@@ -265,4 +266,15 @@ test('the marker is opaque, and a tint is a factor', () => {
   expect(pictureFacts(marker).alpha).toBe('none');
   expect(tintColour('none')).toEqual([1, 1, 1]);
   expect(tintColour('#ff8000')).toEqual([1, 128 / 255, 0]);
+});
+
+test('who shows a texture: models by their slots, each once, and items', () => {
+  const models = {
+    lamp: { slots: { side: 'saltmarsh:brass', top: 'saltmarsh:brass' } },
+    bare: {},
+  };
+  const items = { oil: { names: {}, texture: 'saltmarsh:brass' }, salt: { names: {} } };
+  expect([...textureUsers({ models, items })]).toEqual([
+    ['saltmarsh:brass', ['model lamp', 'item oil']],
+  ]);
 });

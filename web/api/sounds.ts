@@ -3,6 +3,7 @@ import { lookUp, ownName, type Mod, type SoundSet } from '../../core/mod/index.t
 import type { Played } from '../../core/sounds/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
+import { nameOfFile } from './file-name.ts';
 import type { Session } from './session.ts';
 
 /** The events of a sound set of the stock: one file each. */
@@ -71,9 +72,4 @@ export async function uploadSound(session: Session, name: string, file: Blob): P
 }
 
 /** A name for a sound from a file's name. */
-export const soundNameOf = (file: string): string =>
-  file
-    .replace(/\.(wav|ogg)$/i, '')
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9_]+/g, '_')
-    .replaceAll(/^[_0-9]+|_+$/g, '') || 'sound';
+export const soundNameOf = (file: string): string => nameOfFile(file, /\.(wav|ogg)$/i, 'sound');

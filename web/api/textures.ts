@@ -2,6 +2,7 @@ import { lookUp } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
+import { nameOfFile } from './file-name.ts';
 import type { Session } from './session.ts';
 
 /**
@@ -19,3 +20,6 @@ export async function uploadTexture(session: Session, name: string, file: Blob):
     { path: pointer(['textures', name]), before, after: { ...before, picture } },
   ]);
 }
+
+/** A name for a texture from a file's name. */
+export const textureNameOf = (file: string): string => nameOfFile(file, /\.png$/i, 'texture');

@@ -1,9 +1,12 @@
-import { itemAt } from '../../core/lists/index.ts';
+import { itemAt, movedUp } from '../../core/lists/index.ts';
 import type { ReactNode } from 'react';
 import {
+  BitSet,
   coverage,
   fewestRows,
   expandRows,
+  type Coverage,
+  type Row,
   type Rows,
   type StateSpace,
   type When,
@@ -12,7 +15,7 @@ import { count, listed } from '../../core/words/index.ts';
 import { useMemo } from 'react';
 import { WhenEditor } from './when-editor.tsx';
 
-interface Props<T> {
+interface RowsProps<T> {
   /** What the rows give, as in "Row 2 of friction". */
   what: string;
   rows: Rows<T>;
@@ -37,166 +40,198 @@ interface Props<T> {
 }
 
 /** More rows than this are not laid out at once. */
-const most = 120;
+const mostRows = 120;
+/** Up to so many states the fewest rows are looked for while one types. */
+const mostSearched = 4096;
+
+/** What was found out about the rows. */
+interface Facts<T> {
+  /** The states that show each row. */
+  statesOf: (row: number) => BitSet;
+  /** The rows that never match, with those that cover them. */
+  dead: Coverage['dead'];
+  uncovered: BitSet;
+  fewest: ReturnType<typeof fewestRows<T>> | undefined;
+}
+
+function useFacts<T>({ rows, space, layered }: RowsProps<T>): Facts<T> {
+  return useMemo(() => {
+    const { wins, dead, uncovered } = coverage(rows, space);
+    return {
+      statesOf: (row) => (layered ? space.matching(rows[row]?.when) : itemAt(wins, row)),
+      dead: layered ? [] : dead,
+      uncovered: layered ? new BitSet(space.size) : uncovered,
+      fewest:
+        layered || space.size > mostSearched
+          ? undefined
+          : fewestRows(expandRows(rows, space), space, rows),
+    };
+  }, [rows, space, layered]);
+}
 
 /**
  * The editor of every value by state: rows in order, for each the states that it asks for and its
  * value. Rows that never match are struck through with the rows that cover them; where fewer rows
  * say the same, it offers them.
  */
-export function RowsEditor<T>({
-  what,
-  rows,
-  space,
-  layered,
-  value,
-  fresh,
-  onRows,
-  inline,
-}: Props<T>) {
-  const { wins, dead, uncovered } = useMemo(() => coverage(rows, space), [rows, space]);
-  const fewest = useMemo(
-    () =>
-      layered || space.size > 4096 ? undefined : fewestRows(expandRows(rows, space), space, rows),
-    [layered, rows, space],
-  );
-  const change = (i: number, row: { when?: When; value: T }) =>
-    onRows(`Change row ${i + 1} of ${what}`, rows.with(i, row));
+export function RowsEditor<T>(props: RowsProps<T>) {
+  const { what, rows } = props;
+  const facts = useFacts(props);
+  const left = rows.length - mostRows;
+  const { uncovered } = facts;
   return (
     <div className="rows" role="group" aria-label={`Rows of ${what}`}>
-      {rows.slice(0, most).map((row, i) => {
-        const gone = layered ? undefined : dead.find((one) => one.row === i);
-        const states = layered ? space.matching(row.when) : itemAt(wins, i);
-        const last = i > 0 && i === rows.length - 1 && !row.when && !layered;
-        const editor = value(
-          row.value,
-          (next) => change(i, { ...row, value: next }),
-          i,
-          states.first,
-        );
-        return (
-          <div
-            key={i}
-            className={`row-card${gone ? ' dead' : ''}${inline ? ' inline' : ''}`}
-            role="group"
-            aria-label={`Row ${i + 1}`}
-          >
-            <div className="head">
-              <span className="mono">{i + 1}</span>
-              {last ? (
-                <span className="else">
-                  in all other states{' '}
-                  <button
-                    type="button"
-                    className="tiny"
-                    onClick={() => change(i, { when: firstWhen(space), value: row.value })}
-                  >
-                    narrow
-                  </button>
-                </span>
-              ) : (
-                <WhenEditor
-                  properties={space.properties}
-                  when={row.when}
-                  onWhen={(when) =>
-                    change(i, when ? { when, value: row.value } : { value: row.value })
-                  }
-                />
-              )}
-              {inline && editor}
-              <button
-                type="button"
-                className="tiny"
-                disabled={i === 0}
-                aria-label={`Move row ${i + 1} up`}
-                title="Move up"
-                onClick={() =>
-                  onRows(
-                    `Reorder the rows of ${what}`,
-                    rows.with(i, itemAt(rows, i - 1)).with(i - 1, row),
-                  )
-                }
-              >
-                ↑
-              </button>
-              <button
-                type="button"
-                className="tiny"
-                aria-label={inline ? `Remove row ${i + 1} of ${what}` : `Remove row ${i + 1}`}
-                title="Remove"
-                onClick={() =>
-                  onRows(
-                    `Remove row ${i + 1} of ${what}`,
-                    inline && rows.length === 1
-                      ? [{ value: fresh() }]
-                      : rows.filter((_, at) => at !== i),
-                  )
-                }
-              >
-                ×
-              </button>
-            </div>
-            {!inline && editor}
-            <div className="note foot-note">
-              {gone ? (
-                <b className="never">
-                  never matches:{' '}
-                  {gone.coveredBy.length
-                    ? `${gone.coveredBy.length > 1 ? 'rows' : 'row'} ` +
-                      `${listed(gone.coveredBy.map((at) => String(at + 1)))} ` +
-                      `cover${gone.coveredBy.length > 1 ? '' : 's'} it`
-                    : 'no state is like that'}
-                </b>
-              ) : (
-                count(states.count, 'state')
-              )}
-            </div>
-          </div>
-        );
-      })}
-      {rows.length > most && (
+      {rows.slice(0, mostRows).map((row, index) => (
+        <RowCard key={index} {...props} row={row} index={index} facts={facts} />
+      ))}
+      {left > 0 && (
         <p className="note">
-          {count(rows.length - most, 'more row')} below, not shown. Paint the matrix to change them.
+          {count(left, 'more row')} below, not shown. Paint the matrix to change them.
         </p>
       )}
-      <div className="rows-foot">
-        <button
-          type="button"
-          className="link"
-          onClick={() =>
-            onRows(
-              `Add a row to ${what}`,
-              inline
-                ? [{ when: firstWhen(space), value: fresh() }, ...rows]
-                : [...rows, { value: fresh() }],
-            )
-          }
-        >
-          Add a row
-        </button>
-        {fewest &&
-          (fewest.rows.length < rows.length ? (
-            <button
-              type="button"
-              className="link"
-              onClick={() => onRows(`Say ${what} in the fewest rows`, fewest.rows)}
-            >
-              Say it in {count(fewest.rows.length, 'row')}
-            </button>
-          ) : (
-            <span className="note">
-              {rows.length < 2
-                ? ''
-                : fewest.exact
-                  ? `${rows.length} rows, and no fewer would do`
-                  : `${rows.length} rows; no list has fewer than ${fewest.atLeast}`}
-            </span>
-          ))}
-      </div>
-      {!layered && !uncovered.isEmpty && (
+      <RowsFoot {...props} facts={facts} />
+      {!uncovered.isEmpty && (
         <p className="bad">
           {count(uncovered.count, 'state')} {uncovered.count === 1 ? 'has' : 'have'} no value.
         </p>
+      )}
+    </div>
+  );
+}
+
+interface RowProps<T> extends RowsProps<T> {
+  row: Row<T>;
+  index: number;
+  facts: Facts<T>;
+}
+
+function RowCard<T>(props: RowProps<T>) {
+  const { what, rows, value, onRows, inline, row, index, facts } = props;
+  const dead = facts.dead.find((one) => one.row === index);
+  const states = facts.statesOf(index);
+  const editor = value(
+    row.value,
+    (next) =>
+      onRows(`Change row ${index + 1} of ${what}`, rows.with(index, { ...row, value: next })),
+    index,
+    states.first,
+  );
+  return (
+    <div
+      className={`row-card${dead ? ' dead' : ''}${inline ? ' inline' : ''}`}
+      role="group"
+      aria-label={`Row ${index + 1}`}
+    >
+      <div className="head">
+        <span className="mono">{index + 1}</span>
+        <RowCondition {...props} />
+        {inline && editor}
+        <RowActs {...props} />
+      </div>
+      {!inline && editor}
+      <div className="note foot-note">
+        {dead ? (
+          <b className="never">never matches: {whyDead(dead.coveredBy)}</b>
+        ) : (
+          count(states.count, 'state')
+        )}
+      </div>
+    </div>
+  );
+}
+
+function whyDead(coveredBy: readonly number[]): string {
+  const rows = listed(coveredBy.map((row) => String(row + 1)));
+  if (!coveredBy.length) return 'no state is like that';
+  return coveredBy.length > 1 ? `rows ${rows} cover it` : `row ${rows} covers it`;
+}
+
+/** The states that a row asks for; the last one without a condition is for all others. */
+function RowCondition<T>({ what, rows, space, layered, onRows, row, index }: RowProps<T>) {
+  const put = (when: When | undefined) =>
+    onRows(
+      `Change row ${index + 1} of ${what}`,
+      rows.with(index, when ? { when, value: row.value } : { value: row.value }),
+    );
+  const isLast = index > 0 && index === rows.length - 1 && !row.when && !layered;
+  if (!isLast) return <WhenEditor properties={space.properties} when={row.when} onWhen={put} />;
+  return (
+    <span className="else">
+      in all other states{' '}
+      <button type="button" className="tiny" onClick={() => put(firstWhen(space))}>
+        narrow
+      </button>
+    </span>
+  );
+}
+
+function RowActs<T>({ what, rows, inline, fresh, onRows, index }: RowProps<T>) {
+  // A value as small as a number is never without any row.
+  const rest = inline && rows.length === 1 ? [{ value: fresh() }] : rows.toSpliced(index, 1);
+  return (
+    <>
+      <button
+        type="button"
+        className="tiny"
+        disabled={index === 0}
+        aria-label={`Move row ${index + 1} up`}
+        title="Move up"
+        onClick={() => onRows(`Reorder the rows of ${what}`, movedUp(rows, index))}
+      >
+        ↑
+      </button>
+      <button
+        type="button"
+        className="tiny"
+        aria-label={inline ? `Remove row ${index + 1} of ${what}` : `Remove row ${index + 1}`}
+        title="Remove"
+        onClick={() => onRows(`Remove row ${index + 1} of ${what}`, rest)}
+      >
+        ×
+      </button>
+    </>
+  );
+}
+
+/** A way to add a row, and to say the same in fewer where that can be done. */
+function RowsFoot<T>({
+  what,
+  rows,
+  space,
+  inline,
+  fresh,
+  onRows,
+  facts,
+}: RowsProps<T> & {
+  facts: Facts<T>;
+}) {
+  const { fewest } = facts;
+  const withOneMore = () =>
+    inline ? [{ when: firstWhen(space), value: fresh() }, ...rows] : [...rows, { value: fresh() }];
+  return (
+    <div className="rows-foot">
+      <button
+        type="button"
+        className="link"
+        onClick={() => onRows(`Add a row to ${what}`, withOneMore())}
+      >
+        Add a row
+      </button>
+      {fewest && fewest.rows.length < rows.length && (
+        <button
+          type="button"
+          className="link"
+          onClick={() => onRows(`Say ${what} in the fewest rows`, fewest.rows)}
+        >
+          Say it in {count(fewest.rows.length, 'row')}
+        </button>
+      )}
+      {fewest && fewest.rows.length >= rows.length && rows.length > 1 && (
+        <span className="note">
+          {fewest.exact
+            ? `${rows.length} rows, and no fewer would do`
+            : `${rows.length} rows; no list has fewer than ${fewest.atLeast}`}
+        </span>
       )}
     </div>
   );

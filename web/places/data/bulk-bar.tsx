@@ -2,7 +2,7 @@ import { itemAt } from '../../../core/lists/index.ts';
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/index.ts';
-import { columns, type BulkAct, type BulkPlan } from '../../../core/table/index.ts';
+import { columns, type BulkAct, type BulkPlan, type Column } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
 
@@ -23,54 +23,63 @@ const acts = [
   ['stock', 'put back to stock'],
 ] as const;
 
+type ActName = (typeof acts)[number][0];
+
+/** What was said so far of a change: of which trait, how, by how much or to what. */
+interface Wish {
+  trait: TraitName;
+  act: ActName;
+  by: number;
+  word: string;
+}
+
+const columnOf = (trait: TraitName): Column =>
+  columns.find((column) => column.trait === trait) ?? itemAt(columns, 0);
+
+/** The ways in which a trait can be changed: only numbers can be multiplied or added to. */
+const actsFor = ({ kind }: Column) =>
+  acts.filter(([name]) => kind === 'number' || name === 'set' || name === 'stock');
+
+/** The value that was typed, as the trait has it; undefined when it can be none. */
+function valueIn({ trait, word }: Wish): Traits[TraitName] | undefined {
+  const text = word.trim();
+  if (text === '') return undefined;
+  const { kind } = columnOf(trait);
+  const isNumber = kind === 'number' && !Number.isNaN(Number(text));
+  const typed = isNumber ? Number(text) : kind === 'toggle' ? text === 'true' : text;
+  return TraitsSchema.shape[trait].safeParse(typed).data as Traits[TraitName] | undefined;
+}
+
+/** The change that is wished for; undefined while it is not said whole. */
+function bulkAct(wish: Wish): BulkAct | undefined {
+  if (wish.act === 'stock') return { do: 'stock' };
+  if (wish.act !== 'set') return { do: wish.act, by: wish.by };
+  const value = valueIn(wish);
+  return value === undefined ? undefined : { do: 'set', value };
+}
+
+function labelOf({ trait, act }: Wish, blocks: number): string {
+  const { words } = columnOf(trait);
+  const many = count(blocks, 'block');
+  if (act === 'stock') return `Put ${words} of ${many} back to stock`;
+  return `${{ multiply: 'Multiply', add: 'Add to', set: 'Set' }[act]} ${words} of ${many}`;
+}
+
 /**
  * What is done with the chosen lines: changing one trait of all of them, seen in the table before
  * it is done, or comparing them.
  */
 export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClear }: Props) {
-  const [trait, setTrait] = useState<TraitName>('hardness');
-  const [act, setAct] = useState<(typeof acts)[number][0]>('multiply');
-  const [by, setBy] = useState<number>(1.5);
-  const [word, setWord] = useState('');
-  const column = columns.find((one) => one.trait === trait)!;
-  const offered = acts.filter(
-    ([name]) => column.kind === 'number' || name === 'set' || name === 'stock',
-  );
-  const doing = offered.some(([name]) => name === act) ? act : 'set';
-  const choices = column.kind === 'toggle' ? ['true', 'false'] : choicesOf(trait);
-  const typed =
-    column.kind === 'number' && !Number.isNaN(Number(word)) && word.trim() !== ''
-      ? Number(word)
-      : column.kind === 'toggle'
-        ? word === 'true'
-        : word.trim();
-  const parsed = TraitsSchema.shape[trait].safeParse(typed);
-  const ready =
-    doing === 'stock' || (doing === 'set' ? word.trim() !== '' && parsed.success : true);
-  const key = JSON.stringify([trait, doing, by, word, ready, chosen.length > 0]);
+  const [said, setSaid] = useState<Wish>({ trait: 'hardness', act: 'multiply', by: 1.5, word: '' });
+  const isOffered = actsFor(columnOf(said.trait)).some(([name]) => name === said.act);
+  const wish: Wish = isOffered ? said : { ...said, act: 'set' };
+  const key = JSON.stringify([wish, chosen.length > 0]);
   useEffect(() => {
-    onPlan(
-      !ready || !chosen.length
-        ? undefined
-        : {
-            trait,
-            act:
-              doing === 'stock'
-                ? { do: 'stock' }
-                : doing === 'set'
-                  ? { do: 'set', value: parsed.data as Traits[TraitName] }
-                  : { do: doing, by },
-          },
-    );
+    const act = bulkAct(wish);
+    onPlan(act && chosen.length ? { trait: wish.trait, act } : undefined);
     // The key holds everything that is planned.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
-  const label =
-    doing === 'stock'
-      ? `Put ${column.words} of ${count(chosen.length, 'block')} back to stock`
-      : `${doing === 'multiply' ? 'Multiply' : doing === 'add' ? 'Add to' : 'Set'} ` +
-        `${column.words} of ${count(chosen.length, 'block')}`;
-  const left = plan?.left.filter(({ why }) => why !== 'it is so already') ?? [];
   if (many === 0)
     return (
       <div className="bulk-bar note">
@@ -83,65 +92,14 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
       <b>{count(many, 'line')} chosen</b>
       {chosen.length > 0 && (
         <>
-          <Choice
-            aria-label="Trait to change"
-            w={150}
-            data={columns.map((one) => ({ value: one.trait, label: one.words }))}
-            value={trait}
-            onTake={(value) => {
-              setTrait(value as TraitName);
-              setWord('');
-            }}
-          />
-          <Select
-            aria-label="How to change it"
-            w={150}
-            allowDeselect={false}
-            data={offered.map(([value, text]) => ({ value, label: text }))}
-            value={doing}
-            onChange={(value) => setAct(value as typeof act)}
-          />
-          {(doing === 'multiply' || doing === 'add') && (
-            <NumberInput
-              aria-label="By how much"
-              w={76}
-              hideControls
-              step={0.1}
-              value={by}
-              onChange={(value) => typeof value === 'number' && setBy(value)}
-            />
-          )}
-          {doing === 'set' &&
-            (choices ? (
-              <Select
-                aria-label="New value"
-                w={120}
-                allowDeselect={false}
-                data={choices}
-                value={word || null}
-                onChange={(value) => setWord(value ?? '')}
-              />
-            ) : (
-              <TextInput
-                aria-label="New value"
-                w={130}
-                value={word}
-                error={word.trim() !== '' && !parsed.success}
-                onChange={(event) => setWord(event.currentTarget.value)}
-              />
-            ))}
-          <Button disabled={!plan?.changed.length} onClick={() => onApply(label)}>
+          <WishFields wish={wish} onWish={setSaid} />
+          <Button
+            disabled={!plan?.changed.length}
+            onClick={() => onApply(labelOf(wish, chosen.length))}
+          >
             {plan ? `Change ${count(plan.changed.length, 'block')}` : 'Change'}
           </Button>
-          {left.length > 0 && (
-            <span
-              className="note"
-              title={left.map(({ block, why }) => `${block}: ${why}`).join('\n')}
-            >
-              {itemAt(left, 0).block} stays: {itemAt(left, 0).why}
-              {left.length > 1 && `, and ${left.length - 1} more`}
-            </span>
-          )}
+          <LeftAlone plan={plan} />
         </>
       )}
       <span className="acts">
@@ -158,6 +116,76 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
         </button>
       </span>
     </div>
+  );
+}
+
+function WishFields({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void }) {
+  const { trait, act, by } = wish;
+  return (
+    <>
+      <Choice
+        aria-label="Trait to change"
+        w={150}
+        data={columns.map((column) => ({ value: column.trait, label: column.words }))}
+        value={trait}
+        onTake={(value) => onWish({ ...wish, trait: value as TraitName, word: '' })}
+      />
+      <Select
+        aria-label="How to change it"
+        w={150}
+        allowDeselect={false}
+        data={actsFor(columnOf(trait)).map(([value, label]) => ({ value, label }))}
+        value={act}
+        onChange={(value) => onWish({ ...wish, act: value as ActName })}
+      />
+      {(act === 'multiply' || act === 'add') && (
+        <NumberInput
+          aria-label="By how much"
+          w={76}
+          hideControls
+          step={0.1}
+          value={by}
+          onChange={(value) => typeof value === 'number' && onWish({ ...wish, by: value })}
+        />
+      )}
+      {act === 'set' && <NewValue wish={wish} onWord={(word) => onWish({ ...wish, word })} />}
+    </>
+  );
+}
+
+function NewValue({ wish, onWord }: { wish: Wish; onWord: (word: string) => void }) {
+  const { trait, word } = wish;
+  const choices = columnOf(trait).kind === 'toggle' ? ['true', 'false'] : choicesOf(trait);
+  return choices ? (
+    <Select
+      aria-label="New value"
+      w={120}
+      allowDeselect={false}
+      data={choices}
+      value={word || null}
+      onChange={(value) => onWord(value ?? '')}
+    />
+  ) : (
+    <TextInput
+      aria-label="New value"
+      w={130}
+      value={word}
+      error={word.trim() !== '' && valueIn(wish) === undefined}
+      onChange={(event) => onWord(event.currentTarget.value)}
+    />
+  );
+}
+
+/** Which of the chosen blocks stay as they are, and why. */
+function LeftAlone({ plan }: { plan: BulkPlan | undefined }) {
+  const left = plan?.left.filter(({ why }) => why !== 'it is so already') ?? [];
+  const [first] = left;
+  if (!first) return null;
+  return (
+    <span className="note" title={left.map(({ block, why }) => `${block}: ${why}`).join('\n')}>
+      {first.block} stays: {first.why}
+      {left.length > 1 && `, and ${left.length - 1} more`}
+    </span>
   );
 }
 

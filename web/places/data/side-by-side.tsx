@@ -8,9 +8,10 @@ import {
   stocks,
   titleOf,
   type Header,
+  type TraitName,
   type Traits,
 } from '../../../core/mod/index.ts';
-import { cellText, columns, type Subject } from '../../../core/table/index.ts';
+import { cellText, columns, type Column, type Subject } from '../../../core/table/index.ts';
 import {
   charges,
   digTime,
@@ -19,7 +20,7 @@ import {
   toolName,
   toolsOf,
 } from '../../../core/traits/index.ts';
-import { useMod, useSession } from '../../api/hooks.tsx';
+import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
 
@@ -71,151 +72,160 @@ function consequences(
   ];
 }
 
+interface SideProps {
+  subjects: Subject[];
+  onSubjects: (keys: string[]) => void;
+}
+
 /**
  * Two to six blocks or materials beside each other: what follows from them, and every trait, with
  * the differences marked.
  */
-export function SideBySide({
-  subjects,
-  onSubjects,
-}: {
-  subjects: Subject[];
-  onSubjects: (keys: string[]) => void;
-}) {
-  const mod = useMod();
-  const session = useSession();
+export function SideBySide({ subjects, onSubjects }: SideProps) {
   const [only, setOnly] = useLocalStorage({
     key: 'obrank.table.differences',
     defaultValue: false,
     getInitialValueInEffect: false,
   });
-  const keys = subjects.map((one) => one.key);
-  const follows = subjects.map((one) => consequences(one, mod.header));
-  const rows = columns.map((column) => ({
-    ...column,
-    differs: subjects.some(
-      (one) => !sameData(one.traits[column.trait], itemAt(subjects, 0).traits[column.trait]),
-    ),
-  }));
-  const differing = rows.filter((row) => row.differs).length;
-  const more = [
-    ...Object.entries(mod.blocks).map(([name, block]) => ({
-      value: name,
-      label: titleOf(mod, name, block.names),
-    })),
-    ...stocks.map((stock) => ({ value: `stock/${stock.name}`, label: `${stock.title}, stock` })),
-  ].filter(({ value }) => !keys.includes(value));
+  const differing = columns.filter(({ trait }) => differs(subjects, trait));
   return (
     <div className="beside">
       <div className="beside-bar">
         <Button variant="default" onClick={() => onSubjects([])}>
           Back to the table
         </Button>
-        {keys.length < mostSubjects && (
-          <Choice
-            aria-label="Add to the comparison"
-            placeholder="Add a block or stock"
-            w={200}
-            data={more}
-            value={null}
-            onTake={(key) => onSubjects([...keys, key])}
-          />
-        )}
+        <AddSubject subjects={subjects} onSubjects={onSubjects} />
         <Switch
           label="Only what differs"
           checked={only}
           onChange={(event) => setOnly(event.currentTarget.checked)}
         />
         <span className="note">
-          {differing} of {rows.length} traits differ.
+          {differing.length} of {columns.length} traits differ.
         </span>
       </div>
       <table aria-label="Side by side">
         <thead>
           <tr>
             <th />
-            {subjects.map((one) => (
-              <th key={one.key} scope="col">
-                <div className="subject">
-                  {one.block ? (
-                    <Rendering block={one.key} state={0} size={58} fills />
-                  ) : (
-                    <i style={{ background: one.traits.mapColour }} />
-                  )}
-                  <span>
-                    {one.block ? (
-                      <Link to={`/m/${session.name}/blocks/${one.key}/traits`}>{one.title}</Link>
-                    ) : (
-                      one.title
-                    )}
-                    <em>
-                      {one.block
-                        ? one.block.declared.identity.stock
-                          ? `from ${one.block.declared.identity.stock}`
-                          : 'from no stock'
-                        : 'stock'}
-                    </em>
-                  </span>
-                  {keys.length > 2 && (
-                    <button
-                      type="button"
-                      className="tiny"
-                      aria-label={`Leave out ${one.title}`}
-                      onClick={() => onSubjects(keys.filter((key) => key !== one.key))}
-                    >
-                      ×
-                    </button>
-                  )}
-                </div>
-              </th>
+            {subjects.map((subject) => (
+              <SubjectHead
+                key={subject.key}
+                subject={subject}
+                subjects={subjects}
+                onSubjects={onSubjects}
+              />
             ))}
           </tr>
         </thead>
         <tbody>
-          {itemAt(follows, 0).map(({ what }, i) => {
-            const most =
-              itemAt(itemAt(follows, 0), i).most ??
-              Math.max(...follows.map((list) => itemAt(list, i).value ?? 0), 1e-9);
-            return (
-              <tr key={what} className="follows">
-                <th scope="row">{what}</th>
-                {follows.map((list, s) => (
-                  <td key={keys[s]}>
-                    <u style={{ width: `${((itemAt(list, i).value ?? 0) / most) * 100}%` }} />
-                    <span>{itemAt(list, i).text}</span>
-                  </td>
-                ))}
-              </tr>
-            );
-          })}
-          {rows
-            .filter((row) => row.differs || !only)
-            .map(({ trait, words, unit, differs }) => (
-              <tr key={trait} className={differs ? 'differs' : undefined}>
-                <th scope="row">
-                  {words}
-                  {unit && <em> {unit}</em>}
-                  {differs && <span className="mark" title="differs" aria-label="differs" />}
-                </th>
-                {subjects.map((one) => (
-                  <td
-                    key={one.key}
-                    className={
-                      sameData(one.traits[trait], itemAt(subjects, 0).traits[trait])
-                        ? undefined
-                        : 'other'
-                    }
-                  >
-                    {trait === 'mapColour' && (
-                      <i style={{ background: cellText(one.traits[trait]) }} />
-                    )}
-                    {cellText(one.traits[trait])}
-                  </td>
-                ))}
-              </tr>
-            ))}
+          <Consequences subjects={subjects} />
+          {(only ? differing : columns).map((column) => (
+            <TraitRow key={column.trait} column={column} subjects={subjects} />
+          ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+const differs = (subjects: readonly Subject[], trait: TraitName): boolean =>
+  subjects.some(({ traits }) => !sameData(traits[trait], itemAt(subjects, 0).traits[trait]));
+
+function AddSubject({ subjects, onSubjects }: SideProps) {
+  const mod = useMod();
+  const keys = subjects.map(({ key }) => key);
+  if (keys.length >= mostSubjects) return null;
+  const more = [
+    ...Object.entries(mod.blocks).map(([name, { names }]) => ({
+      value: name,
+      label: titleOf(mod, name, names),
+    })),
+    ...stocks.map(({ name, title }) => ({ value: `stock/${name}`, label: `${title}, stock` })),
+  ].filter(({ value }) => !keys.includes(value));
+  return (
+    <Choice
+      aria-label="Add to the comparison"
+      placeholder="Add a block or stock"
+      w={200}
+      data={more}
+      value={null}
+      onTake={(key) => onSubjects([...keys, key])}
+    />
+  );
+}
+
+function SubjectHead({ subject, subjects, onSubjects }: SideProps & { subject: Subject }) {
+  const session = useSession();
+  const { key, title, block, traits } = subject;
+  const stock = block?.declared.identity.stock;
+  const origin = !block ? 'stock' : stock ? `from ${stock}` : 'from no stock';
+  const others = subjects.map((one) => one.key).filter((one) => one !== key);
+  return (
+    <th scope="col">
+      <div className="subject">
+        {block ? (
+          <Rendering block={key} state={0} size={58} fills />
+        ) : (
+          <i style={{ background: traits.mapColour }} />
+        )}
+        <span>
+          {block ? <Link to={`/m/${session.name}/blocks/${key}/traits`}>{title}</Link> : title}
+          <em>{origin}</em>
+        </span>
+        {others.length > 1 && (
+          <button
+            type="button"
+            className="tiny"
+            aria-label={`Leave out ${title}`}
+            onClick={() => onSubjects(others)}
+          >
+            ×
+          </button>
+        )}
+      </div>
+    </th>
+  );
+}
+
+/** What follows from the traits of each, as bars beside each other. */
+function Consequences({ subjects }: { subjects: readonly Subject[] }) {
+  const header = useModPart((mod) => mod.header);
+  const follows = subjects.map((subject) => consequences(subject, header));
+  return itemAt(follows, 0).map(({ what, most }, i) => {
+    const row = follows.map((list) => itemAt(list, i));
+    const longest = most ?? Math.max(...row.map(({ value }) => value ?? 0), 1e-9);
+    return (
+      <tr key={what} className="follows">
+        <th scope="row">{what}</th>
+        {row.map(({ value, text }, s) => (
+          <td key={itemAt(subjects, s).key}>
+            <u style={{ width: `${((value ?? 0) / longest) * 100}%` }} />
+            <span>{text}</span>
+          </td>
+        ))}
+      </tr>
+    );
+  });
+}
+
+function TraitRow({ column, subjects }: { column: Column; subjects: readonly Subject[] }) {
+  const { trait, words, unit } = column;
+  const first = itemAt(subjects, 0).traits[trait];
+  const isMarked = differs(subjects, trait);
+  return (
+    <tr className={isMarked ? 'differs' : undefined}>
+      <th scope="row">
+        {words}
+        {unit && <em> {unit}</em>}
+        {isMarked && <span className="mark" title="differs" aria-label="differs" />}
+      </th>
+      {subjects.map(({ key, traits }) => (
+        <td key={key} className={sameData(traits[trait], first) ? undefined : 'other'}>
+          {trait === 'mapColour' && <i style={{ background: cellText(traits[trait]) }} />}
+          {cellText(traits[trait])}
+        </td>
+      ))}
+    </tr>
   );
 }

@@ -1,10 +1,12 @@
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
-import { useState, type DragEvent } from 'react';
+import { useState, type CSSProperties, type DragEvent } from 'react';
 import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
-import { lookUp, idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
+import { lookUp, idOf, ownName, type Change, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
-import { useMod, useSession } from '../../../api/hooks.tsx';
+import { pointer } from '../../../../core/json/index.ts';
+import { messageOf } from '../../../../core/words/index.ts';
+import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
@@ -52,54 +54,22 @@ export function TexturesFacet({ editor: { block } }: FacetProps) {
   );
 }
 
-function TextureCard({ slot }: { slot: Slot }) {
-  const mod = useMod();
-  const session = useSession();
-  const [problem, setProblem] = useState<string>();
-  const [over, setOver] = useState(false);
-  const texture = textureOf(mod, slot.texture);
-  const name = ownName(mod.header.namespace, slot.texture);
-  const replace = async (file: File | null) => {
-    if (!file || name === undefined) return;
-    setProblem(undefined);
-    try {
-      await uploadTexture(session, name, file);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+interface CardProps {
+  slot: Slot;
+}
+
+/** One picture: how it looks, its facts, who shows it, and the ways to another. */
+function TextureCard({ slot }: CardProps) {
+  const [isOver, setOver] = useState(false);
+  const { replace, problem, isOwn } = useReplacing(slot.texture);
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
     void replace(event.dataTransfer.files[0] ?? null);
   };
-  /** Gives another texture to every slot that shows this one, in the model that says so. */
-  const choose = (id: string | null) => {
-    if (!id) return;
-    const changes = slot.uses.flatMap(({ model, slot: at }) => {
-      const own = ownName(mod.header.namespace, model);
-      const held = own === undefined ? undefined : lookUp(mod.models, own);
-      return held
-        ? [
-            {
-              path: `/models/${own!.replaceAll('/', '~1')}/slots`,
-              before: held.slots,
-              after: { ...held.slots, [at]: id },
-            },
-          ]
-        : [];
-    });
-    session.edit(`Show ${id}`, changes);
-  };
   return (
     <div
-      className="row-card"
-      style={{
-        display: 'grid',
-        gridTemplateColumns: '84px 1fr',
-        gap: 12,
-        outline: over ? '2px dashed var(--brass-deep)' : undefined,
-      }}
+      className={`row-card texture-card${isOver ? ' over' : ''}`}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -107,83 +77,15 @@ function TextureCard({ slot }: { slot: Slot }) {
       onDragLeave={() => setOver(false)}
       onDrop={drop}
     >
-      {texture ? (
-        <div
-          className="crisp"
-          role="img"
-          aria-label={slot.texture}
-          style={{
-            width: 84,
-            height: 84,
-            background:
-              `url(/api/blobs/${texture.picture.sha256}) top / 100% auto, ` +
-              'repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%) 0 0 / 14px 14px',
-          }}
-        />
-      ) : (
-        <div
-          style={{
-            width: 84,
-            height: 84,
-            background: 'repeating-linear-gradient(45deg, #b0720f 0 4px, #f0d8aa 4px 10px)',
-            display: 'grid',
-            placeContent: 'center',
-          }}
-        >
-          <span className="tag error">missing</span>
-        </div>
-      )}
-      <div style={{ minWidth: 0 }}>
-        <Choice
-          aria-label="Texture"
-          data={[
-            ...new Set([
-              slot.texture,
-              ...Object.keys(mod.textures).map((one) => idOf(mod.header.namespace, one)),
-            ]),
-          ].filter(Boolean)}
-          value={slot.texture || null}
-          onTake={choose}
-          placeholder="Choose a texture"
-          classNames={{ input: 'mono' }}
-        />
-        {texture && (
-          <p className="note" style={{ margin: '4px 0' }}>
-            {texture.picture.width} × {texture.picture.height} texels
-            {texture.strip ? `, ${frameCount(texture)} frames` : ''} ·{' '}
-            {
-              { none: 'no transparency', holes: 'with holes', partial: 'with partial alpha' }[
-                texture.picture.alpha
-              ]
-            }{' '}
-            ·{' '}
-            <span
-              style={{
-                display: 'inline-block',
-                width: 10,
-                height: 10,
-                background: texture.picture.mean,
-                verticalAlign: -1,
-                borderRadius: 2,
-              }}
-            />{' '}
-            <span className="mono">{texture.picture.mean}</span>
-          </p>
-        )}
-        <p className="note" style={{ margin: '0 0 6px' }}>
-          {[...new Set(slot.uses.map((use) => use.slot))].join(', ')} of{' '}
-          {[
-            ...new Set(
-              slot.uses.map((use) =>
-                modelOf(mod, use.model) ? use.model.slice(use.model.indexOf(':') + 1) : use.model,
-              ),
-            ),
-          ].join(', ')}
-        </p>
+      <Swatch slot={slot} />
+      <div className="about">
+        <OtherTexture slot={slot} />
+        <Facts slot={slot} />
+        <Users slot={slot} />
         <FileButton accept="image/png" onChange={(file) => void replace(file)}>
           {(props) => (
-            <Button {...props} variant="default" disabled={name === undefined}>
-              {texture ? 'Replace with a PNG' : 'Import a PNG'}
+            <Button {...props} variant="default" disabled={!isOwn}>
+              {slot.texture ? 'Replace with a PNG' : 'Import a PNG'}
             </Button>
           )}
         </FileButton>
@@ -194,5 +96,106 @@ function TextureCard({ slot }: { slot: Slot }) {
         )}
       </div>
     </div>
+  );
+}
+
+/** Replaces the picture of a texture of the mod, and says why it could not be. */
+function useReplacing(texture: string): {
+  replace: (file: File | null) => Promise<void>;
+  problem: string | undefined;
+  isOwn: boolean;
+} {
+  const session = useSession();
+  const namespace = useModPart((mod) => mod.header.namespace);
+  const [problem, setProblem] = useState<string>();
+  const name = ownName(namespace, texture);
+  const replace = async (file: File | null) => {
+    if (!file || name === undefined) return;
+    setProblem(undefined);
+    try {
+      await uploadTexture(session, name, file);
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  };
+  return { replace, problem, isOwn: name !== undefined };
+}
+
+/** The picture itself, or the marker that the game would show. */
+function Swatch({ slot }: CardProps) {
+  const texture = useModPart((mod) => textureOf(mod, slot.texture));
+  if (!texture)
+    return (
+      <div className="swatch missing">
+        <span className="tag error">missing</span>
+      </div>
+    );
+  return (
+    <div
+      className="swatch crisp"
+      role="img"
+      aria-label={slot.texture}
+      style={{ '--picture': `url(/api/blobs/${texture.picture.sha256})` } as CSSProperties}
+    />
+  );
+}
+
+/** Gives another texture to every slot that shows this one, in the model that says so. */
+function OtherTexture({ slot }: CardProps) {
+  const mod = useMod();
+  const session = useSession();
+  const own = Object.keys(mod.textures).map((name) => idOf(mod.header.namespace, name));
+  return (
+    <Choice
+      aria-label="Texture"
+      data={[...new Set([slot.texture, ...own])].filter(Boolean)}
+      value={slot.texture || null}
+      onTake={(id) => session.edit(`Show ${id}`, showInstead(session.view.mod, slot.uses, id))}
+      placeholder="Choose a texture"
+      classNames={{ input: 'mono' }}
+    />
+  );
+}
+
+function showInstead(mod: Mod, uses: Slot['uses'], texture: string): Change[] {
+  return uses.flatMap(({ model, slot }) => {
+    const name = ownName(mod.header.namespace, model);
+    const held = name === undefined ? undefined : lookUp(mod.models, name);
+    if (!held || name === undefined) return [];
+    const after = { ...held.slots, [slot]: texture };
+    return [{ path: pointer(['models', name, 'slots']), before: held.slots, after }];
+  });
+}
+
+const alphaWords = {
+  none: 'no transparency',
+  holes: 'with holes',
+  partial: 'with partial alpha',
+} as const;
+
+function Facts({ slot }: CardProps) {
+  const texture = useModPart((mod) => textureOf(mod, slot.texture));
+  if (!texture) return null;
+  const { width, height, alpha, mean } = texture.picture;
+  return (
+    <p className="note">
+      {width} × {height} texels
+      {texture.strip ? `, ${frameCount(texture)} frames` : ''} · {alphaWords[alpha]} ·{' '}
+      <span className="mean" style={{ background: mean }} /> <span className="mono">{mean}</span>
+    </p>
+  );
+}
+
+/** Which slots of which models show it. */
+function Users({ slot: { uses } }: CardProps) {
+  const mod = useMod();
+  const nameOf = (model: string) =>
+    modelOf(mod, model) ? model.slice(model.indexOf(':') + 1) : model;
+  const slots = [...new Set(uses.map(({ slot }) => slot))];
+  const models = [...new Set(uses.map(({ model }) => nameOf(model)))];
+  return (
+    <p className="note">
+      {slots.join(', ')} of {models.join(', ')}
+    </p>
   );
 }

@@ -1,0 +1,49 @@
+import { useState } from 'react';
+import { lookUp } from '../../../core/mod/index.ts';
+import { messageOf } from '../../../core/words/index.ts';
+import { useSession } from '../../api/hooks.tsx';
+import type { Session } from '../../api/session.ts';
+import { soundNameOf, uploadSound } from '../../api/sounds.ts';
+import { textureNameOf, uploadTexture } from '../../api/textures.ts';
+
+/** Takes files in as textures and sounds, and says of each that could not be taken why. */
+export function useImport(): {
+  take: (files: readonly File[]) => Promise<void>;
+  problems: readonly string[];
+} {
+  const session = useSession();
+  const [problems, setProblems] = useState<string[]>([]);
+  const take = async (files: readonly File[]) => {
+    const wrong: string[] = [];
+    for (const file of files) {
+      const problem = await takeOne(session, file);
+      if (problem !== undefined) wrong.push(`${file.name}: ${problem}`);
+    }
+    setProblems(wrong);
+  };
+  return { take, problems };
+}
+
+/** Takes one file in. Gives why not. */
+async function takeOne(session: Session, file: File): Promise<string | undefined> {
+  const { sounds, textures } = session.view.mod;
+  try {
+    if (/\.(wav|ogg)$/i.test(file.name)) {
+      const sound = soundNameOf(file.name);
+      if (lookUp(sounds, sound))
+        return `there is a sound ${sound} already. Rename the file, or remove that sound first.`;
+      await uploadSound(session, sound, file);
+      return undefined;
+    }
+    const texture = textureNameOf(file.name);
+    if (lookUp(textures, texture))
+      return (
+        `there is a texture ${texture} already. Replace it where it is shown, or rename the ` +
+        'file.'
+      );
+    await uploadTexture(session, texture, file);
+    return undefined;
+  } catch (error) {
+    return messageOf(error);
+  }
+}
