@@ -94,4 +94,12 @@ export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';
 export { taggedIn, type Taggable, type TagKind } from './tagged.ts';
 export { catalogueOf, type CatalogueEntry } from './catalogue.ts';
 export { newRecipe } from './new-recipe.ts';
-export { newGroup, newItem, removeGroup, removeItem, tagIdsIn, usesOfItem } from './new-entries.ts';
+export {
+  newGroup,
+  newItem,
+  otherNamespaces,
+  removeGroup,
+  removeItem,
+  tagIdsIn,
+  usesOfItem,
+} from './new-entries.ts';

@@ -10,6 +10,7 @@ import {
   newGroup,
   newItem,
   newRecipe,
+  otherNamespaces,
   recipeKinds,
   resultsOf,
   removeBlock,
@@ -146,4 +147,9 @@ test('the catalogue: what is in each group, and what is in none or in one that i
     ['shore', ['Bank', 'Oil']],
     ['deep', []],
   ]);
+});
+
+test('other mods as they are typed: names of others, each once', () => {
+  const typed = [' Driftwood', 'driftwood', 'saltmarsh', 'obrank', 'two words', 'eel_creek'];
+  expect(otherNamespaces('saltmarsh', typed)).toEqual(['driftwood', 'eel_creek']);
 });

@@ -2,7 +2,7 @@ import { itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
 import type { Change } from './edit.ts';
 import { usualStack } from './entries.schema.ts';
-import { Id, idOf } from './names.ts';
+import { Id, idOf, namePattern } from './names.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
@@ -117,3 +117,9 @@ export function tagIdsIn(namespace: string, typed: readonly string[]): string[] 
   );
   return [...new Set(ids)].filter((id) => Id.safeParse(id).success);
 }
+
+/** Names of other mods as a person types them, each once: without what can be none of another. */
+export const otherNamespaces = (namespace: string, typed: readonly string[]): string[] =>
+  [...new Set(typed.map((name) => name.trim().toLowerCase()))].filter(
+    (name) => namePattern.test(name) && name !== namespace && name !== 'obrank',
+  );

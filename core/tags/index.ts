@@ -3,4 +3,4 @@ export { circleProblem, directMembers, membersOf, tagCircles, type Tagging } fro
 export { needsOf, type Need } from './needs.ts';
 export { toggleMember, type Who } from './edit.ts';
 export { memberOf, tagEntries, tagMarks, type TagEntry, type TagMark } from './matrix.ts';
-export { tagsShown } from './matrix.ts';
+export { foreignMembers, tagsShown } from './matrix.ts';

@@ -1,4 +1,4 @@
-import { idOf, ownName, resolveBlocks, titleOf, type Mod, type TagKind } from '../mod/index.ts';
+import { Id, idOf, ownName, resolveBlocks, titleOf, type Mod, type TagKind } from '../mod/index.ts';
 import type { Who } from './edit.ts';
 import { needsOf } from './needs.ts';
 import { circleProblem, directMembers, membersOf } from './members.ts';
@@ -70,6 +70,16 @@ export function tagsShown(mod: Mod, kind: TagKind): string[] {
     .filter(isThere)
     .sort((a, b) => Number(isForeign(a)) - Number(isForeign(b)) || (a < b ? -1 : 1));
 }
+
+/**
+ * Members of a tag that other mods bring, each once: what is typed, trimmed, without what can be no
+ * id and what is the mod's own.
+ */
+export const foreignMembers = (namespace: string, members: readonly string[]): string[] =>
+  [...new Set(members.map((member) => member.trim()))].filter((member) => {
+    const id = member.replace('#', '');
+    return Id.safeParse(id).success && ownName(namespace, id) === undefined;
+  });
 
 /** The id under which an entry is a member of a tag: a tag stands there with a `#`. */
 export const memberOf = ({ what, id }: TagEntry): string => (what === 'tag' ? `#${id}` : id);

@@ -13,6 +13,7 @@ import {
   type Who,
   tagEntries,
   tagMarks,
+  foreignMembers,
   tagsShown,
 } from './index.ts';
 
@@ -299,4 +300,15 @@ test('the matrix of tags: who stands in it, which tags have a column, and what e
   expect(marks('Bank')).toEqual(['', 'in', 'wanted', 'through', 'in']);
   // A tag of another mod takes no tag of ours, and none takes itself.
   expect(marks('#wet')).toEqual(['', 'no', '', 'no', 'no']);
+});
+
+test('members of other mods: ids and tags of others, each once', () => {
+  const typed = [
+    ' driftwood:shiny',
+    '#driftwood:bright',
+    'saltmarsh:lamp',
+    'plain',
+    'driftwood:shiny',
+  ];
+  expect(foreignMembers('saltmarsh', typed)).toEqual(['driftwood:shiny', '#driftwood:bright']);
 });

@@ -1,7 +1,13 @@
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { pointerSteps } from '../../core/json/index.ts';
-import { namingsOf, renameEntry, renamingProblem, type RenamedKind } from '../../core/mod/index.ts';
+import {
+  namingsOf,
+  renameEntry,
+  renamingProblem,
+  type Naming,
+  type RenamedKind,
+} from '../../core/mod/index.ts';
 import { count, listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { Field } from './field.tsx';
@@ -9,58 +15,51 @@ import { Field } from './field.tsx';
 /** What saved worlds know by a number. */
 const inLedger: readonly RenamedKind[] = ['blocks', 'items', 'groups'];
 
-/**
- * An id, and renaming it: first one sees what names it and will follow, then it is done in one
- * step.
- */
-export function RenameField({
-  kind,
-  name,
-  id,
-  onRenamed,
-  note = 'Files, tags and saved worlds know it by this.',
-  onClose,
-}: {
+interface RenameProps {
   kind: RenamedKind;
   name: string;
   id: string;
   onRenamed: (to: string) => void;
   note?: string;
-  /** Where it stands in a dialog: what closes it. */ onClose?: () => void;
-}) {
+}
+
+/**
+ * An id, and renaming it: first one sees what names it and will follow, then it is done in one
+ * step.
+ */
+export function RenameField(props: RenameProps) {
+  const { id, note = 'Files, tags and saved worlds know it by this.' } = props;
+  const [isRenaming, setRenaming] = useState(false);
+  if (isRenaming) return <Renaming {...props} onLeave={() => setRenaming(false)} />;
+  return (
+    <Field
+      label="Id"
+      value={
+        <span>
+          <span className="mono value">{id}</span>{' '}
+          <button type="button" className="tiny" onClick={() => setRenaming(true)}>
+            Rename
+          </button>
+        </span>
+      }
+      note={note}
+    />
+  );
+}
+
+function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: () => void }) {
   const mod = useMod();
   const session = useSession();
-  const [typed, setTyped] = useState<string | undefined>(onClose && name);
-  const leave = () => (onClose ? onClose() : setTyped(undefined));
-  if (typed === undefined)
-    return (
-      <Field
-        label="Id"
-        value={
-          <span>
-            <span className="mono value">{id}</span>{' '}
-            <button type="button" className="tiny" onClick={() => setTyped(name)}>
-              Rename
-            </button>
-          </span>
-        }
-        note={note}
-      />
-    );
+  const [typed, setTyped] = useState(name);
   const namings = namingsOf(mod, kind, name);
-  const tally = new Map<string, number>();
-  for (const { what } of namings) tally.set(what, (tally.get(what) ?? 0) + 1);
-  const follows = [...tally].map(([what, many]) =>
-    what === 'member of a tag'
-      ? `${many} ${many === 1 ? 'member' : 'members'} of tags`
-      : count(many, what),
-  );
   const problem = renamingProblem(mod, kind, name, typed);
+  const isReady = problem === undefined && typed !== name;
   const rename = () => {
-    if (problem || typed === name) return;
+    if (!isReady) return;
     session.edit(`Rename ${name} to ${typed}`, renameEntry(session.view.mod, kind, name, typed));
     onRenamed(typed);
   };
+  const { namespace } = mod.header;
   return (
     <Field
       label="Id"
@@ -70,12 +69,8 @@ export function RenameField({
           w={220}
           classNames={{ input: 'mono' }}
           autoFocus
-          leftSection={
-            <span className="note" style={{ fontSize: 11 }}>
-              {mod.header.namespace}:
-            </span>
-          }
-          leftSectionWidth={mod.header.namespace.length * 6.5 + 16}
+          leftSection={<span className="note namespace">{namespace}:</span>}
+          leftSectionWidth={namespace.length * 6.5 + 16}
           value={typed}
           error={problem !== undefined}
           aria-describedby="rename-problem"
@@ -83,43 +78,63 @@ export function RenameField({
           onChange={(event) => setTyped(event.currentTarget.value)}
           onKeyDown={(event) => {
             if (event.key === 'Enter') rename();
-            if (event.key === 'Escape') leave();
+            if (event.key === 'Escape') onLeave();
           }}
         />
       }
-      note={
-        `${follows.length ? `${listed(follows)} will follow. ` : 'Nothing else names it. '}Its ` +
-        'files get the new name with the next ' +
-        `build${inLedger.includes(kind) ? '; saved worlds still know it by its number, and the ledger keeps the old name' : ''}.`
-      }
+      note={renamingNote(kind, namings)}
     >
       {problem && (
         <p className="bad" id="rename-problem" role="alert">
           {problem}
         </p>
       )}
-      {namings.length > 0 && (
-        <details className="namings">
-          <summary>{count(namings.length, 'place')}</summary>
-          <ul>
-            {namings.slice(0, 60).map(({ path }) => (
-              <li key={path} className="mono">
-                {pointerSteps(path).join(' › ')}
-              </li>
-            ))}
-            {namings.length > 60 && <li>and {namings.length - 60} more</li>}
-          </ul>
-        </details>
-      )}
-      <div style={{ display: 'flex', gap: 8, justifyContent: 'flex-end', marginTop: 6 }}>
-        <Button variant="default" onClick={leave}>
+      <Places namings={namings} />
+      <div className="rename-acts">
+        <Button variant="default" onClick={onLeave}>
           Leave it
         </Button>
-        <Button disabled={problem !== undefined || typed === name} onClick={rename}>
+        <Button disabled={!isReady} onClick={rename}>
           Rename
         </Button>
       </div>
     </Field>
+  );
+}
+
+/** What follows a renaming, and what stays. */
+function renamingNote(kind: RenamedKind, namings: readonly Naming[]): string {
+  const tally = new Map<string, number>();
+  for (const { what } of namings) tally.set(what, (tally.get(what) ?? 0) + 1);
+  const follows = [...tally].map(([what, many]) =>
+    what === 'member of a tag'
+      ? `${many} ${many === 1 ? 'member' : 'members'} of tags`
+      : count(many, what),
+  );
+  const following = follows.length ? `${listed(follows)} will follow.` : 'Nothing else names it.';
+  const ledger = inLedger.includes(kind)
+    ? '; saved worlds still know it by its number, and the ledger keeps the old name'
+    : '';
+  return `${following} Its files get the new name with the next build${ledger}.`;
+}
+
+/** So many places are listed. */
+const mostListed = 60;
+
+function Places({ namings }: { namings: readonly Naming[] }) {
+  if (!namings.length) return null;
+  return (
+    <details className="namings">
+      <summary>{count(namings.length, 'place')}</summary>
+      <ul>
+        {namings.slice(0, mostListed).map(({ path }) => (
+          <li key={path} className="mono">
+            {pointerSteps(path).join(' › ')}
+          </li>
+        ))}
+        {namings.length > mostListed && <li>and {namings.length - mostListed} more</li>}
+      </ul>
+    </details>
   );
 }
 
@@ -138,12 +153,12 @@ export function RenameButton({ kind, name, id }: { kind: RenamedKind; name: stri
       </button>
       {opened && (
         <Modal opened onClose={() => setOpened(false)} title={`Rename ${name}`} size="md">
-          <RenameField
+          <Renaming
             kind={kind}
             name={name}
             id={id}
             onRenamed={() => setOpened(false)}
-            onClose={() => setOpened(false)}
+            onLeave={() => setOpened(false)}
           />
         </Modal>
       )}

@@ -1,12 +1,22 @@
 import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
 import { useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { lookUp, newBlock, stockNamed, stocks, titleOf } from '../../../core/mod/index.ts';
+import {
+  lookUp,
+  newBlock,
+  stockNamed,
+  stocks,
+  titleOf,
+  type Mod,
+  type Picture,
+} from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
 import { basePicture, encodePicture } from '../../../core/textures/index.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
-import { useSession, useView } from '../../api/hooks.tsx';
+import { nameOfFile } from '../../api/file-name.ts';
+import { useMod, useSession } from '../../api/hooks.tsx';
+import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
 
 const dialog = { open: false, listeners: new Set<() => void>() };
@@ -35,128 +45,152 @@ export function NewBlockDialog() {
   );
 }
 
-function NewBlockForm() {
-  const session = useSession();
-  const { mod } = useView();
-  const navigate = useNavigate();
-  const [title, setTitle] = useState('');
-  const [own, setOwn] = useState<string>();
-  const [from, setFrom] = useState<'stock' | 'block'>('stock');
-  const [stock, setStock] = useState('chalk');
-  const [copyOf, setCopyOf] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string>();
-  const name =
-    own ??
-    title
-      .toLowerCase()
-      .replaceAll(/[^a-z0-9]+/g, '_')
-      .replaceAll(/^[_0-9]+|_+$/g, '');
-  const wrong = !name
-    ? undefined
-    : !namePattern.test(name)
-      ? 'Use lowercase letters, digits and underscores, beginning with a letter.'
-      : lookUp(mod.blocks, name)
-        ? `There is already a block called ${name}.`
-        : undefined;
-  const ready =
-    name !== '' && !wrong && title.trim() !== '' && (from === 'stock' || copyOf !== null);
+/** What a new block shall be, as far as it was said. */
+interface Wish {
+  title: string;
+  /** The id, once it was typed; until then it follows from the title. */
+  ownName: string | undefined;
+  from: 'stock' | 'block';
+  stock: string;
+  copyOf: string | null;
+}
+const firstWish: Wish = {
+  title: '',
+  ownName: undefined,
+  from: 'stock',
+  stock: 'chalk',
+  copyOf: null,
+};
 
-  const declare = async () => {
+const nameOf = ({ title, ownName }: Wish): string => ownName ?? nameOfFile(title, /^$/, '');
+
+function nameProblem(mod: Mod, name: string): string | undefined {
+  if (!name) return undefined;
+  if (!namePattern.test(name))
+    return 'Use lowercase letters, digits and underscores, beginning with a letter.';
+  return lookUp(mod.blocks, name) ? `There is already a block called ${name}.` : undefined;
+}
+
+/** Declares the block that is wished for and goes to it; says why it could not. */
+function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string | undefined } {
+  const session = useSession();
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string>();
+  const declare = async (wish: Wish) => {
+    const name = nameOf(wish);
+    const title = wish.title.trim();
     try {
-      let start: Parameters<typeof newBlock>[3];
-      if (from === 'block') start = { copyOf: copyOf! };
-      else {
-        const seed = [...name].reduce(
-          (sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 65_521,
-          7,
-        );
-        const png = encodePicture(
-          basePicture(stockNamed(stock)!.traits.mapColour, mod.header.texels, seed),
-        );
-        const file = { bytes: png, type: 'image/png' };
-        start = { stock, picture: await call(endpoints.uploadPicture, {}, { file }) };
-      }
-      session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title.trim(), start));
+      const start =
+        wish.from === 'block' && wish.copyOf !== null
+          ? { copyOf: wish.copyOf }
+          : { stock: wish.stock, picture: await paint(session.view.mod, wish.stock, name) };
+      session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title, start));
       show(false);
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(messageOf(error));
     }
   };
+  return { declare, problem };
+}
 
+/** A plain picture of a material, another one for every name, uploaded. */
+function paint(mod: Mod, stock: string, name: string): Promise<Picture> {
+  const seed = [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 65_521, 7);
+  const colour = stockNamed(stock)?.traits.mapColour ?? '#8d8d86';
+  const bytes = encodePicture(basePicture(colour, mod.header.texels, seed));
+  return call(endpoints.uploadPicture, {}, { file: { bytes, type: 'image/png' } });
+}
+
+function NewBlockForm() {
+  const mod = useMod();
+  const [wish, setWish] = useState(firstWish);
+  const { declare, problem } = useDeclare();
+  const name = nameOf(wish);
+  const wrong = nameProblem(mod, name);
+  const isStartSaid = wish.from === 'stock' || wish.copyOf !== null;
+  const isReady = name !== '' && !wrong && wish.title.trim() !== '' && isStartSaid;
+  const { namespace } = mod.header;
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (ready) void declare();
+        if (isReady) void declare(wish);
       }}
     >
       <Stack gap="sm">
         <TextInput
           label="Name"
           placeholder="Kelp glass"
-          value={title}
-          onChange={(event) => setTitle(event.currentTarget.value)}
+          value={wish.title}
+          onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
           data-autofocus
         />
         <TextInput
           label="Id"
           value={name}
-          onChange={(event) => setOwn(event.currentTarget.value)}
-          leftSection={<span className="mono soft">{mod.header.namespace}:</span>}
-          leftSectionWidth={mod.header.namespace.length * 7.3 + 16}
+          onChange={(event) => setWish({ ...wish, ownName: event.currentTarget.value })}
+          leftSection={<span className="mono soft">{namespace}:</span>}
+          leftSectionWidth={namespace.length * 7.3 + 16}
           classNames={{ input: 'mono' }}
           error={wrong}
         />
-        <SegmentedControl
-          value={from}
-          onChange={(value) => setFrom(value)}
-          data={[
-            { value: 'stock', label: 'From stock' },
-            {
-              value: 'block',
-              label: 'From another block',
-              disabled: !Object.keys(mod.blocks).length,
-            },
-          ]}
-          aria-label="Start from"
-        />
-        {from === 'stock' ? (
-          <Choice
-            label="Stock material"
-            data={stocks.map((one) => ({ value: one.name, label: one.title }))}
-            value={stock}
-            onTake={setStock}
-          />
-        ) : (
-          <Choice
-            label="Block"
-            data={Object.entries(mod.blocks).map(([value, block]) => ({
-              value,
-              label: titleOf(mod, value, block.names),
-            }))}
-            value={copyOf}
-            onTake={setCopyOf}
-            placeholder="Choose a block"
-          />
-        )}
-        <Text size="xs" c="dimmed">
-          {from === 'stock'
-            ? 'It starts as a cube with the traits of the material, a plain texture of its own, a ' +
-              'tag for its tool and a number in the registry.'
-            : 'It starts as a copy under its own name and number.'}
-        </Text>
+        <StartFrom wish={wish} onWish={setWish} />
         {problem && (
           <Text size="xs" c="var(--brick)" role="alert">
             {problem}
           </Text>
         )}
         <Group justify="flex-end">
-          <Button type="submit" disabled={!ready}>
+          <Button type="submit" disabled={!isReady}>
             Declare the block
           </Button>
         </Group>
       </Stack>
     </form>
+  );
+}
+
+/** From a material of the stock, or as a copy of another block. */
+function StartFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void }) {
+  const mod = useMod();
+  const blocks = Object.entries(mod.blocks).map(([value, { names }]) => ({
+    value,
+    label: titleOf(mod, value, names),
+  }));
+  return (
+    <>
+      <SegmentedControl
+        value={wish.from}
+        onChange={(from) => onWish({ ...wish, from })}
+        data={[
+          { value: 'stock', label: 'From stock' },
+          { value: 'block', label: 'From another block', disabled: !blocks.length },
+        ]}
+        aria-label="Start from"
+      />
+      {wish.from === 'stock' ? (
+        <Choice
+          label="Stock material"
+          data={stocks.map((stock) => ({ value: stock.name, label: stock.title }))}
+          value={wish.stock}
+          onTake={(stock) => onWish({ ...wish, stock })}
+        />
+      ) : (
+        <Choice
+          label="Block"
+          data={blocks}
+          value={wish.copyOf}
+          onTake={(copyOf) => onWish({ ...wish, copyOf })}
+          placeholder="Choose a block"
+        />
+      )}
+      <Text size="xs" c="dimmed">
+        {wish.from === 'stock'
+          ? 'It starts as a cube with the traits of the material, a plain texture of its own, a ' +
+            'tag for its tool and a number in the registry.'
+          : 'It starts as a copy under its own name and number.'}
+      </Text>
+    </>
   );
 }

@@ -1,9 +1,8 @@
 import { itemAt } from '../../../../core/lists/index.ts';
-import { lookUp } from '../../../../core/mod/index.ts';
+import { lookUp, tagIdsIn, type Mod, type TagKind } from '../../../../core/mod/index.ts';
 import { TagsInput } from '@mantine/core';
 import { Link } from 'react-router';
-import { idPattern } from '../../../../core/mod/names.ts';
-import type { TagKind } from '../../../../core/mod/index.ts';
+import { count } from '../../../../core/words/index.ts';
 import { directMembers, membersOf, needsOf } from '../../../../core/tags/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
@@ -35,92 +34,37 @@ export function TagsFacet({ editor: { declared, block, set } }: FacetProps) {
   );
 }
 
-function TagList({
-  kind,
-  label,
-  tags,
-  id,
-  onTags,
-}: {
+interface ListProps {
   kind: TagKind;
   label: string;
   tags: readonly string[];
   id: string;
   onTags: (tags: string[]) => void;
-}) {
+}
+
+function TagList({ kind, label, tags, id, onTags }: ListProps) {
   const mod = useMod();
-  const home = `/m/${useSession().name}/data/tags`;
-  const { namespace, tools } = mod.header;
-  const direct = directMembers(mod, kind);
-  const all = membersOf(mod, kind);
-  const needs = needsOf(mod, kind);
-  const known = [
-    ...new Set([
-      ...direct.keys(),
-      ...(kind === 'blockTags' ? Object.values(tools.kinds).map((of) => of.tag) : []),
-    ]),
-  ].sort();
-  const through = [...all]
+  const addressOf = useTagAddress(kind);
+  const known = tagsOffered(mod, kind);
+  const through = [...membersOf(mod, kind)]
     .filter(([tag, members]) => members.has(id) && !tags.includes(tag))
     .map(([tag]) => tag);
-  const put = (list: string[]) =>
-    onTags(
-      [
-        ...new Set(
-          list.map((tag) =>
-            (tag.includes(':') ? tag : `${namespace}:${tag}`)
-              .trim()
-              .toLowerCase()
-              .replaceAll(' ', '_'),
-          ),
-        ),
-      ].filter((tag) => idPattern.test(tag)),
-    );
-  const link = (tag: string) =>
-    `${home}?${kind === 'itemTags' ? 'of=items&' : ''}tag=${encodeURIComponent(tag)}`;
-  const says = (tag: string) => {
-    const who = needs
-      .get(tag)
-      ?.map(({ what, name }) =>
-        what === 'tool'
-          ? `every ${name}`
-          : what === 'recipe'
-            ? `the recipe ${name}`
-            : `the tag ${name}`,
-      );
-    const others = (all.get(tag)?.size ?? 1) - 1;
-    const note = lookUp(mod[kind], tag.slice(tag.indexOf(':') + 1))?.note;
-    return (
-      <>
-        {note}{' '}
-        {who?.length
-          ? `${itemAt(who, 0)[0]!.toUpperCase()}${itemAt(who, 0).slice(1)}${who.length > 1 ? ` and ${who.length - 1} more` : ''} ` +
-            'looks here. '
-          : ''}
-        {others
-          ? `${others} other ${others === 1 ? 'member' : 'members'}.`
-          : 'Nothing else is in it.'}
-      </>
-    );
-  };
   return (
     <>
-      <h3 className="part" style={{ marginTop: kind === 'blockTags' ? 0 : undefined }}>
-        {label}
-      </h3>
+      <h3 className={kind === 'blockTags' ? 'part first' : 'part'}>{label}</h3>
       <TagsInput
         aria-label={kind === 'blockTags' ? 'Tags' : label}
         placeholder="Add a tag"
         data={known}
         value={[...tags]}
-        onChange={put}
+        onChange={(typed) => onTags(tagIdsIn(mod.header.namespace, typed))}
         classNames={{ pill: 'mono', input: 'mono' }}
         clearable={false}
         acceptValueOnBlur={false}
       />
-      <p className="note" style={{ margin: '6px 0 12px' }}>
-        Enter adds a tag. A name without a namespace is one of this mod's.{' '}
-        <Link to={`${home}${kind === 'itemTags' ? '?of=items' : ''}`} className="link">
+      <p className="note tags-note">
+        Enter adds a tag. A name without a namespace is one of this mod&apos;s.{' '}
+        <Link to={addressOf()} className="link">
           All as a matrix
         </Link>
       </p>
@@ -128,27 +72,63 @@ function TagList({
         <Field
           key={tag}
           label={
-            <Link to={link(tag)} className="mono" style={{ fontWeight: 600 }}>
+            <Link to={addressOf(tag)} className="mono tag-link">
               {tag}
             </Link>
           }
-          note={says(tag)}
+          note={tagInWords(mod, kind, tag)}
         />
       ))}
-      {through.length > 0 && (
-        <p className="note">
-          Through other tags it is also in{' '}
-          {through.map((tag, i) => (
-            <span key={tag}>
-              {i > 0 && ', '}
-              <Link to={link(tag)} className="mono">
-                {tag}
-              </Link>
-            </span>
-          ))}
-          .
-        </p>
-      )}
+      {through.length > 0 && <Through tags={through} addressOf={addressOf} />}
     </>
   );
 }
+
+type AddressOf = (tag?: string) => string;
+
+/** Where the matrix of tags of a kind is, with one of them open. */
+function useTagAddress(kind: TagKind): AddressOf {
+  const home = `/m/${useSession().name}/data/tags`;
+  return (tag) => {
+    const search = new URLSearchParams({
+      ...(kind === 'itemTags' ? { of: 'items' } : {}),
+      ...(tag === undefined ? {} : { tag }),
+    });
+    return search.size ? `${home}?${search.toString()}` : home;
+  };
+}
+
+/** The tags that are there already, and for blocks those that tools look into. */
+function tagsOffered(mod: Mod, kind: TagKind): string[] {
+  const ofTools = Object.values(mod.header.tools.kinds).map(({ tag }) => tag);
+  const there = directMembers(mod, kind).keys();
+  return [...new Set([...there, ...(kind === 'blockTags' ? ofTools : [])])].sort();
+}
+
+/** What a tag is for, who looks into it, and how much else is in it. */
+function tagInWords(mod: Mod, kind: TagKind, tag: string): string {
+  const note = lookUp(mod[kind], tag.slice(tag.indexOf(':') + 1))?.note;
+  const who = (needsOf(mod, kind).get(tag) ?? []).map(({ what, name }) =>
+    what === 'tool' ? `Every ${name}` : `The ${what} ${name}`,
+  );
+  const more = who.length > 1 ? ` and ${who.length - 1} more` : '';
+  const needed = who.length ? `${itemAt(who, 0)}${more} looks here.` : undefined;
+  const others = (membersOf(mod, kind).get(tag)?.size ?? 1) - 1;
+  const members = others ? `${count(others, 'other member')}.` : 'Nothing else is in it.';
+  return [note, needed, members].filter((part) => part !== undefined).join(' ');
+}
+
+const Through = ({ tags, addressOf }: { tags: readonly string[]; addressOf: AddressOf }) => (
+  <p className="note">
+    Through other tags it is also in{' '}
+    {tags.map((tag, i) => (
+      <span key={tag}>
+        {i > 0 && ', '}
+        <Link to={addressOf(tag)} className="mono">
+          {tag}
+        </Link>
+      </span>
+    ))}
+    .
+  </p>
+);

@@ -1,6 +1,6 @@
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
-import { useState, type CSSProperties, type DragEvent } from 'react';
+import { useState, type DragEvent } from 'react';
 import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
 import { lookUp, idOf, ownName, type Change, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
@@ -121,6 +121,9 @@ function useReplacing(texture: string): {
   return { replace, problem, isOwn: name !== undefined };
 }
 
+/** The ground behind what is clear. */
+const checker = 'repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%)';
+
 /** The picture itself, or the marker that the game would show. */
 function Swatch({ slot }: CardProps) {
   const texture = useModPart((mod) => textureOf(mod, slot.texture));
@@ -135,7 +138,7 @@ function Swatch({ slot }: CardProps) {
       className="swatch crisp"
       role="img"
       aria-label={slot.texture}
-      style={{ '--picture': `url(/api/blobs/${texture.picture.sha256})` } as CSSProperties}
+      style={{ backgroundImage: `url(/api/blobs/${texture.picture.sha256}), ${checker}` }}
     />
   );
 }

@@ -1,30 +1,16 @@
-import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput, SegmentedControl, Select } from '@mantine/core';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { stockNamed, stocks } from '../../../../../core/mod/index.ts';
-import {
-  charges,
-  oddsBehindCover,
-  oddsInTheOpen,
-  type Crater,
-  type Estimate,
-} from '../../../../../core/traits/index.ts';
-import { useInspector } from '../../../../api/hooks.tsx';
+import { charges, oddsBehindCover, oddsInTheOpen } from '../../../../../core/traits/index.ts';
 import { Curve } from '../../../../parts/curve/curve.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
+import { percent } from './odds.ts';
 import { TraitNumber } from './trait-number.tsx';
+import { Wall } from './wall.tsx';
 import { ticksOf, useTraitEditor, type TraitPlace } from './trait-editor.ts';
 
 const far = Array.from({ length: 24 }, (_, i) => i + 1);
-/** A wall is tried at these distances, so often each. */
-const [wallFar, samples] = [[1, 2, 3, 4, 6, 8, 12], 150];
-const percent = (odds: number): string =>
-  odds > 0.995 && odds < 1
-    ? '> 99%'
-    : odds < 0.005 && odds > 0
-      ? '< 1%'
-      : `${Math.round(odds * 100)}%`;
 const ways = ['In the open', 'Behind cover', 'In a wall'] as const;
 
 /**
@@ -166,129 +152,5 @@ function Covered({ rating }: { rating: number }) {
         follow.
       </p>
     </>
-  );
-}
-
-function Wall({ rating }: { rating: number }) {
-  const inspector = useInspector();
-  const [seed, setSeed] = useState(1);
-  const [charge, setCharge] = useState(1);
-  const [found, setFound] = useState<{
-    crater: Crater[];
-    odds: Estimate[][];
-    rating: number;
-    seed: number;
-  }>();
-  const [progress, setProgress] = useState<number | undefined>(0);
-  const stop = useRef(() => {});
-  const [run, setRun] = useState(0);
-  useEffect(() => {
-    // The work begins here, so its progress does.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setProgress(0);
-    const asked = inspector.blast(
-      { rating, strengths: charges.map((one) => one.strength), distances: wallFar, samples, seed },
-      (done, total) => setProgress(done / total),
-    );
-    stop.current = asked.cancel;
-    let gone = false;
-    void asked.found.then((answer) => {
-      if (gone) return;
-      if (answer) setFound({ ...answer, rating, seed });
-      setProgress(undefined);
-    });
-    return () => {
-      gone = true;
-      asked.cancel();
-    };
-  }, [inspector, rating, seed, run]);
-  // What was found for another rating is shown only for as long as the new one is being tried.
-  const tried = progress !== undefined || found?.rating === rating ? found : undefined;
-  const crater = tried?.crater[charge];
-  return (
-    <div className={progress !== undefined ? 'trying' : undefined}>
-      {tried && (
-        <Curve
-          label="Odds of survival in a wall"
-          x={{ label: 'cells before the wall', values: wallFar }}
-          y="survives"
-          most={1}
-          say={percent}
-          lines={charges.map(({ name, strength }, i) => ({
-            name: `${name} ${strength}`,
-            values: itemAt(tried.odds, i).map((one) => one.odds),
-            low: itemAt(tried.odds, i).map((one) => one.low),
-            high: itemAt(tried.odds, i).map((one) => one.high),
-          }))}
-        />
-      )}
-      <p className="note" aria-live="polite">
-        {progress !== undefined ? (
-          <>
-            Trying charges before a wall … {Math.round(progress * 100)}%{' '}
-            <button type="button" className="tiny" onClick={() => stop.current()}>
-              Cancel
-            </button>
-          </>
-        ) : tried ? (
-          <>
-            {samples} charges at each distance, seed {tried.seed}; the band holds the odds in 95 of
-            100 cases.{' '}
-            <button type="button" className="tiny" onClick={() => setSeed(seed + 1)}>
-              Try another seed
-            </button>
-          </>
-        ) : (
-          <>
-            Cancelled.{' '}
-            <button type="button" className="tiny" onClick={() => setRun(run + 1)}>
-              Try it
-            </button>
-          </>
-        )}
-      </p>
-      {crater && (
-        <div className="crater">
-          <SegmentedControl
-            size="xs"
-            aria-label="Charge before the wall"
-            value={String(charge)}
-            onChange={(value) => setCharge(Number(value))}
-            data={charges.map(({ name }, i) => ({ value: String(i), label: name }))}
-          />
-          <div
-            className="wall"
-            role="img"
-            aria-label={
-              `Crater of a ${itemAt(charges, charge).name} in a wall of it: the front block is gone in ` +
-              percent(itemAt(itemAt(crater.gone, 0), 5))
-            }
-            style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}
-          >
-            {itemAt(crater.gone, 0).flatMap((_, y) => [
-              <i key={`${y} charge`} className="air">
-                {y === 5 ? <b title="The charge" /> : null}
-              </i>,
-              ...crater.gone.map((layer, z) => (
-                <i
-                  key={`${y} ${z}`}
-                  style={{
-                    background:
-                      `color-mix(in srgb, var(--brick-soft) ${(itemAt(layer, y) * 100).toFixed(0)}%, ` +
-                      'var(--tide-soft))',
-                  }}
-                >
-                  {itemAt(layer, y) >= 0.005 ? Math.round(itemAt(layer, y) * 100) : ''}
-                </i>
-              )),
-            ])}
-          </div>
-          <p className="note">
-            The wall cut open, the charge touching it from the left: in how many of 100 blasts each
-            block is gone.
-          </p>
-        </div>
-      )}
-    </div>
   );
 }

@@ -1,0 +1,106 @@
+import { useRef, type KeyboardEvent, type MouseEvent } from 'react';
+import { itemAt } from '../../../../core/lists/index.ts';
+import type { TruthTable } from '../../../../core/loot/index.ts';
+import { focusSoon } from '../../../parts/focus-soon.ts';
+import { actOnKey, isCommand, type KeyActs } from '../../../parts/grid/act-on-key.ts';
+import { cellAfter, cellsBetween, toggled, type GridCell } from '../../../parts/grid/moves.ts';
+import { useDropChoice } from './choice.tsx';
+import type { usePaintDrops } from './paint.ts';
+
+/** So many rows a page key goes. */
+const pageRows = 8;
+
+/**
+ * How the cells of a truth table lie: the ways of breaking down, and across every choice of the
+ * shown properties, first usually and then carefully.
+ */
+export interface TruthGrid {
+  rows: number;
+  columns: number;
+  /** How many columns one half has. */
+  half: number;
+  /** A cell by its row and column. */
+  cellAt: (row: number, column: number) => number;
+  /** A blast knows no care, so its careful half is no cell. */
+  isCell: (place: GridCell) => boolean;
+}
+
+export function gridOf({ space, ways }: TruthTable): TruthGrid {
+  const half = space.size / (ways.length * 2);
+  const columns = half * 2;
+  return {
+    rows: ways.length,
+    columns,
+    half,
+    cellAt: (row, column) => row * columns + column,
+    isCell: ({ row, column }) => !(itemAt(ways, row).blast && column >= half),
+  };
+}
+
+interface CellsOptions {
+  grid: TruthGrid;
+  paint: ReturnType<typeof usePaintDrops>;
+  onStage: () => void;
+}
+/** How cells are chosen, with the mouse and with keys. */
+export interface Cells {
+  chooseBetween: (one: GridCell, other: GridCell, cursor?: GridCell) => void;
+  press: (event: MouseEvent, cell: number) => void;
+  drag: (cell: number) => void;
+  onKey: (event: KeyboardEvent) => void;
+}
+
+/** Chooses cells of the truth table and moves its cursor. */
+export function useCells({ grid, paint, onStage }: CellsOptions): Cells {
+  const { cursor, chosen, move } = useDropChoice();
+  const { rows, columns, half, cellAt, isCell } = grid;
+  const anchor = useRef(cursor);
+  const placeOf = (cell: number): GridCell => ({
+    row: Math.floor(cell / columns),
+    column: cell % columns,
+  });
+  const between = (one: GridCell, other: GridCell) =>
+    cellsBetween(one, other)
+      .filter(isCell)
+      .map(({ row, column }) => cellAt(row, column));
+  const chooseBetween: Cells['chooseBetween'] = (one, other, at) =>
+    move(at ? cellAt(at.row, at.column) : cursor, between(one, other));
+  const upTo = (cell: number) => between(placeOf(anchor.current), placeOf(cell));
+
+  const press = (event: MouseEvent, cell: number) => {
+    if (event.shiftKey) {
+      move(cell, upTo(cell));
+      return;
+    }
+    anchor.current = cell;
+    move(cell, isCommand(event) ? toggled(chosen, cell) : [cell]);
+  };
+  const goTo = (place: GridCell, extend: boolean) => {
+    const next = cellAt(place.row, isCell(place) ? place.column : half - 1);
+    if (!extend) anchor.current = next;
+    move(next, extend ? upTo(next) : [next]);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const at = placeOf(cursor);
+    const next = cellAfter(event, at, { rows, columns }, pageRows);
+    const [last, end] = [rows - 1, columns - 1];
+    const letters: KeyActs = isCommand(event)
+      ? { a: () => chooseBetween({ row: 0, column: 0 }, { row: last, column: end }) }
+      : {
+          r: () => chooseBetween({ row: at.row, column: 0 }, { row: at.row, column: end }),
+          c: () => chooseBetween({ row: 0, column: at.column }, { row: last, column: at.column }),
+          i: paint.itself,
+          n: paint.nothing,
+          k: paint.itemOrItself,
+          m: onStage,
+        };
+    actOnKey(event, {
+      ...(next && { [event.key]: () => goTo(next, event.shiftKey) }),
+      Escape: () => move(cursor, []),
+      ' ': () => move(cursor, toggled(chosen, cursor)),
+      Enter: () => focusSoon('.drop-brush input'),
+      ...letters,
+    });
+  };
+  return { chooseBetween, press, drag: (cell) => move(cell, upTo(cell)), onKey };
+}
