@@ -2,6 +2,7 @@ import './bench.css';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { startTransition, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { itemAt } from '../../../core/lists/index.ts';
 import { facets } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
 import { placeIn, placeNow, type Place } from '../../api/address.ts';
@@ -46,55 +47,63 @@ export default function Bench() {
   );
 }
 
-function OneBlock({ editor }: { editor: BlockEditor }) {
+/** What this browser remembers of the bench. */
+function useKept(key: string, usual: boolean): [boolean, (value: boolean) => void] {
+  const [value, setValue] = useLocalStorage({
+    key,
+    defaultValue: usual,
+    getInitialValueInEffect: false,
+  });
+  return [value, setValue];
+}
+
+/** Where one is on the bench: the facet, the state, and the ways to others. */
+function useBenchPlace({ name, block }: BlockEditor) {
   const mod = useMod();
   const session = useSession();
   const navigate = useNavigate();
   const { pathname, search } = useLocation();
-  const [files, setFiles] = useLocalStorage({
-    key: 'obrank.files',
-    defaultValue: false,
-    getInitialValueInEffect: false,
-  });
-  const [matrixOpen, setMatrixOpen] = useLocalStorage({
-    key: 'obrank.matrix-open',
-    defaultValue: false,
-    getInitialValueInEffect: false,
-  });
-  const [truthOpen, setTruthOpen] = useLocalStorage({
-    key: 'obrank.truth-open',
-    defaultValue: true,
-    getInitialValueInEffect: false,
-  });
-  const paint = usePaintDrops(editor);
-  const { space } = editor.block;
-  const shown = placeIn(pathname, search);
-  const facet = shown.facet ?? 'Traits';
-  const usual = defaultStateOf(mod, editor.name);
+  const { space } = block;
+  const usual = defaultStateOf(mod, name);
   const stateOf = (place: Place) =>
     place.state !== undefined && place.state < space.size ? place.state : usual;
-  const state = stateOf(shown);
+  const shown = placeIn(pathname, search);
   const setState = (next: number) =>
     void navigate(
       { pathname: window.location.pathname, search: `?state=${next}` },
       { replace: true },
     );
-  const go = (at: number) =>
+  const goToFacet = (index: number) => {
+    const facet = itemAt(facets, (index + facets.length) % facets.length).toLowerCase();
     void navigate({
-      pathname: `/m/${session.name}/blocks/${editor.name}/${facets[(at + facets.length) % facets.length]!.toLowerCase()}`,
+      pathname: `/m/${session.name}/blocks/${name}/${facet}`,
       search: window.location.search,
     });
-  const at = () => facets.indexOf(placeNow().facet ?? 'Traits');
-  const step = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
-  const matrix = matrixOpen && facet === 'Looks' && space.size > 1 && !files;
-  const truth = truthOpen && facet === 'Loot' && !files;
-  const covered = matrix || truth;
-  // Once it has been shown the stage stays, out of sight: giving up its graphics and making them
-  // again takes longer than all the rest.
-  const [staged, setStaged] = useState(!covered);
-  if (!covered && !staged) setStaged(true);
+  };
+  // Keys may come faster than the page is drawn, so they go by the address.
+  const facetNow = () => placeNow().facet ?? 'Traits';
+  const stepState = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
+  return {
+    search,
+    facet: shown.facet ?? 'Traits',
+    state: stateOf(shown),
+    setState,
+    goToFacet,
+    facetNow,
+    stepFacet: (by: number) => goToFacet(facets.indexOf(facetNow()) + by),
+    stepState,
+  };
+}
+
+/** What stands in the middle: the files, the matrix, the truth table of drops, or the stage. */
+function useMiddle({ block }: BlockEditor, place: ReturnType<typeof useBenchPlace>) {
+  const [files, setFiles] = useKept('obrank.files', false);
+  const [isMatrixOpen, setMatrixOpen] = useKept('obrank.matrix-open', false);
+  const [isTruthOpen, setTruthOpen] = useKept('obrank.truth-open', true);
+  const matrix = isMatrixOpen && place.facet === 'Looks' && block.space.size > 1 && !files;
+  const truth = isTruthOpen && place.facet === 'Loot' && !files;
   const toMatrix = () => {
-    if (placeNow().facet !== 'Looks') go(facets.indexOf('Looks'));
+    if (place.facetNow() !== 'Looks') place.goToFacet(facets.indexOf('Looks'));
     setFiles(false);
     // In slices, so that nothing waits for it. The matrix takes the focus when it is there.
     startTransition(() => setMatrixOpen(!matrix));
@@ -103,22 +112,16 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
     setFiles(false);
     setTruthOpen(!truth);
   };
-  useHotkeys([
-    ['[', () => go(at() - 1)],
-    [']', () => go(at() + 1)],
-    ...facets.map((_, i): [string, () => void] => [String(i + 1), () => go(i)]),
-    ['F', () => setFiles(!files)],
-    ['M', () => (facet === 'Loot' ? toTruth() : toMatrix())],
-    ...(facet === 'Loot'
-      ? ([
-          ['I', paint.itself],
-          ['N', paint.nothing],
-          ['K', paint.itemOrItself],
-        ] as [string, () => void][])
-      : []),
-    [',', () => step(-1)],
-    ['.', () => step(1)],
-  ]);
+  return { files, setFiles, matrix, truth, toMatrix, toTruth };
+}
+
+function OneBlock({ editor }: { editor: BlockEditor }) {
+  const mod = useMod();
+  const place = useBenchPlace(editor);
+  const middle = useMiddle(editor, place);
+  const { facet, state, setState } = place;
+  const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
+  useBenchKeys(editor, place, middle);
   return (
     <div className="bench">
       <ShelfList current={editor.name} facet={facet} />
@@ -126,38 +129,71 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
         editor={editor}
         facet={facet}
         title={titleOf(mod, editor.name, editor.declared.names)}
-        search={search}
+        search={place.search}
       />
-      <div className="middle">
-        {files ? (
-          <Files block={editor.name} onClose={() => setFiles(false)} />
-        ) : matrix ? (
-          <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} />
-        ) : truth ? (
-          <Truth editor={editor} onStage={toTruth} />
-        ) : null}
-        {!files && staged && (
-          <div className="stage-holder" hidden={covered}>
-            <Stage editor={editor} state={state} />
-          </div>
-        )}
-        <div hidden={covered}>
-          <RestingStrip resting={covered} editor={editor} state={state} onState={setState} />
-        </div>
-      </div>
+      <Middle editor={editor} place={place} middle={middle} />
       <section className="sheet" aria-label={facet}>
         <FacetSheet
-          facet={facet}
-          editor={editor}
-          state={state}
+          {...{ facet, editor, state, matrix, truth }}
           onState={setState}
-          matrix={matrix}
           onMatrix={toMatrix}
-          truth={truth}
           onTruth={toTruth}
         />
       </section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
+    </div>
+  );
+}
+
+function useBenchKeys(
+  editor: BlockEditor,
+  { facet, goToFacet, stepFacet, stepState }: ReturnType<typeof useBenchPlace>,
+  { files, setFiles, toMatrix, toTruth }: ReturnType<typeof useMiddle>,
+): void {
+  const paint = usePaintDrops(editor);
+  const inLoot: [string, () => void][] = [
+    ['I', paint.itself],
+    ['N', paint.nothing],
+    ['K', paint.itemOrItself],
+  ];
+  useHotkeys([
+    ['[', () => stepFacet(-1)],
+    [']', () => stepFacet(1)],
+    ...facets.map((_, i): [string, () => void] => [String(i + 1), () => goToFacet(i)]),
+    ['F', () => setFiles(!files)],
+    ['M', facet === 'Loot' ? toTruth : toMatrix],
+    ...(facet === 'Loot' ? inLoot : []),
+    [',', () => stepState(-1)],
+    ['.', () => stepState(1)],
+  ]);
+}
+
+interface MiddleProps {
+  editor: BlockEditor;
+  place: ReturnType<typeof useBenchPlace>;
+  middle: ReturnType<typeof useMiddle>;
+}
+
+function Middle({ editor, place: { state, setState }, middle }: MiddleProps) {
+  const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
+  const isCovered = matrix || truth;
+  // Once it has been shown the stage stays, out of sight: giving up its graphics and making them
+  // again takes longer than all the rest.
+  const [isStaged, setStaged] = useState(!isCovered);
+  if (!isCovered && !isStaged) setStaged(true);
+  return (
+    <div className="middle">
+      {files && <Files block={editor.name} onClose={() => setFiles(false)} />}
+      {matrix && <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} />}
+      {truth && <Truth editor={editor} onStage={toTruth} />}
+      {!files && isStaged && (
+        <div className="stage-holder" hidden={isCovered}>
+          <Stage editor={editor} state={state} />
+        </div>
+      )}
+      <div hidden={isCovered}>
+        <RestingStrip resting={isCovered} editor={editor} state={state} onState={setState} />
+      </div>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { useHotkeys } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { Facet } from '../../../core/inspect/index.ts';
+import type { Facet, Finding } from '../../../core/inspect/index.ts';
 import { placeNow } from '../../api/address.ts';
 import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
@@ -15,15 +15,19 @@ import { shelfGroups, type ShelfBlock } from '../blocks/groups.ts';
 
 type Line = { kind: 'group'; title: string; many: number } | ({ kind: 'block' } & ShelfBlock);
 
+interface ShelfProps {
+  current: string;
+  facet: Facet;
+}
+
+/** The heights of a group's title and of a block, in pixels. */
+const [titleHeight, blockHeight] = [30, 44];
+
 /** The shelf beside the bench: all blocks by group. Only what is in sight is laid out. */
-export function ShelfList({ current, facet }: { current: string; facet: Facet }) {
+export function ShelfList({ current, facet }: ShelfProps) {
   const mod = useMod();
-  const session = useSession();
-  const navigate = useNavigate();
-  const findings = useFindingsByBlock();
   const [filter, setFilter] = useState('');
   const field = useRef<HTMLInputElement>(null);
-  const scroller = useRef<HTMLDivElement>(null);
   const lines = useMemo(
     () =>
       shelfGroups(mod, filter).flatMap((group): Line[] => [
@@ -32,33 +36,8 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
       ]),
     [mod, filter],
   );
-  const virtual = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (i) => (itemAt(lines, i).kind === 'group' ? 30 : 44),
-    overscan: 8,
-  });
-  const address = (name: string) => `/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`;
-  const step = (by: number) => {
-    const blocks = lines.filter((line) => line.kind === 'block');
-    const here = placeNow();
-    const next = blocks[blocks.findIndex((line) => line.name === (here.block ?? current)) + by];
-    if (next)
-      void navigate(
-        `/m/${session.name}/blocks/${next.name}/${(here.facet ?? facet).toLowerCase()}`,
-      );
-  };
-  useHotkeys([
-    ['ArrowDown', () => step(1)],
-    ['ArrowUp', () => step(-1)],
-    ['/', () => field.current?.focus()],
-  ]);
-  const at = lines.findIndex((line) => line.kind === 'block' && line.name === current);
-  useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
-    // Only a change of block moves the shelf, not every edit.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [current]);
+  useSteps(lines, current, facet);
+  useHotkeys([['/', () => field.current?.focus()]]);
   return (
     <aside aria-label="Shelf">
       <TextInput
@@ -69,54 +48,98 @@ export function ShelfList({ current, facet }: { current: string; facet: Facet })
         value={filter}
         onChange={(event) => setFilter(event.currentTarget.value)}
       />
-      <div className="shelf-list" ref={scroller}>
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {virtual.getVirtualItems().map(({ index, start, size }) => {
-            const line = itemAt(lines, index);
-            return (
-              <div
-                key={line.kind === 'group' ? `group ${line.title}` : line.name}
-                style={{ position: 'absolute', top: start, left: 0, right: 0, height: size }}
-              >
-                {line.kind === 'group' ? (
-                  <h4>
-                    {line.title}
-                    <span>{line.many}</span>
-                  </h4>
-                ) : (
-                  <Link
-                    to={address(line.name)}
-                    className={`shelf-row${line.name === current ? ' on' : ''}`}
-                    aria-current={line.name === current ? 'page' : undefined}
-                    title={line.id}
-                  >
-                    <Rendering
-                      block={line.name}
-                      state={defaultStateOf(mod, line.name)}
-                      size={34}
-                      fills
-                    />
-                    <span>
-                      <b>{line.title}</b>
-                      <Pips
-                        stations={stationsOf(
-                          heldUnder(mod.blocks, line.name),
-                          findings.get(line.name) ?? [],
-                        )}
-                      />
-                    </span>
-                  </Link>
-                )}
-              </div>
-            );
-          })}
-        </div>
-        {lines.length === 0 && (
-          <p className="note" style={{ padding: '8px 14px' }}>
-            No block matches.
-          </p>
-        )}
-      </div>
+      <Lines lines={lines} current={current} facet={facet} />
     </aside>
+  );
+}
+
+/** Goes to the block above or below, by the arrow keys. */
+function useSteps(lines: readonly Line[], current: string, facet: Facet): void {
+  const session = useSession();
+  const navigate = useNavigate();
+  const step = (by: number) => {
+    const blocks = lines.filter((line) => line.kind === 'block');
+    const here = placeNow();
+    const next = blocks[blocks.findIndex(({ name }) => name === (here.block ?? current)) + by];
+    const shown = (here.facet ?? facet).toLowerCase();
+    if (next) void navigate(`/m/${session.name}/blocks/${next.name}/${shown}`);
+  };
+  useHotkeys([
+    ['ArrowDown', () => step(1)],
+    ['ArrowUp', () => step(-1)],
+  ]);
+}
+
+function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] }) {
+  const findings = useFindingsByBlock();
+  const scroller = useRef<HTMLDivElement>(null);
+  const track = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => (itemAt(lines, i).kind === 'group' ? titleHeight : blockHeight),
+    overscan: 8,
+  });
+  const index = lines.findIndex((line) => line.kind === 'block' && line.name === current);
+  useEffect(() => {
+    if (index >= 0) track.scrollToIndex(index, { align: 'auto' });
+    // Only a change of block moves the shelf, not every edit.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [current]);
+  return (
+    <div className="shelf-list" ref={scroller}>
+      <div className="shelf-track" style={{ height: track.getTotalSize() }}>
+        {track.getVirtualItems().map((item) => {
+          const line = itemAt(lines, item.index);
+          return (
+            <div
+              key={line.kind === 'group' ? `group ${line.title}` : line.name}
+              className="shelf-line"
+              style={{ top: item.start, height: item.size }}
+            >
+              {line.kind === 'group' ? (
+                <h4>
+                  {line.title}
+                  <span>{line.many}</span>
+                </h4>
+              ) : (
+                <BlockLink
+                  line={line}
+                  isCurrent={line.name === current}
+                  facet={facet}
+                  findings={findings.get(line.name) ?? []}
+                />
+              )}
+            </div>
+          );
+        })}
+      </div>
+      {lines.length === 0 && <p className="note shelf-bare">No block matches.</p>}
+    </div>
+  );
+}
+
+interface BlockLinkProps {
+  line: ShelfBlock;
+  isCurrent: boolean;
+  facet: Facet;
+  findings: readonly Finding[];
+}
+
+function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: BlockLinkProps) {
+  const mod = useMod();
+  const session = useSession();
+  return (
+    <Link
+      to={`/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`}
+      className={`shelf-row${isCurrent ? ' on' : ''}`}
+      aria-current={isCurrent ? 'page' : undefined}
+      title={id}
+    >
+      <Rendering block={name} state={defaultStateOf(mod, name)} size={34} fills />
+      <span>
+        <b>{title}</b>
+        <Pips stations={stationsOf(heldUnder(mod.blocks, name), findings)} />
+      </span>
+    </Link>
   );
 }

@@ -47,7 +47,7 @@ function valueIn({ trait, word }: Wish): Traits[TraitName] | undefined {
   const { kind } = columnOf(trait);
   const isNumber = kind === 'number' && !Number.isNaN(Number(text));
   const typed = isNumber ? Number(text) : kind === 'toggle' ? text === 'true' : text;
-  return TraitsSchema.shape[trait].safeParse(typed).data as Traits[TraitName] | undefined;
+  return TraitsSchema.shape[trait].safeParse(typed).data;
 }
 
 /** The change that is wished for; undefined while it is not said whole. */

@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { pointer } from '../../../core/json/index.ts';
-import { drops, lootSource } from '../../../core/loot/index.ts';
+import { pointer, pointerSteps } from '../../../core/json/index.ts';
+import { drops, lootSource, type Breaking } from '../../../core/loot/index.ts';
 import { lookUp, idOf, namingsOf, type Mod } from '../../../core/mod/index.ts';
 import { StateSpace } from '../../../core/states/index.ts';
-import { count } from '../../../core/words/index.ts';
+import { count, spokenName } from '../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { DrawsEditor } from '../../parts/loot/draws-editor.tsx';
 import { Field } from '../../parts/field.tsx';
@@ -74,30 +74,28 @@ export function LootTables() {
   );
 }
 
-function OneTable({
-  mod,
-  name,
-  table,
-}: {
+interface TableProps {
   mod: Mod;
   name: string;
   table: Mod['lootTables'][string];
-}) {
+}
+
+/** With bare hands, as what one draw brings is told. */
+const usualBreaking: Breaking = { tool: 'bare hands', careful: false, state: 0 };
+
+/** One table: its draws, what one of them brings, and who draws from it. */
+function OneTable(props: TableProps) {
+  const { mod, name, table } = props;
   const session = useSession();
   const navigate = useNavigate();
   const findings = useFindings() ?? [];
   const options = useItemOptions();
   const id = idOf(mod.header.namespace, name);
   const path = pointer(['lootTables', name]);
-  const uses = namingsOf(mod, 'lootTables', name);
-  const users = [...new Set(uses.map(({ path: at }) => at.split('/').slice(1, 3).join('/')))];
-  const breaking = useMemo(() => ({ tool: 'bare hands' as const, careful: false, state: 0 }), []);
-  const found = drops(table.draws, breaking, lootSource(mod, { space: noStates }), [id]);
   return (
     <div className="data-open">
       <h2>
-        {name[0]!.toUpperCase() + name.slice(1).replaceAll('_', ' ')}{' '}
-        <span className="mono">{id}</span>
+        {spokenName(name)} <span className="mono">{id}</span>
       </h2>
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
       <div className="columns">
@@ -115,47 +113,15 @@ function OneTable({
           <DrawsEditor
             draws={table.draws}
             space={noStates}
-            breaking={breaking}
+            breaking={usualBreaking}
             usual={options[0]?.value}
             table={id}
             onDraws={(label, draws) => session.set(label, ['lootTables', name, 'draws'], draws)}
           />
         </div>
         <div>
-          <Field label="One draw from it brings" note="With bare hands, on average, exact.">
-            <div className="icon-row">
-              {found.map(({ give, mean, chance }) => (
-                <span key={give} className="one">
-                  <ItemIcon id={give} size={22} />
-                  <b>{Number(mean.toFixed(3))}</b> {itemTitle(mod, give)}{' '}
-                  <span className="soft">{Number((chance * 100).toFixed(1))}%</span>
-                </span>
-              ))}
-              {!found.length && <span className="note">nothing</span>}
-            </div>
-          </Field>
-          <Field
-            label="Drawn from by"
-            note={
-              uses.length ? undefined : 'Nobody draws from it yet. A lot that “draws from” it does.'
-            }
-          >
-            <div className="icon-row">
-              {users.map((user) => {
-                const [kind, who] = user.split('/') as [string, string];
-                return kind === 'blocks' ? (
-                  <Link key={user} to={`/m/${session.name}/blocks/${who}/loot`}>
-                    <ItemIcon id={idOf(mod.header.namespace, who)} size={20} />
-                    {who}
-                  </Link>
-                ) : (
-                  <Link key={user} to={`/m/${session.name}/data/loot/${who}`}>
-                    {who}
-                  </Link>
-                );
-              })}
-            </div>
-          </Field>
+          <OneDraw {...props} id={id} />
+          <Users {...props} />
           <RenameField
             kind="lootTables"
             name={name}
@@ -165,22 +131,81 @@ function OneTable({
               void navigate(`/m/${session.name}/data/loot/${to}`, { replace: true })
             }
           />
-          <Button
-            variant="subtle"
-            color="brick"
-            disabled={uses.length > 0}
-            title={
-              uses.length ? `${count(uses.length, 'lot')} would draw from nothing.` : undefined
-            }
-            onClick={() => {
-              session.edit(`Remove the loot table ${name}`, [{ path, before: table }]);
-              void navigate(`/m/${session.name}/data/loot`);
-            }}
-          >
-            Remove this table
-          </Button>
+          <RemoveTable {...props} />
         </div>
       </div>
     </div>
+  );
+}
+
+function OneDraw({ mod, table, id }: TableProps & { id: string }) {
+  const source = lootSource(mod, { space: noStates });
+  const brought = drops(table.draws, usualBreaking, source, [id]);
+  return (
+    <Field label="One draw from it brings" note="With bare hands, on average, exact.">
+      <div className="icon-row">
+        {brought.map(({ give, mean, chance }) => (
+          <span key={give} className="one">
+            <ItemIcon id={give} size={22} />
+            <b>{Number(mean.toFixed(3))}</b> {itemTitle(mod, give)}{' '}
+            <span className="soft">{Number((chance * 100).toFixed(1))}%</span>
+          </span>
+        ))}
+        {!brought.length && <span className="note">nothing</span>}
+      </div>
+    </Field>
+  );
+}
+
+/** The blocks and tables whose lots draw from it. */
+function Users({ mod, name }: TableProps) {
+  const session = useSession();
+  const users = new Map(
+    namingsOf(mod, 'lootTables', name).map(({ path }) => {
+      const [kind = '', user = ''] = pointerSteps(path);
+      return [`${kind} ${user}`, { isBlock: kind === 'blocks', user }];
+    }),
+  );
+  return (
+    <Field
+      label="Drawn from by"
+      note={users.size ? undefined : 'Nobody draws from it yet. A lot that “draws from” it does.'}
+    >
+      <div className="icon-row">
+        {[...users].map(([key, { isBlock, user }]) =>
+          isBlock ? (
+            <Link key={key} to={`/m/${session.name}/blocks/${user}/loot`}>
+              <ItemIcon id={idOf(mod.header.namespace, user)} size={20} />
+              {user}
+            </Link>
+          ) : (
+            <Link key={key} to={`/m/${session.name}/data/loot/${user}`}>
+              {user}
+            </Link>
+          ),
+        )}
+      </div>
+    </Field>
+  );
+}
+
+function RemoveTable({ mod, name }: TableProps) {
+  const session = useSession();
+  const navigate = useNavigate();
+  const uses = namingsOf(mod, 'lootTables', name).length;
+  const remove = () => {
+    session.set(`Remove the loot table ${name}`, ['lootTables', name], undefined);
+    void navigate(`/m/${session.name}/data/loot`);
+  };
+  return (
+    <Button
+      variant="subtle"
+      color="brick"
+      disabled={uses > 0}
+      title={uses ? `${count(uses, 'lot')} would draw from nothing.` : undefined}
+      onClick={remove}
+    >
+      Remove this table
+    </Button>
   );
 }

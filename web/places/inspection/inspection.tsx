@@ -3,9 +3,16 @@ import { endings } from '../../../core/kits/index.ts';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { rules, tally, type Finding } from '../../../core/inspect/index.ts';
+import {
+  rules,
+  severities,
+  tally,
+  type Finding,
+  type Severity,
+} from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
+import { download } from '../../parts/download.ts';
 import type { PackReport } from '../../api/inspector.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
@@ -18,89 +25,20 @@ const shown = 40;
  */
 export function InspectionPlace() {
   const findings = useFindings();
-  const inspector = useInspector();
-  const session = useSession();
-  const [pack, setPack] = useState<{ name: string; report: PackReport }>();
-  const [least, setLeast] = useState('hint');
+  const [pack, setPack] = useState<CheckedPack>();
+  const [least, setLeast] = useState<Severity>('hint');
   const list = useMemo(() => (pack ? pack.report.findings : (findings ?? [])), [pack, findings]);
-  const sums = tally(list);
-  const open = async (file: File | null) =>
-    file &&
-    setPack({
-      name: file.name,
-      report: await inspector.checkPack(new Uint8Array(await file.arrayBuffer())),
-    });
   const groups = useMemo(
-    () =>
-      groupByRule(
-        list.filter(
-          (finding) =>
-            least === 'hint' || finding.severity === 'error' || finding.severity === least,
-        ),
-      ),
+    () => groupByRule(list.filter(({ severity }) => isAtLeast(severity, least))),
     [list, least],
   );
-  const download = () => {
-    const blob = new Blob(
-      [
-        JSON.stringify(
-          {
-            of: pack?.name ?? session.name,
-            tally: sums,
-            findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })),
-          },
-          null,
-          2,
-        ),
-      ],
-      { type: 'application/json' },
-    );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(blob);
-    link.download = `${session.name}-inspection.json`;
-    link.click();
-    URL.revokeObjectURL(link.href);
-  };
+  const problem = pack?.report.problem;
   return (
     <div className="page">
-      <div className="blocks-head">
-        <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
-        <SegmentedControl
-          aria-label="Show"
-          value={least}
-          onChange={setLeast}
-          data={[
-            { value: 'error', label: 'Errors' },
-            { value: 'warning', label: 'and warnings' },
-            { value: 'hint', label: 'and hints' },
-          ]}
-        />
-        {pack && (
-          <Button variant="default" onClick={() => setPack(undefined)}>
-            Back to this mod
-          </Button>
-        )}
-        <FileButton
-          accept={`${endings.join(',')},application/zip`}
-          onChange={(file) => void open(file)}
-        >
-          {(props) => (
-            <Button {...props} variant="default">
-              Check a pack…
-            </Button>
-          )}
-        </FileButton>
-        <Button variant="default" onClick={download}>
-          Save the report
-        </Button>
-      </div>
-      <p className="note">
-        {pack?.report.problem ??
-          `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ` +
-            `${count(sums.hint, 'hint')}${pack ? ` in ${count(pack.report.files, 'file')}` : ''}.`}
-      </p>
+      <Head {...{ pack, list, least }} onLeast={setLeast} onPack={setPack} />
+      <p className="note">{problem ?? sumsInWords(list, pack)}</p>
       {findings === undefined && !pack && <p className="note">Inspecting…</p>}
-      {findings !== undefined && list.length === 0 && !pack?.report.problem && (
+      {findings !== undefined && list.length === 0 && !problem && (
         <div className="empty">
           <h2>Nothing wrong</h2>
           <p>
@@ -112,6 +50,81 @@ export function InspectionPlace() {
       {groups.map(([rule, found]) => (
         <Group key={rule} rule={rule} found={found} />
       ))}
+    </div>
+  );
+}
+
+/** A pack that was brought here to be checked. */
+interface CheckedPack {
+  name: string;
+  report: PackReport;
+}
+
+const isAtLeast = (severity: Severity, least: Severity): boolean =>
+  severities.indexOf(severity) <= severities.indexOf(least);
+
+function sumsInWords(findings: readonly Finding[], pack: CheckedPack | undefined): string {
+  const { error, warning, hint } = tally(findings);
+  const where = pack ? ` in ${count(pack.report.files, 'file')}` : '';
+  return `${count(error, 'error')}, ${count(warning, 'warning')}, ${count(hint, 'hint')}${where}.`;
+}
+
+interface HeadProps {
+  pack: CheckedPack | undefined;
+  onPack: (pack: CheckedPack | undefined) => void;
+  list: readonly Finding[];
+  least: Severity;
+  onLeast: (least: Severity) => void;
+}
+
+function Head({ pack, onPack, list, least, onLeast }: HeadProps) {
+  const inspector = useInspector();
+  const session = useSession();
+  const check = async (file: File | null) => {
+    if (!file) return;
+    const report = await inspector.checkPack(new Uint8Array(await file.arrayBuffer()));
+    onPack({ name: file.name, report });
+  };
+  const save = () => {
+    const report = {
+      of: pack?.name ?? session.name,
+      tally: tally(list),
+      findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })),
+    };
+    const text = JSON.stringify(report, null, 2);
+    download(`${session.name}-inspection.json`, text, 'application/json');
+  };
+  return (
+    <div className="blocks-head">
+      <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
+      <SegmentedControl
+        aria-label="Show"
+        value={least}
+        onChange={onLeast}
+        data={[
+          { value: 'error', label: 'Errors' },
+          { value: 'warning', label: 'and warnings' },
+          { value: 'hint', label: 'and hints' },
+        ]}
+      />
+      {pack && (
+        <Button variant="default" onClick={() => onPack(undefined)}>
+          Back to this mod
+        </Button>
+      )}
+      <FileButton
+        accept={`${endings.join(',')},application/zip`}
+        onChange={(file) => void check(file)}
+      >
+        {(props) => (
+          <Button {...props} variant="default">
+            Check a pack…
+          </Button>
+        )}
+      </FileButton>
+      <Button variant="default" onClick={save}>
+        Save the report
+      </Button>
     </div>
   );
 }

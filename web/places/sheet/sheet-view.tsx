@@ -18,7 +18,7 @@ interface ViewProps {
 
 /** The sheet as it was drawn, each picture a way to what it shows. */
 export function SheetView({ sheet, pixels, size, block }: ViewProps) {
-  const { cells, columns = 1, marked = [] } = sheet;
+  const { cells, columns, marked = [] } = sheet;
   const canvas = useRef<HTMLCanvasElement>(null);
   const navigate = useNavigate();
   const session = useSession();

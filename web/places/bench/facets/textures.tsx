@@ -197,7 +197,7 @@ function Users({ slot: { uses } }: CardProps) {
   const slots = [...new Set(uses.map(({ slot }) => slot))];
   const models = [...new Set(uses.map(({ model }) => nameOf(model)))];
   return (
-    <p className="note">
+    <p className="note users">
       {slots.join(', ')} of {models.join(', ')}
     </p>
   );

@@ -25,7 +25,7 @@ export function Bits({ codes, used, room }: BitsProps) {
           <Bit key={i} bit={wide - 1 - i} codes={codes} used={used} room={room} />
         ))}
       </div>
-      <p className="note">
+      <p className="note bits-note">
         {used > room
           ? `${count(used, 'bit')}, and the kit has ${room}. `
           : `${used} of ${count(room, 'bit')}. `}

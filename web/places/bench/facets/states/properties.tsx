@@ -165,7 +165,7 @@ function PropertyHead({
         check={problemOf}
         onText={(name) => put(`Rename ${property.name} to ${name}`, { ...property, name })}
       />
-      <span className="note kind" title={says[property.kind]}>
+      <span className="note property-kind" title={says[property.kind]}>
         {property.kind}
       </span>
       <button

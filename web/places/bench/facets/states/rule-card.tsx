@@ -144,7 +144,8 @@ function RuleCondition({ rule, onRule }: PartProps) {
   const put = (part: NonNullable<Placing['when']>) => {
     const left = Object.fromEntries(
       Object.entries({ ...when, ...part }).filter(
-        ([, value]) => value !== undefined && (!Array.isArray(value) || value.length),
+        ([, value]: [string, unknown]) =>
+          value !== undefined && (!Array.isArray(value) || value.length > 0),
       ),
     );
     const { when: _gone, ...rest } = rule;

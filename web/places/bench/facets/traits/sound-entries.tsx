@@ -1,32 +1,26 @@
-import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
 import { idOf, soundEvents, type SoundSet } from '../../../../../core/mod/index.ts';
 import type { Played } from '../../../../../core/sounds/index.ts';
-import { useMod } from '../../../../api/hooks.tsx';
+import { useModPart } from '../../../../api/hooks.tsx';
 import { SoundFacts } from '../../../../parts/sound-facts.tsx';
 import { Choice } from '../../../../parts/choice/index.tsx';
 
 type Entry = NonNullable<SoundSet['place']>[number];
 type Range = [number, number];
 
-/** The files of every event of a set, each with its ranges of loudness and pitch. */
-export function SoundEntries({
-  set,
-  onSet,
-  onPlay,
-}: {
+interface EntriesProps {
   set: SoundSet;
   onSet: (label: string, set: SoundSet) => void;
   onPlay: (played: Played) => void;
-}) {
-  const mod = useMod();
-  const ids = Object.keys(mod.sounds)
-    .sort()
-    .map((name) => idOf(mod.header.namespace, name));
-  const put = (event: keyof SoundSet, label: string, entries: Entry[]) => {
-    const { [event]: _before, ...rest } = set;
-    onSet(label, entries.length ? { ...rest, [event]: entries } : rest);
-  };
+}
+
+/** The files of every event of a set, each with its ranges of loudness and pitch. */
+export function SoundEntries(props: EntriesProps) {
+  const ids = useModPart(({ sounds, header }) =>
+    Object.keys(sounds)
+      .sort()
+      .map((name) => idOf(header.namespace, name)),
+  );
   return (
     <>
       {ids.length === 0 && (
@@ -35,89 +29,109 @@ export function SoundEntries({
           them it plays.
         </p>
       )}
-      {soundEvents.map((event) => {
-        const entries = set[event] ?? [];
-        const change = (i: number, part: Partial<Entry>) =>
-          put(
-            event,
-            `Change the sounds for ${event}`,
-            entries.with(i, { ...itemAt(entries, i), ...part }),
-          );
-        return (
-          <div key={event} className="event" role="group" aria-label={`Files for ${event}`}>
-            <div className="kv">
-              <b>{event}</b>
-              {ids.length > 0 && (
-                <button
-                  type="button"
-                  className="tiny"
-                  onClick={() =>
-                    put(event, `Add a sound for ${event}`, [
-                      ...entries,
-                      { sound: entries.at(-1)?.sound ?? itemAt(ids, 0) },
-                    ])
-                  }
-                >
-                  Add a file
-                </button>
-              )}
-            </div>
-            {entries.map((entry, i) => (
-              <div key={i} className="entry">
-                <Choice
-                  aria-label={`File ${i + 1} for ${event}`}
-                  data={ids.includes(entry.sound) ? ids : [entry.sound, ...ids]}
-                  error={!ids.includes(entry.sound)}
-                  value={entry.sound}
-                  onTake={(sound) => change(i, { sound })}
-                />
-                <button
-                  type="button"
-                  className="tiny"
-                  aria-label={`Play file ${i + 1} for ${event}`}
-                  onClick={() =>
-                    onPlay({ sound: entry.sound, volume: entry.volume?.[1] ?? 1, pitch: 1 })
-                  }
-                >
-                  Play
-                </button>
-                <button
-                  type="button"
-                  className="tiny"
-                  aria-label={`Remove file ${i + 1} for ${event}`}
-                  onClick={() =>
-                    put(
-                      event,
-                      `Remove a sound for ${event}`,
-                      entries.filter((_, other) => other !== i),
-                    )
-                  }
-                >
-                  ×
-                </button>
-                <span className="ranges">
-                  <Ends
-                    label={`Loudness of file ${i + 1} for ${event}`}
-                    short="loudness"
-                    value={entry.volume ?? [1, 1]}
-                    most={4}
-                    onValue={(volume) => change(i, { volume })}
-                  />
-                  <Ends
-                    label={`Pitch of file ${i + 1} for ${event}`}
-                    short="pitch"
-                    value={entry.pitch ?? [1, 1]}
-                    most={4}
-                    onValue={(pitch) => change(i, { pitch })}
-                  />
-                </span>
-                <SoundFacts id={entry.sound} />
-              </div>
-            ))}
-          </div>
-        );
-      })}
+      {soundEvents.map((event) => (
+        <Event key={event} {...props} event={event} ids={ids} />
+      ))}
     </>
+  );
+}
+
+interface EventProps extends EntriesProps {
+  event: keyof SoundSet;
+  /** The sounds of the mod. */
+  ids: readonly string[];
+}
+
+/** The files of one event. */
+function Event({ set, onSet, onPlay, event, ids }: EventProps) {
+  const entries = set[event] ?? [];
+  const put = (label: string, next: Entry[]) => {
+    const { [event]: _before, ...rest } = set;
+    onSet(label, next.length ? { ...rest, [event]: next } : rest);
+  };
+  const first = entries.at(-1)?.sound ?? ids[0];
+  return (
+    <div className="event" role="group" aria-label={`Files for ${event}`}>
+      <div className="kv">
+        <b>{event}</b>
+        {ids.length > 0 && first !== undefined && (
+          <button
+            type="button"
+            className="tiny"
+            onClick={() => put(`Add a sound for ${event}`, [...entries, { sound: first }])}
+          >
+            Add a file
+          </button>
+        )}
+      </div>
+      {entries.map((entry, i) => (
+        <EntryLine
+          key={i}
+          words={`file ${i + 1} for ${event}`}
+          entry={entry}
+          ids={ids}
+          onPlay={onPlay}
+          onChange={(part) =>
+            put(`Change the sounds for ${event}`, entries.with(i, { ...entry, ...part }))
+          }
+          onRemove={() => put(`Remove a sound for ${event}`, entries.toSpliced(i, 1))}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface LineProps {
+  /** Which file of which event it is. */
+  words: string;
+  entry: Entry;
+  ids: readonly string[];
+  onPlay: (played: Played) => void;
+  onChange: (part: Partial<Entry>) => void;
+  onRemove: () => void;
+}
+
+function EntryLine({ words, entry, ids, onPlay, onChange, onRemove }: LineProps) {
+  const { sound, volume = [1, 1], pitch = [1, 1] } = entry;
+  const isKnown = ids.includes(sound);
+  return (
+    <div className="entry">
+      <Choice
+        aria-label={words[0]!.toUpperCase() + words.slice(1)}
+        data={isKnown ? [...ids] : [sound, ...ids]}
+        error={!isKnown}
+        value={sound}
+        onTake={(next) => onChange({ sound: next })}
+      />
+      <button
+        type="button"
+        className="tiny"
+        aria-label={`Play ${words}`}
+        onClick={() => onPlay({ sound, volume: volume[1], pitch: 1 })}
+      >
+        Play
+      </button>
+      <button type="button" className="tiny" aria-label={`Remove ${words}`} onClick={onRemove}>
+        ×
+      </button>
+      <span className="ranges">
+        <Ends
+          label={`Loudness of ${words}`}
+          short="loudness"
+          value={volume}
+          most={4}
+          onValue={(next) => onChange({ volume: next })}
+        />
+        <Ends
+          label={`Pitch of ${words}`}
+          short="pitch"
+          value={pitch}
+          most={4}
+          onValue={(next) => onChange({ pitch: next })}
+        />
+      </span>
+      <SoundFacts id={sound} />
+    </div>
   );
 }
 
