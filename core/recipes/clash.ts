@@ -1,4 +1,3 @@
-import { itemAt } from '../lists/index.ts';
 import { ingredientsOf, resultsOf, type Recipe } from '../mod/index.ts';
 import { laid, meet, mirrored, type Accepts, type Laid } from './parts.ts';
 
@@ -82,7 +81,7 @@ export function clashes(recipes: Readonly<Record<string, Recipe>>, accepts: Acce
     // for each of the others.
     const like = form.kinds.map(alikeTo).sort((a, b) => a.size - b.size);
     const others = new Set<Form>();
-    for (const ingredient of itemAt(like, 0))
+    for (const ingredient of like[0]!)
       for (const other of place.get(ingredient) ?? []) others.add(other);
     for (const other of others) {
       if (
@@ -106,10 +105,7 @@ function differ(a: Recipe, b: Recipe): boolean {
   const [one, other] = [resultsOf(a), resultsOf(b)];
   if (a.kind === 'cut' || b.kind === 'cut')
     return one.some((x) => other.some((y) => x.gives === y.gives && x.count !== y.count));
-  return (
-    itemAt(one, 0).gives !== itemAt(other, 0).gives ||
-    itemAt(one, 0).count !== itemAt(other, 0).count
-  );
+  return one[0]!.gives !== other[0]!.gives || one[0]!.count !== other[0]!.count;
 }
 
 /**
@@ -119,7 +115,7 @@ function differ(a: Recipe, b: Recipe): boolean {
 function meeting(a: Form, b: Form, accepts: Accepts): string[] | undefined {
   if (a.grids.length && b.grids.length) {
     for (const grid of b.grids) {
-      const both = meetingGrids(itemAt(a.grids, 0), grid, accepts);
+      const both = meetingGrids(a.grids[0]!, grid, accepts);
       if (both) return both;
       // Only the first may be mirrored as well.
       const turned = a.grids[1] && meetingGrids(a.grids[1], grid, accepts);
@@ -167,16 +163,16 @@ function matching(
   const partner = new Array<number>(b.length).fill(-1);
   const tryPlace = (i: number, seen: Set<number>): boolean =>
     b.some((other, j) => {
-      if (seen.has(j) || !meet(accepts(itemAt(a, i)), accepts(other))) return false;
+      if (seen.has(j) || !meet(accepts(a[i]!), accepts(other))) return false;
       seen.add(j);
-      if (itemAt(partner, j) >= 0 && !tryPlace(itemAt(partner, j), seen)) return false;
+      if (partner[j]! >= 0 && !tryPlace(partner[j]!, seen)) return false;
       partner[j] = i;
       return true;
     });
   for (let i = 0; i < a.length; i += 1) if (!tryPlace(i, new Set())) return undefined;
   const both: string[] = [];
   partner.forEach((i, j) => {
-    both[i] = common(accepts(itemAt(a, i)), accepts(itemAt(b, j)))!;
+    both[i] = common(accepts(a[i]!), accepts(b[j]!))!;
   });
   return both;
 }

@@ -55,7 +55,7 @@ export class BitSet {
   /** Adds the members of another set to this one. */
   addAll(other: BitSet): this {
     const [mine, theirs] = [this.words, other.words];
-    for (let i = other.low; i < other.high; i += 1) mine[i] = (mine[i] ?? 0) | (theirs[i] ?? 0);
+    for (let i = other.low; i < other.high; i += 1) mine[i] = mine[i]! | theirs[i]!;
     if (other.low < other.high) this.reach(other.low, other.high);
     return this;
   }
@@ -63,7 +63,7 @@ export class BitSet {
   /** Keeps of this set only what is also in the other. */
   keepAll(other: BitSet): this {
     const [mine, theirs] = [this.words, other.words];
-    for (let i = this.low; i < this.high; i += 1) mine[i] = (mine[i] ?? 0) & (theirs[i] ?? 0);
+    for (let i = this.low; i < this.high; i += 1) mine[i] = mine[i]! & theirs[i]!;
     return this;
   }
 
@@ -71,7 +71,7 @@ export class BitSet {
   dropAll(other: BitSet): this {
     const [mine, theirs] = [this.words, other.words];
     const [from, to] = [Math.max(this.low, other.low), Math.min(this.high, other.high)];
-    for (let i = from; i < to; i += 1) mine[i] = (mine[i] ?? 0) & ~(theirs[i] ?? 0);
+    for (let i = from; i < to; i += 1) mine[i] = mine[i]! & ~theirs[i]!;
     return this;
   }
 
@@ -79,7 +79,7 @@ export class BitSet {
   forEach(visit: (member: number) => void): void {
     const { words, low, high } = this;
     for (let at = low; at < high; at += 1)
-      for (let word = words[at] ?? 0; word; word &= word - 1)
+      for (let word = words[at]!; word; word &= word - 1)
         visit(at * 32 + 31 - Math.clz32(word & -word));
   }
 
@@ -87,7 +87,7 @@ export class BitSet {
   some(holds: (member: number) => boolean): boolean {
     const { words, low, high } = this;
     for (let at = low; at < high; at += 1)
-      for (let word = words[at] ?? 0; word; word &= word - 1)
+      for (let word = words[at]!; word; word &= word - 1)
         if (holds(at * 32 + 31 - Math.clz32(word & -word))) return true;
     return false;
   }
@@ -124,7 +124,7 @@ export class BitSet {
   /** True when every member of this set is in the other. */
   isWithin(other: BitSet): boolean {
     for (let i = this.low; i < this.high; i += 1)
-      if ((this.words[i] ?? 0) & ~(other.words[i] ?? 0)) return false;
+      if (this.words[i]! & ~other.words[i]!) return false;
     return true;
   }
 
@@ -138,14 +138,7 @@ export class BitSet {
     const [low, high] = BitSet.bounds(sets, sets[0]!);
     const [a, b, c, d] = BitSet.four(sets, 0);
     for (let i = low; i < high; i += 1)
-      if (
-        (a[i] ?? 0) &
-        (b[i] ?? 0) &
-        (c[i] ?? 0) &
-        (d[i] ?? 0) &
-        ~((one.words[i] ?? 0) | (two.words[i] ?? 0))
-      )
-        return false;
+      if (a[i]! & b[i]! & c[i]! & d[i]! & ~(one.words[i]! | two.words[i]!)) return false;
     return true;
   }
 
@@ -159,8 +152,7 @@ export class BitSet {
     let from = outer.words;
     for (let at = 0; at < sets.length; at += 4) {
       const [a, b, c, d] = BitSet.four(sets, at);
-      for (let i = low; i < high; i += 1)
-        words[i] = (from[i] ?? 0) & (a[i] ?? 0) & (b[i] ?? 0) & (c[i] ?? 0) & (d[i] ?? 0);
+      for (let i = low; i < high; i += 1) words[i] = from[i]! & a[i]! & b[i]! & c[i]! & d[i]!;
       from = words;
     }
     return new BitSet(outer.size, words, low, high);
@@ -189,7 +181,7 @@ export class BitSet {
   get count(): number {
     let total = 0;
     for (let i = this.low; i < this.high; i += 1) {
-      let v = (this.words[i] ?? 0) - (((this.words[i] ?? 0) >>> 1) & 0x55555555);
+      let v = this.words[i]! - ((this.words[i]! >>> 1) & 0x55555555);
       v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
       total += Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
     }
@@ -199,7 +191,7 @@ export class BitSet {
   /** The members in ascending order. */
   *[Symbol.iterator](): Generator<number> {
     for (let at = this.low; at < this.high; at += 1) {
-      let word = this.words[at] ?? 0;
+      let word = this.words[at]!;
       while (word) {
         yield at * 32 + 31 - Math.clz32(word & -word);
         word &= word - 1;

@@ -1,4 +1,3 @@
-import { itemAt } from '../lists/index.ts';
 import { valuesOf, type Value } from './property.ts';
 import type { StateSpace } from './space.ts';
 
@@ -99,19 +98,15 @@ export function encoderOf(layout: CodeLayout, space: StateSpace): Int32Array {
     const places =
       at < 0
         ? [digit.always === undefined ? 0 : listed.indexOf(digit.always)]
-        : itemAt(space.values, at).map((value) => listed.indexOf(value));
+        : space.values[at]!.map((value) => listed.indexOf(value));
     for (let state = 0; state < codes.length; state += 1) {
-      const place = itemAt(places, at < 0 ? 0 : space.digit(state, at));
-      if ((codes[state] ?? 0) >= 0)
-        codes[state] = place < 0 ? -1 : (codes[state] ?? 0) + place * worth;
+      const place = places[at < 0 ? 0 : space.digit(state, at)]!;
+      if (codes[state]! >= 0) codes[state] = place < 0 ? -1 : codes[state]! + place * worth;
     }
   };
   for (let i = digits.length - 1; i >= 0; i -= 1) {
-    add(
-      itemAt(digits, i),
-      layout.kind === 'bit-fields' ? 2 ** itemAt(layout.fields, i).at : weight,
-    );
-    weight *= valuesIn(itemAt(digits, i).values);
+    add(digits[i]!, layout.kind === 'bit-fields' ? 2 ** layout.fields[i]!.at : weight);
+    weight *= valuesIn(digits[i]!.values);
   }
   return layout.kind === 'table'
     ? codes.map((place) => (place < 0 ? -1 : (layout.codes[place] ?? -1)))
@@ -131,13 +126,13 @@ export function decoderOf(
   const fromPlaces = (places: readonly number[]): number | undefined => {
     const state: Record<string, Value> = {};
     for (let i = 0; i < digits.length; i += 1) {
-      const { property, always } = itemAt(digits, i);
-      const value = itemAt(listed, i)[itemAt(places, i)];
+      const { property, always } = digits[i]!;
+      const value = listed[i]![places[i]!];
       if (value === undefined) return undefined;
       const at = space.indexOf(property);
       if (at < 0) {
-        if (value !== (always ?? itemAt(listed, i)[0])) return undefined;
-      } else if (!itemAt(space.values, at).includes(value)) return undefined;
+        if (value !== (always ?? listed[i]![0])) return undefined;
+      } else if (!space.values[at]!.includes(value)) return undefined;
       else state[property] = value;
     }
     return space.encode(state);
@@ -146,7 +141,7 @@ export function decoderOf(
     let rest = place;
     const places = digits.map(() => 0);
     for (let i = digits.length - 1; i >= 0; i -= 1) {
-      const many = itemAt(listed, i).length;
+      const many = listed[i]!.length;
       places[i] = rest % many;
       rest = Math.floor(rest / many);
     }

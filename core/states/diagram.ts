@@ -32,7 +32,7 @@ class Pairs {
   numberOf(a: number, b: number, next: number): number {
     if (this.many * 6 > this.table.length) this.grow();
     const at = this.place(a, b);
-    if (this.table[at + 2]) return this.table[at + 2] ?? 0;
+    if (this.table[at + 2]) return this.table[at + 2]!;
     this.many += 1;
     [this.table[at], this.table[at + 1], this.table[at + 2]] = [a, b, next];
     return next;
@@ -53,8 +53,7 @@ class Pairs {
     const old = this.table;
     this.table = new Int32Array(old.length * 4);
     for (let i = 0; i < old.length; i += 3)
-      if (old[i + 2])
-        this.table.set(old.subarray(i, i + 3), this.place(old[i] ?? 0, old[i + 1] ?? 0));
+      if (old[i + 2]) this.table.set(old.subarray(i, i + 3), this.place(old[i]!, old[i + 1]!));
   }
 }
 
@@ -83,16 +82,16 @@ export function diagramOf(
     let sum = 0;
     for (let i = 0; i < above.length; i += 1) {
       const from = i * width;
-      let chain = level[from] ?? 0;
+      let chain = level[from]!;
       let alike = true;
       for (let j = 1; j < width; j += 1) {
         if (level[from + j] !== level[from]) alike = false;
-        const known = pairs.numberOf(chain, level[from + j] ?? 0, next);
+        const known = pairs.numberOf(chain, level[from + j]!, next);
         if (known === next) next += 1;
         chain = known;
       }
       if (alike) {
-        above[i] = level[from] ?? 0;
+        above[i] = level[from]!;
         continue;
       }
       // The number of the chain stands for this very list of children, so the node is made once.
@@ -109,7 +108,7 @@ export function diagramOf(
     }
     level = above;
   }
-  return { ...renumbered(level[0] ?? 0, terminals, nodes, nodeAt), rows: rows[level[0] ?? 0]! };
+  return { ...renumbered(level[0]!, terminals, nodes, nodeAt), rows: rows[level[0]!]! };
 }
 
 /** The same diagram with its nodes numbered without gaps after the terminals. */
@@ -136,7 +135,7 @@ function permuted(of: Int32Array, sizes: readonly number[], order: readonly numb
   const digits = order.map(() => 0);
   let from = 0;
   for (let to = 0; to < of.length; to += 1) {
-    result[to] = of[from] ?? 0;
+    result[to] = of[from]!;
     for (let d = order.length - 1; d >= 0; d -= 1) {
       const dimension = order[d]!;
       digits[d]! += 1;

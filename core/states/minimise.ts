@@ -119,7 +119,7 @@ function draftsOf<T>(
     const first = won.first;
     if (first === undefined) continue;
     open.dropAll(won);
-    const kind = of[first] ?? 0;
+    const kind = of[first]!;
     won.forEach((state) => {
       if (of[state] !== kind) throw new RangeError('the rows to begin with mean something else');
     });
@@ -157,7 +157,7 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
       state += (rest % many) * space.steps[matters[i]!]!;
       rest = Math.floor(rest / many);
     }
-    table[cell] = of[state] ?? 0;
+    table[cell] = of[state]!;
   }
   return table;
 }

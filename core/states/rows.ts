@@ -69,7 +69,7 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   const dead = blocked.map((row) => {
     const coveredBy: number[] = [];
     space.matching(rows[row]!.when).forEach((state) => {
-      const at = winner[state] ?? 0;
+      const at = winner[state]!;
       if (noted[at] === row) return;
       noted[at] = row;
       coveredBy.push(at);

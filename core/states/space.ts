@@ -183,13 +183,12 @@ export class StateSpace {
       for (let at = this.values.length - 1; at >= 0; at -= 1)
         for (const state of front) {
           const line = this.withDigit(state, at, 0);
-          const seen = walked[at]!;
-          if (seen[line]) continue;
-          seen[line] = 1;
+          if (walked[at]![line]) continue;
+          walked[at]![line] = 1;
           for (let digit = 0; digit < this.values[at]!.length; digit += 1) {
             const other = line + digit * this.steps[at]!;
-            if ((nearest[other] ?? 0) >= 0) continue;
-            nearest[other] = nearest[state] ?? 0;
+            if (nearest[other]! >= 0) continue;
+            nearest[other] = nearest[state]!;
             next.push(other);
           }
         }

@@ -1,4 +1,3 @@
-import { itemAt } from '../lists/index.ts';
 import { seededRandom, mix } from '../space/index.ts';
 import { costOf, energyRange, rayCount, stepCost } from './blast.ts';
 
@@ -90,7 +89,7 @@ function sendRay(
     }
     if (x < 0 || y < 0 || z < 0 || x >= width || y >= height || z >= depth) return;
     const cell = (z * height + y) * width + x;
-    const rating = ratings[cell] ?? 0;
+    const rating = ratings[cell]!;
     if (rating < 0) left -= stepCost;
     else {
       if (left > rating) ratings[cell] = -1;
@@ -166,9 +165,9 @@ export function* craterSteps(
     explode(world, [middle, middle, 0], strength, seededRandom(mix(seed, sample, 77)));
     for (let layer = 0; layer < wallThick; layer += 1)
       for (let y = 0; y < wallSide; y += 1)
-        if ((world.ratings[worldCell(world, middle, wallSide - 1 - y, distance + layer)] ?? 0) < 0)
-          itemAt(gone, layer)[y]! += 1 / samples;
-    if ((world.ratings[worldCell(world, middle, middle, distance)] ?? 0) >= 0) survived += 1;
+        if (world.ratings[worldCell(world, middle, wallSide - 1 - y, distance + layer)]! < 0)
+          gone[layer]![y]! += 1 / samples;
+    if (world.ratings[worldCell(world, middle, middle, distance)]! >= 0) survived += 1;
     yield sample + 1;
   }
   return { gone, survives: { ...wilson(survived, samples), samples, seed } };
