@@ -18,6 +18,7 @@ import {
   emptyMod,
   entrySchemas,
   inOrder,
+  jsonFolders,
   namePatternOf,
   pathPattern,
   schemaProblems,
@@ -54,19 +55,6 @@ export interface ModFolder {
   placeOf: (path: string) => { file: string; place: Place } | undefined;
 }
 
-/** Where the JSON files of each kind lie. */
-const folders: Partial<Record<EntryKind, string>> = {
-  blocks: 'blocks',
-  items: 'items',
-  models: 'models',
-  blockTags: 'tags/blocks',
-  itemTags: 'tags/items',
-  recipes: 'recipes',
-  lootTables: 'loot',
-  words: 'words',
-  soundSets: 'soundSets',
-};
-const jsonKinds = Object.entries(folders) as [EntryKind, string][];
 const start: Place = { line: 1, column: 1 };
 
 /**
@@ -131,7 +119,7 @@ export function readModFolder(files: Files): ModFolder {
     const dot = file.lastIndexOf('.');
     const stem = file.slice(0, Math.max(0, dot));
     const ending = file.slice(dot + 1);
-    const kind = jsonKinds.find(([, folder]) => file.startsWith(`${folder}/`));
+    const kind = jsonFolders.find(([, folder]) => file.startsWith(`${folder}/`));
     if (file === 'mod.json')
       mod.header = (readJson(file, 'header', '/header') as Mod['header'] | undefined) ?? mod.header;
     else if (file === 'ledger.json')
@@ -183,7 +171,7 @@ export function readModFolder(files: Files): ModFolder {
         'textures',
         'sounds',
         'tags',
-        ...Object.values(folders).map((folder) => itemAt(folder.split('/'), 0)),
+        ...jsonFolders.map(([, folder]) => itemAt(folder.split('/'), 0)),
       ]);
       report(
         file,
@@ -285,7 +273,7 @@ export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array)
     files.set(path, new TextEncoder().encode(printJson(value)));
   text('mod.json', mod.header);
   text('ledger.json', mod.ledger);
-  for (const [kind, folder] of jsonKinds)
+  for (const [kind, folder] of jsonFolders)
     for (const [name, entry] of Object.entries(mod[kind])) text(`${folder}/${name}.json`, entry);
   for (const [name, { picture, strip }] of Object.entries(mod.textures)) {
     files.set(`textures/${name}.png`, blob(picture.sha256));

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
-import { Id, Language, Name, partRecordOf, PathName, recordOf, Sha256, Version } from './names.ts';
+import { Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from './names.ts';
 import { currentEdition } from './migrations/index.ts';
 import { toolKinds } from './traits.ts';
 
@@ -182,7 +182,3 @@ export const HeaderSchema = z.strictObject({
   }),
 });
 export type Header = z.output<typeof HeaderSchema>;
-
-const named = <S extends z.ZodType>(schema: S) => recordOf(Name, schema);
-const foldered = <S extends z.ZodType>(schema: S) => recordOf(PathName, schema);
-export { foldered, named };

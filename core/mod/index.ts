@@ -47,6 +47,7 @@ export {
   emptyMod,
   entryKinds,
   entrySchemas,
+  jsonFolders,
   ModSchema,
   namePatternOf,
   type EntryKind,

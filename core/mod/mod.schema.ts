@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import { BlockSchema } from './block.schema.ts';
 import {
-  foldered,
   HeaderSchema,
   ItemSchema,
   ModelSchema,
-  named,
   SoundSchema,
   SoundSetSchema,
   TagSchema,
@@ -16,66 +14,99 @@ import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';
 import { RecipeSchema } from './recipe.schema.ts';
-import { Language, languagePattern, namePattern, pathPattern, recordOf } from './names.ts';
+import {
+  Language,
+  languagePattern,
+  Name,
+  namePattern,
+  PathName,
+  pathPattern,
+  recordOf,
+} from './names.ts';
+
+/** What is known of a kind of named entries. */
+interface EntryFacts<Schema extends z.ZodType> {
+  /** The schema of one entry. */
+  schema: Schema;
+  /** What a name must be: plain, with folders, or the tag of a language. */
+  name: z.ZodType<string, string>;
+  pattern: RegExp;
+  /**
+   * The folder of a mod folder in which its JSON files lie, one an entry; a kind that is not kept
+   * as JSON has none.
+   */
+  folder?: string;
+}
+
+const plain = <S extends z.ZodType>(schema: S, folder: string): EntryFacts<S> => ({
+  schema,
+  name: Name,
+  pattern: namePattern,
+  folder,
+});
+const foldered = <S extends z.ZodType>(schema: S, folder?: string): EntryFacts<S> => ({
+  schema,
+  name: PathName,
+  pattern: pathPattern,
+  folder,
+});
+
+/**
+ * All kinds of named entries, in the order in which they are listed. The schema of a mod, of each
+ * entry, an empty mod, names and the folders of a mod follow from this table.
+ */
+const entryTable = {
+  blocks: plain(BlockSchema, 'blocks'),
+  items: plain(ItemSchema, 'items'),
+  models: foldered(ModelSchema, 'models'),
+  textures: foldered(TextureSchema),
+  blockTags: plain(TagSchema, 'tags/blocks'),
+  itemTags: plain(TagSchema, 'tags/items'),
+  recipes: plain(RecipeSchema, 'recipes'),
+  lootTables: plain(LootTableSchema, 'loot'),
+  words: { ...plain(WordsSchema, 'words'), name: Language, pattern: languagePattern },
+  sounds: foldered(SoundSchema),
+  soundSets: plain(SoundSetSchema, 'soundSets'),
+} as const;
+export type EntryKind = keyof typeof entryTable;
+
+/** The kinds of named entries, in the order in which they are listed. */
+export const entryKinds = Object.keys(entryTable) as EntryKind[];
+
+type SchemaOf<Kind extends EntryKind> = (typeof entryTable)[Kind]['schema'];
+type RecordSchema<V extends z.ZodType> = z.ZodRecord<z.ZodType<string, string>, V>;
+
+/** Something made for every kind of entries. */
+const forKinds = (make: (kind: EntryKind) => unknown): Record<string, unknown> =>
+  Object.fromEntries(entryKinds.map((kind) => [kind, make(kind)]));
 
 /** The whole declaration under one namespace: the header, the ledger, and named entries by kind. */
 export const ModSchema = z.strictObject({
   header: HeaderSchema,
   ledger: LedgerSchema,
-  blocks: named(BlockSchema),
-  items: named(ItemSchema),
-  models: foldered(ModelSchema),
-  textures: foldered(TextureSchema),
-  blockTags: named(TagSchema),
-  itemTags: named(TagSchema),
-  recipes: named(RecipeSchema),
-  lootTables: named(LootTableSchema),
-  words: recordOf(Language, WordsSchema),
-  sounds: foldered(SoundSchema),
-  soundSets: named(SoundSetSchema),
+  ...(forKinds((kind) => recordOf(entryTable[kind].name, entryTable[kind].schema)) as {
+    [Kind in EntryKind]: RecordSchema<SchemaOf<Kind>>;
+  }),
 });
 export type Mod = z.output<typeof ModSchema>;
-
-/** The kinds of named entries, in the order in which they are listed. */
-export const entryKinds = [
-  'blocks',
-  'items',
-  'models',
-  'textures',
-  'blockTags',
-  'itemTags',
-  'recipes',
-  'lootTables',
-  'words',
-  'sounds',
-  'soundSets',
-] as const;
-export type EntryKind = (typeof entryKinds)[number];
 
 /** The schema of one entry of each kind, and of the two single documents. */
 export const entrySchemas = {
   header: HeaderSchema,
   ledger: LedgerSchema,
-  blocks: BlockSchema,
-  items: ItemSchema,
-  models: ModelSchema,
-  textures: TextureSchema,
-  blockTags: TagSchema,
-  itemTags: TagSchema,
-  recipes: RecipeSchema,
-  lootTables: LootTableSchema,
-  words: WordsSchema,
-  sounds: SoundSchema,
-  soundSets: SoundSetSchema,
+  ...(forKinds((kind) => entryTable[kind].schema) as { [Kind in EntryKind]: SchemaOf<Kind> }),
 } as const;
 
 /** What the names of entries of a kind must match. */
 export const namePatternOf = (kind: string): RegExp =>
-  kind === 'models' || kind === 'textures' || kind === 'sounds'
-    ? pathPattern
-    : kind === 'words'
-      ? languagePattern
-      : namePattern;
+  Object.hasOwn(entryTable, kind) ? entryTable[kind as EntryKind].pattern : namePattern;
+
+/** Where in a mod folder the JSON files of each kind lie, for the kinds that are kept as JSON. */
+export const jsonFolders: readonly (readonly [kind: EntryKind, folder: string])[] =
+  entryKinds.flatMap((kind) => {
+    const { folder } = entryTable[kind];
+    return folder === undefined ? [] : [[kind, folder] as const];
+  });
 
 /** A mod with nothing in it but its header: where a new one starts. */
 export function emptyMod(namespace: string, title: string): Mod {
@@ -107,16 +138,6 @@ export function emptyMod(namespace: string, title: string): Mod {
       },
     },
     ledger: { entries: [{ number: 0, kind: 'group', name: 'general' }], retired: [] },
-    blocks: {},
-    items: {},
-    models: {},
-    textures: {},
-    blockTags: {},
-    itemTags: {},
-    recipes: {},
-    lootTables: {},
-    words: {},
-    sounds: {},
-    soundSets: {},
+    ...(forKinds(() => ({})) as Pick<Mod, EntryKind>),
   };
 }
