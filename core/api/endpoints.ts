@@ -108,7 +108,7 @@ export const endpoints = {
       description: 'What the files are compared with',
       schema: answers.BaselineAnswer,
     },
-    problems: [404],
+    problems: [404, 409],
   },
   listEdits: {
     method: 'GET',

@@ -12,4 +12,4 @@ export {
 } from './endpoints.ts';
 export { modEvents, type ModEvent, type ModEventName } from './events.ts';
 export { problemStatuses, ProblemAnswer, type ProblemStatus } from './problem.ts';
-export { BuildBody, CompareBody, EditBody, maxWaitMs, NewModBody, PlanBody } from './requests.ts';
+export { BuildBody, CompareBody, EditBody, NewModBody, PlanBody } from './requests.ts';

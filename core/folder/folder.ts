@@ -219,7 +219,8 @@ export function readModFolder(files: Files): ModFolder {
           );
         texture['strip'] = withoutSchema(text.value);
       }
-      const fits = entrySchemas.textures.safeParse(texture, { reportInput: true });
+      const document = bringEntryForward('textures', texture, edition);
+      const fits = entrySchemas.textures.safeParse(document, { reportInput: true });
       if (fits.success) put('textures', name, fits.data);
       else
         for (const { path, message } of schemaProblems(fits.error))

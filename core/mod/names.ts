@@ -92,3 +92,15 @@ export const partRecordOf = <const K extends string, V extends z.ZodType>(
       names.flatMap((name) => (part[name] === undefined ? [] : [[name, part[name]]])),
     ) as typeof record;
   });
+
+/**
+ * A name from what a person calls a thing, or from the name of a file without its ending; empty
+ * where nothing of it can be kept.
+ *
+ * @example nameFrom('Kelp glass!') // 'kelp_glass'
+ */
+export const nameFrom = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9_]+/g, '_')
+    .replaceAll(/^[_0-9]+|_+$/g, '');

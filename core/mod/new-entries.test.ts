@@ -6,6 +6,7 @@ import {
   catalogueOf,
   invertChanges,
   ModSchema,
+  nameFrom,
   newBlock,
   newGroup,
   newItem,
@@ -152,4 +153,9 @@ test('the catalogue: what is in each group, and what is in none or in one that i
 test('other mods as they are typed: names of others, each once', () => {
   const typed = [' Driftwood', 'driftwood', 'saltmarsh', 'obrank', 'two words', 'eel_creek'];
   expect(otherNamespaces('saltmarsh', typed)).toEqual(['driftwood', 'eel_creek']);
+});
+
+test('a name from what a person calls a thing keeps what a name may have', () => {
+  const texts = ['Kelp glass!', '  3 Reeds_and salt ', 'Über', '!?'];
+  expect(texts.map(nameFrom)).toEqual(['kelp_glass', 'reeds_and_salt', 'ber', '']);
 });

@@ -3,11 +3,13 @@ import {
   applyChanges,
   bringEntryForward,
   currentEdition,
+  EditConflict,
   entryKinds,
   invertChanges,
   type Change,
   type Mod,
 } from '../../core/mod/index.ts';
+import { Problem } from '../problem.ts';
 import type { HeldMod } from './held.ts';
 import { SnapshotTable, type SnapshotRow } from './tables.ts';
 
@@ -55,8 +57,23 @@ function modIn({ document, edition }: SnapshotRow): Mod {
   };
 }
 
-/** The mod as it stood before these edits, which are the last ones, oldest first. */
-export const takenBack = ({ mod }: HeldMod, edits: readonly { changes: Change[] }[]): Mod =>
-  [...edits]
-    .reverse()
-    .reduce((earlier, { changes }) => applyChanges(earlier, invertChanges(changes)), mod);
+/**
+ * The mod as it stood before these edits, which are the last ones, oldest first. Throws a 409
+ * {@link Problem} when they cannot be taken back, as where an entry that they touched does not fit
+ * and was left out.
+ */
+export function takenBack({ mod }: HeldMod, edits: readonly { changes: Change[] }[]): Mod {
+  try {
+    return [...edits]
+      .reverse()
+      .reduce((earlier, { changes }) => applyChanges(earlier, invertChanges(changes)), mod);
+  } catch (error) {
+    if (!(error instanceof EditConflict)) throw error;
+    throw new Problem(
+      409,
+      'Earlier mod not known',
+      `What the mod was when it was built last cannot be worked out: ${error.path} is not as the ` +
+        'log has it. It is known again after the next build.',
+    );
+  }
+}

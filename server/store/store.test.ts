@@ -267,6 +267,18 @@ test('what an earlier edition wrote is brought forward: entries, the log, undo a
   expect((await store.mod('saltmarsh')).mod.blocks['lamp']).toEqual(plainMod().blocks['lamp']);
 });
 
+test('what was built last is said to be unknown where the log cannot be taken back', async () => {
+  await edit('/blocks/lamp/traits/hardness', 4);
+  await store.close();
+  const database = new Sqlite(path.join(folder, 'obrank.sqlite'));
+  database.exec("DELETE FROM snapshots; UPDATE entries SET document = '{' WHERE name = 'lamp'");
+  database.close();
+  store = await open();
+  expect(await refused(store.baseline('saltmarsh'))).toMatchObject({ status: 409 });
+  await store.noteBuilt('saltmarsh', 1, (await store.mod('saltmarsh')).mod);
+  expect(await store.baseline('saltmarsh')).toMatchObject({ revision: 1, isBuilt: true });
+});
+
 test('an entry of a newer edition is kept as it is and left out, with the reason', async () => {
   await store.close();
   const database = new Sqlite(path.join(folder, 'obrank.sqlite'));

@@ -286,10 +286,7 @@ export class Store {
       const isBuilt = held.built !== null;
       const kept = await readSnapshot(manager, name);
       if (kept?.revision === revision) return { ...kept, isBuilt };
-      const edits: LoggedEdit[] = [];
-      for (let last = revision; last < held.revision; last = edits.at(-1)?.revision ?? Infinity)
-        edits.push(...(await this.readLog(name, last)));
-      const mod = takenBack(held, edits);
+      const mod = takenBack(held, await this.readLogSince(name, revision));
       await keepSnapshot(manager, name, { revision, mod });
       return { revision, isBuilt, mod };
     });
@@ -301,6 +298,16 @@ export class Store {
    */
   log(name: string, after: number): Promise<LoggedEdit[]> {
     return this.alone(() => this.readLog(name, after));
+  }
+
+  /** The whole log after a revision, oldest first. */
+  private async readLogSince(name: string, revision: number): Promise<LoggedEdit[]> {
+    const edits: LoggedEdit[] = [];
+    for (;;) {
+      const more = await this.readLog(name, edits.at(-1)?.revision ?? revision);
+      if (more.length === 0) return edits;
+      edits.push(...more);
+    }
   }
 
   private async readLog(name: string, after: number): Promise<LoggedEdit[]> {

@@ -1,4 +1,8 @@
+import { addressOf, endpoints } from '../../core/api/index.ts';
 import { facets, type Facet } from '../../core/inspect/index.ts';
+
+/** Where the bytes of a picture or sound are, by their digest. */
+export const blobAddress = (sha256: string): string => addressOf(endpoints.getBlob, { sha256 });
 
 /** Where one is, from an address: the block, the facet and the state that it names. */
 export interface Place {

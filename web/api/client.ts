@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import {
   addressOf,
   type AnswerOf,
@@ -93,12 +94,14 @@ export async function call<E extends Endpoint>(
     ...(file ? { body: file.bytes as Blob | Uint8Array<ArrayBuffer> } : {}),
     ...(!file && endpoint.method === 'POST' ? { body: JSON.stringify(body ?? {}) } : {}),
   });
-  return understood(endpoint, await response.json().catch(() => undefined));
+  const answer: unknown = await response.json().catch(() => undefined);
+  return understood(endpoint.answer.schema, answer) as AnswerOf<E>;
 }
 
-function understood<E extends Endpoint>(endpoint: E, answer: unknown): AnswerOf<E> {
-  const fits = endpoint.answer.schema?.safeParse(answer);
-  if (fits?.success) return fits.data as AnswerOf<E>;
+/** What a schema makes of an answer. Throws {@link Refused} for what it does not understand. */
+export function understood(schema: z.ZodType | undefined, answer: unknown): unknown {
+  const fits = schema?.safeParse(answer);
+  if (fits?.success) return fits.data;
   throw new Refused(
     502,
     'Answer not understood',

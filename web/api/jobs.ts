@@ -6,7 +6,7 @@ import {
   type PathParams,
   type ResultOf,
 } from '../../core/api/index.ts';
-import { call, Refused } from './client.ts';
+import { call, Refused, understood } from './client.ts';
 
 /** So long one question for a job waits, in milliseconds: progress is asked for this often. */
 const waitMs = 400;
@@ -37,7 +37,7 @@ export async function runJob<E extends JobEndpoint>(
   try {
     for (;;) {
       const job = await call(endpoints.getJob, { job: id }, { query: { wait: waitMs } });
-      if (job.state === 'done') return endpoint.result?.parse(job.result) as ResultOf<E>;
+      if (job.state === 'done') return understood(endpoint.result, job.result) as ResultOf<E>;
       if (job.state !== 'running')
         throw new Refused(
           409,

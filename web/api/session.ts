@@ -10,6 +10,7 @@ import {
 } from '../../core/mod/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import {
+  addressOf,
   endpoints,
   LoggedEdits,
   modEvents,
@@ -75,7 +76,7 @@ export class Session {
   ) {
     this.base = loaded.mod;
     this.view = { ...loaded, saving: 'saved' };
-    this.events = new EventSource(`/api/mods/${name}/events`);
+    this.events = new EventSource(addressOf(endpoints.streamEvents, { mod: name }));
     this.hear('edit', ({ edit, undo, redo }) => {
       this.heard.push(edit);
       this.update({ undo, redo });

@@ -1,9 +1,9 @@
 import { pointer } from '../../core/json/index.ts';
-import { lookUp, ownName, type Mod, type SoundSet } from '../../core/mod/index.ts';
+import { lookUp, nameFrom, ownName, type Mod, type SoundSet } from '../../core/mod/index.ts';
 import type { Played } from '../../core/sounds/index.ts';
 import { endpoints } from '../../core/api/index.ts';
+import { blobAddress } from './address.ts';
 import { call } from './client.ts';
-import { nameOfFile } from './file-name.ts';
 import type { Session } from './session.ts';
 
 /** The events of a sound set of the stock: one file each. */
@@ -22,7 +22,7 @@ export const stockSet = (id: string): SoundSet =>
 export function addressOf(mod: Mod, id: string): string | undefined {
   if (id.startsWith('obrank:')) return `/stock/${id.slice('obrank:'.length)}.wav`;
   const sound = lookUp(mod.sounds, ownName(mod.header.namespace, id) ?? '');
-  return sound && `/api/blobs/${sound.sha256}`;
+  return sound && blobAddress(sound.sha256);
 }
 
 let context: AudioContext | undefined;
@@ -72,4 +72,5 @@ export async function uploadSound(session: Session, name: string, file: Blob): P
 }
 
 /** A name for a sound from a file's name. */
-export const soundNameOf = (file: string): string => nameOfFile(file, /\.(wav|ogg)$/i, 'sound');
+export const soundNameOf = (file: string): string =>
+  nameFrom(file.replace(/\.(wav|ogg)$/i, '')) || 'sound';

@@ -1,8 +1,7 @@
-import { lookUp } from '../../core/mod/index.ts';
+import { lookUp, nameFrom } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
-import { nameOfFile } from './file-name.ts';
 import type { Session } from './session.ts';
 
 /**
@@ -22,4 +21,5 @@ export async function uploadTexture(session: Session, name: string, file: Blob):
 }
 
 /** A name for a texture from a file's name. */
-export const textureNameOf = (file: string): string => nameOfFile(file, /\.png$/i, 'texture');
+export const textureNameOf = (file: string): string =>
+  nameFrom(file.replace(/\.png$/i, '')) || 'texture';

@@ -4,6 +4,7 @@ import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { addressOf, endpoints } from '../../core/api/index.ts';
 import { useMods } from '../api/mods.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
 import { NewBlockDialog } from '../places/blocks/new-block.tsx';
@@ -129,7 +130,10 @@ function ModMenu({ title, version }: { title: string; version: string }) {
           ))}
           <Menu.Divider />
           <Menu.Item onClick={() => setMaking(true)}>New mod…</Menu.Item>
-          <Menu.Item component="a" href={`/api/mods/${session.name}/folder.zip`}>
+          <Menu.Item
+            component="a"
+            href={addressOf(endpoints.downloadFolder, { mod: session.name })}
+          >
             Download this mod as a folder (.zip)
           </Menu.Item>
         </Menu.Dropdown>

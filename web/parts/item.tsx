@@ -8,6 +8,7 @@ import {
   titleOf,
   type Mod,
 } from '../../core/mod/index.ts';
+import { blobAddress } from '../api/address.ts';
 import { useMod } from '../api/hooks.tsx';
 import { defaultStateOf } from '../places/blocks/default-state.ts';
 import { Rendering } from './rendering.tsx';
@@ -56,7 +57,7 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
         style={{
           width: size,
           height: size,
-          backgroundImage: `url(/api/blobs/${texture.picture.sha256})`,
+          backgroundImage: `url(${blobAddress(texture.picture.sha256)})`,
         }}
       />
     );

@@ -1,3 +1,4 @@
+import { blobAddress } from '../api/address.ts';
 import { useThree } from '@react-three/fiber';
 import { useEffect, useState } from 'react';
 import * as THREE from 'three';
@@ -36,7 +37,7 @@ export function useStageTexture(mod: Mod, id: string | undefined): THREE.Texture
     let wanted = true;
     const promise =
       loaded.get(key) ??
-      loader.loadAsync(`/api/blobs/${found.picture.sha256}`).then((made) => {
+      loader.loadAsync(blobAddress(found.picture.sha256)).then((made) => {
         crisp(made);
         made.repeat.set(1, 1 / frames);
         made.offset.set(0, 1 - 1 / frames);

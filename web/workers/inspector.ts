@@ -1,6 +1,7 @@
 /**
  * Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit.
  */
+import { addressOf, endpoints } from '../../core/api/index.ts';
 import { heldUnder } from '../../core/lists/index.ts';
 import { readZip } from '../../core/bytes/index.ts';
 import {
@@ -51,7 +52,7 @@ const answer = (message: FromWorker) => (self as unknown as Worker).postMessage(
 function bytesOf(sha256: string): Promise<Uint8Array | undefined> {
   const known =
     bytes.get(sha256) ??
-    fetch(`/api/blobs/${sha256}`)
+    fetch(addressOf(endpoints.getBlob, { sha256 }))
       .then(async (response) => {
         if (!response.ok) return undefined;
         const found = new Uint8Array(await response.arrayBuffer());

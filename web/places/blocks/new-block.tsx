@@ -3,6 +3,7 @@ import { useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import {
   lookUp,
+  nameFrom,
   newBlock,
   stockNamed,
   stocks,
@@ -14,7 +15,6 @@ import { namePattern } from '../../../core/mod/names.ts';
 import { basePicture, encodePicture } from '../../../core/textures/index.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
-import { nameOfFile } from '../../api/file-name.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
@@ -62,7 +62,7 @@ const firstWish: Wish = {
   copyOf: null,
 };
 
-const nameOf = ({ title, ownName }: Wish): string => ownName ?? nameOfFile(title, /^$/, '');
+const nameOf = ({ title, ownName }: Wish): string => ownName ?? nameFrom(title);
 
 function nameProblem(mod: Mod, name: string): string | undefined {
   if (!name) return undefined;

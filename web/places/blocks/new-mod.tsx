@@ -1,7 +1,7 @@
 import { Button, Group, Modal, Stack, Text, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { namePattern } from '../../../core/mod/names.ts';
+import { nameFrom, namePattern } from '../../../core/mod/names.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
 
@@ -11,12 +11,7 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
   const [title, setTitle] = useState('');
   const [own, setOwn] = useState<string>();
   const [problem, setProblem] = useState<string>();
-  const namespace =
-    own ??
-    title
-      .toLowerCase()
-      .replaceAll(/[^a-z0-9]+/g, '_')
-      .replaceAll(/^[_0-9]+|_+$/g, '');
+  const namespace = own ?? nameFrom(title);
   const create = async () => {
     try {
       await call(endpoints.beginMod, {}, { body: { namespace, title } });

@@ -5,7 +5,7 @@ import { mutate } from 'swr';
 import { kitNamed, kits } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
-import { endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
+import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
@@ -130,7 +130,7 @@ function Head() {
       <Button
         component="a"
         variant="default"
-        href={`/api/mods/${session.name}/pack`}
+        href={addressOf(endpoints.downloadPack, { mod: session.name })}
         onClick={() => void mutate(['baseline', session.name])}
       >
         Download the {kit.ending}

@@ -1,5 +1,6 @@
 import { cellText, columns, type CsvPlan } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
+import type { ImportedFile } from './import-button.tsx';
 import { ImportDialog } from './import-dialog.tsx';
 
 const wordsOf = (trait: string): string =>
@@ -14,12 +15,7 @@ export function CsvDialog({
   plan: { changed, problems },
   onApply,
   onClose,
-}: {
-  name: string;
-  plan: CsvPlan;
-  onApply: () => void;
-  onClose: () => void;
-}) {
+}: ImportedFile<CsvPlan>) {
   const cells = count(changed.length, 'cell');
   const blocks = count(new Set(changed.map(({ block }) => block)).size, 'block');
   const nothing = problems.length

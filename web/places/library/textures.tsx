@@ -4,6 +4,7 @@ import { pointer } from '../../../core/json/index.ts';
 import { heldUnder } from '../../../core/lists/index.ts';
 import { idOf, type Texture } from '../../../core/mod/index.ts';
 import { frameCount, textureUsers } from '../../../core/textures/index.ts';
+import { blobAddress } from '../../api/address.ts';
 import { useFindings, useMod } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
 
@@ -68,7 +69,7 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
         className="crisp tiled"
         style={{
           backgroundImage:
-            `url(/api/blobs/${sha256}), repeating-conic-gradient(var(--hair) 0 ` +
+            `url(${blobAddress(sha256)}), repeating-conic-gradient(var(--hair) 0 ` +
             '25%, var(--panel) 0 50%)',
         }}
         role="img"

@@ -1,9 +1,10 @@
 import { itemAt } from '../../../../core/lists/index.ts';
-import { Button, Checkbox, Group, SegmentedControl, Select } from '@mantine/core';
+import { Button, Checkbox, Group, SegmentedControl } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { lookUp, removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
 import { useModPart, useSession, type BlockEditor } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
+import { GroupField } from '../../../parts/group-field.tsx';
 import { HowHad } from '../../../parts/how-had.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
@@ -28,7 +29,10 @@ export function IdentityFacet({ editor }: FacetProps) {
           void navigate(`/m/${session.name}/blocks/${to}/identity`, { replace: true })
         }
       />
-      <GroupField editor={editor} />
+      <GroupField
+        group={identity.group}
+        onGroup={(group) => set('Change the group', ['identity', 'group'], group)}
+      />
       <StockField editor={editor} />
       <HeldAs editor={editor} />
       <Natural editor={editor} />
@@ -64,29 +68,6 @@ function NameField({ editor: { declared, set } }: PartProps) {
         />
       }
       note={`In ${language}; other languages are in Names.`}
-    />
-  );
-}
-
-function GroupField({ editor: { declared, set } }: PartProps) {
-  const { groups, languages } = useModPart(({ header }) => header);
-  return (
-    <Field
-      label="Catalogue group"
-      value={
-        <Select
-          w={220}
-          aria-label="Catalogue group"
-          placeholder="In no group"
-          clearable
-          data={groups.map((group) => ({
-            value: group.name,
-            label: lookUp(group.names, itemAt(languages, 0)) ?? group.name,
-          }))}
-          value={declared.identity.group ?? null}
-          onChange={(value) => set('Change the group', ['identity', 'group'], value ?? undefined)}
-        />
-      }
     />
   );
 }

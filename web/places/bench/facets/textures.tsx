@@ -6,6 +6,7 @@ import { lookUp, idOf, ownName, type Change, type Mod } from '../../../../core/m
 import { frameCount } from '../../../../core/textures/index.ts';
 import { pointer } from '../../../../core/json/index.ts';
 import { messageOf } from '../../../../core/words/index.ts';
+import { blobAddress } from '../../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
@@ -138,7 +139,7 @@ function Swatch({ slot }: CardProps) {
       className="swatch crisp"
       role="img"
       aria-label={slot.texture}
-      style={{ backgroundImage: `url(/api/blobs/${texture.picture.sha256}), ${checker}` }}
+      style={{ backgroundImage: `url(${blobAddress(texture.picture.sha256)}), ${checker}` }}
     />
   );
 }

@@ -1,10 +1,11 @@
-import { Button, FileButton, NumberInput, Select, TagsInput } from '@mantine/core';
+import { Button, FileButton, NumberInput, TagsInput } from '@mantine/core';
 import { Link, useNavigate } from 'react-router';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { idOf, lookUp, tagIdsIn, usualStack } from '../../../../core/mod/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
 import { Field } from '../../../parts/field.tsx';
+import { GroupField } from '../../../parts/group-field.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { ItemEditor } from './one-item.tsx';
@@ -29,7 +30,10 @@ export function NamesAndPlace({ editor, id, ...picture }: PictureProps & { id: s
         id={id}
         onRenamed={(to) => void navigate(`/m/${session.name}/data/items/${to}`, { replace: true })}
       />
-      <GroupField editor={editor} />
+      <GroupField
+        group={editor.item.group}
+        onGroup={(group) => editor.set('Change the group', 'group', group)}
+      />
       <PictureField editor={editor} {...picture} />
       <StackField editor={editor} />
       <TagsField editor={editor} />
@@ -58,29 +62,6 @@ function NameField({ editor: { name, item } }: { editor: ItemEditor }) {
           In {language}; other languages are in{' '}
           <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.
         </>
-      }
-    />
-  );
-}
-
-function GroupField({ editor: { item, set } }: { editor: ItemEditor }) {
-  const { groups, languages } = useMod().header;
-  return (
-    <Field
-      label="Catalogue group"
-      value={
-        <Select
-          w={220}
-          aria-label="Catalogue group"
-          clearable
-          placeholder="In no group"
-          data={groups.map((group) => ({
-            value: group.name,
-            label: lookUp(group.names, itemAt(languages, 0)) ?? group.name,
-          }))}
-          value={item.group ?? null}
-          onChange={(group) => set('Change the group', 'group', group ?? undefined)}
-        />
       }
     />
   );

@@ -1,5 +1,4 @@
-import { Button, FileButton, Menu, Switch, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { Button, Menu, Switch, TextInput } from '@mantine/core';
 import { itemAt } from '../../../../core/lists/index.ts';
 import {
   changeText,
@@ -8,12 +7,12 @@ import {
   writePo,
   writeWordsJson,
   type TextEntry,
-  type TextPlan,
 } from '../../../../core/texts/index.ts';
 import { languagePattern } from '../../../../core/mod/names.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
+import { ImportButton } from '../import-button.tsx';
 import { AskInMenu } from './ask-in-menu.tsx';
 import { languageName } from './language-name.ts';
 import { TextsDialog } from './texts-dialog.tsx';
@@ -54,7 +53,7 @@ export function TextsBar(props: TextsBarProps) {
         <NewText entries={entries} onAdded={onFilter} />
         <AddLanguage />
         <ExportMenu />
-        <ImportButton />
+        <ImportTexts />
       </span>
     </div>
   );
@@ -142,35 +141,14 @@ function ExportMenu() {
   );
 }
 
-function ImportButton() {
+function ImportTexts() {
   const mod = useMod();
-  const session = useSession();
-  const [read, setRead] = useState<{ name: string; plan: TextPlan }>();
-  const take = async (file: File | null) => {
-    if (!file) return;
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    setRead({ name: file.name, plan: readTexts(mod, file.name, bytes) });
-  };
   return (
-    <>
-      <FileButton accept=".po,.pot,.json,application/json" onChange={(file) => void take(file)}>
-        {(props) => (
-          <Button {...props} variant="default">
-            Import
-          </Button>
-        )}
-      </FileButton>
-      {read && (
-        <TextsDialog
-          name={read.name}
-          plan={read.plan}
-          onClose={() => setRead(undefined)}
-          onApply={() => {
-            session.edit(`Take in ${read.name}`, read.plan.changes);
-            setRead(undefined);
-          }}
-        />
-      )}
-    </>
+    <ImportButton
+      label="Import"
+      accept=".po,.pot,.json,application/json"
+      read={(name, bytes) => readTexts(mod, name, bytes)}
+      dialog={(file) => <TextsDialog {...file} />}
+    />
   );
 }

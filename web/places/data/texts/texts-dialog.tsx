@@ -1,5 +1,6 @@
 import type { TextPlan } from '../../../../core/texts/index.ts';
 import { count } from '../../../../core/words/index.ts';
+import type { ImportedFile } from '../import-button.tsx';
 import { ImportDialog } from '../import-dialog.tsx';
 
 /**
@@ -11,12 +12,7 @@ export function TextsDialog({
   plan: { language, changed, problems },
   onApply,
   onClose,
-}: {
-  name: string;
-  plan: TextPlan;
-  onApply: () => void;
-  onClose: () => void;
-}) {
+}: ImportedFile<TextPlan>) {
   const texts = count(changed.length, 'text');
   return (
     <ImportDialog

@@ -1,9 +1,9 @@
-import { Button, FileButton, Switch, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import { readCsv, writeCsv, type CsvPlan } from '../../../../core/table/index.ts';
-import { useMod, useSession } from '../../../api/hooks.tsx';
+import { Button, Switch, TextInput } from '@mantine/core';
+import { readCsv, writeCsv } from '../../../../core/table/index.ts';
+import { useMod } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
 import { CsvDialog } from '../csv-dialog.tsx';
+import { ImportButton } from '../import-button.tsx';
 import { DataTabs } from '../data-tabs.tsx';
 
 interface TableHeadProps {
@@ -36,12 +36,6 @@ export function TableHead({ filter, onFilter, withStock, onWithStock }: TableHea
 
 function CsvActs() {
   const mod = useMod();
-  const session = useSession();
-  const [read, setRead] = useState<{ name: string; plan: CsvPlan }>();
-  const take = async (file: File | null) => {
-    if (!file) return;
-    setRead({ name: file.name, plan: readCsv(mod, new Uint8Array(await file.arrayBuffer())) });
-  };
   return (
     <span className="acts">
       <Button
@@ -50,24 +44,12 @@ function CsvActs() {
       >
         Export CSV
       </Button>
-      <FileButton accept=".csv,text/csv" onChange={(file) => void take(file)}>
-        {(props) => (
-          <Button {...props} variant="default">
-            Import CSV
-          </Button>
-        )}
-      </FileButton>
-      {read && (
-        <CsvDialog
-          name={read.name}
-          plan={read.plan}
-          onClose={() => setRead(undefined)}
-          onApply={() => {
-            session.edit(`Take in ${read.name}`, read.plan.changes);
-            setRead(undefined);
-          }}
-        />
-      )}
+      <ImportButton
+        label="Import CSV"
+        accept=".csv,text/csv"
+        read={(_name, bytes) => readCsv(mod, bytes)}
+        dialog={(file) => <CsvDialog {...file} />}
+      />
     </span>
   );
 }
