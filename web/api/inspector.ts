@@ -1,6 +1,6 @@
 import type { UnfitEntry } from '../../core/api/index.ts';
 import { applyFindingsDiff, unfitFinding, type Finding } from '../../core/inspect/index.ts';
-import type { Change } from '../../core/mod/index.ts';
+import type { Change, Mod } from '../../core/mod/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type {
   BlastAnswer,
@@ -33,15 +33,22 @@ export class Inspector {
   private next = 1;
   /** What the worker has found, without what the server left out. */
   private told: Finding[] = [];
+  /** How often the worker was told of the mod, and how many of those it has answered. */
+  private sent = 0;
+  private answered = 0;
+  /** What mends as soon as the findings are those of the mod as it is. */
+  private mending: (() => void)[] = [];
   /** Undefined until the first inspection is done. */
   findings: Finding[] | undefined;
 
-  constructor(session: Session) {
+  constructor(private readonly session: Session) {
     this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'findings') {
         this.told = applyFindingsDiff(this.told, data.diff);
         this.findings = [...unfitFindings(session.view.unfit), ...this.told];
+        this.answered++;
         for (const listener of this.listeners) listener();
+        this.mendWaiting();
       } else if (data.kind === 'progress') {
         this.progress.get(data.id)?.(data.done, data.total);
       } else {
@@ -49,10 +56,13 @@ export class Inspector {
         this.waiting.delete(data.id);
       }
     };
-    this.send({ kind: 'mod', mod: session.view.mod });
-    this.stopFollowing = session.onMod((changes, mod) =>
-      this.send(changes ? { kind: 'changes', changes } : { kind: 'mod', mod }),
-    );
+    this.follow(undefined, session.view.mod);
+    this.stopFollowing = session.onMod((changes, mod) => this.follow(changes, mod));
+  }
+
+  private follow(changes: Change[] | undefined, mod: Mod): void {
+    this.sent++;
+    this.send(changes ? { kind: 'changes', changes } : { kind: 'mod', mod });
   }
 
   close(): void {
@@ -147,12 +157,42 @@ export class Inspector {
   }
 
   /**
-   * The changes that mend every finding of a rule. The page does not wait while they are worked
-   * out.
+   * Mends one finding. What is shown may be a moment older than the mod: then the fix of the same
+   * finding is taken from the next inspection, and nothing is done where it is not found again.
    */
-  async fixAll(rule: string): Promise<{ changes: Change[]; mended: number }> {
-    const fixed = await this.ask((id) => ({ kind: 'fix all', id, rule }));
-    return fixed.kind === 'all fixed' ? fixed : { changes: [], mended: 0 };
+  mend(shown: Finding): void {
+    this.mending.push(() => {
+      const same = (this.findings ?? []).filter(
+        ({ rule, block, at, fix }) =>
+          fix?.title === shown.fix?.title &&
+          rule === shown.rule &&
+          block === shown.block &&
+          at === shown.at,
+      );
+      const { fix } = same.find(({ message }) => message === shown.message) ?? same[0] ?? {};
+      if (fix) this.session.edit(fix.title, fix.changes);
+    });
+    this.mendWaiting();
+  }
+
+  /** One after the other, each on the findings of the mod that the one before has left. */
+  private mendWaiting(): void {
+    while (this.sent === this.answered && this.mending.length) this.mending.shift()?.();
+  }
+
+  /**
+   * Mends every finding of a rule, as one step that is called after how many are mended. The page
+   * does not wait while that is worked out; what a person changes meanwhile is taken into account.
+   */
+  async fixAll(rule: string, label: (mended: number) => string): Promise<void> {
+    for (;;) {
+      const { sent } = this;
+      const fixed = await this.ask((id) => ({ kind: 'fix all', id, rule }));
+      if (fixed.kind !== 'all fixed') return;
+      if (sent !== this.sent) continue;
+      this.session.edit(label(fixed.mended), fixed.changes);
+      return;
+    }
   }
 
   /** Reads and inspects a built file that a person opened. Nothing leaves the page. */

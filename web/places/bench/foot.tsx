@@ -1,7 +1,7 @@
 import { Popover } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
-import { useFindings, useSession, type BlockEditor } from '../../api/hooks.tsx';
+import { useFindings, useInspector, useSession, type BlockEditor } from '../../api/hooks.tsx';
 
 /** What was found about the block, the gravest first, with its fix. */
 export function Foot({
@@ -14,10 +14,9 @@ export function Foot({
   onFiles: () => void;
 }) {
   const session = useSession();
+  const inspector = useInspector();
   const inspected = useFindings() !== undefined;
   const { findings } = editor;
-  const apply = (finding: Finding) =>
-    finding.fix && session.edit(finding.fix.title, finding.fix.changes);
   const where = (finding: Finding) =>
     `/m/${session.name}/blocks/${editor.name}/${finding.facet.toLowerCase()}`;
   const [first, ...rest] = findings;
@@ -38,7 +37,7 @@ export function Foot({
             {first.message}
           </Link>
           {first.fix && (
-            <button type="button" className="link" onClick={() => apply(first)}>
+            <button type="button" className="link" onClick={() => inspector.mend(first)}>
               {first.fix.title}
             </button>
           )}
@@ -62,7 +61,7 @@ export function Foot({
                     {finding.message}
                   </Link>
                   {finding.fix ? (
-                    <button type="button" className="link" onClick={() => apply(finding)}>
+                    <button type="button" className="link" onClick={() => inspector.mend(finding)}>
                       {finding.fix.title}
                     </button>
                   ) : (

@@ -1,9 +1,9 @@
 import type { Finding } from '../../../core/inspect/index.ts';
-import { useSession } from '../../api/hooks.tsx';
+import { useInspector } from '../../api/hooks.tsx';
 
 /** Findings that belong to what is shown, each with its fix. */
 export function Found({ findings }: { findings: readonly Finding[] }) {
-  const session = useSession();
+  const inspector = useInspector();
   if (!findings.length) return null;
   return (
     <ul className="found-list" aria-label="Findings">
@@ -12,11 +12,7 @@ export function Found({ findings }: { findings: readonly Finding[] }) {
           <span className={`tag ${finding.severity}`}>{finding.severity}</span>
           <span style={{ flex: 1 }}>{finding.message}</span>
           {finding.fix && (
-            <button
-              type="button"
-              className="link"
-              onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}
-            >
+            <button type="button" className="link" onClick={() => inspector.mend(finding)}>
               {finding.fix.title}
             </button>
           )}

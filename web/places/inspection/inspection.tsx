@@ -146,8 +146,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
   const fixable = found.filter((finding) => finding.fix);
   const fixAll = async () => {
     setFixing(true);
-    const { changes, mended } = await inspector.fixAll(rule);
-    session.edit(`Fix ${mended} of ${rule}`, changes);
+    await inspector.fixAll(rule, (mended) => `Fix ${mended} of ${rule}`);
     setFixing(false);
   };
   return (
@@ -191,11 +190,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
               )}
             </span>
             {finding.fix && (
-              <button
-                type="button"
-                className="link"
-                onClick={() => session.edit(finding.fix!.title, finding.fix!.changes)}
-              >
+              <button type="button" className="link" onClick={() => inspector.mend(finding)}>
                 {finding.fix.title}
               </button>
             )}

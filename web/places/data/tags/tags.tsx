@@ -131,16 +131,15 @@ function TagsBar({ kind, filter, onFilter, show }: BarProps) {
 
 /** Puts every block into the tag that its tool looks into, where it is not yet. */
 function AddToToolTags() {
-  const session = useSession();
   const inspector = useInspector();
   const findings = useFindings() ?? [];
   const missing = findings.filter(({ rule, fix }) => rule === toolTagRule && fix).length;
   if (!missing) return null;
-  const add = async () => {
-    const { changes, mended } = await inspector.fixAll(toolTagRule);
-    if (changes.length)
-      session.edit(`Add ${count(mended, 'block')} to the tags of their tools`, changes);
-  };
+  const add = () =>
+    inspector.fixAll(
+      toolTagRule,
+      (mended) => `Add ${count(mended, 'block')} to the tags of their tools`,
+    );
   return (
     <button type="button" className="link" onClick={() => void add()}>
       Add the {missing} that tools ask for
