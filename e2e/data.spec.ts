@@ -333,7 +333,7 @@ test('what the item carries: a state that does not come back is found, and the d
   server,
 }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/states`);
-  await page.locator('.sheet').getByText('Placing', { exact: true }).click();
+  await page.getByRole('region', { name: 'States' }).getByText('Placing', { exact: true }).click();
   await page.getByRole('button', { name: 'Add a rule' }).click();
   const rule = page.getByRole('group', { name: 'Rule 5' });
   await rule.getByRole('combobox', { name: 'How' }).click();

@@ -36,7 +36,7 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   const address = `${server.address}/m/saltmarsh`;
   for (const block of ['reed_thatch', 'tide_lantern']) {
     await page.goto(`${address}/blocks/${block}/tags`);
-    const pills = page.locator('.sheet .mantine-Pill-root');
+    const pills = page.getByRole('region', { name: 'Tags' }).locator('.mantine-Pill-root');
     await expect(pills.filter({ hasText: '_dug' })).toHaveCount(1);
     await pills.filter({ hasText: '_dug' }).getByRole('button', { includeHidden: true }).click();
     await expect(page.getByText(/is not in the tag/)).toBeVisible();
@@ -116,7 +116,7 @@ test('nothing scrolls sideways at 1280 × 800, and every control has a name, by 
       ].map((facet) => `blocks/tide_lantern/${facet}`),
     ]) {
       await page.goto(`${server.address}/m/saltmarsh/${place}`);
-      await expect(page.locator('.place :is(h1, h2)').first()).toBeVisible();
+      await expect(page.locator('main :is(h1, h2)').first()).toBeVisible();
       const { wide, nameless } = await page.evaluate(() => ({
         wide: document.documentElement.scrollWidth > document.documentElement.clientWidth,
         nameless: [...document.querySelectorAll('button, input, select, a')]

@@ -71,7 +71,7 @@ test('traits: the ruler moves by keys and by dragging, the bars follow; back to 
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('PageUp');
   await expect(value).toHaveValue('4.3');
-  const ruler = page.locator('.ruler').first();
+  const ruler = page.getByRole('slider', { name: 'Hardness' }).locator('..');
   const { x, y, width } = (await ruler.boundingBox())!;
   await page.mouse.move(x + width / 2, y + 25);
   await page.mouse.down();
@@ -277,7 +277,7 @@ test('the stage draws the block: pixels of brass where the lantern stands, and o
   server,
 }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits?state=4`);
-  const canvas = page.locator('.stage canvas');
+  const canvas = page.getByRole('group', { name: 'Stage' }).locator('canvas');
   await expect(canvas).toBeVisible();
   /** The mean colour of a patch in the middle of the stage. */
   const middle = () =>

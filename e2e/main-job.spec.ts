@@ -23,8 +23,8 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await saved(page);
   await page.getByRole('button', { name: /files/ }).click();
   const files = page.getByLabel('Files of the block');
-  await expect(files.locator('.more')).toHaveText(/"hardness": 6\.4/);
-  await expect(files.locator('.less')).toHaveText(/"hardness": 3\.2/);
+  await expect(files.getByLabel('new line').locator('..')).toHaveText(/"hardness": 6\.4/);
+  await expect(files.getByLabel('old line').locator('..')).toHaveText(/"hardness": 3\.2/);
   await page.getByRole('button', { name: 'Back to the stage' }).click();
 
   // Make an error: two states lose their look. It is found, its state is hatched, the fix mends it.
@@ -93,7 +93,7 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await expect(page.getByText(/1 changed by hand since the last build/)).toBeVisible();
   await expect(build).toBeDisabled();
   await page.getByRole('button', { name: /salt_crust\.json edited by hand/ }).click();
-  await expect(page.locator('.less')).toContainText('"mine": true');
+  await expect(page.getByLabel('old line').locator('..')).toContainText('"mine": true');
   await page.getByLabel('Build all the same').check();
   await build.click();
   await expect(page.getByText('188 the same')).toBeVisible();

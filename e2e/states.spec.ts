@@ -36,13 +36,13 @@ test('the matrix of the gate is painted from nothing with the keyboard alone', a
   await expect(
     page.getByText('sluice_gate: 12 states have no look; the first is side = north, open = false.'),
   ).toBeVisible();
-  await expect(page.locator('.cell.bare')).toHaveCount(12);
+  await expect(page.getByRole('gridcell', { name: /without a look/ })).toHaveCount(12);
   // All of them are the shut gate, spread along the side that it faces.
   await press('Control+a', 'Enter');
   await page.keyboard.type('gate/shut');
   await press('Enter');
   await expect(grid).toBeFocused();
-  await expect(page.locator('.cell.bare')).toHaveCount(0);
+  await expect(page.getByRole('gridcell', { name: /without a look/ })).toHaveCount(0);
   await press('s');
   // The row of those that are open, wherever it lies: the other model, turned as they are.
   await press('ArrowDown', 'r');
@@ -111,10 +111,10 @@ test('coverage is broken, seen in the matrix, and mended; a dead row names what 
       'tide_lantern: 4 states have no look; the first is heading = north, hung = floor, lit = false.',
     ),
   ).toBeVisible();
-  await expect(page.locator('.cell.bare')).toHaveCount(4);
+  await expect(page.getByRole('gridcell', { name: /without a look/ })).toHaveCount(4);
   await expect(page.getByText(/never matches|12 rows/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Copy the nearest look for all of them' }).click();
-  await expect(page.locator('.cell.bare')).toHaveCount(0);
+  await expect(page.getByRole('gridcell', { name: /without a look/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^Say it in \d+ rows$/ }).click();
   await expect(page.getByText(/rows, and no fewer would do|no list has fewer than/)).toBeVisible();
   const lantern = (await held(server)).blocks['tide_lantern']!;
@@ -244,7 +244,7 @@ test('the matrix with the mouse: heads, conditions, ranges, candidates for sever
   await page.getByRole('button', { name: 'Choose all with hung = ceiling' }).click();
   await expect(chosen).toHaveCount(8);
   await page
-    .locator('.choose-line')
+    .getByRole('group', { name: 'Choose states' })
     .getByRole('group', { name: 'lit' })
     .getByRole('button', { name: 'true' })
     .click();

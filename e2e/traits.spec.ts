@@ -21,7 +21,7 @@ test('a block is declared from stock, dragged until a bronze pick takes one seco
   await page.getByLabel('Only the right tool yields a drop').uncheck();
   // The scale is logarithmic from 0.3 to 16: 3.4 s with bare hands is one second with bronze, which
   // divides by 3.4.
-  const ruler = page.locator('.ruler').first();
+  const ruler = page.getByRole('slider', { name: 'Hardness' }).locator('..');
   const { x, y, width } = (await ruler.boundingBox())!;
   await page.mouse.move(x + width * 0.8, y + 25);
   await page.mouse.down();

@@ -79,7 +79,7 @@ export async function benchMatrix(line: Line): Promise<void> {
     await page.getByRole('gridcell').first().waitFor();
     await page.waitForTimeout(2000);
     await report('opened and drawn');
-    await page.locator('.matrix-scroll').hover();
+    await page.getByRole('grid').hover();
     for (let i = 0; i < 40; i += 1) {
       await page.mouse.wheel(i % 4 === 3 ? 120 : 0, i % 4 === 3 ? 0 : 120);
       await page.waitForTimeout(30);

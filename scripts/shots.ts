@@ -48,14 +48,17 @@ await withApplication(async (address, browser) => {
     await page.keyboard.press('Shift+ArrowDown');
   });
   await shot('bench-placing', 'blocks/tide_lantern/states', 'light', async (page) => {
-    await page.locator('.sheet').getByText('Placing', { exact: true }).click();
+    await page
+      .getByRole('region', { name: 'States' })
+      .getByText('Placing', { exact: true })
+      .click();
     await page
       .getByRole('group', { name: /Click the side/ })
       .getByRole('button', { name: /^west/ })
       .click();
   });
   await shot('bench-codes', 'blocks/tide_lantern/states', 'dark', async (page) => {
-    await page.locator('.sheet').getByText('Codes', { exact: true }).click();
+    await page.getByRole('region', { name: 'States' }).getByText('Codes', { exact: true }).click();
     await page.getByText('Bit fields').click();
   });
   await shot('bench-patch', 'blocks/samphire/looks', 'light', async (page) => {
@@ -88,7 +91,7 @@ await withApplication(async (address, browser) => {
     'light',
   );
   await shot('bench-loot', 'blocks/brack_seam/loot', 'light', async (page) => {
-    await page.locator('.truth-grid').focus();
+    await page.getByRole('grid', { name: 'What would drop' }).focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
   });
   await shot('data-tags', 'data/tags?tag=saltmarsh:pick_dug', 'dark');
@@ -105,7 +108,8 @@ await withApplication(async (address, browser) => {
     await page.getByLabel('Remove row 8').click();
     await page.getByRole('link', { name: 'Tags' }).click();
     await page
-      .locator('.sheet .mantine-Pill-root')
+      .getByRole('region', { name: 'Tags' })
+      .locator('.mantine-Pill-root')
       .first()
       .getByRole('button', { includeHidden: true })
       .click();
@@ -126,7 +130,7 @@ await withApplication(async (address, browser) => {
     await page.getByRole('gridcell', { selected: true }).waitFor();
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Enter');
-    await page.locator('.brush input:focus').first().waitFor();
+    await page.locator('input:focus').waitFor();
     await page.keyboard.type('lantern/hanging_lit');
     await page.getByRole('option', { name: 'saltmarsh:lantern/hanging_lit' }).click();
     await page.getByRole('link', { name: 'Contact sheet' }).click();

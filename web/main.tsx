@@ -8,11 +8,6 @@ import '@mantine/notifications/styles.css';
 import '@mantine/spotlight/styles.css';
 import './styles.css';
 // Other places use some of what these say: it is there whichever place is opened first.
-import './places/blocks/blocks.css';
-import './places/build/build.css';
-import './places/inspection/inspection.css';
-import './places/library/library.css';
-import './places/sheet/sheet.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { StrictMode } from 'react';

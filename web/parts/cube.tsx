@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import {
   vector,
@@ -6,6 +7,7 @@ import {
   type Direction,
   type Vec3,
 } from '../../core/space/index.ts';
+import styles from './cube.module.css';
 
 const side = 40;
 const cos30 = Math.cos(Math.PI / 6);
@@ -70,7 +72,7 @@ export function Cube({
   label: string;
   /** How a side is marked, and with which words. */ mark: (
     side: Direction,
-  ) => { className: string; says?: string } | undefined;
+  ) => { as: 'front' | 'top'; says?: string } | undefined;
   disabled?: (side: Direction) => boolean;
   onSide: (side: Direction) => void;
   children?: ReactNode;
@@ -91,10 +93,12 @@ export function Cube({
         aria-disabled={off}
         aria-pressed={marked !== undefined}
         aria-label={`${direction}${marked?.says ? `, ${marked.says}` : ''}`}
-        className={
-          `side ${hidden.includes(direction) ? 'behind' : ''} ${marked?.className ?? ''} ` +
-          (off ? 'off' : '')
-        }
+        className={clsx(
+          styles['side'],
+          hidden.includes(direction) && styles['behind'],
+          marked && styles[marked.as],
+          off && styles['off'],
+        )}
         onClick={() => !off && onSide(direction)}
         onKeyDown={(event) => {
           if ((event.key === 'Enter' || event.key === ' ') && !off) {
@@ -113,7 +117,7 @@ export function Cube({
   };
   return (
     <svg
-      className="cube"
+      className={styles['cube']}
       viewBox={`-92 -${height / 2 + 2} 184 ${height}`}
       width={184}
       height={height}

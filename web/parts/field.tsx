@@ -1,5 +1,5 @@
-import './field.css';
 import type { ReactNode } from 'react';
+import styles from './field.module.css';
 
 /** One line of an editor: what it is, its value, and below what follows from it. */
 export function Field({
@@ -18,22 +18,17 @@ export function Field({
   onReset?: () => void;
 }) {
   return (
-    <div className="field">
-      <div className="kv">
+    <div className={styles['field']}>
+      <div className={styles['kv']}>
         <span>
           {label}
           {changed !== undefined && (
-            <span className="changed">
+            <span className={styles['changed']}>
               {changed}
               {onReset && (
                 <>
                   {changed && ' · '}
-                  <button
-                    type="button"
-                    className="link"
-                    style={{ fontWeight: 400 }}
-                    onClick={onReset}
-                  >
+                  <button type="button" className="link plain" onClick={onReset}>
                     back to stock
                   </button>
                 </>

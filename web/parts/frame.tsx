@@ -14,6 +14,7 @@ import { ConflictDialog } from './conflict.tsx';
 import { KeysSheet } from './keys.tsx';
 import { Palette } from './palette.tsx';
 import { Waiting } from './waiting.tsx';
+import styles from './frame.module.css';
 
 export const Mark = () => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -45,9 +46,9 @@ export function Frame() {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
   }, [refused]);
   return (
-    <div className="frame">
-      <header className="bar">
-        <Link to={`${home}/blocks`} className="mark">
+    <div className={styles['frame']}>
+      <header className={styles['bar']}>
+        <Link to={`${home}/blocks`} className={styles['mark']}>
           <Mark />
           Obrank
         </Link>
@@ -57,18 +58,18 @@ export function Frame() {
             <NavLink key={path} to={`${home}/${path}`}>
               {title}
               {path === 'inspection' && grave > 0 && (
-                <span className="many" title={`${grave} errors and warnings`}>
+                <span className={styles['many']} title={`${grave} errors and warnings`}>
                   {grave}
                 </span>
               )}
             </NavLink>
           ))}
         </nav>
-        <button type="button" className="find" onClick={() => spotlight.open()}>
+        <button type="button" className={styles['find']} onClick={() => spotlight.open()}>
           <span>Go to or do…</span>
           <kbd>Ctrl K</kbd>
         </button>
-        <span className="steps">
+        <span className={styles['steps']}>
           <button
             type="button"
             disabled={!undo}
@@ -87,12 +88,12 @@ export function Frame() {
           </button>
         </span>
         {!location.pathname.endsWith('/build') && (
-          <Link to={`${home}/build`} className="build">
+          <Link to={`${home}/build`} className={styles['build']}>
             Build the pack
           </Link>
         )}
       </header>
-      <main className="place">
+      <main className={styles['place']}>
         <Suspense fallback={<Waiting height="80vh" />}>
           <Outlet />
         </Suspense>
@@ -114,7 +115,7 @@ function ModMenu({ title, version }: { title: string; version: string }) {
     <>
       <Menu position="bottom-start" onOpen={() => void mutate()}>
         <Menu.Target>
-          <button type="button" className="mod" aria-label={`Mod: ${title}. Change mod`}>
+          <button type="button" className={styles['mod']} aria-label={`Mod: ${title}. Change mod`}>
             {title} <span className="mono">{version}</span>
           </button>
         </Menu.Target>
@@ -156,7 +157,7 @@ export function SavedMark() {
     <span
       role="status"
       data-saving={saving}
-      className={saving === 'offline' ? 'not-saved' : undefined}
+      className={saving === 'offline' ? styles['not-saved'] : undefined}
     >
       {words}
     </span>

@@ -1,5 +1,5 @@
+import clsx from 'clsx';
 import { itemAt } from '../../core/lists/index.ts';
-import './how-had.css';
 import { Link } from 'react-router';
 import { lookUp, ingredientsOf, resultsOf, type Mod } from '../../core/mod/index.ts';
 import type { Obtainable } from '../../core/recipes/index.ts';
@@ -8,6 +8,8 @@ import { useMod, useSession } from '../api/hooks.tsx';
 import { useAccepts, useHad } from '../api/making.ts';
 import { Field } from './field.tsx';
 import { ItemIcon, itemTitle } from './item.tsx';
+import styles from './how-had.module.css';
+import iconRowStyles from './icon-row.module.css';
 
 const said = (number: number): string => String(Number(number.toFixed(2)));
 
@@ -48,7 +50,7 @@ export function HowHad({
           </p>
         )}
         {had && had.steps > 1 && (
-          <details className="steps">
+          <details className={styles['steps']}>
             <summary>Step by step</summary>
             <ol>
               {stepsTo(id, all).map(([step, { way }]) => (
@@ -62,12 +64,10 @@ export function HowHad({
         )}
         {had && had.way.takes.length > 0 && (
           <>
-            <p className="note" style={{ margin: '6px 0 0' }}>
-              One costs
-            </p>
-            <div className="icon-row" aria-label="What one costs">
+            <p className={clsx('note', styles['costs'])}>One costs</p>
+            <div className={iconRowStyles['icon-row']} aria-label="What one costs">
               {[...had.cost].map(([raw, number]) => (
-                <span key={raw} className="one">
+                <span key={raw} className={iconRowStyles['one']}>
                   <ItemIcon id={raw} size={22} />
                   <b>{said(number)}</b> {itemTitle(mod, raw)}
                 </span>
@@ -78,7 +78,7 @@ export function HowHad({
       </Field>
       {givenBy.length > 0 && (
         <Field label={here === undefined ? 'Made by' : 'Made by as well'}>
-          <div className="icon-row">
+          <div className={iconRowStyles['icon-row']}>
             {givenBy.map(([name]) => (
               <Link key={name} to={`${home}/${name}`}>
                 <ItemIcon id={id} size={20} />
@@ -90,7 +90,7 @@ export function HowHad({
       )}
       {takenBy.length > 0 && (
         <Field label="Taken by">
-          <div className="icon-row">
+          <div className={iconRowStyles['icon-row']}>
             {takenBy.map(([name, recipe]) => (
               <Link key={name} to={`${home}/${name}`}>
                 <ItemIcon id={resultsOf(recipe)[0]?.gives ?? ''} size={20} />

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useMemo } from 'react';
 import {
   lookUp,
@@ -13,6 +14,7 @@ import { useMod } from '../api/hooks.tsx';
 import { defaultStateOf } from '../places/blocks/default-state.ts';
 import { Rendering } from './rendering.tsx';
 import { Choice, type ChoiceProps } from './choice/index.tsx';
+import styles from './item.module.css';
 
 /** The name that players read for an item, whatever brings it; of an unknown one its id. */
 export function itemTitle(mod: Mod, id: string): string {
@@ -53,7 +55,7 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
     return (
       <span
         {...label}
-        className="item-icon crisp"
+        className={clsx('crisp', styles['item-icon'])}
         style={{
           width: size,
           height: size,
@@ -66,7 +68,7 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
     return (
       <span
         {...label}
-        className="item-icon stock"
+        className={clsx(styles['item-icon'], styles['stock'])}
         style={{
           width: size * 0.62,
           height: size * 0.62,
@@ -78,7 +80,11 @@ export function ItemIcon({ id, size, title }: { id: string; size: number; title?
   return (
     <span
       {...label}
-      className={own ? 'item-icon unknown' : 'item-icon other'}
+      className={
+        own
+          ? clsx(styles['item-icon'], styles['unknown'])
+          : clsx(styles['item-icon'], styles['other'])
+      }
       style={{ width: size, height: size }}
     />
   );
@@ -132,7 +138,7 @@ export function ItemSelect({
       maxDropdownHeight={280}
       limit={80}
       renderOption={({ option }) => (
-        <span className="item-option">
+        <span className={styles['item-option']}>
           <ItemIcon id={option.value} size={22} />
           {option.label}
           <em>{option.value}</em>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState } from 'react';
 import {
   isOrientation,
@@ -6,6 +7,7 @@ import {
   type Orientation,
 } from '../../core/space/index.ts';
 import { Cube } from './cube.tsx';
+import styles from './orientation-picker.module.css';
 
 /**
  * Where the front faces and where the top points, picked on a little cube: first the one, then the
@@ -33,7 +35,7 @@ export function OrientationPicker({
     setStep('top');
   };
   return (
-    <div className="picker">
+    <div className={styles['picker']}>
       <Cube
         label={step === 'front' ? 'Pick where the front faces' : 'Pick where the top points'}
         onSide={pick}
@@ -41,16 +43,16 @@ export function OrientationPicker({
         disabled={(direction) => step === 'top' && !isOrientation({ front, top: direction })}
         mark={(direction) =>
           direction === front
-            ? { className: 'is-front', says: 'the front' }
+            ? { as: 'front', says: 'the front' }
             : direction === top
-              ? { className: 'is-top', says: 'the top' }
+              ? { as: 'top', says: 'the top' }
               : undefined
         }
       />
       <div>
         <button
           type="button"
-          className="step is-front"
+          className={styles['step']}
           aria-pressed={step === 'front'}
           onClick={() => setStep('front')}
         >
@@ -59,7 +61,7 @@ export function OrientationPicker({
         </button>
         <button
           type="button"
-          className="step is-top"
+          className={clsx(styles['step'], styles['top'])}
           aria-pressed={step === 'top'}
           onClick={() => setStep('top')}
         >

@@ -1,4 +1,5 @@
 import type { Station } from '../api/stations.ts';
+import styles from './pips.module.css';
 
 /** Readiness at a glance: one mark a facet, taller where something was found. */
 export function Pips({ stations }: { stations: readonly Station[] }) {
@@ -12,9 +13,9 @@ export function Pips({ stations }: { stations: readonly Station[] }) {
         .join(', ')
     : 'Nothing wrong';
   return (
-    <span className="pips" role="img" aria-label={words} title={words}>
+    <span className={styles['pips']} role="img" aria-label={words} title={words}>
       {stations.map((station) => (
-        <i key={station.facet} className={station.state} />
+        <i key={station.facet} className={styles[station.state]} />
       ))}
     </span>
   );

@@ -1,4 +1,5 @@
 import { Button, Modal, TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import { useState } from 'react';
 import { pointerSteps } from '../../core/json/index.ts';
 import {
@@ -11,6 +12,8 @@ import {
 import { count, listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { Field } from './field.tsx';
+import fieldStyles from './field.module.css';
+import styles from './rename-field.module.css';
 
 /** What saved worlds know by a number. */
 const inLedger: readonly RenamedKind[] = ['blocks', 'items', 'groups'];
@@ -36,7 +39,7 @@ export function RenameField(props: RenameProps) {
       label="Id"
       value={
         <span>
-          <span className="mono value">{id}</span>{' '}
+          <span className={clsx('mono', fieldStyles['value'])}>{id}</span>{' '}
           <button type="button" className="tiny" onClick={() => setRenaming(true)}>
             Rename
           </button>
@@ -69,7 +72,7 @@ function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: (
           w={220}
           classNames={{ input: 'mono' }}
           autoFocus
-          leftSection={<span className="note namespace">{namespace}:</span>}
+          leftSection={<span className={clsx('note', fieldStyles['namespace'])}>{namespace}:</span>}
           leftSectionWidth={namespace.length * 6.5 + 16}
           value={typed}
           error={problem !== undefined}
@@ -90,7 +93,7 @@ function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: (
         </p>
       )}
       <Places namings={namings} />
-      <div className="rename-acts">
+      <div className={fieldStyles['rename-acts']}>
         <Button variant="default" onClick={onLeave}>
           Leave it
         </Button>
@@ -124,7 +127,7 @@ const mostListed = 60;
 function Places({ namings }: { namings: readonly Naming[] }) {
   if (!namings.length) return null;
   return (
-    <details className="namings">
+    <details className={styles['namings']}>
       <summary>{count(namings.length, 'place')}</summary>
       <ul>
         {namings.slice(0, mostListed).map(({ path }) => (

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt, movedUp } from '../../core/lists/index.ts';
 import type { ReactNode } from 'react';
 import {
@@ -14,6 +15,8 @@ import {
 import { count, listed } from '../../core/words/index.ts';
 import { useMemo } from 'react';
 import { WhenEditor } from './when-editor.tsx';
+import rowCardStyles from './row-card.module.css';
+import styles from './rows-editor.module.css';
 
 interface RowsProps<T> {
   /** What the rows give, as in "Row 2 of friction". */
@@ -80,7 +83,7 @@ export function RowsEditor<T>(props: RowsProps<T>) {
   const left = rows.length - mostRows;
   const { uncovered } = facts;
   return (
-    <div className="rows" role="group" aria-label={`Rows of ${what}`}>
+    <div role="group" aria-label={`Rows of ${what}`}>
       {rows.slice(0, mostRows).map((row, index) => (
         <RowCard key={index} {...props} row={row} index={index} facts={facts} />
       ))}
@@ -118,20 +121,24 @@ function RowCard<T>(props: RowProps<T>) {
   );
   return (
     <div
-      className={`row-card${dead ? ' dead' : ''}${inline ? ' inline' : ''}`}
+      className={clsx(
+        rowCardStyles['row-card'],
+        dead && rowCardStyles['dead'],
+        inline && rowCardStyles['inline'],
+      )}
       role="group"
       aria-label={`Row ${index + 1}`}
     >
-      <div className="head">
+      <div className={rowCardStyles['head']}>
         <span className="mono">{index + 1}</span>
         <RowCondition {...props} />
         {inline && editor}
         <RowActs {...props} />
       </div>
       {!inline && editor}
-      <div className="note foot-note">
+      <div className={clsx('note', rowCardStyles['foot-note'])}>
         {dead ? (
-          <b className="never">never matches: {whyDead(dead.coveredBy)}</b>
+          <b className={rowCardStyles['never']}>never matches: {whyDead(dead.coveredBy)}</b>
         ) : (
           count(states.count, 'state')
         )}
@@ -156,7 +163,7 @@ function RowCondition<T>({ what, rows, space, layered, onRows, row, index }: Row
   const isLast = index > 0 && index === rows.length - 1 && !row.when && !layered;
   if (!isLast) return <WhenEditor properties={space.properties} when={row.when} onWhen={put} />;
   return (
-    <span className="else">
+    <span className={rowCardStyles['else']}>
       in all other states{' '}
       <button type="button" className="tiny" onClick={() => put(firstWhen(space))}>
         narrow
@@ -209,7 +216,7 @@ function RowsFoot<T>({
   const withOneMore = () =>
     inline ? [{ when: firstWhen(space), value: fresh() }, ...rows] : [...rows, { value: fresh() }];
   return (
-    <div className="rows-foot">
+    <div className={styles['rows-foot']}>
       <button
         type="button"
         className="link"

@@ -1,7 +1,9 @@
+import clsx from 'clsx';
 import { useEffect, useState } from 'react';
 import { lookUp, ownName } from '../../core/mod/index.ts';
 import { useMod } from '../api/hooks.tsx';
 import { addressOf, samplesAt } from '../api/sounds.ts';
+import styles from './sound-facts.module.css';
 
 /**
  * What a file holds: length, channels, rate, peak, and whether its top is cut off. Of Ogg the
@@ -52,7 +54,7 @@ export function SoundFacts({ id }: { id: string }) {
   const loud = sound?.peak ?? seen?.peak;
   if (seconds === undefined) return null;
   return (
-    <p className="note facts-of-sound">
+    <p className={clsx('note', styles['facts-of-sound'])}>
       {seconds.toFixed(2)} s ·{' '}
       {channels === 1 ? 'one channel' : channels === 2 ? 'two channels' : `${channels} channels`}
       {channels === 2 && ' (the game hears no direction)'} · {rate?.toLocaleString('en')} Hz

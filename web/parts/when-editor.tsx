@@ -1,7 +1,8 @@
+import clsx from 'clsx';
 import { itemAt } from '../../core/lists/index.ts';
 import { lookUp } from '../../core/mod/index.ts';
-import './when-editor.css';
 import { valuesOf, type Property, type Value, type When } from '../../core/states/index.ts';
+import styles from './when-editor.module.css';
 
 /** A condition on the state: for every property the values that match; none chosen means any. */
 export function WhenEditor({
@@ -15,8 +16,8 @@ export function WhenEditor({
 }) {
   if (!properties.length)
     return (
-      <span className="when">
-        <span className="any">in the only state</span>
+      <span className={styles['when']}>
+        <span className={styles['any']}>in the only state</span>
       </span>
     );
   const known = new Set(properties.map((property) => property.name));
@@ -28,12 +29,17 @@ export function WhenEditor({
     onWhen(Object.keys(next).length ? next : undefined);
   };
   return (
-    <span className="when">
+    <span className={styles['when']}>
       {properties.map((property) => {
         const chosen = [lookUp(when, property.name) ?? []].flat();
         const values = valuesOf(property);
         return (
-          <span key={property.name} className="set" role="group" aria-label={property.name}>
+          <span
+            key={property.name}
+            className={styles['set']}
+            role="group"
+            aria-label={property.name}
+          >
             <b title={property.name}>{property.name}</b>
             {values.length <= 8 ? (
               values.map((value) => (
@@ -58,14 +64,6 @@ export function WhenEditor({
                 aria-label={`${property.name}: values, separated by commas`}
                 defaultValue={chosen.join(', ')}
                 placeholder="any"
-                style={{
-                  width: 110,
-                  border: 0,
-                  background: 'none',
-                  color: 'inherit',
-                  font: 'inherit',
-                  padding: '1px 6px',
-                }}
                 onBlur={(event) =>
                   put(
                     property.name,
@@ -85,7 +83,7 @@ export function WhenEditor({
       {Object.entries(when)
         .filter(([name]) => !known.has(name))
         .map(([name, value]) => (
-          <span key={name} className="set" style={{ borderColor: 'var(--brick)' }}>
+          <span key={name} className={clsx(styles['set'], styles['unknown'])}>
             <b>{name}</b>
             <button type="button" onClick={() => put(name, [])} title="Remove this condition">
               {String(value)} ×

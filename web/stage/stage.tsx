@@ -1,12 +1,13 @@
-import './stage.css';
 import { SegmentedControl, useComputedColorScheme } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Canvas } from '@react-three/fiber';
+import clsx from 'clsx';
 import { Component, useMemo, type ReactNode } from 'react';
 import { shapeIn } from '../../core/models/index.ts';
 import { useMod, type BlockEditor } from '../api/hooks.tsx';
 import { Rendering } from '../parts/rendering.tsx';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
+import styles from './stage.module.css';
 
 const start: SceneOptions = { arrangement: 'Alone', hour: 'Day', outline: false, light: false };
 const inks = {
@@ -34,8 +35,12 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
   );
   const set = (part: Partial<SceneOptions>) => setOptions({ ...options, ...part });
   return (
-    <div className={`stage ${options.hour.toLowerCase()}`}>
-      <div className="chips">
+    <div
+      className={clsx(styles['stage'], styles[options.hour.toLowerCase()])}
+      role="group"
+      aria-label="Stage"
+    >
+      <div className={styles['chips']}>
         <SegmentedControl
           value={options.arrangement}
           onChange={(value) => set({ arrangement: value })}
@@ -48,7 +53,7 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
           data={[...hours]}
           aria-label="Hour"
         />
-        <span className="toggles" role="group" aria-label="Overlays">
+        <span className={styles['toggles']} role="group" aria-label="Overlays">
           <button
             type="button"
             aria-pressed={options.outline}
@@ -67,7 +72,7 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
       </div>
       <WithoutGraphics
         fallback={
-          <div className="flat">
+          <div className={styles['flat']}>
             <Rendering block={block.name} state={state} size={320} title={block.name} />
             <p className="note">
               This browser has no WebGL, so the block is drawn flat and cannot be turned.

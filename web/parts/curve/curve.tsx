@@ -3,6 +3,7 @@ import type { Chart } from 'chart.js';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { hues, type CurveProps } from './lines.ts';
+import styles from './curve.module.css';
 
 export type { Line } from './lines.ts';
 
@@ -14,7 +15,7 @@ export function Curve(props: CurveProps) {
   const { label, lines } = props;
   const [asTable, setAsTable] = useState(false);
   return (
-    <figure className="curve" aria-label={label}>
+    <figure className={styles['curve']} aria-label={label}>
       <figcaption>
         {lines.map((line, i) => (
           <span key={line.name}>
@@ -40,7 +41,7 @@ function Drawing(props: CurveProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useChart(canvas, props);
   return (
-    <div className="drawing">
+    <div className={styles['drawing']}>
       <canvas ref={canvas} role="img" aria-label={props.label} />
     </div>
   );
@@ -77,7 +78,7 @@ function useChart(canvas: RefObject<HTMLCanvasElement | null>, props: CurveProps
 }
 
 const Numbers = ({ x, lines, say }: CurveProps) => (
-  <div className="numbers">
+  <div className={styles['numbers']}>
     <table>
       <thead>
         <tr>

@@ -1,9 +1,11 @@
 import { Menu, NumberInput } from '@mantine/core';
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { withoutUndefined } from '../../../core/json/index.ts';
 import { toolKinds, type Header, type LotWhen, type ToolKind } from '../../../core/mod/index.ts';
 import type { Property, When } from '../../../core/states/index.ts';
 import { WhenEditor } from '../when-editor.tsx';
+import styles from './loot.module.css';
 
 type Key = keyof LotWhen;
 const words: Record<Key, string> = {
@@ -62,13 +64,13 @@ export function ConditionEditor(props: ConditionProps) {
   };
   const part = { when, put, properties, header };
   return (
-    <div className={nested ? 'condition nested' : 'condition'}>
+    <div className={nested ? clsx(styles['condition'], styles['nested']) : styles['condition']}>
       <ToolClause {...part} />
       <YesNo {...part} name="careful" yes="careful" no="not careful" />
       <YesNo {...part} name="blast" yes="by a blast" no="not by a blast" />
       <ChanceClause {...part} />
       {when.state !== undefined && (
-        <span className="clause wide">
+        <span className={clsx(styles['clause'], styles['wide'])}>
           <WhenEditor
             properties={properties}
             when={when.state}
@@ -114,13 +116,13 @@ function ToolClause(props: PartProps) {
   const onGrade = (next: number | undefined) => put({ grade: next });
   if (tool === undefined)
     return grade === undefined ? null : (
-      <span className="clause">
+      <span className={styles['clause']}>
         with a tool of <GradeChoice grades={grades} grade={grade} onGrade={onGrade} />
         <Off {...props} names={['grade']} />
       </span>
     );
   return (
-    <span className="clause">
+    <span className={styles['clause']}>
       with
       <select
         className="pick"
@@ -149,7 +151,7 @@ function YesNo({ name, yes, no, ...props }: YesNoProps) {
   const { when, put } = props;
   if (when[name] === undefined) return null;
   return (
-    <span className="clause">
+    <span className={styles['clause']}>
       <select
         className="pick"
         aria-label={words[name]}
@@ -168,7 +170,7 @@ function ChanceClause(props: PartProps) {
   const { when, put } = props;
   if (when.chance === undefined) return null;
   return (
-    <span className="clause">
+    <span className={styles['clause']}>
       <NumberInput
         aria-label="Chance in 100"
         w={60}
@@ -227,7 +229,7 @@ const Nested = ({
   head: ReactNode;
   children: ReactNode;
 }) => (
-  <div className="group" role="group" aria-label={label}>
+  <div className={styles['group']} role="group" aria-label={label}>
     <span className="note">{head}</span>
     {children}
   </div>
@@ -243,7 +245,7 @@ function AddPart({ when, put, properties }: PartProps) {
   return (
     <Menu position="bottom-start" shadow="sm">
       <Menu.Target>
-        <button type="button" className="tiny add">
+        <button type="button" className={clsx('tiny', styles['add'])}>
           {Object.keys(when).length ? '+ and' : '+ only when …'}
         </button>
       </Menu.Target>

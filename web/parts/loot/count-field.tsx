@@ -1,6 +1,7 @@
 import { NumberInput } from '@mantine/core';
 import { meanOf, spanOf } from '../../../core/loot/index.ts';
 import type { Count } from '../../../core/mod/index.ts';
+import styles from './loot.module.css';
 
 type Kind = 'fixed' | 'range' | 'tries';
 const kindOf = (count: Count): Kind =>
@@ -45,7 +46,7 @@ export function CountField({
     />
   );
   return (
-    <span className="count-field">
+    <span className={styles['count-field']}>
       <select
         className="pick"
         aria-label={`How ${label} is counted`}

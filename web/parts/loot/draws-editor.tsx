@@ -1,4 +1,3 @@
-import './loot.css';
 import { Button } from '@mantine/core';
 import { itemAt, movedUp } from '../../../core/lists/index.ts';
 import { lotChances, type Breaking } from '../../../core/loot/index.ts';
@@ -7,6 +6,7 @@ import type { StateSpace } from '../../../core/states/index.ts';
 import { useItemOptions } from '../item.tsx';
 import { CountField } from './count-field.tsx';
 import { LotCard } from './lot-card.tsx';
+import styles from './loot.module.css';
 
 interface DrawsProps {
   draws: readonly Draw[];
@@ -49,7 +49,7 @@ function DrawCard(props: DrawsProps & { draw: Draw; index: number }) {
   const putLots = (next: Lot[], label?: string) => put({ ...draw, lots: next }, label);
   const chances = lotChances(draw, breaking, space);
   return (
-    <div className="draw" role="group" aria-label={`Draw ${index + 1}`}>
+    <div className={styles['draw']} role="group" aria-label={`Draw ${index + 1}`}>
       <DrawHead {...props} onTimes={(times) => put({ ...draw, times })} />
       {lots.map((lot, l) => (
         <LotCard
@@ -93,11 +93,11 @@ function DrawHead({
   onTimes: (times: Count) => void;
 }) {
   return (
-    <div className="draw-head">
+    <div className={styles['draw-head']}>
       <b>{draws.length > 1 ? `Draw ${index + 1}` : 'One draw'}</b>
       <CountField label="times" value={draw.times} onValue={onTimes} />
       <span className="note">times</span>
-      <span className="acts">
+      <span className={styles['acts']}>
         {index > 0 && (
           <button
             type="button"

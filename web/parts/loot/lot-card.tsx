@@ -1,4 +1,5 @@
 import { NumberInput } from '@mantine/core';
+import clsx from 'clsx';
 import { withoutUndefined } from '../../../core/json/index.ts';
 import { keepableProperties } from '../../../core/loot/index.ts';
 import { idOf, lookUp, type Lot } from '../../../core/mod/index.ts';
@@ -8,6 +9,7 @@ import { toggled } from '../grid/moves.ts';
 import { ItemIcon, ItemSelect } from '../item.tsx';
 import { ConditionEditor } from './condition-editor.tsx';
 import { CountField } from './count-field.tsx';
+import styles from './loot.module.css';
 
 interface LotProps {
   index: number;
@@ -35,12 +37,12 @@ export function LotCard(props: LotProps) {
   const { header } = useMod();
   const put: PutPart = (part) => onLot(withoutUndefined({ ...lot, ...part }));
   return (
-    <div className="lot" role="group" aria-label={`Lot ${index + 1}`}>
-      <div className="lot-line">
+    <div className={styles['lot']} role="group" aria-label={`Lot ${index + 1}`}>
+      <div className={styles['lot-line']}>
         <What {...props} put={put} />
         <Acts {...props} />
       </div>
-      <div className="lot-line">
+      <div className={styles['lot-line']}>
         {kindOf(lot) !== 'blank' && (
           <CountField
             label="of it"
@@ -78,7 +80,7 @@ function What({ lot, options, table, put }: LotProps & { put: PutPart }) {
   return (
     <>
       <select
-        className="pick kind"
+        className="pick"
         aria-label="What the lot is"
         value={kind}
         onChange={(event) => become(event.currentTarget.value)}
@@ -92,7 +94,7 @@ function What({ lot, options, table, put }: LotProps & { put: PutPart }) {
       {lot.give !== undefined && (
         <>
           <ItemIcon id={lot.give} size={24} />
-          <span className="grow">
+          <span className={styles['grow']}>
             <ItemSelect
               aria-label="Gives"
               value={lot.give}
@@ -104,7 +106,7 @@ function What({ lot, options, table, put }: LotProps & { put: PutPart }) {
       )}
       {kind === 'table' && lot.table !== undefined && (
         <select
-          className="pick grow mono"
+          className={clsx('pick mono', styles['grow'])}
           aria-label="Table"
           aria-invalid={!tables.includes(lot.table)}
           value={lot.table}
@@ -115,7 +117,7 @@ function What({ lot, options, table, put }: LotProps & { put: PutPart }) {
           ))}
         </select>
       )}
-      {kind === 'blank' && <span className="note grow">nothing</span>}
+      {kind === 'blank' && <span className={clsx('note', styles['grow'])}>nothing</span>}
     </>
   );
 }
@@ -124,7 +126,7 @@ function Acts({ index, chance, onUp, onRemove }: LotProps) {
   return (
     <>
       <span
-        className="chance"
+        className={styles['chance']}
         title="How often this lot is drawn in the cell that is chosen in the truth table"
       >
         {Number((chance * 100).toFixed(1))}%
@@ -200,7 +202,7 @@ function Kept({ lot, put }: { lot: Lot; put: PutPart }) {
   const names = block ? keepableProperties(block, keeps) : [];
   if (!names.length) return null;
   return (
-    <div className="lot-line note">
+    <div className={clsx('note', styles['lot-line'])}>
       keeps{' '}
       {names.map((name) => (
         <button

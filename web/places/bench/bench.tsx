@@ -1,4 +1,3 @@
-import './bench.css';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { startTransition, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
@@ -20,6 +19,7 @@ import { DropChoiceOf } from './truth/choice.tsx';
 import { usePaintDrops } from './truth/paint.ts';
 import { Truth } from './truth/truth.tsx';
 import { RestingStrip } from './state-strip.tsx';
+import styles from './bench.module.css';
 
 /**
  * One block: the shelf, the spine, the stage with its states, the editor of a facet, and what is
@@ -123,7 +123,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
   useBenchKeys(editor, place, middle);
   return (
-    <div className="bench">
+    <div className={styles['bench']}>
       <ShelfList current={editor.name} facet={facet} />
       <Spine
         editor={editor}
@@ -132,7 +132,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
         search={place.search}
       />
       <Middle editor={editor} place={place} middle={middle} />
-      <section className="sheet" aria-label={facet}>
+      <section className={styles['sheet']} aria-label={facet}>
         <FacetSheet
           {...{ facet, editor, state, matrix, truth }}
           onState={setState}
@@ -182,12 +182,12 @@ function Middle({ editor, place: { state, setState }, middle }: MiddleProps) {
   const [isStaged, setStaged] = useState(!isCovered);
   if (!isCovered && !isStaged) setStaged(true);
   return (
-    <div className="middle">
+    <div className={styles['middle']}>
       {files && <Files block={editor.name} onClose={() => setFiles(false)} />}
       {matrix && <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} />}
       {truth && <Truth editor={editor} onStage={toTruth} />}
       {!files && isStaged && (
-        <div className="stage-holder" hidden={isCovered}>
+        <div className={styles['stage-holder']} hidden={isCovered}>
           <Stage editor={editor} state={state} />
         </div>
       )}

@@ -4,6 +4,7 @@ import { useBaseline } from '../../api/baseline.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { changedLines } from '../../parts/lines.ts';
 import { TextDiff } from '../../parts/text-diff.tsx';
+import styles from './files.module.css';
 
 /** The files that follow from the block, with the lines that the next build will change. */
 export function Files({ block, onClose }: { block: string; onClose: () => void }) {
@@ -18,7 +19,7 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
   const [chosen, setChosen] = useState<string>();
   const path = chosen !== undefined && files.has(chosen) ? chosen : [...files.keys()][0];
   return (
-    <div className="files" aria-label="Files of the block">
+    <div className={styles['files']} aria-label="Files of the block">
       <nav>
         {[...files].map(([name, text]) => {
           const old = before?.get(name);
@@ -45,12 +46,12 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
             </button>
           );
         })}
-        <p className="note" style={{ padding: '8px 12px' }}>
+        <p className="note">
           {baseline?.isBuilt
             ? 'Marked: what changes with the next build.'
             : 'Not built yet. Marked: what changed since the mod was brought in.'}
         </p>
-        <p style={{ padding: '0 12px' }}>
+        <p>
           <button type="button" className="link" onClick={onClose}>
             Back to the stage
           </button>

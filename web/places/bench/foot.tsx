@@ -1,7 +1,9 @@
 import { Popover } from '@mantine/core';
+import clsx from 'clsx';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { useFindings, useInspector, useSession, type BlockEditor } from '../../api/hooks.tsx';
+import styles from './foot.module.css';
 
 /** What was found about the block, the gravest first, with its fix. */
 export function Foot({
@@ -21,10 +23,10 @@ export function Foot({
     `/m/${session.name}/blocks/${editor.name}/${finding.facet.toLowerCase()}`;
   const [first, ...rest] = findings;
   return (
-    <footer className="foot" aria-label="Findings">
+    <footer className={styles['foot']} aria-label="Findings">
       {!first && (
         <>
-          <span className={`tag ${inspected ? 'good' : 'hint'}`}>
+          <span className={clsx('tag', inspected ? 'good' : 'hint')}>
             {inspected ? 'Nothing wrong' : 'Inspecting'}
           </span>
           <span className="soft">{inspected ? 'Every rule passes for this block.' : ''}</span>
@@ -32,8 +34,8 @@ export function Foot({
       )}
       {first && (
         <>
-          <span className={`tag ${first.severity}`}>{first.severity}</span>
-          <Link className="say" to={where(first)} title={first.message}>
+          <span className={clsx('tag', first.severity)}>{first.severity}</span>
+          <Link className={styles['say']} to={where(first)} title={first.message}>
             {first.message}
           </Link>
           {first.fix && (
@@ -46,20 +48,18 @@ export function Foot({
       {rest.length > 0 && (
         <Popover position="top" width={640} shadow="md" withArrow>
           <Popover.Target>
-            <button type="button" className="link" style={{ marginLeft: 8 }}>
+            <button type="button" className={clsx('link', styles['more'])}>
               and {rest.length} more
             </button>
           </Popover.Target>
-          <Popover.Dropdown style={{ maxHeight: 340, overflow: 'auto', whiteSpace: 'normal' }}>
-            <ul className="findings-list">
+          <Popover.Dropdown className={styles['others']}>
+            <ul className={styles['findings-list']}>
               {findings.slice(0, 100).map((finding) => (
                 <li key={`${finding.rule} ${finding.at} ${finding.message}`}>
                   <span>
-                    <span className={`tag ${finding.severity}`}>{finding.severity}</span>
+                    <span className={clsx('tag', finding.severity)}>{finding.severity}</span>
                   </span>
-                  <Link to={where(finding)} style={{ textDecoration: 'none' }}>
-                    {finding.message}
-                  </Link>
+                  <Link to={where(finding)}>{finding.message}</Link>
                   {finding.fix ? (
                     <button type="button" className="link" onClick={() => inspector.mend(finding)}>
                       {finding.fix.title}
@@ -73,7 +73,7 @@ export function Foot({
           </Popover.Dropdown>
         </Popover>
       )}
-      <span className="keys">
+      <span className={styles['keys']}>
         <kbd>[</kbd> <kbd>]</kbd> facet &nbsp;{' '}
         <button type="button" className="tiny" onClick={onFiles} aria-pressed={files}>
           <kbd>F</kbd> {files ? 'stage' : 'files'}

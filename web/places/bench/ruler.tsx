@@ -1,8 +1,10 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
 import { useDeferredValue, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { resolveBlocks, titleOf, type ResolvedBlock } from '../../../core/mod/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { bundled, linearScale, logScale, placeTicks, snapped, type Tick } from './scale.ts';
+import styles from './ruler.module.css';
 
 interface Props {
   label: string;
@@ -68,7 +70,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
   const near = ticks.find((tick) => tick.value === value && tick.name !== 'other stock');
   return (
     <div
-      className="ruler"
+      className={styles['ruler']}
       ref={line}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -76,11 +78,11 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       }}
       onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}
     >
-      <div className="line" />
+      <div className={styles['line']} />
       {own.map((bundle) => (
         <div
           key={bundle.where}
-          className="own"
+          className={styles['own']}
           style={{ left: `${bundle.where * 100}%` }}
           title={
             `${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ` +
@@ -91,7 +93,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       {placed.map((tick) => (
         <div
           key={tick.name}
-          className={`tick${tick.line === 1 ? ' low' : ''}`}
+          className={clsx(styles['tick'], tick.line === 1 && styles['low'])}
           style={{ left: `${tick.where * 100}%` }}
           title={`${tick.name}: ${tick.value}`}
         >
@@ -100,7 +102,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       ))}
       {near && near.name.length < 24 && (
         <span
-          className="near"
+          className={styles['near']}
           style={{ left: `${Math.max(8, Math.min(92, scale.at(value) * 100))}%` }}
         >
           like {near.name}
@@ -108,7 +110,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       )}
       <button
         type="button"
-        className="handle"
+        className={styles['handle']}
         role="slider"
         aria-label={label}
         aria-valuemin={low}

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
@@ -12,6 +13,7 @@ import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { shelfGroups, type ShelfBlock } from '../blocks/groups.ts';
+import styles from './shelf-list.module.css';
 
 type Line = { kind: 'group'; title: string; many: number } | ({ kind: 'block' } & ShelfBlock);
 
@@ -42,7 +44,7 @@ export function ShelfList({ current, facet }: ShelfProps) {
     <aside aria-label="Shelf">
       <TextInput
         ref={field}
-        className="q"
+        className={styles['q']}
         placeholder="Filter blocks"
         aria-label="Filter blocks"
         value={filter}
@@ -86,14 +88,14 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [current]);
   return (
-    <div className="shelf-list" ref={scroller}>
-      <div className="shelf-track" style={{ height: track.getTotalSize() }}>
+    <div className={styles['shelf-list']} ref={scroller}>
+      <div className={styles['shelf-track']} style={{ height: track.getTotalSize() }}>
         {track.getVirtualItems().map((item) => {
           const line = itemAt(lines, item.index);
           return (
             <div
               key={line.kind === 'group' ? `group ${line.title}` : line.name}
-              className="shelf-line"
+              className={styles['shelf-line']}
               style={{ top: item.start, height: item.size }}
             >
               {line.kind === 'group' ? (
@@ -113,7 +115,9 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
           );
         })}
       </div>
-      {lines.length === 0 && <p className="note shelf-bare">No block matches.</p>}
+      {lines.length === 0 && (
+        <p className={clsx('note', styles['shelf-bare'])}>No block matches.</p>
+      )}
     </div>
   );
 }
@@ -131,7 +135,7 @@ function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: Bl
   return (
     <Link
       to={`/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`}
-      className={`shelf-row${isCurrent ? ' on' : ''}`}
+      className={clsx(styles['shelf-row'], isCurrent && styles['on'])}
       aria-current={isCurrent ? 'page' : undefined}
       title={id}
     >

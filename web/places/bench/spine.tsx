@@ -4,6 +4,7 @@ import { count } from '../../../core/words/index.ts';
 import { useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { SavedMark } from '../../parts/frame.tsx';
+import styles from './spine.module.css';
 
 /** The name of the block and the line of its facets: where one is, what is done, what was found. */
 export function Spine({
@@ -26,22 +27,22 @@ export function Spine({
     warning: 'with warnings',
   };
   return (
-    <div className="spine">
+    <div className={styles['spine']}>
       <h1>
         <b title={title}>{title}</b>
         <span className="mono" title={block.id}>
           {block.id}
         </span>
-        <span className="facts">
+        <span className={styles['facts']}>
           <SavedMark /> ·{' '}
           {block.space.tooLarge ? 'too many states' : count(block.space.size, 'state')} ·{' '}
           {declared.identity.stock ? `stock: ${declared.identity.stock}` : 'no stock'}
         </span>
       </h1>
       <nav aria-label="Facets">
-        <ol className="stations">
+        <ol className={styles['stations']}>
           {stationsOf(declared, editor.findings).map((station) => (
-            <li key={station.facet} className={station.state}>
+            <li key={station.facet} className={styles[station.state]}>
               <Link
                 to={{
                   pathname: `/m/${session.name}/blocks/${editor.name}/${station.facet.toLowerCase()}`,

@@ -10,6 +10,7 @@ import {
 } from '../../../core/states/index.ts';
 import { count } from '../../../core/words/index.ts';
 import type { BlockEditor } from '../../api/hooks.tsx';
+import styles from './state-strip.module.css';
 
 /** More cells than this are not laid out; the properties beside them reach every state. */
 const mostCells = 192;
@@ -28,7 +29,7 @@ export function StateStrip({
   const uncovered = useMemo(() => coverage(looks.rows, space).uncovered, [looks, space]);
   if (space.tooLarge)
     return (
-      <div className="strip">
+      <div className={styles['strip']}>
         <span className="note">{count(space.trueSize, 'state')} are too many to show.</span>
       </div>
     );
@@ -36,7 +37,7 @@ export function StateStrip({
   const now = space.decode(state);
   if (!space.properties.length)
     return (
-      <div className="strip">
+      <div className={styles['strip']}>
         <span className="note">
           This block has one state{bare ? ', and it has no look' : ''}. Properties in the facet
           States make more.
@@ -44,8 +45,8 @@ export function StateStrip({
       </div>
     );
   return (
-    <div className="strip">
-      <div className="props">
+    <div className={styles['strip']}>
+      <div className={styles['props']}>
         {space.properties.map((property) => (
           <Choice
             key={property.name}
@@ -56,15 +57,15 @@ export function StateStrip({
         ))}
       </div>
       <div>
-        <div className="note" style={{ fontSize: 12 }}>
+        <div className="note">
           {count(space.size, 'state')} · {bare ? `${bare} without a look` : 'all with a look'}
         </div>
-        <div className="cells" role="group" aria-label="States">
+        <div className={styles['cells']} role="group" aria-label="States">
           {Array.from({ length: Math.min(space.size, mostCells) }, (_, i) => (
             <button
               key={i}
               type="button"
-              className={looks.mode === 'one-of' && uncovered.has(i) ? 'bare' : undefined}
+              className={looks.mode === 'one-of' && uncovered.has(i) ? styles['bare'] : undefined}
               aria-pressed={i === state}
               aria-label={`${space.describe(i)}${uncovered.has(i) ? ', without a look' : ''}`}
               title={space.describe(i)}
@@ -73,9 +74,7 @@ export function StateStrip({
           ))}
         </div>
         {space.size > mostCells && (
-          <div className="note" style={{ fontSize: 11, margin: 0 }}>
-            the first {mostCells}; the matrix shows all
-          </div>
+          <div className="soft small">the first {mostCells}; the matrix shows all</div>
         )}
       </div>
     </div>
@@ -93,7 +92,7 @@ function Choice({
 }) {
   const values = valuesOf(property);
   return (
-    <div className="prop">
+    <div className={styles['prop']}>
       <label title={property.name}>{property.name}</label>
       {valueCount(property) <= 8 ? (
         <SegmentedControl

@@ -13,6 +13,10 @@ import { Rendering } from '../../parts/rendering.tsx';
 import { firstOf, shelfGroups, type ShelfBlock, type ShownGroup } from './groups.ts';
 import { useNewBlock } from './new-block.tsx';
 import { defaultStateOf } from './default-state.ts';
+import styles from './blocks.module.css';
+import pageHeadStyles from '../../parts/page-head.module.css';
+import emptyStyles from '../../parts/empty.module.css';
+import shelvesStyles from '../../parts/shelves.module.css';
 
 /** Tiles beyond this many are not laid out until asked for: nobody looks through them all. */
 const most = 400;
@@ -37,12 +41,9 @@ export function Blocks() {
 
   return (
     <div className="page">
-      <div className="blocks-head">
+      <div className={pageHeadStyles['blocks-head']}>
         <h1>
-          Blocks{' '}
-          <span className="soft" style={{ fontWeight: 400 }}>
-            {many}
-          </span>
+          Blocks <span className="soft plain">{many}</span>
         </h1>
         <TextInput
           ref={field}
@@ -61,7 +62,7 @@ export function Blocks() {
         <Button onClick={newBlock}>New block</Button>
       </div>
       {many === 0 && (
-        <div className="empty">
+        <div className={emptyStyles['empty']}>
           <h2>No block yet</h2>
           <p>
             A block starts from a stock material or from another block. It is complete from the
@@ -71,14 +72,18 @@ export function Blocks() {
         </div>
       )}
       {many > 0 && found === 0 && (
-        <div className="empty">
+        <div className={emptyStyles['empty']}>
           <h2>No block matches “{filter}”</h2>
           <button type="button" className="link" onClick={() => setFilter('')}>
             Show all {many}
           </button>
         </div>
       )}
-      <div ref={grid} className="shelves" onKeyDown={(event) => moveFocus(event, grid.current)}>
+      <div
+        ref={grid}
+        className={shelvesStyles['shelves']}
+        onKeyDown={(event) => moveFocus(event, grid.current)}
+      >
         {firstOf(groups, all ? Infinity : most).map((group) => (
           <Group key={group.title} group={group} findings={findings} />
         ))}
@@ -136,11 +141,11 @@ function Group({
 }) {
   return (
     <section aria-label={title}>
-      <h2 className="shelf-group">
+      <h2 className={styles['shelf-group']}>
         {title}
         <span>{total}</span>
       </h2>
-      <div className="shelf-grid">
+      <div className={styles['shelf-grid']}>
         {blocks.map((block) => (
           <BlockTile key={block.name} {...block} findings={findings.get(block.name) ?? []} />
         ))}
@@ -154,13 +159,13 @@ function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Findi
   const session = useSession();
   const declared = lookUp(mod.blocks, name);
   return (
-    <Link to={`/m/${session.name}/blocks/${name}`} className="block-tile">
+    <Link to={`/m/${session.name}/blocks/${name}`} className={styles['block-tile']}>
       <Rendering block={name} state={defaultStateOf(mod, name)} size={104} fills />
       <b>{title}</b>
       <span className="mono" title={id}>
         {name}
       </span>
-      <span className="facts">{factsOf(mod, name)}</span>
+      <span className={styles['facts']}>{factsOf(mod, name)}</span>
       {declared && <Pips stations={stationsOf(declared, findings)} />}
     </Link>
   );

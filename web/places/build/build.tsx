@@ -1,5 +1,6 @@
 import { Button, Checkbox, Progress, Select, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
+import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import { mutate } from 'swr';
 import { kitNamed, kits } from '../../../core/kits/index.ts';
@@ -11,6 +12,8 @@ import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { FileTree } from './file-tree.tsx';
 import { countFates, firstToShow, planInWords, usePlan, useTexts, type Going } from './plan.ts';
+import styles from './build.module.css';
+import pageHeadStyles from '../../parts/page-head.module.css';
 
 /** How the last build went. */
 type Outcome =
@@ -65,15 +68,15 @@ export function Build() {
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
 
   return (
-    <div className="page build-place">
+    <div className={clsx('page', styles['build-place'])}>
       <Head />
-      <div className="target">
+      <div className={styles['target']}>
         <TextInput
           label={`Folder on this machine, or a file that ends in ${kit.ending}`}
           value={target}
           onChange={(event) => goTo(event.currentTarget.value)}
           classNames={{ input: 'mono' }}
-          style={{ flex: 1 }}
+          className={styles['grow']}
           error={problem}
         />
         <Button color="tide" disabled={!mayBuild} onClick={build}>
@@ -82,7 +85,7 @@ export function Build() {
       </div>
       <Errors />
       {plan?.ask && (
-        <div className="ask">
+        <div className={styles['ask']}>
           <p>{plan.ask}</p>
           <Checkbox
             label="Build all the same"
@@ -93,15 +96,15 @@ export function Build() {
       )}
       {outcome && <OutcomeLine outcome={outcome} onCancel={() => stop.current?.abort()} />}
       {going && outcome?.state !== 'running' && (
-        <div className="job" role="status">
+        <div className={styles['job']} role="status">
           <span>Making the pack</span>
           <Bar going={going} label="Making the pack" />
         </div>
       )}
       {plan && (
         <>
-          <p className="note sums">{planInWords(plan)}</p>
-          <div className="build-split">
+          <p className={clsx('note', styles['sums'])}>{planInWords(plan)}</p>
+          <div className={styles['build-split']}>
             <FileTree files={plan.files} chosen={chosen} onChoose={setWanted} />
             <Compare chosen={chosen} texts={texts} />
           </div>
@@ -117,7 +120,7 @@ function Head() {
   const { mod } = useView();
   const kit = kitNamed(mod.header.kit);
   return (
-    <div className="blocks-head">
+    <div className={pageHeadStyles['blocks-head']}>
       <h1>Build</h1>
       <Select
         aria-label="Kit"
@@ -152,12 +155,16 @@ function Errors() {
 }
 
 const Bar = ({ going: { done, total }, label }: { going: Going; label: string }) => (
-  <Progress value={total ? (done / total) * 100 : 2} aria-label={label} style={{ flex: 1 }} />
+  <Progress
+    value={total ? (done / total) * 100 : 2}
+    aria-label={label}
+    className={styles['grow']}
+  />
 );
 
 function OutcomeLine({ outcome, onCancel }: { outcome: Outcome; onCancel: () => void }) {
   return (
-    <div className="job" role="status">
+    <div className={styles['job']} role="status">
       {outcome.state === 'running' && (
         <>
           <Bar going={outcome.going} label="Building" />
@@ -190,16 +197,16 @@ function Compare({
 }) {
   if (chosen === undefined)
     return (
-      <div className="compare">
+      <div className={styles['compare']}>
         <p className="note hint">
           Choose a file to see its lines, as they are and as they will be.
         </p>
       </div>
     );
-  if (texts?.path !== chosen) return <div className="compare" />;
+  if (texts?.path !== chosen) return <div className={styles['compare']} />;
   const isText = texts.after !== undefined || texts.before !== undefined;
   return (
-    <div className="compare">
+    <div className={styles['compare']}>
       {isText ? (
         <TextDiff before={texts.before ?? ''} after={texts.after ?? ''} />
       ) : (

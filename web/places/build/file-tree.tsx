@@ -1,5 +1,7 @@
+import clsx from 'clsx';
 import type { Plan } from '../../../core/api/index.ts';
 import { useMemo } from 'react';
+import styles from './build.module.css';
 
 export type PlannedFile = Plan['files'][number];
 export type Fate = PlannedFile['fate'];
@@ -42,7 +44,7 @@ export function FileTree({
     return [...found];
   }, [files]);
   return (
-    <nav className="tree" aria-label="Files of the build">
+    <nav className={styles['tree']} aria-label="Files of the build">
       {folders.map(([folder, list]) => {
         const changing = list.filter((file) => file.fate !== 'same' && file.fate !== 'kept').length;
         return (
@@ -64,17 +66,14 @@ export function FileTree({
               >
                 <span className="mono">{file.path.slice(folder.length)}</span>
                 <span
-                  className={tags[file.fate] ? `tag ${tags[file.fate]}` : 'soft'}
-                  style={{ fontSize: 11 }}
+                  className={clsx('small', tags[file.fate] ? ['tag', tags[file.fate]] : 'soft')}
                 >
                   {words[file.fate]}
                 </span>
               </button>
             ))}
             {list.length > 500 && (
-              <p className="note" style={{ padding: '2px 24px' }}>
-                and {list.length - 500} more
-              </p>
+              <p className={clsx('note', styles['more'])}>and {list.length - 500} more</p>
             )}
           </details>
         );

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
@@ -5,6 +6,7 @@ import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/ind
 import { columns, type BulkAct, type BulkPlan, type Column } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import styles from './page.module.css';
 
 interface Props {
   chosen: readonly string[];
@@ -82,13 +84,13 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
   }, [key]);
   if (many === 0)
     return (
-      <div className="bulk-bar note">
+      <div className={clsx('note', styles['bulk-bar'])}>
         Choose lines to change them together or to lay them side by side. <kbd>↑↓</kbd> move{' '}
         <kbd>Space</kbd> choose <kbd>Shift</kbd> range <kbd>Ctrl A</kbd> all
       </div>
     );
   return (
-    <div className="bulk-bar" role="group" aria-label="Change the chosen lines">
+    <div className={styles['bulk-bar']} role="group" aria-label="Change the chosen lines">
       <b>{count(many, 'line')} chosen</b>
       {chosen.length > 0 && (
         <>
@@ -102,7 +104,7 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
           <LeftAlone plan={plan} />
         </>
       )}
-      <span className="acts">
+      <span className={styles['acts']}>
         <Button
           variant="default"
           disabled={!onCompare}

@@ -1,16 +1,18 @@
+import clsx from 'clsx';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { useInspector } from '../../api/hooks.tsx';
+import styles from './found.module.css';
 
 /** Findings that belong to what is shown, each with its fix. */
 export function Found({ findings }: { findings: readonly Finding[] }) {
   const inspector = useInspector();
   if (!findings.length) return null;
   return (
-    <ul className="found-list" aria-label="Findings">
+    <ul className={styles['found-list']} aria-label="Findings">
       {findings.map((finding, i) => (
         <li key={i}>
-          <span className={`tag ${finding.severity}`}>{finding.severity}</span>
-          <span style={{ flex: 1 }}>{finding.message}</span>
+          <span className={clsx('tag', finding.severity)}>{finding.severity}</span>
+          <span className={styles['message']}>{finding.message}</span>
           {finding.fix && (
             <button type="button" className="link" onClick={() => inspector.mend(finding)}>
               {finding.fix.title}

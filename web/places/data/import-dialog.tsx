@@ -1,5 +1,6 @@
 import { Button, Modal } from '@mantine/core';
 import type { ReactNode } from 'react';
+import styles from './import-dialog.module.css';
 
 /** So many changes and problems are listed. */
 const mostListed = 200;
@@ -38,7 +39,7 @@ export function ImportDialog(props: ImportDialogProps) {
       )}
       <p className="note">{summary}</p>
       <Lines lines={changes} />
-      <div className="csv-acts">
+      <div className={styles['csv-acts']}>
         <Button variant="default" onClick={onClose}>
           {changes.length ? 'Leave it' : 'Close'}
         </Button>
@@ -53,7 +54,7 @@ export function ImportDialog(props: ImportDialogProps) {
 }
 
 const Lines = ({ lines }: { lines: readonly ImportLine[] }) => (
-  <ul className="csv-list">
+  <ul className={styles['csv-list']}>
     {lines.slice(0, mostListed).map(({ key, text }) => (
       <li key={key}>{text}</li>
     ))}

@@ -1,7 +1,11 @@
 import { TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { DataTabs } from './data-tabs.tsx';
+import pageStyles from './page.module.css';
+import dataTabsStyles from './data-tabs.module.css';
+import styles from './list-page.module.css';
 
 /** A line of the list: where it leads, and what one reads of it. */
 export interface ListedEntry {
@@ -45,14 +49,14 @@ interface ListPageProps {
 export function ListPage(props: ListPageProps) {
   const { what, total, action, about, children } = props;
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <DataTabs>
-        <span className="acts">{action}</span>
+        <span className={dataTabsStyles['acts']}>{action}</span>
       </DataTabs>
-      <div className="data-body">
+      <div className={styles['data-body']}>
         <List {...props} />
         {children ?? (
-          <div className="data-empty">
+          <div className={styles['data-empty']}>
             <h2>{total ? `Choose ${article(what)}` : `No ${what} yet`}</h2>
             <p className="note">{about}</p>
           </div>
@@ -68,8 +72,8 @@ function List(props: ListPageProps) {
   const { what, whats, home, sections, total, filter, onFilter, filterHint, open } = props;
   const isBare = sections.every(({ entries }) => entries.length === 0);
   return (
-    <nav className="data-list" aria-label={whats[0]!.toUpperCase() + whats.slice(1)}>
-      <div className="q">
+    <nav className={styles['data-list']} aria-label={whats[0]!.toUpperCase() + whats.slice(1)}>
+      <div className={styles['q']}>
         <TextInput
           placeholder={filterHint ?? `Filter ${whats}`}
           aria-label={`Filter ${whats}`}
@@ -91,7 +95,7 @@ function List(props: ListPageProps) {
         </div>
       ))}
       {isBare && (
-        <p className="note data-list-bare">
+        <p className={clsx('note', styles['data-list-bare'])}>
           {total ? `Nothing matches “${filter}”.` : `No ${what} yet.`}
         </p>
       )}

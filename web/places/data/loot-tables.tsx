@@ -15,6 +15,8 @@ import { TextField } from '../../parts/text-field.tsx';
 import { Found } from './found.tsx';
 import { ListPage } from './list-page.tsx';
 import { NewEntry } from './new-entry.tsx';
+import styles from './list-page.module.css';
+import iconRowStyles from '../../parts/icon-row.module.css';
 
 /** A table knows no states of its own; conditions on states hold for the blocks that have them. */
 const noStates = new StateSpace([]);
@@ -93,12 +95,12 @@ function OneTable(props: TableProps) {
   const id = idOf(mod.header.namespace, name);
   const path = pointer(['lootTables', name]);
   return (
-    <div className="data-open">
+    <div className={styles['data-open']}>
       <h2>
         {spokenName(name)} <span className="mono">{id}</span>
       </h2>
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
-      <div className="columns">
+      <div className={styles['columns']}>
         <div>
           <Field label="Note">
             <TextField
@@ -143,9 +145,9 @@ function OneDraw({ mod, table, id }: TableProps & { id: string }) {
   const brought = drops(table.draws, usualBreaking, source, [id]);
   return (
     <Field label="One draw from it brings" note="With bare hands, on average, exact.">
-      <div className="icon-row">
+      <div className={iconRowStyles['icon-row']}>
         {brought.map(({ give, mean, chance }) => (
-          <span key={give} className="one">
+          <span key={give} className={iconRowStyles['one']}>
             <ItemIcon id={give} size={22} />
             <b>{Number(mean.toFixed(3))}</b> {itemTitle(mod, give)}{' '}
             <span className="soft">{Number((chance * 100).toFixed(1))}%</span>
@@ -171,7 +173,7 @@ function Users({ mod, name }: TableProps) {
       label="Drawn from by"
       note={users.size ? undefined : 'Nobody draws from it yet. A lot that “draws from” it does.'}
     >
-      <div className="icon-row">
+      <div className={iconRowStyles['icon-row']}>
         {[...users].map(([key, { isBlock, user }]) =>
           isBlock ? (
             <Link key={key} to={`/m/${session.name}/blocks/${user}/loot`}>

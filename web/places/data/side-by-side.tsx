@@ -23,6 +23,7 @@ import {
 import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
+import styles from './side-by-side.module.css';
 
 /** So many stand side by side at most. */
 export const mostSubjects = 6;
@@ -89,8 +90,8 @@ export function SideBySide({ subjects, onSubjects }: SideProps) {
   });
   const differing = columns.filter(({ trait }) => differs(subjects, trait));
   return (
-    <div className="beside">
-      <div className="beside-bar">
+    <div className={styles['beside']}>
+      <div className={styles['beside-bar']}>
         <Button variant="default" onClick={() => onSubjects([])}>
           Back to the table
         </Button>
@@ -163,7 +164,7 @@ function SubjectHead({ subject, subjects, onSubjects }: SideProps & { subject: S
   const others = subjects.map((one) => one.key).filter((one) => one !== key);
   return (
     <th scope="col">
-      <div className="subject">
+      <div className={styles['subject']}>
         {block ? (
           <Rendering block={key} state={0} size={58} fills />
         ) : (
@@ -196,7 +197,7 @@ function Consequences({ subjects }: { subjects: readonly Subject[] }) {
     const row = follows.map((list) => itemAt(list, i));
     const longest = most ?? Math.max(...row.map(({ value }) => value ?? 0), 1e-9);
     return (
-      <tr key={what} className="follows">
+      <tr key={what} className={styles['follows']}>
         <th scope="row">{what}</th>
         {row.map(({ value, text }, s) => (
           <td key={itemAt(subjects, s).key}>
@@ -214,14 +215,14 @@ function TraitRow({ column, subjects }: { column: Column; subjects: readonly Sub
   const first = itemAt(subjects, 0).traits[trait];
   const isMarked = differs(subjects, trait);
   return (
-    <tr className={isMarked ? 'differs' : undefined}>
+    <tr className={isMarked ? styles['differs'] : undefined}>
       <th scope="row">
         {words}
         {unit && <em> {unit}</em>}
-        {isMarked && <span className="mark" title="differs" aria-label="differs" />}
+        {isMarked && <span className={styles['mark']} title="differs" aria-label="differs" />}
       </th>
       {subjects.map(({ key, traits }) => (
-        <td key={key} className={sameData(traits[trait], first) ? undefined : 'other'}>
+        <td key={key} className={!sameData(traits[trait], first) ? styles['other'] : undefined}>
           {trait === 'mapColour' && <i style={{ background: cellText(traits[trait]) }} />}
           {cellText(traits[trait])}
         </td>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
 import { endings } from '../../../core/kits/index.ts';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
@@ -16,6 +17,9 @@ import { download } from '../../parts/download.ts';
 import type { PackReport } from '../../api/inspector.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
+import styles from './inspection.module.css';
+import emptyStyles from '../../parts/empty.module.css';
+import pageHeadStyles from '../../parts/page-head.module.css';
 
 const shown = 40;
 
@@ -39,7 +43,7 @@ export function InspectionPlace() {
       <p className="note">{problem ?? sumsInWords(list, pack)}</p>
       {findings === undefined && !pack && <p className="note">Inspecting…</p>}
       {findings !== undefined && list.length === 0 && !problem && (
-        <div className="empty">
+        <div className={emptyStyles['empty']}>
           <h2>Nothing wrong</h2>
           <p>
             All {rules.length} rules were asked. What you change is inspected as you type; a pack
@@ -95,7 +99,7 @@ function Head({ pack, onPack, list, least, onLeast }: HeadProps) {
     download(`${session.name}-inspection.json`, text, 'application/json');
   };
   return (
-    <div className="blocks-head">
+    <div className={pageHeadStyles['blocks-head']}>
       <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
       <SegmentedControl
         aria-label="Show"
@@ -150,9 +154,9 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
     setFixing(false);
   };
   return (
-    <section className="cause" aria-label={rule}>
+    <section className={styles['cause']} aria-label={rule}>
       <header>
-        <span className={`tag ${itemAt(found, 0).severity}`}>{itemAt(found, 0).severity}</span>
+        <span className={clsx('tag', itemAt(found, 0).severity)}>{itemAt(found, 0).severity}</span>
         <h2>{facts?.title ?? rule}</h2>
         <span className="mono soft">{rule}</span>
         {fixable.length > 1 && (
@@ -184,7 +188,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
                 finding.message
               )}
               {finding.file !== undefined && (
-                <span className="mono soft" style={{ display: 'block' }}>
+                <span className={clsx('mono soft', styles['file'])}>
                   {finding.file}:{finding.place?.line}:{finding.place?.column}
                 </span>
               )}

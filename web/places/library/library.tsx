@@ -1,10 +1,13 @@
 import { Button, FileButton, TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useModPart } from '../../api/hooks.tsx';
 import { useImport } from './import.ts';
 import { ModelShelf } from './models.tsx';
 import { SoundShelf } from './sounds.tsx';
 import { TextureShelf } from './textures.tsx';
+import styles from './library.module.css';
+import pageHeadStyles from '../../parts/page-head.module.css';
 
 /**
  * Every texture and every sound of the mod: what it is, who uses it, what is wrong with it. Files
@@ -22,7 +25,7 @@ export function Library() {
   };
   return (
     <div
-      className={`page library${isOver ? ' over' : ''}`}
+      className={clsx('page', isOver && styles['over'])}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -30,9 +33,9 @@ export function Library() {
       onDragLeave={() => setOver(false)}
       onDrop={drop}
     >
-      <div className="blocks-head">
+      <div className={pageHeadStyles['blocks-head']}>
         <h1>
-          Textures <span className="soft many-of">{many}</span>
+          Textures <span className={clsx('soft', styles['many-of'])}>{many}</span>
         </h1>
         <TextInput
           placeholder="Filter"

@@ -4,6 +4,7 @@ import { idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
+import styles from './library.module.css';
 
 /** Every model of the mod: what it is made of, and who shows it. */
 export function ModelShelf({ filter }: { filter: string }) {
@@ -24,10 +25,7 @@ export function ModelShelf({ filter }: { filter: string }) {
   return (
     <>
       <h2>
-        Models{' '}
-        <span className="soft" style={{ fontWeight: 400 }}>
-          {Object.keys(mod.models).length}
-        </span>
+        Models <span className="soft plain">{Object.keys(mod.models).length}</span>
       </h2>
       {names.length === 0 && (
         <p className="note">
@@ -36,7 +34,7 @@ export function ModelShelf({ filter }: { filter: string }) {
             : 'No model yet. A new block brings one along.'}
         </p>
       )}
-      <ul className="plain-list" aria-label="Models">
+      <ul className={styles['plain-list']} aria-label="Models">
         {names.map((name) => {
           const { template, boxes } = heldUnder(mod.models, name);
           const used = [...(uses.get(idOf(namespace, name)) ?? [])];

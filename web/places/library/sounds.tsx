@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
@@ -7,6 +8,7 @@ import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { play } from '../../api/sounds.ts';
 import { RenameButton } from '../../parts/rename-field.tsx';
 import { SoundFacts } from '../../parts/sound-facts.tsx';
+import styles from './library.module.css';
 
 /** Every sound of the mod: to be heard, what it is, which sets play it, what is wrong with it. */
 export function SoundShelf({ filter }: { filter: string }) {
@@ -27,10 +29,7 @@ export function SoundShelf({ filter }: { filter: string }) {
   return (
     <>
       <h2>
-        Sounds{' '}
-        <span className="soft" style={{ fontWeight: 400 }}>
-          {Object.keys(mod.sounds).length}
-        </span>
+        Sounds <span className="soft plain">{Object.keys(mod.sounds).length}</span>
       </h2>
       <p className="note">The sound set of a block says which of them it plays for which event.</p>
       {problem && (
@@ -45,7 +44,7 @@ export function SoundShelf({ filter }: { filter: string }) {
             : 'No sound yet. WAV and Ogg files dropped on this page become sounds of the mod.'}
         </p>
       )}
-      <ul className="sound-list">
+      <ul className={styles['sound-list']}>
         {names.map((name) => {
           const id = idOf(mod.header.namespace, name);
           const used = [...(uses.get(id) ?? [])];
@@ -93,7 +92,7 @@ export function SoundShelf({ filter }: { filter: string }) {
                 .map((finding) => (
                   <span
                     key={finding.rule}
-                    className={`tag ${finding.severity}`}
+                    className={clsx('tag', finding.severity)}
                     title={finding.message}
                   >
                     {finding.severity}
@@ -118,12 +117,9 @@ function SetShelf({ filter }: { filter: string }) {
   return (
     <>
       <h2>
-        Sound sets{' '}
-        <span className="soft" style={{ fontWeight: 400 }}>
-          {Object.keys(mod.soundSets).length}
-        </span>
+        Sound sets <span className="soft plain">{Object.keys(mod.soundSets).length}</span>
       </h2>
-      <ul className="plain-list" aria-label="Sound sets">
+      <ul className={styles['plain-list']} aria-label="Sound sets">
         {names.map((name) => {
           const id = idOf(mod.header.namespace, name);
           const used = Object.entries(mod.blocks)

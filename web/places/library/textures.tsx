@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useMemo } from 'react';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { pointer } from '../../../core/json/index.ts';
@@ -7,6 +8,8 @@ import { frameCount, textureUsers } from '../../../core/textures/index.ts';
 import { blobAddress } from '../../api/address.ts';
 import { useFindings, useMod } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
+import styles from './library.module.css';
+import emptyStyles from '../../parts/empty.module.css';
 
 /** So many users of a texture are named. */
 const mostNamed = 2;
@@ -22,7 +25,7 @@ export function TextureShelf({ filter }: { filter: string }) {
     .sort();
   if (!names.length)
     return (
-      <div className="empty">
+      <div className={emptyStyles['empty']}>
         <h2>
           {Object.keys(textures).length ? `No texture matches “${filter}”` : 'No texture yet'}
         </h2>
@@ -33,7 +36,7 @@ export function TextureShelf({ filter }: { filter: string }) {
       </div>
     );
   return (
-    <div className="texture-grid">
+    <div className={styles['texture-grid']}>
       {names.map((name) => (
         <TextureCard
           key={name}
@@ -64,9 +67,9 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
   const others = users.length - mostNamed;
   const named = users.slice(0, mostNamed).join(', ') + (others > 0 ? ` and ${others} more` : '');
   return (
-    <article className="texture" aria-label={name}>
+    <article className={styles['texture']} aria-label={name}>
       <div
-        className="crisp tiled"
+        className={clsx('crisp', styles['tiled'])}
         style={{
           backgroundImage:
             `url(${blobAddress(sha256)}), repeating-conic-gradient(var(--hair) 0 ` +
@@ -75,7 +78,7 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
         role="img"
         aria-label={`${name}, tiled`}
       />
-      <span className="named">
+      <span className={styles['named']}>
         <b className="mono">{name}</b>
         <RenameButton kind="textures" name={name} id={id} />
       </span>
@@ -88,7 +91,7 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
       </span>
       {findings.map(({ rule, severity, message }) => (
         <span key={rule}>
-          <span className={`tag ${severity}`}>{severity}</span>{' '}
+          <span className={clsx('tag', severity)}>{severity}</span>{' '}
           <span className="note">{message}</span>
         </span>
       ))}

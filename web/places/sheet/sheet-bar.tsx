@@ -1,8 +1,10 @@
 import { Button, FileButton, SegmentedControl, Slider } from '@mantine/core';
+import clsx from 'clsx';
 import { count } from '../../../core/words/index.ts';
 import { useModPart } from '../../api/hooks.tsx';
 import type { SheetAnswer } from '../../workers/protocol.ts';
 import { grounds, type LaidOn } from './laid-on.ts';
+import styles from './sheet.module.css';
 
 interface BarProps {
   block: string | undefined;
@@ -18,7 +20,7 @@ export function SheetBar({ block, sheet, laidOn, tick, onTick }: BarProps) {
     Object.values(textures).some(({ strip }) => strip),
   );
   return (
-    <div className="sheet-bar">
+    <div className={styles['sheet-bar']}>
       <span className="note">Lay it on</span>
       <SegmentedControl
         aria-label="Compare with"
@@ -36,7 +38,7 @@ export function SheetBar({ block, sheet, laidOn, tick, onTick }: BarProps) {
         </FileButton>
       )}
       {isAnimated && (
-        <label className="tick">
+        <label className={styles['tick']}>
           at tick{' '}
           <Slider
             w={130}
@@ -51,7 +53,7 @@ export function SheetBar({ block, sheet, laidOn, tick, onTick }: BarProps) {
           <span className="mono">{tick}</span>
         </label>
       )}
-      <span className="note result" role="status">
+      <span className={clsx('note', styles['result'])} role="status">
         {resultOf(sheet, block, laidOn.isAsBroughtIn)}
       </span>
     </div>

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { lookUp, resolveBlock, titleOf } from '../../../core/mod/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import type { SheetAnswer } from '../../workers/protocol.ts';
+import styles from './sheet.module.css';
 
 /** Above this many pictures they are no longer buttons: the page would be slow for nobody's good. */
 const mostButtons = 2000;
@@ -31,7 +32,7 @@ export function SheetView({ sheet, pixels, size, block }: ViewProps) {
     context.putImageData(new ImageData(data, pixels.width, pixels.height), 0, 0);
   }, [pixels]);
   return (
-    <div className="sheet-view" style={{ width: pixels.width, height: pixels.height }}>
+    <div className={styles['sheet-view']} style={{ width: pixels.width, height: pixels.height }}>
       <canvas
         ref={canvas}
         width={pixels.width}
@@ -47,7 +48,7 @@ export function SheetView({ sheet, pixels, size, block }: ViewProps) {
             <button
               key={`${cell.block} ${cell.state}`}
               type="button"
-              className={differs ? 'marked' : undefined}
+              className={differs ? styles['marked'] : undefined}
               style={{
                 left: (i % columns) * size,
                 top: Math.floor(i / columns) * size,

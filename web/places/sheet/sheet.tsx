@@ -1,4 +1,5 @@
 import { Button, Progress, SegmentedControl } from '@mantine/core';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sheetCells, sheetColumns } from '../../../core/draw/index.ts';
@@ -12,6 +13,9 @@ import { SheetBar } from './sheet-bar.tsx';
 import { SheetView } from './sheet-view.tsx';
 import { useLaidOn } from './laid-on.ts';
 import { useSheet, type DrawnSheet } from './use-sheet.ts';
+import styles from './sheet.module.css';
+import emptyStyles from '../../parts/empty.module.css';
+import pageHeadStyles from '../../parts/page-head.module.css';
 
 const sizes = [48, 64, 96, 128, 192];
 /** The size for a block with more states than can be listed. */
@@ -42,7 +46,7 @@ export function Sheet() {
   const drawn = useSheet({ block, size, tick, before: laidOn.before });
   const { sheet } = drawn;
   return (
-    <div className="page wide">
+    <div className={clsx('page', styles['wide'])}>
       <Head block={block} size={size} put={put} drawn={drawn} />
       <SheetBar {...{ block, sheet, laidOn, tick }} onTick={setTick} />
       <Going drawn={drawn} />
@@ -52,7 +56,7 @@ export function Sheet() {
         </p>
       )}
       {!sheet?.problem && Object.keys(mod.blocks).length === 0 && (
-        <div className="empty">
+        <div className={emptyStyles['empty']}>
           <h2>No block yet</h2>
           <p>A sheet shows every block as it will look, to be kept and compared after a change.</p>
         </div>
@@ -118,7 +122,7 @@ function Head({ block, size, put, drawn: { sheet } }: HeadProps) {
       label: `${titleOf(mod, name, heldUnder(mod.blocks, name).names)}: every state`,
     }));
   return (
-    <div className="blocks-head">
+    <div className={pageHeadStyles['blocks-head']}>
       <h1>Contact sheet</h1>
       <Choice
         aria-label="What is drawn"
@@ -146,7 +150,7 @@ function Going({ drawn: { progress, isStopped, stop } }: { drawn: DrawnSheet }) 
   if (!progress) return null;
   const { done, total } = progress;
   return (
-    <div className="sheet-progress">
+    <div className={styles['sheet-progress']}>
       <Progress value={(done / total) * 100} aria-label="Drawing" />
       <span className="note">
         {done.toLocaleString('en')} of {count(total, 'picture')}

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
@@ -6,6 +7,8 @@ import { isOrientation, usualTop, type Orientation } from '../../../../core/spac
 import { OrientationPicker } from '../../../parts/orientation-picker.tsx';
 import { Rendering } from '../../../parts/rendering.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
+import styles from './candidates.module.css';
+import statesStyles from './states/states.module.css';
 
 interface Props {
   use: readonly Candidate[];
@@ -46,7 +49,10 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
         const { front = 'south', top = usualTop(front) } = candidate;
         const share = Math.max(0, candidate.share ?? 1);
         return (
-          <div key={c} className={`candidate${state === undefined ? ' undrawn' : ''}`}>
+          <div
+            key={c}
+            className={clsx(styles['candidate'], state === undefined && styles['undrawn'])}
+          >
             {state !== undefined && <Rendering block={block} state={state} pick={c} size={44} />}
             <ModelSelect
               open={open}
@@ -67,9 +73,7 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
                   typeof next === 'number' && put(c, { ...candidate, share: next })
                 }
                 rightSection={
-                  <span className="note" style={{ fontSize: 11, margin: 0 }}>
-                    {total > 0 ? percent(share / total) : '0%'}
-                  </span>
+                  <span className="soft small">{total > 0 ? percent(share / total) : '0%'}</span>
                 }
                 rightSectionWidth={42}
               />
@@ -90,7 +94,7 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
             )}
             <button
               type="button"
-              className="turned"
+              className={styles['turned']}
               aria-expanded={at === c}
               onClick={() => setTurning(at === c ? undefined : c)}
               disabled={open && use.length === 1}
@@ -147,7 +151,7 @@ function ModelSelect({
     return (
       <button
         type="button"
-        className={`model-name${known ? '' : ' unknown'}`}
+        className={clsx(styles['model-name'], !known && styles['unknown'])}
         aria-label={`Model: ${model}. Choose another`}
         title={model}
         onClick={() => setChoosing(true)}
@@ -185,7 +189,7 @@ function Turning({
     : { front, top: usualTop(front) };
   const { upright: _upright, ...rest } = candidate;
   return (
-    <div className="turning">
+    <div className={statesStyles['turning']}>
       <OrientationPicker
         orientation={orientation}
         onOrientation={(next) => onCandidate(withOrientation(candidate, next))}

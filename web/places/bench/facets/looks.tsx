@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
@@ -16,6 +17,8 @@ import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
+import styles from './invite.module.css';
+import matrixStyles from '../matrix/matrix.module.css';
 
 const asUse = (rows: Rows<Candidate[]>): Looks['rows'] =>
   rows.map(({ when, value }) => (when ? { when, use: value } : { use: value }));
@@ -75,7 +78,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </Later>
       )}
       {!matrix && space.size > 1 && (
-        <p className="note invite">
+        <p className={clsx('note', styles['invite'])}>
           <button type="button" className="link" onClick={onMatrix}>
             Open the matrix
           </button>{' '}
@@ -84,7 +87,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </p>
       )}
       {space.size > 1 && (
-        <p className="note invite">
+        <p className={clsx('note', styles['invite'])}>
           <Link to={`/m/${session.name}/sheet?block=${name}`} className="link">
             Contact sheet
           </Link>{' '}
@@ -92,13 +95,13 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </p>
       )}
       {choices && (
-        <p className="note invite">
+        <p className={clsx('note', styles['invite'])}>
           Which candidate shows follows from the place alone. <b>Patch</b> on the stage shows 12 ×
           12 places.
         </p>
       )}
       {mode === 'layered' && (
-        <p className="note invite">
+        <p className={clsx('note', styles['invite'])}>
           Every row that matches is drawn over the others.
           {matrix && ' Choose cells to add a layer for them.'}
         </p>
@@ -176,13 +179,13 @@ function LayerFor({
   if (!row) return null;
   if (rows.length > 1)
     return (
-      <p className="note invite">
+      <p className={clsx('note', styles['invite'])}>
         {count(chosen.size, 'chosen state')}, but no single condition names just these.
       </p>
     );
   return (
-    <div className="brush" role="group" aria-label="Layer">
-      <div className="kv">
+    <div className={matrixStyles['brush']} role="group" aria-label="Layer">
+      <div className={matrixStyles['kv']}>
         <span>A layer for {count(chosen.size, 'state')}</span>
       </div>
       <Candidates
@@ -209,21 +212,21 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
   const { toMatrix } = usePainting();
   if (!chosen.size)
     return (
-      <p className="note invite">
+      <p className={clsx('note', styles['invite'])}>
         Choose cells in the matrix; what they show is set here for all of them at once.
       </p>
     );
   const many = count(chosen.size, 'state');
   return (
     <div
-      className="brush"
+      className={matrixStyles['brush']}
       role="group"
       aria-label="Brush"
       onKeyDown={(event) => {
         if (event.key === 'Escape') toMatrix();
       }}
     >
-      <div className="kv">
+      <div className={matrixStyles['kv']}>
         <span>{many} chosen</span>
         <span className="note">
           {brush.use === undefined
@@ -243,12 +246,12 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
         }
         onDone={toMatrix}
       />
-      <div className="acts">
+      <div className={matrixStyles['acts']}>
         {brush.use &&
           brush.spreadable.map((property, i) => (
             <Button key={property} variant="default" onClick={() => brush.spread(property)}>
               Spread along {property}
-              {i === 0 ? <kbd style={{ marginLeft: 6 }}>S</kbd> : null}
+              {i === 0 ? <kbd>S</kbd> : null}
             </Button>
           ))}
         <Button variant="default" onClick={brush.clear}>

@@ -3,6 +3,7 @@ import { useMod } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { FacetProps } from './index.tsx';
+import styles from './names.module.css';
 
 /** The display name in every language of the mod. */
 export function NamesFacet({ editor: { name, declared, set } }: FacetProps) {
@@ -22,7 +23,7 @@ export function NamesFacet({ editor: { name, declared, set } }: FacetProps) {
             }
             note={
               text ? undefined : (
-                <span style={{ color: 'var(--brass-deep)' }}>
+                <span className={styles['missing']}>
                   Missing: players read <span className="mono">block.{name}</span>.
                 </span>
               )

@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core';
+import clsx from 'clsx';
 import { kitNamed } from '../../../../core/kits/index.ts';
 import { codesOf, nextNumber } from '../../../../core/mod/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import type { FacetProps } from './index.tsx';
+import styles from '../../../parts/field.module.css';
 
 /** The block's number in the ledger, and how its state codes are laid out. */
 export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
@@ -28,7 +30,7 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
         label="Number"
         value={
           entry ? (
-            <span className="mono value">{entry.number}</span>
+            <span className={clsx('mono', styles['value'])}>{entry.number}</span>
           ) : (
             <Button onClick={register}>Register it</Button>
           )
@@ -41,12 +43,16 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
       />
       <Field
         label="States"
-        value={<span className="mono value">{block.space.trueSize.toLocaleString('en')}</span>}
+        value={
+          <span className={clsx('mono', styles['value'])}>
+            {block.space.trueSize.toLocaleString('en')}
+          </span>
+        }
       />
       <Field
         label="State code"
         value={
-          <span className="mono value">
+          <span className={clsx('mono', styles['value'])}>
             {codes.bits} of {limits.stateCodeBits} bits
           </span>
         }
@@ -58,20 +64,13 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
       {!block.space.tooLarge && (
         <Field
           label="The state shown"
-          value={<span className="mono value">code {state}</span>}
+          value={<span className={clsx('mono', styles['value'])}>code {state}</span>}
           note={block.space.describe(state)}
         />
       )}
       <Field label="In the mod's code" note="From code/ids.ts, which every build writes.">
         <pre
-          className="mono"
-          style={{
-            background: 'var(--paper)',
-            borderRadius: 6,
-            padding: '8px 10px',
-            margin: '6px 0 0',
-            whiteSpace: 'pre-wrap',
-          }}
+          className={clsx('mono', styles['code'])}
         >{`blockIds.${name}\ndefaultStates.${name}`}</pre>
       </Field>
     </>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { lookUp, tagIdsIn, type Mod, type TagKind } from '../../../../core/mod/index.ts';
 import { TagsInput } from '@mantine/core';
@@ -7,6 +8,7 @@ import { directMembers, membersOf, needsOf } from '../../../../core/tags/index.t
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import type { FacetProps } from './index.tsx';
+import styles from './tags.module.css';
 
 /** The tags that the block and its item are in, and who needs each. */
 export function TagsFacet({ editor: { declared, block, set } }: FacetProps) {
@@ -62,7 +64,7 @@ function TagList({ kind, label, tags, id, onTags }: ListProps) {
         clearable={false}
         acceptValueOnBlur={false}
       />
-      <p className="note tags-note">
+      <p className={clsx('note', styles['tags-note'])}>
         Enter adds a tag. A name without a namespace is one of this mod&apos;s.{' '}
         <Link to={addressOf()} className="link">
           All as a matrix
@@ -72,7 +74,7 @@ function TagList({ kind, label, tags, id, onTags }: ListProps) {
         <Field
           key={tag}
           label={
-            <Link to={addressOf(tag)} className="mono tag-link">
+            <Link to={addressOf(tag)} className={clsx('mono', styles['tag-link'])}>
               {tag}
             </Link>
           }

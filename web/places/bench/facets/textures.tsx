@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
@@ -11,6 +12,8 @@ import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
+import styles from './textures.module.css';
+import rowCardStyles from '../../../parts/row-card.module.css';
 
 interface Slot {
   texture: string;
@@ -70,7 +73,7 @@ function TextureCard({ slot }: CardProps) {
   };
   return (
     <div
-      className={`row-card texture-card${isOver ? ' over' : ''}`}
+      className={clsx(rowCardStyles['row-card'], styles['texture-card'], isOver && styles['over'])}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -79,7 +82,7 @@ function TextureCard({ slot }: CardProps) {
       onDrop={drop}
     >
       <Swatch slot={slot} />
-      <div className="about">
+      <div className={styles['about']}>
         <OtherTexture slot={slot} />
         <Facts slot={slot} />
         <Users slot={slot} />
@@ -130,13 +133,13 @@ function Swatch({ slot }: CardProps) {
   const texture = useModPart((mod) => textureOf(mod, slot.texture));
   if (!texture)
     return (
-      <div className="swatch missing">
+      <div className={clsx(styles['swatch'], styles['missing'])}>
         <span className="tag error">missing</span>
       </div>
     );
   return (
     <div
-      className="swatch crisp"
+      className={clsx('crisp', styles['swatch'])}
       role="img"
       aria-label={slot.texture}
       style={{ backgroundImage: `url(${blobAddress(texture.picture.sha256)}), ${checker}` }}
@@ -185,7 +188,8 @@ function Facts({ slot }: CardProps) {
     <p className="note">
       {width} × {height} texels
       {texture.strip ? `, ${frameCount(texture)} frames` : ''} · {alphaWords[alpha]} ·{' '}
-      <span className="mean" style={{ background: mean }} /> <span className="mono">{mean}</span>
+      <span className={styles['mean']} style={{ background: mean }} />{' '}
+      <span className="mono">{mean}</span>
     </p>
   );
 }
@@ -198,7 +202,7 @@ function Users({ slot: { uses } }: CardProps) {
   const slots = [...new Set(uses.map(({ slot }) => slot))];
   const models = [...new Set(uses.map(({ model }) => nameOf(model)))];
   return (
-    <p className="note users">
+    <p className={clsx('note', styles['users'])}>
       {slots.join(', ')} of {models.join(', ')}
     </p>
   );

@@ -2,6 +2,7 @@ import { itemAt } from '../../../../core/lists/index.ts';
 import { Select } from '@mantine/core';
 import type { StateSpace } from '../../../../core/states/index.ts';
 import type { Arrangement } from './layout.ts';
+import styles from './matrix.module.css';
 
 const ways = { rows: 'down', columns: 'across', tabs: 'as tabs' } as const;
 
@@ -31,14 +32,14 @@ export function ArrangementBar({
     onArrangement({ ...without, [to]: [...without[to], name] });
   };
   return (
-    <div className="arrangement" role="group" aria-label="Arrangement of the matrix">
+    <div className={styles['arrangement']} role="group" aria-label="Arrangement of the matrix">
       {space.properties.map(({ name }, at) => {
         const way =
           (Object.keys(ways) as (keyof Arrangement)[]).find((one) =>
             arrangement[one].includes(name),
           ) ?? 'rows';
         return (
-          <span key={name} className="arranged">
+          <span key={name} className={styles['arranged']}>
             <b title={name}>{name}</b>
             <select
               aria-label={`${name} runs`}

@@ -1,5 +1,7 @@
+import clsx from 'clsx';
 import { memo, type MouseEvent } from 'react';
 import { Rendering } from '../../../parts/rendering.tsx';
+import styles from './matrix.module.css';
 
 /** What cells call: it stays the same, so that they stay as they are while the cursor passes by. */
 export interface CellActs {
@@ -38,14 +40,19 @@ export const Cell = memo(function Cell(props: CellProps) {
       aria-selected={chosen}
       aria-label={`${words}${bare ? ', without a look' : ''}`}
       title={words}
-      className={`cell${bare ? ' bare' : ''}${chosen ? ' chosen' : ''}${cursor ? ' cursor' : ''}`}
+      className={clsx(
+        styles['cell'],
+        bare && styles['bare'],
+        chosen && styles['chosen'],
+        cursor && styles['cursor'],
+      )}
       style={{ left, top, width: size - 2, height: size - 2 }}
       onMouseDown={(event) => acts.press(event, state)}
       onMouseEnter={(event) => event.buttons === 1 && acts.drag(state)}
       onDoubleClick={acts.open}
     >
       {!bare && <Rendering block={block} state={state} size={size - 8} />}
-      {by > 0 && !bare && <span className="by">{by}</span>}
+      {by > 0 && !bare && <span className={styles['by']}>{by}</span>}
     </div>
   );
 });

@@ -1,9 +1,11 @@
 import type { VirtualItem } from '@tanstack/react-virtual';
+import clsx from 'clsx';
 import type { CSSProperties } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import type { StateSpace } from '../../../../core/states/index.ts';
 import { bandEnd, type Arrangement, type PlaneHead } from './layout.ts';
 import { bandWidth, headHeight, type Extent } from './extent.ts';
+import styles from './matrix.module.css';
 
 interface HeadsProps {
   space: StateSpace;
@@ -18,7 +20,7 @@ interface HeadsProps {
 /** The heads above the columns, with the corner that names the properties. */
 export function ColumnHeads({ arrangement, extent, ...rest }: HeadsProps) {
   return (
-    <div className="column-heads" style={{ height: extent.top - 2 }}>
+    <div className={styles['column-heads']} style={{ height: extent.top - 2 }}>
       <Corner arrangement={arrangement} width={extent.left - 4} />
       <Bands
         names={arrangement.columns}
@@ -36,7 +38,7 @@ export function ColumnHeads({ arrangement, extent, ...rest }: HeadsProps) {
 /** The heads beside the rows. */
 export function RowHeads({ arrangement, extent, ...rest }: HeadsProps) {
   return (
-    <div className="row-heads" style={{ width: extent.left - 4 }}>
+    <div className={styles['row-heads']} style={{ width: extent.left - 4 }}>
       <Bands
         down
         names={arrangement.rows}
@@ -54,7 +56,7 @@ export function RowHeads({ arrangement, extent, ...rest }: HeadsProps) {
 
 function Corner({ arrangement, width }: { arrangement: Arrangement; width: number }) {
   return (
-    <div className="corner" style={{ width }}>
+    <div className={styles['corner']} style={{ width }}>
       {arrangement.columns.map((property, level) => (
         <i key={property} style={{ top: level * headHeight + 4 }}>
           {property}
@@ -63,7 +65,7 @@ function Corner({ arrangement, width }: { arrangement: Arrangement; width: numbe
       {arrangement.rows.map((property, level) => (
         <i
           key={property}
-          className="down"
+          className={styles['down']}
           style={{ left: level * bandWidth, width: bandWidth - 4 }}
         >
           {property}
@@ -126,7 +128,7 @@ function Head({
     <button
       type="button"
       tabIndex={-1}
-      className={`head${down ? ' down' : ''}`}
+      className={clsx(styles['head'], down && styles['down'])}
       style={style}
       onClick={onChoose}
       title={`${property} = ${value}: choose all`}

@@ -1,5 +1,5 @@
-import './matrix.css';
 import { useLocalStorage } from '@mantine/hooks';
+import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
 import { lookUp } from '../../../../core/mod/index.ts';
 import { coverage, type Coverage, type StateSpace } from '../../../../core/states/index.ts';
@@ -14,6 +14,7 @@ import { ColumnHeads, RowHeads } from './heads.tsx';
 import { fittedArrangement, planeOf, type Arrangement, type Plane } from './layout.ts';
 import { useChoosing, type Choosing } from './use-choosing.ts';
 import { useTracks, type Tracks } from './use-tracks.ts';
+import styles from './matrix.module.css';
 
 interface MatrixProps {
   editor: BlockEditor;
@@ -38,8 +39,8 @@ export function Matrix({ editor, state, onState, onStage }: MatrixProps) {
   const { ref: gridRef, scroller, ...tracks } = useTracks(arrangement, plane, cursor);
   useEffect(() => scroller.current?.focus({ preventScroll: true }), [scroller]);
   return (
-    <div className="matrix">
-      <div className="matrix-head">
+    <div className={styles['matrix']}>
+      <div className={styles['matrix-head']}>
         <button type="button" className="chip" onClick={onStage}>
           Stage <kbd>M</kbd>
         </button>
@@ -110,7 +111,7 @@ function ChooseLine({
 }) {
   const all = `${count(space.size, 'state')}${bare ? `, ${bare} without a look` : ''}`;
   return (
-    <div className="choose-line">
+    <div className={styles['choose-line']} role="group" aria-label="Choose states">
       <span className="note">Choose all with</span>
       <Later frames={2}>
         <WhenEditor
@@ -119,7 +120,7 @@ function ChooseLine({
           onWhen={(when) => choose(space.matching(when))}
         />
       </Later>
-      <span className="note many" aria-live="polite">
+      <span className={clsx('note', styles['many'])} aria-live="polite">
         {chosen.size ? `${chosen.size.toLocaleString('en')} chosen` : all}
       </span>
     </div>
@@ -144,7 +145,7 @@ function Grid(props: GridProps & { gridRef: Tracks['ref'] }) {
   return (
     <div
       ref={gridRef}
-      className="matrix-scroll"
+      className={styles['matrix-scroll']}
       role="grid"
       tabIndex={0}
       aria-label="State matrix"
@@ -156,7 +157,7 @@ function Grid(props: GridProps & { gridRef: Tracks['ref'] }) {
       onFocus={() => !chosen.size && choose([choosing.cursorState()])}
     >
       <div
-        className="matrix-plane"
+        className={styles['matrix-plane']}
         style={{ width: across.getTotalSize(), height: down.getTotalSize() }}
       >
         <ColumnHeads
@@ -248,7 +249,7 @@ function useLaidRows(): number {
 }
 
 const Keys = ({ isOneOf }: { isOneOf: boolean }) => (
-  <div className="matrix-foot note">
+  <div className={clsx('note', styles['matrix-foot'])}>
     <kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column{' '}
     <kbd>Ctrl A</kbd> all
     {isOneOf && (

@@ -1,8 +1,10 @@
+import clsx from 'clsx';
 import type { MouseEvent } from 'react';
 import type { Broken, Drop } from '../../../../core/loot/index.ts';
 import type { Mod } from '../../../../core/mod/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { ItemIcon, itemTitle } from '../../../parts/item.tsx';
+import styles from './truth.module.css';
 
 interface CellProps {
   cell: number;
@@ -33,13 +35,6 @@ export function Cell(props: CellProps) {
   const nothing = nothingWords(broken);
   const drops = typeof broken === 'string' ? [] : broken;
   const says = `${words}: ${nothing ?? drops.map((drop) => dropWords(mod, drop, own)).join('; ')}`;
-  const classes = [
-    'drop',
-    chosen && 'chosen',
-    cursor && 'cursor',
-    nothing && 'none',
-    nothing && nothing !== 'nothing' && 'closed',
-  ];
   return (
     <div
       id={`drop-${cell}`}
@@ -47,12 +42,18 @@ export function Cell(props: CellProps) {
       aria-selected={chosen}
       aria-label={says}
       title={says}
-      className={classes.filter(Boolean).join(' ')}
+      className={clsx(
+        styles['drop'],
+        chosen && styles['chosen'],
+        cursor && styles['cursor'],
+        nothing && styles['none'],
+        nothing && nothing !== 'nothing' && styles['closed'],
+      )}
       onMouseDown={(event) => onPress(event, cell)}
       onMouseEnter={(event) => event.buttons === 1 && onDrag(cell)}
     >
       {nothing ? (
-        <span className="says">{tight ? '–' : nothing}</span>
+        <span className={styles['says']}>{tight ? '–' : nothing}</span>
       ) : (
         <Drops drops={drops} tight={tight} />
       )}
@@ -79,7 +80,7 @@ function Drops({ drops, tight }: { drops: readonly Drop[]; tight: boolean }) {
   return (
     <>
       {drops.slice(0, most).map(({ give, keeps, mean, chance }) => (
-        <span key={give + keeps.join()} className="one">
+        <span key={give + keeps.join()} className={styles['one']}>
           <ItemIcon id={give} size={22} />
           <b>{number(mean)}</b>
           {!tight && chance < sure && <em>{number(chance * 100)}%</em>}

@@ -1,4 +1,4 @@
-import './truth.css';
+import clsx from 'clsx';
 import { useEffect, useMemo, useRef } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import type { TruthTable } from '../../../../core/loot/index.ts';
@@ -8,6 +8,8 @@ import { Cell } from './cell.tsx';
 import { useDropChoice } from './choice.tsx';
 import { usePaintDrops } from './paint.ts';
 import { gridOf, useCells, type Cells, type TruthGrid } from './use-cells.ts';
+import styles from './truth.module.css';
+import matrixStyles from '../matrix/matrix.module.css';
 
 /** With more columns than this the cells say less. */
 const mostWide = 6;
@@ -22,10 +24,10 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
   const grid = useMemo(() => gridOf(truth), [truth]);
   const cells = useCells({ grid, paint, onStage });
   return (
-    <div className="truth">
+    <div className={styles['truth']}>
       <Head editor={editor} onStage={onStage} />
       <Table block={editor.block.id} truth={truth} grid={grid} cells={cells} />
-      <div className="matrix-foot note">
+      <div className={clsx('note', matrixStyles['matrix-foot'])}>
         <kbd>↑↓←→</kbd> move <kbd>Space</kbd> choose <kbd>Shift</kbd> range <kbd>R</kbd>{' '}
         <kbd>C</kbd> row, column <kbd>Enter</kbd> item <kbd>I</kbd> itself <kbd>N</kbd> nothing
       </div>
@@ -36,12 +38,12 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
 function Head({ editor, onStage }: { editor: BlockEditor; onStage: () => void }) {
   const { chosen, luck, setLuck } = useDropChoice();
   return (
-    <div className="matrix-head">
+    <div className={clsx(matrixStyles['matrix-head'], styles['matrix-head'])}>
       <button type="button" className="chip" onClick={onStage}>
         Stage <kbd>M</kbd>
       </button>
       <b>What would drop?</b>
-      <label className="luck note">
+      <label className={clsx('note', styles['luck'])}>
         luck{' '}
         <input
           type="number"
@@ -54,7 +56,7 @@ function Head({ editor, onStage }: { editor: BlockEditor; onStage: () => void })
           }
         />
       </label>
-      <span className="note many" aria-live="polite">
+      <span className={clsx('note', styles['many'])} aria-live="polite">
         {chosen.size ? `${count(chosen.size, 'cell')} chosen` : 'exact, on average'}
       </span>
       <MoreColumns editor={editor} />
@@ -76,7 +78,7 @@ function MoreColumns({ editor }: { editor: BlockEditor }) {
     move(0, []);
   };
   return (
-    <span className="split note">
+    <span className={clsx('note', styles['split'])}>
       columns also by{' '}
       {offered.map((name) => (
         <button
@@ -108,9 +110,9 @@ function Table(props: TableProps) {
   useEffect(() => element.current?.focus({ preventScroll: true }), []);
   const least = grid.columns > mostWide ? 58 : 86;
   return (
-    <div className="truth-scroll">
+    <div className={styles['truth-scroll']}>
       <div
-        className="truth-grid"
+        className={styles['truth-grid']}
         ref={element}
         role="grid"
         tabIndex={0}
@@ -124,7 +126,7 @@ function Table(props: TableProps) {
       >
         <span />
         {['usually', 'careful'].map((care) => (
-          <span key={care} className="care" style={{ gridColumn: `span ${grid.half}` }}>
+          <span key={care} className={styles['care']} style={{ gridColumn: `span ${grid.half}` }}>
             {care}
           </span>
         ))}
@@ -148,13 +150,13 @@ function ColumnHeads({ truth, grid, cells }: TableProps) {
   const last = grid.rows - 1;
   return (
     <>
-      <span className="by">{truth.properties.map(({ name }) => name).join(', ')}</span>
+      <span className={styles['by']}>{truth.properties.map(({ name }) => name).join(', ')}</span>
       {Array.from({ length: grid.columns }, (_, column) => (
         <button
           key={column}
           type="button"
           tabIndex={-1}
-          className="head"
+          className={styles['head']}
           title={`Choose all with ${columnWords(truth, column)}`}
           onClick={() => {
             const top = { row: 0, column };
@@ -180,11 +182,11 @@ function Way({ block, truth, grid, cells, row }: TableProps & { row: number }) {
       ...(grid.half > 1 ? [columnWords(truth, column)] : []),
     ].join(', ');
   return (
-    <div role="row" aria-rowindex={row + 1} className="way">
+    <div role="row" aria-rowindex={row + 1} className={styles['way']}>
       <button
         type="button"
         tabIndex={-1}
-        className="head"
+        className={styles['head']}
         title={`Choose all with ${name}`}
         onClick={() => cells.chooseBetween(start, { row, column: grid.columns - 1 }, start)}
       >
@@ -194,7 +196,7 @@ function Way({ block, truth, grid, cells, row }: TableProps & { row: number }) {
         // What a blast leaves stands once, under "usually".
         if (!grid.isCell({ row, column }))
           return (
-            <span key={column} className="no-care" aria-hidden>
+            <span key={column} className={styles['no-care']} aria-hidden>
               {column === grid.half ? 'a blast is never careful' : ''}
             </span>
           );

@@ -1,4 +1,5 @@
 import { Button, Popover } from '@mantine/core';
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import {
   lookUp,
@@ -12,6 +13,8 @@ import { ItemIcon, ItemSelect, useItemOptions } from '../../../parts/item.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import { Members } from './members.tsx';
+import styles from './groups.module.css';
+import iconRowStyles from '../../../parts/icon-row.module.css';
 
 type Group = Header['groups'][number];
 interface GroupProps {
@@ -25,20 +28,22 @@ export function GroupCard({ group, index, members }: GroupProps) {
   const { languages } = useMod().header;
   return (
     <section
-      className="group-card"
+      className={styles['group-card']}
       aria-label={lookUp(group.names, itemAt(languages, 0)) ?? group.name}
     >
       <Order group={group} index={index} />
       <ItemIcon id={group.icon ?? ''} size={40} />
-      <div className="about">
+      <div>
         <NamesAndIcon group={group} index={index} />
-        <RenameField
-          kind="groups"
-          name={group.name}
-          id={group.name}
-          note={`Players find ${count(members.length, 'thing')} here.`}
-          onRenamed={() => undefined}
-        />
+        <div className={styles['id']}>
+          <RenameField
+            kind="groups"
+            name={group.name}
+            id={group.name}
+            note={`Players find ${count(members.length, 'thing')} here.`}
+            onRenamed={() => undefined}
+          />
+        </div>
         <Members members={members} />
       </div>
       <RemoveGroup group={group} many={members.length} />
@@ -55,7 +60,7 @@ function Order({ group, index }: { group: Group; index: number }) {
     session.set('Reorder the catalogue', ['header', 'groups'], next);
   };
   return (
-    <span className="order">
+    <span className={styles['order']}>
       <button
         type="button"
         className="tiny"
@@ -86,14 +91,14 @@ function NamesAndIcon({ group, index }: { group: Group; index: number }) {
   const set = (label: string, steps: string[], after: string | undefined) =>
     session.set(label, ['header', 'groups', index, ...steps], after);
   return (
-    <div className="icon-row">
+    <div className={iconRowStyles['icon-row']}>
       {languages.map((language) => (
         <TextField
           key={language}
           w={150}
           aria-label={`Name of ${group.name} in ${language}`}
           placeholder={`group.${group.name}`}
-          leftSection={<span className="note language-mark">{language}</span>}
+          leftSection={<span className={clsx('note', styles['language-mark'])}>{language}</span>}
           text={lookUp(group.names, language) ?? ''}
           onText={(text) =>
             set(`Name the group in ${language}`, ['names', language], text || undefined)

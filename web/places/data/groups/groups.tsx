@@ -6,6 +6,10 @@ import { DataTabs } from '../data-tabs.tsx';
 import { NewEntry } from '../new-entry.tsx';
 import { GroupCard } from './group-card.tsx';
 import { Members } from './members.tsx';
+import styles from './groups.module.css';
+import pageStyles from '../page.module.css';
+import dataTabsStyles from '../data-tabs.module.css';
+import listPageStyles from '../list-page.module.css';
 
 /** The catalogue groups in their order: icon, name, and what players find in each. */
 export function Groups() {
@@ -14,15 +18,15 @@ export function Groups() {
   const catalogue = useMemo(() => catalogueOf(mod), [mod]);
   const inNone = catalogue.get(undefined) ?? [];
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <DataTabs>
-        <span className="acts">
+        <span className={dataTabsStyles['acts']}>
           <NewGroup />
         </span>
       </DataTabs>
-      <div className="data-open">
+      <div className={listPageStyles['data-open']}>
         {!groups.length && (
-          <div className="data-empty">
+          <div className={listPageStyles['data-empty']}>
             <h2>No catalogue group yet</h2>
             <p className="note">
               Groups are the shelves of the catalogue in which players look for things.
@@ -38,10 +42,10 @@ export function Groups() {
           />
         ))}
         {inNone.length > 0 && (
-          <section className="group-card" aria-label="In no group">
+          <section className={styles['group-card']} aria-label="In no group">
             <span />
             <span />
-            <div className="about">
+            <div>
               <b>In no group</b>
               <p className="note inline">Players cannot find these in the catalogue.</p>
               <Members members={inNone} />

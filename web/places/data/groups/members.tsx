@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { CatalogueEntry } from '../../../../core/mod/index.ts';
 import { useSession } from '../../../api/hooks.tsx';
 import { ItemIcon } from '../../../parts/item.tsx';
+import styles from '../../../parts/icon-row.module.css';
 
 const mostShown = 60;
 
@@ -11,7 +12,7 @@ export function Members({ members }: { members: readonly CatalogueEntry[] }) {
   const addressOf = ({ kind, name }: CatalogueEntry) =>
     kind === 'blocks' ? `${home}/blocks/${name}/identity` : `${home}/data/items/${name}`;
   return (
-    <div className="icon-row">
+    <div className={styles['icon-row']}>
       {members.slice(0, mostShown).map((member) => (
         <Link key={member.id} to={addressOf(member)} title={member.id}>
           <ItemIcon id={member.id} size={22} />

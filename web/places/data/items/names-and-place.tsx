@@ -9,6 +9,7 @@ import { GroupField } from '../../../parts/group-field.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { ItemEditor } from './one-item.tsx';
+import styles from './items.module.css';
 
 interface PictureProps {
   editor: ItemEditor;
@@ -76,7 +77,7 @@ function PictureField({ editor: { item, set }, onPicture, refused }: PictureProp
     <Field
       label="Picture"
       value={
-        <span className="picture-choice">
+        <span className={styles['picture-choice']}>
           <Choice
             w={156}
             aria-label="Picture"

@@ -18,6 +18,8 @@ import { ItemIcon } from '../../../parts/item.tsx';
 import { Found } from '../found.tsx';
 import { NamesAndPlace } from './names-and-place.tsx';
 import { WhatItIs } from './what-it-is.tsx';
+import styles from './items.module.css';
+import listPageStyles from '../list-page.module.css';
 
 /** An item with the one way to change each of its keys. */
 export interface ItemEditor {
@@ -41,7 +43,7 @@ export function OneItem({ name, item }: { name: string; item: Item }) {
   };
   return (
     <div
-      className="data-open"
+      className={listPageStyles['data-open']}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -53,7 +55,7 @@ export function OneItem({ name, item }: { name: string; item: Item }) {
         {titleOf(mod, name, item.names)} <span className="mono">{id}</span>
       </h2>
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
-      <div className="columns">
+      <div className={listPageStyles['columns']}>
         <div>
           <NamesAndPlace editor={editor} id={id} onPicture={showPicture} refused={refused} />
         </div>
@@ -102,7 +104,7 @@ function Ends({ name, item, id }: { name: string; item: Item; id: string }) {
     blocks && `the loot of ${count(blocks, 'block')}`,
   ].filter((words) => typeof words === 'string');
   return (
-    <div className="ends">
+    <div className={styles['ends']}>
       <Button
         variant="subtle"
         color="brick"

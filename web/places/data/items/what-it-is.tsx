@@ -5,6 +5,8 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { ItemSelect, useItemOptions } from '../../../parts/item.tsx';
 import type { ItemEditor } from './one-item.tsx';
+import styles from './items.module.css';
+import iconRowStyles from '../../../parts/icon-row.module.css';
 
 /** Whether an item is a tool or a bucket, with what belongs to it, and whether the world has it. */
 export function WhatItIs({ editor, id }: { editor: ItemEditor; id: string }) {
@@ -75,7 +77,7 @@ function ToolFields({ editor: { item, set } }: { editor: ItemEditor }) {
   if (!tool) return null;
   const grade = grades[tool.grade];
   return (
-    <div className="icon-row">
+    <div className={iconRowStyles['icon-row']}>
       <select
         className="pick"
         aria-label="Kind of tool"
@@ -118,7 +120,7 @@ function BucketFields({ editor: { item, set } }: { editor: ItemEditor }) {
   if (!bucket) return null;
   const ids = Object.keys(blocks).map((block) => idOf(header.namespace, block));
   return (
-    <div className="icon-row">
+    <div className={iconRowStyles['icon-row']}>
       <span className="note inline">of</span>
       <select
         className="pick"
@@ -133,7 +135,7 @@ function BucketFields({ editor: { item, set } }: { editor: ItemEditor }) {
         ))}
       </select>
       <span className="note inline">out of</span>
-      <span className="bucket-empty">
+      <span className={styles['bucket-empty']}>
         <ItemSelect
           aria-label="Empty bucket"
           value={bucket.empty}

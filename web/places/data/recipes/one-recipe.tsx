@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { pointer } from '../../../../core/json/index.ts';
@@ -15,6 +16,9 @@ import { Bill } from './bill.tsx';
 import { Particulars, Stepper } from './particulars.tsx';
 import { Shelf } from './shelf.tsx';
 import { Slots, useIngredientOptions } from './slots.tsx';
+import styles from './recipes.module.css';
+import listPageStyles from '../list-page.module.css';
+import iconRowStyles from '../../../parts/icon-row.module.css';
 
 /** Changes a recipe as a whole, under a label. */
 type PutRecipe = (label: string, next: Recipe) => void;
@@ -44,8 +48,8 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
     setChosen(index);
   };
   return (
-    <div className="data-open recipe">
-      <div className="recipe-main">
+    <div className={clsx(listPageStyles['data-open'], styles['recipe'])}>
+      <div className={styles['recipe-main']}>
         <h2>
           {itemTitle(mod, result?.gives ?? name)}{' '}
           <span className="mono">
@@ -57,7 +61,7 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
             (finding) => finding.at === path || finding.at?.startsWith(`${path}/`),
           )}
         />
-        <div className="recipe-flow">
+        <div className={styles['recipe-flow']}>
           <Bill recipe={recipe} onRecipe={put} />
           <Plan
             name={name}
@@ -69,7 +73,7 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
             onRecipe={put}
           />
         </div>
-        <div className="columns recipe-below">
+        <div className={clsx(listPageStyles['columns'], styles['recipe-below'])}>
           <div>{result && <HowHad id={result.gives} here={name} />}</div>
           <Naming name={name} recipe={recipe} path={path} />
         </div>
@@ -119,7 +123,7 @@ function Plan({
     onFill(index, id);
   };
   return (
-    <div className="recipe-plan">
+    <div className={styles['recipe-plan']}>
       <Slots
         slots={places.map((ingredient) => ({ ingredient }))}
         columns={columns}
@@ -130,8 +134,8 @@ function Plan({
         label={`What ${name} takes`}
         {...growthOf(recipe, limits.pattern, onRecipe)}
       />
-      <div className="recipe-under">
-        <span className="slot-field">
+      <div className={styles['recipe-under']}>
+        <span className={styles['slot-field']}>
           <ItemSelect
             aria-label="Item or tag in the chosen place"
             placeholder="Item or tag for this place"
@@ -190,7 +194,7 @@ function AnyOf({ ingredient }: { ingredient: string | undefined }) {
   const items = [...accepts(ingredient)].filter((id) => !id.startsWith('#'));
   if (!items.length) return null;
   return (
-    <span className="icon-row any-of">
+    <span className={clsx(iconRowStyles['icon-row'], styles['any-of'])}>
       <span className="note">any of</span>
       {items.slice(0, mostShown).map((id) => (
         <ItemIcon key={id} id={id} size={22} title={itemTitle(mod, id)} />

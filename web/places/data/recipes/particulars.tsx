@@ -1,6 +1,7 @@
 import { Checkbox, NumberInput } from '@mantine/core';
 import type { Recipe } from '../../../../core/mod/index.ts';
 import { withoutUndefined } from '../../../../core/json/index.ts';
+import styles from './recipes.module.css';
 
 /**
  * What only one kind of recipe has: the mirror of a pattern, the time in the fire and its reward.
@@ -15,7 +16,7 @@ export function Particulars({
   if (recipe.kind === 'fire')
     return (
       <>
-        <span className="count-field">
+        <span className={styles['count-field']}>
           for{' '}
           <NumberInput
             aria-label="Seconds in the fire"
@@ -30,7 +31,7 @@ export function Particulars({
           />{' '}
           s
         </span>
-        <span className="count-field">
+        <span className={styles['count-field']}>
           reward{' '}
           <NumberInput
             aria-label="Reward"
@@ -82,7 +83,7 @@ export function Stepper({
   onValue: (next: number) => void;
 }) {
   return (
-    <span className="stepper">
+    <span className={styles['stepper']}>
       <button
         type="button"
         className="chip"

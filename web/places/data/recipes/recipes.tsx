@@ -1,4 +1,3 @@
-import './recipes.css';
 import { Button, Menu } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';

@@ -4,6 +4,7 @@ import { withoutUndefined } from '../../../../core/json/index.ts';
 import { resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { ItemIcon, ItemSelect, itemTitle, useItemOptions } from '../../../parts/item.tsx';
+import styles from './recipes.module.css';
 
 /** What a recipe gives, and how many; of what is cut there are several to choose from. */
 export function Results({
@@ -30,11 +31,11 @@ export function Results({
         : withoutUndefined({ ...recipe, ...part }),
     );
   return (
-    <div className="results">
+    <div className={styles['results']}>
       {results.map(({ gives, count }, i) => (
         <div
           key={i}
-          className="result"
+          className={styles['result']}
           onDragOver={(event) => event.preventDefault()}
           onDrop={(event) => {
             const id = event.dataTransfer.getData('text/plain');
@@ -42,14 +43,14 @@ export function Results({
           }}
         >
           {results.length > 1 && <ItemIcon id={gives} size={34} title={itemTitle(mod, gives)} />}
-          <span className="result-fields">
+          <span className={styles['result-fields']}>
             <ItemSelect
               aria-label={results.length > 1 ? `Result ${i + 1}` : 'Result'}
               value={gives}
               options={items}
               onItem={(id) => give(i, { gives: id })}
             />
-            <span className="count-field">
+            <span className={styles['count-field']}>
               ×{' '}
               <NumberInput
                 aria-label="How many it gives"

@@ -2,6 +2,7 @@ import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon } from '../../../parts/item.tsx';
+import styles from './recipes.module.css';
 
 const mostShown = 240;
 
@@ -22,14 +23,14 @@ export function Shelf({
     ({ value, label }) => value.includes(wanted) || label.toLowerCase().includes(wanted),
   );
   return (
-    <aside className="recipe-shelf" aria-label="Shelf">
+    <aside className={styles['recipe-shelf']} aria-label="Shelf">
       <TextInput
         placeholder="Filter the shelf"
         aria-label="Filter the shelf of items"
         value={filter}
         onChange={(event) => setFilter(event.currentTarget.value)}
       />
-      <div className="goods">
+      <div className={styles['goods']}>
         {shown.slice(0, mostShown).map(({ value, label }) => {
           const tag = value.startsWith('#');
           const icon = tag
@@ -45,7 +46,7 @@ export function Shelf({
               onClick={() => onChoose(value)}
             >
               <ItemIcon id={icon} size={30} />
-              <span>{label}</span>
+              <span className={styles['good']}>{label}</span>
               {tag && <b>#</b>}
             </button>
           );

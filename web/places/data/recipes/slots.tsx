@@ -92,7 +92,7 @@ export function Slots({
   return (
     <div className={styles['plan']} style={view.size}>
       <div
-        className={`slots ${styles['places']}`}
+        className={styles['places']}
         role="grid"
         tabIndex={0}
         aria-label={label}

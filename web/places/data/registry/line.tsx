@@ -3,6 +3,7 @@ import { codesOf, idOf, lookUp, resolveBlock, type Mod } from '../../../../core/
 import { codesInWords, type LedgerEntry } from '../../../../core/registry/index.ts';
 import { useModPart, useSession } from '../../../api/hooks.tsx';
 import { ItemIcon } from '../../../parts/item.tsx';
+import styles from './registry.module.css';
 
 interface LineProps {
   entry: LedgerEntry;
@@ -21,7 +22,7 @@ export function Line({ entry, index, top }: LineProps) {
     group: 'data/groups',
   };
   return (
-    <div className="ledger-line" role="row" aria-rowindex={index + 2} style={{ top }}>
+    <div className={styles['ledger-line']} role="row" aria-rowindex={index + 2} style={{ top }}>
       <span role="cell" className="mono">
         {number}
       </span>

@@ -1,5 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { registered } from '../../../../core/mod/index.ts';
@@ -12,6 +13,8 @@ import { Found } from '../found.tsx';
 import { Line } from './line.tsx';
 import { ReleasePanel } from './release-panel.tsx';
 import { Retired } from './retired.tsx';
+import styles from './registry.module.css';
+import pageStyles from '../page.module.css';
 
 const lineHeight = 34;
 
@@ -27,11 +30,11 @@ export function Registry() {
     count(ledger.entries.filter((entry) => entry.kind === kind).length, kind),
   );
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <DataTabs />
-      <div className="tag-page registry">
-        <div className="registry-main">
-          <div className="bulk-bar texts-bar">
+      <div className={pageStyles['tag-page']}>
+        <div className={styles['registry-main']}>
+          <div className={clsx(pageStyles['bulk-bar'], pageStyles['texts-bar'])}>
             <TextInput
               placeholder="Filter by name or number"
               aria-label="Filter the registry"
@@ -43,12 +46,12 @@ export function Registry() {
               {counts.join(', ')}; {count(ledger.retired.length, 'number')} retired
             </span>
           </div>
-          <div className="registry-findings">
+          <div className={styles['registry-findings']}>
             <Found findings={findings.filter(({ rule }) => rule.startsWith('registry/'))} />
           </div>
           <Table filter={filter} />
         </div>
-        <aside className="tag-side" aria-label="Releases">
+        <aside className={pageStyles['tag-side']} aria-label="Releases">
           <ReleasePanel />
           <Retired />
         </aside>
@@ -68,14 +71,14 @@ function Table({ filter }: { filter: string }) {
   const { scroller, track } = useLines(shown.length, lineHeight, 0);
   return (
     <div
-      className="trait-scroll"
+      className={pageStyles['trait-scroll']}
       ref={scroller}
       role="table"
       aria-label="Registry"
       aria-rowcount={shown.length + 1}
     >
       <Head order={order} onOrder={setOrder} />
-      <div className="text-lines" style={{ height: track.getTotalSize() }}>
+      <div className={pageStyles['text-lines']} style={{ height: track.getTotalSize() }}>
         {track.getVirtualItems().map((item) => {
           const entry = itemAt(shown, item.index);
           return (
@@ -101,7 +104,7 @@ function Head({ order, onOrder }: { order: LedgerOrder; onOrder: (order: LedgerO
     </span>
   );
   return (
-    <div className="ledger-line head" role="row">
+    <div className={clsx(styles['ledger-line'], styles['head'])} role="row">
       {column('number', 'number')}
       {column('order', 'kind', 'In the order of registering: groups, blocks, items')}
       {column('name', 'id')}

@@ -1,4 +1,5 @@
 import { Button, TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import {
   lastRelease,
@@ -9,6 +10,7 @@ import {
 } from '../../../../core/registry/index.ts';
 import { count, listed } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import styles from './registry.module.css';
 
 /** The next version after one that is released: its middle number one higher. */
 const after = (version: string): string => {
@@ -36,32 +38,34 @@ export function ReleasePanel() {
   };
   return (
     <>
-      <h2 className="part" style={{ marginTop: 0 }}>
-        {last ? `ReleaseDiff ${last.version}` : 'Not released yet'}
-      </h2>
+      <h2 className="part first">{last ? `Since ${last.version}` : 'Not released yet'}</h2>
       {last ? (
         <>
-          <p className={since.survives ? 'verdict good' : 'verdict bad'}>
-            <span className={`tag ${since.survives ? 'good' : 'error'}`}>
+          <p
+            className={
+              since.survives ? clsx('good', styles['verdict']) : clsx('bad', styles['verdict'])
+            }
+          >
+            <span className={clsx('tag', since.survives ? 'good' : 'error')}>
               {since.survives ? 'survive' : 'break'}
             </span>{' '}
             {since.survives
               ? 'Worlds of that version mean the same now.'
               : 'Worlds of that version would change.'}
           </p>
-          <ul className="since">
+          <ul className={styles['since']}>
             {linesOf(since).map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>
         </>
       ) : (
-        <p className="note" style={{ margin: '0 0 8px' }}>
+        <p className={clsx('note', styles['unreleased'])}>
           Releasing freezes the registry as it stands. From then on every change is compared with
           it, and what would break the worlds of players is found.
         </p>
       )}
-      <div style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}>
+      <div className={styles['publish']}>
         <TextInput
           aria-label="Version to release"
           w={110}
@@ -76,7 +80,7 @@ export function ReleasePanel() {
         </Button>
       </div>
       {(mod.ledger.releases?.length ?? 0) > 0 && (
-        <ul className="since releases" aria-label="Releases">
+        <ul className={clsx(styles['since'], styles['releases'])} aria-label="Releases">
           {[...mod.ledger.releases!]
             .reverse()
             .slice(0, 12)

@@ -2,6 +2,7 @@ import { idOf } from '../../../../core/mod/index.ts';
 import type { Ledger, Mod } from '../../../../core/mod/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { itemTitle } from '../../../parts/item.tsx';
+import styles from './registry.module.css';
 
 /** Numbers that are never given again, with what stands in old worlds in their place. */
 export function Retired() {
@@ -45,7 +46,7 @@ function Line({ mod, entry, index, options }: LineProps) {
     session.set(`Say what stands for ${name}`, ['ledger', 'retired', index], after);
   };
   return (
-    <div className="retired">
+    <div className={styles['retired']}>
       <span>
         <span className="mono">{number}</span> {kind} <b>{name}</b>
       </span>

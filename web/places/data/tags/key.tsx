@@ -1,14 +1,16 @@
 import { TagsInput } from '@mantine/core';
+import clsx from 'clsx';
 import { otherNamespaces, type TagKind } from '../../../../core/mod/index.ts';
 import type { TagMark } from '../../../../core/tags/index.ts';
 import { useModPart, useSession } from '../../../api/hooks.tsx';
+import styles from './tags.module.css';
 
 /** What the marks mean, and which other mods are needed. */
 export function Key({ kind }: { kind: TagKind }) {
   return (
     <>
       <h2 className="part first">What the marks say</h2>
-      <div className="tag-key">
+      <div className={styles['tag-key']}>
         <Mark mark="in" words="in the tag" />
         <Mark mark="through" words="in it through another tag" />
         {kind === 'blockTags' && <Mark mark="wanted" words="its tool asks for it" />}
@@ -25,7 +27,7 @@ export function Key({ kind }: { kind: TagKind }) {
 
 const Mark = ({ mark, words }: { mark: TagMark; words: string }) => (
   <span>
-    <span className={`tag-cell ${mark}`}>
+    <span className={clsx(styles['tag-cell'], styles[mark])}>
       <i />
     </span>
     {words}

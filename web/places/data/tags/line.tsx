@@ -1,6 +1,8 @@
+import clsx from 'clsx';
 import { memo } from 'react';
 import type { TagEntry, TagMark } from '../../../../core/tags/index.ts';
 import { ItemIcon } from '../../../parts/item.tsx';
+import styles from './tags.module.css';
 
 const markWords: Record<TagMark, string> = {
   in: 'in it',
@@ -28,12 +30,12 @@ export const Line = memo(function Line(props: LineProps) {
   const { entry, row, top, marks, tags, open, cursor, press } = props;
   return (
     <div
-      className={entry.what === 'tag' ? 'line tag-row' : 'line'}
+      className={entry.what === 'tag' ? clsx(styles['line'], styles['tag-row']) : styles['line']}
       role="row"
       aria-rowindex={row + 2}
       style={{ top }}
     >
-      <span className="name" role="rowheader" title={entry.id}>
+      <span className={styles['name']} role="rowheader" title={entry.id}>
         {entry.what !== 'tag' && <ItemIcon id={entry.id} size={24} />}
         <b>{entry.title}</b>
       </span>
@@ -48,7 +50,12 @@ export const Line = memo(function Line(props: LineProps) {
             aria-label={`${entry.title} and ${tag}: ${markWords[mark]}`}
             aria-selected={mark === 'in'}
             title={`${tag}: ${markWords[mark]}`}
-            className={`tag-cell ${mark}${isOpen ? ' open' : ''}${cursor === column ? ' cursor' : ''}`}
+            className={clsx(
+              styles['tag-cell'],
+              styles[mark],
+              isOpen && styles['open'],
+              cursor === column && styles['cursor'],
+            )}
             onClick={() => press(row, column)}
           >
             <i />

@@ -8,6 +8,8 @@ import { ItemIcon, itemTitle } from '../../../parts/item.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import { Found } from '../found.tsx';
+import styles from './tags.module.css';
+import iconRowStyles from '../../../parts/icon-row.module.css';
 
 /** So many members are shown. */
 const mostShown = 40;
@@ -29,7 +31,7 @@ export function OneTag(props: TagProps) {
   const held = entry && own !== undefined ? { ...props, name: own, entry } : undefined;
   return (
     <>
-      <div className="tag-title">
+      <div className={styles['tag-title']}>
         <b className="mono">{tag}</b>
         <button
           type="button"
@@ -89,7 +91,7 @@ function Purpose({ kind, tag, name, entry, onTag }: HeldProps) {
         placeholder="What it is for."
         onText={(text) => session.set('Change the note', [kind, name, 'note'], text || undefined)}
       />
-      <div className="tag-rename">
+      <div className={styles['tag-rename']}>
         <RenameField
           kind={kind}
           name={name}
@@ -111,7 +113,7 @@ const WhoNeeds = ({ needs }: { needs: readonly Need[] }) => (
   <>
     <h2 className="part">Who needs it</h2>
     {needs.length ? (
-      <ul className="tag-needs">
+      <ul className={styles['tag-needs']}>
         {needs.map((need) => (
           <li key={`${need.what} ${need.name}`}>{needInWords(need)}</li>
         ))}
@@ -127,9 +129,9 @@ function Members({ members }: { members: readonly string[] }) {
   return (
     <>
       <h2 className="part">{count(members.length, 'member')}</h2>
-      <div className="icon-row">
+      <div className={iconRowStyles['icon-row']}>
         {members.slice(0, mostShown).map((member) => (
-          <span key={member} className="one" title={member}>
+          <span key={member} className={iconRowStyles['one']} title={member}>
             {!member.startsWith('#') && <ItemIcon id={member} size={20} />}
             {itemTitle(mod, member)}
           </span>

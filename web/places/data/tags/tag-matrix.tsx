@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { ownName, type Mod, type TagKind } from '../../../../core/mod/index.ts';
@@ -14,6 +15,7 @@ import { cellAfter, type GridCell } from '../../../parts/grid/moves.ts';
 import { useLines } from '../../../parts/grid/use-lines.ts';
 import { useStable } from '../../../parts/use-stable.ts';
 import { Line } from './line.tsx';
+import styles from './tags.module.css';
 
 const lineHeight = 32;
 const headHeight = 132;
@@ -64,7 +66,7 @@ export function TagMatrix({ mod, kind, tags, filter, open, onOpen }: TagMatrixPr
   };
   return (
     <div
-      className="tag-scroll"
+      className={styles['tag-scroll']}
       ref={scroller}
       role="grid"
       tabIndex={0}
@@ -74,7 +76,7 @@ export function TagMatrix({ mod, kind, tags, filter, open, onOpen }: TagMatrixPr
       aria-activedescendant={`tag-${cursor.row}-${cursor.column}`}
       onKeyDown={onKey}
     >
-      <div className="tag-grid" style={{ height: track.getTotalSize() + headHeight }}>
+      <div className={styles['tag-grid']} style={{ height: track.getTotalSize() + headHeight }}>
         <Head
           {...{ mod, kind, tags, open, onOpen }}
           many={entries.filter(({ what }) => what !== 'tag').length}
@@ -112,8 +114,8 @@ function Head({
   const all = useMemo(() => membersOf(mod, kind), [mod, kind]);
   const needs = useMemo(() => needsOf(mod, kind), [mod, kind]);
   return (
-    <div className="line head" role="row">
-      <span className="name" role="columnheader">
+    <div className={clsx(styles['line'], styles['head'])} role="row">
+      <span className={styles['name']} role="columnheader">
         {many} {kind === 'blockTags' ? 'blocks' : 'items'}
       </span>
       {tags.map((tag) => {
@@ -124,7 +126,9 @@ function Head({
             key={tag}
             type="button"
             role="columnheader"
-            className={own === undefined ? 'tag-head other' : 'tag-head'}
+            className={
+              own === undefined ? clsx(styles['tag-head'], styles['other']) : styles['tag-head']
+            }
             aria-pressed={open === tag}
             title={needed ? `${tag}, needed by ${needed}` : tag}
             onClick={() => onOpen(tag)}

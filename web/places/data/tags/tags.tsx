@@ -1,4 +1,5 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { idOf, lookUp, type TagKind } from '../../../../core/mod/index.ts';
@@ -10,6 +11,9 @@ import { NewEntry } from '../new-entry.tsx';
 import { Key } from './key.tsx';
 import { OneTag } from './one-tag.tsx';
 import { TagMatrix } from './tag-matrix.tsx';
+import styles from './tags.module.css';
+import pageStyles from '../page.module.css';
+import listPageStyles from '../list-page.module.css';
 
 /** The rule whose fixes are offered together. */
 const toolTagRule = 'traits/missing-in-tool-tag';
@@ -26,10 +30,10 @@ export function Tags() {
   const tags = useMemo(() => tagsShown(mod, kind), [mod, kind]);
   const open = wanted !== undefined && tags.includes(wanted) ? wanted : undefined;
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <DataTabs />
-      <div className="tag-page">
-        <div className="tag-main">
+      <div className={pageStyles['tag-page']}>
+        <div className={styles['tag-main']}>
           <TagsBar kind={kind} filter={filter} onFilter={setFilter} show={show} />
           {tags.length ? (
             <TagMatrix
@@ -38,13 +42,13 @@ export function Tags() {
               onOpen={(tag) => show({ kind, tag: tag === open ? undefined : tag })}
             />
           ) : (
-            <div className="data-empty">
+            <div className={listPageStyles['data-empty']}>
               <h2>No {kind === 'blockTags' ? 'block' : 'item'} tag yet</h2>
               <p className="note">{emptyNotes[kind]}</p>
             </div>
           )}
         </div>
-        <aside className="tag-side" aria-label="The tag">
+        <aside className={pageStyles['tag-side']} aria-label="The tag">
           {open === undefined ? (
             <Key kind={kind} />
           ) : (
@@ -98,7 +102,7 @@ function TagsBar({ kind, filter, onFilter, show }: BarProps) {
     show({ kind, tag: idOf(mod.header.namespace, name) });
   };
   return (
-    <div className="bulk-bar texts-bar wrapping">
+    <div className={clsx(pageStyles['bulk-bar'], pageStyles['texts-bar'], pageStyles['wrapping'])}>
       <SegmentedControl
         aria-label="Tags of"
         value={kind}
@@ -116,7 +120,7 @@ function TagsBar({ kind, filter, onFilter, show }: BarProps) {
         onChange={(event) => onFilter(event.currentTarget.value)}
       />
       {kind === 'blockTags' && <AddToToolTags />}
-      <span className="acts">
+      <span className={pageStyles['acts']}>
         <NewEntry
           what="tag"
           taken={(name) =>

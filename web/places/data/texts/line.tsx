@@ -3,6 +3,7 @@ import { idOf, lookUp } from '../../../../core/mod/index.ts';
 import { originalOf, placeholderProblem, type TextEntry } from '../../../../core/texts/index.ts';
 import { ItemIcon } from '../../../parts/item.tsx';
 import { useTyped } from '../../../parts/use-typed.ts';
+import styles from './texts.module.css';
 
 interface LineProps {
   entry: TextEntry;
@@ -25,7 +26,7 @@ export const Line = memo(function Line(props: LineProps) {
       : undefined;
   return (
     <div
-      className="text-line"
+      className={styles['text-line']}
       role="row"
       aria-rowindex={index + 2}
       style={{ gridTemplateColumns: columns, top }}
@@ -68,7 +69,7 @@ function Cell({ label, text, wrong, onText }: CellProps) {
   return (
     <span
       role="cell"
-      className={wrong ? 'wrong' : isMissing ? 'missing' : undefined}
+      className={wrong ? styles['wrong'] : isMissing ? styles['missing'] : undefined}
       title={wrong ?? (isMissing ? 'Missing: players read the key.' : undefined)}
     >
       <input

@@ -1,4 +1,5 @@
 import { Button, Menu, Switch, TextInput } from '@mantine/core';
+import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import {
   changeText,
@@ -16,6 +17,7 @@ import { ImportButton } from '../import-button.tsx';
 import { AskInMenu } from './ask-in-menu.tsx';
 import { languageName } from './language-name.ts';
 import { TextsDialog } from './texts-dialog.tsx';
+import styles from '../page.module.css';
 
 interface TextsBarProps {
   entries: readonly TextEntry[];
@@ -31,7 +33,7 @@ interface TextsBarProps {
 export function TextsBar(props: TextsBarProps) {
   const { entries, lacking, filter, onFilter, onlyMissing, onOnlyMissing } = props;
   return (
-    <div className="bulk-bar texts-bar">
+    <div className={clsx(styles['bulk-bar'], styles['texts-bar'])}>
       <TextInput
         placeholder="Filter by key or text"
         aria-label="Filter the texts"
@@ -49,7 +51,7 @@ export function TextsBar(props: TextsBarProps) {
           ? `${count(lacking, 'text')} not in every language`
           : 'Every text is there in every language'}
       </span>
-      <span className="acts">
+      <span className={styles['acts']}>
         <NewText entries={entries} onAdded={onFilter} />
         <AddLanguage />
         <ExportMenu />

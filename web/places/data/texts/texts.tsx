@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { itemAt } from '../../../../core/lists/index.ts';
@@ -15,6 +16,8 @@ import { DataTabs } from '../data-tabs.tsx';
 import { languageName } from './language-name.ts';
 import { Line } from './line.tsx';
 import { TextsBar } from './texts-bar.tsx';
+import styles from './texts.module.css';
+import pageStyles from '../page.module.css';
 
 const lineHeight = 36;
 
@@ -32,9 +35,9 @@ export function TextsTable() {
   const shown = useMemo(() => shownTexts(entries, filter, only), [entries, filter, only]);
   const lacking = entries.filter((entry) => !isEverywhere(entry, mod.header.languages));
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <DataTabs />
-      <div className="data-stack">
+      <div className={pageStyles['data-stack']}>
         <TextsBar
           entries={entries}
           lacking={lacking.length}
@@ -66,13 +69,17 @@ function Table({ shown, total }: { shown: readonly TextEntry[]; total: number })
   const columns = `230px repeat(${languages.length}, minmax(200px, 1fr))`;
   return (
     <div
-      className="trait-scroll texts"
+      className={clsx(pageStyles['trait-scroll'], styles['texts'])}
       ref={scroller}
       role="table"
       aria-label="Texts"
       aria-rowcount={shown.length + 1}
     >
-      <div className="text-line head" role="row" style={{ gridTemplateColumns: columns }}>
+      <div
+        className={clsx(styles['text-line'], styles['head'])}
+        role="row"
+        style={{ gridTemplateColumns: columns }}
+      >
         <span role="columnheader">
           {shown.length === total ? count(total, 'text') : `${shown.length} of ${total}`}
         </span>
@@ -80,7 +87,7 @@ function Table({ shown, total }: { shown: readonly TextEntry[]; total: number })
           <LanguageHead key={language} language={language} isOriginal={index === 0} />
         ))}
       </div>
-      <div className="text-lines" style={{ height: track.getTotalSize() }}>
+      <div className={pageStyles['text-lines']} style={{ height: track.getTotalSize() }}>
         {track.getVirtualItems().map((item) => (
           <Line
             key={itemAt(shown, item.index).key}
@@ -95,7 +102,7 @@ function Table({ shown, total }: { shown: readonly TextEntry[]; total: number })
         ))}
       </div>
       {!shown.length && (
-        <p className="note texts-bare">
+        <p className={clsx('note', styles['texts-bare'])}>
           {total
             ? 'No text is like that.'
             : 'The mod has no text yet. Names of blocks, items and groups stand here.'}

@@ -13,6 +13,7 @@ import { digTime } from '../../../../core/traits/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
+import styles from './tools.module.css';
 
 /** What the paces are seen by: a material for each common kind of tool. */
 export const samples: readonly { stock: string; kind: ToolKind }[] = [
@@ -92,7 +93,7 @@ function SampleCell({ stock, kind, grade, header }: SampleProps) {
   const longest = Math.max(...header.tools.grades.map((_, one) => secondsWith(one)), 0.05);
   return (
     <td>
-      <span className="pace">
+      <span className={styles['pace']}>
         <u style={{ width: `${(seconds / longest) * 64}px` }} />
         <span className="mono">{seconds.toFixed(2)} s</span>
       </span>
@@ -116,7 +117,7 @@ function Acts({
   const moveTo = (to: number) => act(`Move the grade ${name}`, { do: 'move', grade, to });
   const warning = `${count(uses, 'block')} will ask for the grade that takes its place`;
   return (
-    <td className="acts">
+    <td className={styles['acts']}>
       <button
         type="button"
         className="tiny"

@@ -3,6 +3,7 @@ import { Id } from '../../../../core/mod/names.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
+import styles from './tools.module.css';
 
 /** The tag by which each kind of tool finds what it digs, and how many blocks it digs. */
 export function KindsOfTools() {
@@ -10,7 +11,7 @@ export function KindsOfTools() {
   const blocks = resolveBlocks(mod);
   const dugWith = (kind: string) => blocks.filter(({ traits }) => traits.toolKind === kind).length;
   return (
-    <table className="ladder" aria-label="Kinds of tools">
+    <table className={styles['ladder']} aria-label="Kinds of tools">
       <thead>
         <tr>
           <th>Kind</th>

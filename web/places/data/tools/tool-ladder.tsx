@@ -5,6 +5,7 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { DataTabs } from '../data-tabs.tsx';
 import { GradeRow, samples } from './grade-row.tsx';
 import { KindsOfTools } from './kinds-of-tools.tsx';
+import styles from './tools.module.css';
 
 /** So many grades a ladder may have. */
 const mostGrades = 32;
@@ -22,7 +23,7 @@ export function ToolLadder() {
         The right kind of tool divides the seconds of digging by the pace of its grade. Blocks and
         drops that ask for a grade follow when grades move.
       </p>
-      <table className="ladder" aria-label="Tool ladder">
+      <table className={styles['ladder']} aria-label="Tool ladder">
         <thead>
           <tr>
             <th>Grade</th>

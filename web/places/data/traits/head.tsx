@@ -1,6 +1,8 @@
 import { Checkbox } from '@mantine/core';
+import clsx from 'clsx';
 import type { TraitName } from '../../../../core/mod/index.ts';
 import { columns, type SubjectOrder } from '../../../../core/table/index.ts';
+import styles from './traits.module.css';
 
 interface HeadProps {
   /** What the first column says of the lines: `17 lines`. */
@@ -21,8 +23,8 @@ export function Head({ lines, order, onOrder, chosen, onChooseAll, planned }: He
   const sortedBy = (by: SubjectOrder['by']) =>
     order.by === by ? (order.down ? 'descending' : 'ascending') : 'none';
   return (
-    <div className="line head" role="row">
-      <span className="name" role="columnheader" aria-sort={sortedBy('name')}>
+    <div className={clsx(styles['line'], styles['head'])} role="row">
+      <span className={styles['name']} role="columnheader" aria-sort={sortedBy('name')}>
         <Checkbox
           size="xs"
           aria-label="Choose all"
@@ -39,7 +41,11 @@ export function Head({ lines, order, onOrder, chosen, onChooseAll, planned }: He
           key={trait}
           role="columnheader"
           aria-sort={sortedBy(trait)}
-          className={`${kind} ${trait}${planned === trait ? ' planned' : ''}`}
+          className={clsx(
+            kind === 'number' && styles['number'],
+            trait === 'soundSet' && styles['words'],
+            planned === trait && styles['planned'],
+          )}
         >
           <button type="button" onClick={() => sortBy(trait)}>
             {words}

@@ -1,7 +1,9 @@
+import clsx from 'clsx';
 import { memo } from 'react';
 import type { TraitName } from '../../../../core/mod/index.ts';
 import { cellText, columns, type Subject } from '../../../../core/table/index.ts';
 import { Rendering } from '../../../parts/rendering.tsx';
+import styles from './traits.module.css';
 
 interface LineProps {
   subject: Subject;
@@ -25,11 +27,16 @@ export const Line = memo(function Line(props: LineProps) {
       role="row"
       aria-rowindex={index + 2}
       aria-selected={chosen}
-      className={`line${chosen ? ' chosen' : ''}${cursor ? ' cursor' : ''}${block ? '' : ' stock'}`}
+      className={clsx(
+        styles['line'],
+        chosen && styles['chosen'],
+        cursor && styles['cursor'],
+        !block && styles['stock'],
+      )}
       style={{ top }}
       onClick={(event) => press(index, event.shiftKey)}
     >
-      <span className="name" role="rowheader">
+      <span className={styles['name']} role="rowheader">
         <input
           type="checkbox"
           readOnly
@@ -73,7 +80,11 @@ function Cell({ trait, kind, value, becomes, own }: CellProps) {
   return (
     <span
       role="gridcell"
-      className={`${kind} ${trait}${own ? ' own' : ''}`}
+      className={clsx(
+        kind === 'number' && styles['number'],
+        trait === 'soundSet' && styles['words'],
+        own && styles['own'],
+      )}
       title={`${text}${own ? ', set by the block itself' : ''}`}
     >
       {trait === 'mapColour' && <i style={{ background: text }} />}

@@ -5,6 +5,7 @@ import { download } from '../../../parts/download.ts';
 import { CsvDialog } from '../csv-dialog.tsx';
 import { ImportButton } from '../import-button.tsx';
 import { DataTabs } from '../data-tabs.tsx';
+import styles from '../data-tabs.module.css';
 
 interface TableHeadProps {
   filter: string;
@@ -37,7 +38,7 @@ export function TableHead({ filter, onFilter, withStock, onWithStock }: TableHea
 function CsvActs() {
   const mod = useMod();
   return (
-    <span className="acts">
+    <span className={styles['acts']}>
       <Button
         variant="default"
         onClick={() => download(`${mod.header.namespace}-traits.csv`, writeCsv(mod), 'text/csv')}

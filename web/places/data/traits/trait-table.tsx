@@ -1,4 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { itemAt } from '../../../../core/lists/index.ts';
@@ -21,6 +22,8 @@ import { Head } from './head.tsx';
 import { Line } from './line.tsx';
 import { TableHead } from './table-head.tsx';
 import { useChosenLines, type ChosenLines } from './use-chosen-lines.ts';
+import styles from './traits.module.css';
+import pageStyles from '../page.module.css';
 
 const lineHeight = 34;
 
@@ -38,7 +41,7 @@ export function TraitTable() {
   const compare = (keys: readonly string[]) =>
     setSearch(keys.length ? { compare: keys.join(',') } : {});
   return (
-    <div className="data-page">
+    <div className={pageStyles['data-page']}>
       <TableHead
         filter={filter}
         onFilter={setFilter}
@@ -131,7 +134,7 @@ function Grid(props: GridProps) {
   const atCursor = shown[cursor];
   return (
     <div
-      className="trait-scroll"
+      className={pageStyles['trait-scroll']}
       ref={scroller}
       role="grid"
       tabIndex={0}
@@ -141,7 +144,7 @@ function Grid(props: GridProps) {
       aria-activedescendant={atCursor && `line-${atCursor.key}`}
       onKeyDown={onKey}
     >
-      <div className="trait-grid" style={{ height: track.getTotalSize() + lineHeight }}>
+      <div className={styles['trait-grid']} style={{ height: track.getTotalSize() + lineHeight }}>
         <Head
           lines={shown.length === total ? `${total} lines` : `${shown.length} of ${total}`}
           order={order}
@@ -167,7 +170,7 @@ function Grid(props: GridProps) {
           );
         })}
         {shown.length === 0 && (
-          <p className="note nothing">
+          <p className={clsx('note', styles['nothing'])}>
             {total
               ? `Nothing matches “${filter}”.`
               : 'The mod has no blocks yet. Each block becomes a line here.'}

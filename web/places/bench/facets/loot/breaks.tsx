@@ -8,6 +8,7 @@ import { Curve, type Line } from '../../../../parts/curve/curve.tsx';
 import { itemTitle } from '../../../../parts/item.tsx';
 import type { BreaksAnswer } from '../../../../workers/protocol.ts';
 import { useDropChoice } from '../../truth/choice.tsx';
+import styles from '../../../../parts/field.module.css';
 
 /** So often a block is broken to see what comes of it. */
 const breaks = 100_000;
@@ -87,8 +88,8 @@ export function Breaks({ editor: { block } }: { editor: BlockEditor }) {
   const way = itemAt(truth.ways, truth.space.digit(cursor, 0)).name;
   const title = itemTitle(mod, item);
   return (
-    <div className="field">
-      <div className="kv">
+    <div className={styles['field']}>
+      <div className={styles['kv']}>
         <span>How many there are</span>
         {items.length > 1 ? (
           <ItemChoice items={items} item={item} onItem={setWanted} />

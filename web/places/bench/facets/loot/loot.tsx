@@ -1,5 +1,5 @@
-import '../../../../parts/loot/loot.css';
 import { Button } from '@mantine/core';
+import clsx from 'clsx';
 import { useState } from 'react';
 import type { Count, Draw } from '../../../../../core/mod/index.ts';
 import { count } from '../../../../../core/words/index.ts';
@@ -10,6 +10,8 @@ import { useDropChoice } from '../../truth/choice.tsx';
 import { usePaintDrops } from '../../truth/paint.ts';
 import type { FacetProps } from '../index.tsx';
 import { Breaks } from './breaks.tsx';
+import styles from '../invite.module.css';
+import lootStyles from '../../../../parts/loot/loot.module.css';
 
 const said = { itself: 'It drops itself.', nothing: 'It drops nothing, on purpose.' } as const;
 
@@ -27,7 +29,7 @@ export function LootFacet({ editor, truth: open, onTruth }: FacetProps) {
     <>
       {paint.whole ? <Quick paint={paint} /> : <Brush editor={editor} paint={paint} />}
       {!open && (
-        <p className="note invite">
+        <p className={clsx('note', styles['invite'])}>
           <button type="button" className="link" onClick={onTruth}>
             Open the truth table
           </button>
@@ -68,8 +70,8 @@ export function LootFacet({ editor, truth: open, onTruth }: FacetProps) {
 function Quick({ paint }: { paint: ReturnType<typeof usePaintDrops> }) {
   const options = useItemOptions();
   return (
-    <div className="quick" role="group" aria-label="Strokes for the whole loot">
-      <div className="line">
+    <div className={lootStyles['quick']} role="group" aria-label="Strokes for the whole loot">
+      <div className={lootStyles['line']}>
         <Button variant="default" onClick={paint.itself}>
           Itself<kbd>I</kbd>
         </Button>
@@ -77,9 +79,9 @@ function Quick({ paint }: { paint: ReturnType<typeof usePaintDrops> }) {
           Nothing, on purpose<kbd>N</kbd>
         </Button>
       </div>
-      <div className="line">
+      <div className={lootStyles['line']}>
         {paint.item !== undefined && <ItemIcon id={paint.item} size={24} />}
-        <span className="grow">
+        <span className={lootStyles['grow']}>
           <ItemSelect
             aria-label="Item that drops"
             value={paint.item}
@@ -114,7 +116,7 @@ function Brush({
   const back = () => document.querySelector<HTMLElement>('.truth-grid')?.focus();
   return (
     <div
-      className="drop-brush"
+      className={lootStyles['drop-brush']}
       role="group"
       aria-label="Brush"
       onKeyDown={(event) => {
@@ -122,9 +124,9 @@ function Brush({
       }}
     >
       <b>In {count(chosen.size, 'chosen cell')}</b>
-      <div className="quick" style={{ margin: 0 }}>
-        <div className="line">
-          <span className="grow">
+      <div className={lootStyles['quick']}>
+        <div className={lootStyles['line']}>
+          <span className={lootStyles['grow']}>
             <ItemSelect
               aria-label="Item to drop there"
               placeholder="Item to drop there"
@@ -139,7 +141,7 @@ function Brush({
           </span>
           <CountField label="there" value={many} onValue={setMany} />
         </div>
-        <div className="line">
+        <div className={lootStyles['line']}>
           <Button
             disabled={paint.item === undefined}
             onClick={() => paint.item !== undefined && paint.give(paint.item, many)}

@@ -1,5 +1,7 @@
+import clsx from 'clsx';
 import { valuesIn, type CodeLayout } from '../../../../../core/states/index.ts';
 import { count } from '../../../../../core/words/index.ts';
+import styles from './states.module.css';
 
 interface BitsProps {
   codes: CodeLayout;
@@ -16,7 +18,7 @@ export function Bits({ codes, used, room }: BitsProps) {
   return (
     <>
       <div
-        className="bits"
+        className={styles['bits']}
         role="img"
         aria-label={`${used} of ${room} bits`}
         style={{ gridTemplateColumns: `repeat(${wide}, 1fr)` }}
@@ -25,7 +27,7 @@ export function Bits({ codes, used, room }: BitsProps) {
           <Bit key={i} bit={wide - 1 - i} codes={codes} used={used} room={room} />
         ))}
       </div>
-      <p className="note bits-note">
+      <p className={clsx('note', styles['bits-note'])}>
         {used > room
           ? `${count(used, 'bit')}, and the kit has ${room}. `
           : `${used} of ${count(room, 'bit')}. `}
@@ -48,7 +50,10 @@ function Bit({ bit, codes, used, room }: BitsProps & { bit: number }) {
   const hue = owner === undefined ? 0 : names.indexOf(owner) % 4;
   const beginsField = names.length < 2 || ownerOf(codes, bit + 1) !== owner;
   return (
-    <i className={bit >= room ? 'over' : isUsed ? `of-${hue}` : 'free'} title={owner}>
+    <i
+      className={bit >= room ? styles['over'] : isUsed ? styles[`of-${hue}`] : undefined}
+      title={owner}
+    >
       {owner && beginsField ? owner.slice(0, 3) : ''}
     </i>
   );

@@ -1,4 +1,5 @@
 import { NumberInput, SegmentedControl } from '@mantine/core';
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { kitNamed } from '../../../../../core/kits/index.ts';
 import { codesOf, heldCodes } from '../../../../../core/mod/index.ts';
@@ -18,6 +19,7 @@ import { useMod, useSession } from '../../../../api/hooks.tsx';
 import type { FacetProps } from '../index.tsx';
 import { Bits } from './bits.tsx';
 import { DropAdvice } from './drop-advice.tsx';
+import styles from './states.module.css';
 
 /** So many codes are listed at first. */
 const firstListed = 64;
@@ -48,7 +50,7 @@ export function CodesPart({ editor: { name, block }, state, onState }: FacetProp
     <>
       <DropAdvice block={name} space={space} />
       <Layout codes={codes} space={space} put={put} />
-      <p className={flaw ? 'bad' : 'proof'}>
+      <p className={flaw ? 'bad' : styles['proof']}>
         {flaw ? `${flaw.slice(0, 1).toUpperCase()}${flaw.slice(1)}.` : proved}
       </p>
       <Bits codes={codes} used={proof.bits} room={limits.stateCodeBits} />
@@ -136,7 +138,7 @@ function CodeTable(props: CodeTableProps) {
   const [listed, setListed] = useState(firstListed);
   return (
     <>
-      <table className="plain-table codes">
+      <table className={clsx(styles['plain-table'], styles['codes'])}>
         <thead>
           <tr>
             <th>code</th>
@@ -175,7 +177,7 @@ function CodeRow({
   const setCode = (next: number) =>
     put?.(`Change the code of ${words}`, withCode(codes, space, one, next));
   return (
-    <tr className={one === state ? 'on' : undefined} onClick={() => onState(one)}>
+    <tr className={one === state ? styles['on'] : undefined} onClick={() => onState(one)}>
       <td className="mono">
         {codes.kind === 'table' ? (
           <NumberInput

@@ -4,6 +4,7 @@ import { changeProperty, splitBlock } from '../../../../../core/mod/index.ts';
 import { whatToDrop, type StateSpace } from '../../../../../core/states/index.ts';
 import { count, listed } from '../../../../../core/words/index.ts';
 import { useModPart, useSession } from '../../../../api/hooks.tsx';
+import styles from './states.module.css';
 
 /** So many ways are offered, and a property of at most so many values may become blocks. */
 const [mostWays, mostBlocks] = [5, 16];
@@ -14,13 +15,13 @@ export function DropAdvice({ block, space }: { block: string; space: StateSpace 
   const ways = whatToDrop(space, limits.stateCodeBits);
   if (!ways.length) return null;
   return (
-    <div className="advice" role="group" aria-label="What to drop or to move">
+    <div className={styles['advice']} role="group" aria-label="What to drop or to move">
       <p>
         <b>{count(space.trueSize, 'state')}</b> do not fit into the {limits.stateCodeBits} bits of{' '}
         {title}, which holds {count(2 ** limits.stateCodeBits, 'state')}. To make them fit:
       </p>
       {ways.slice(0, mostWays).map(({ properties, states, blocks }) => (
-        <div key={properties.join()} className="way">
+        <div key={properties.join()} className={styles['way']}>
           <span>
             without {listed(properties)}: {count(states, 'state')}
           </span>

@@ -7,6 +7,7 @@ import type { FacetProps } from '../index.tsx';
 import { Reached } from './reached.tsx';
 import { RuleCard } from './rule-card.tsx';
 import { TryOut } from './try-out.tsx';
+import styles from '../../../../parts/rows-editor.module.css';
 
 /** The rules of placing in their order, a place to try them, and what they can bring about. */
 export function PlacingPart({ editor, state, onState }: FacetProps) {
@@ -40,7 +41,7 @@ export function PlacingPart({ editor, state, onState }: FacetProps) {
           onUp={i ? () => put(movedUp(placing, i), 'Reorder the placing') : undefined}
         />
       ))}
-      <div className="rows-foot">
+      <div className={styles['rows-foot']}>
         <Button variant="default" onClick={addRule}>
           Add a rule
         </Button>

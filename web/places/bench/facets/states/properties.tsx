@@ -1,4 +1,5 @@
 import { Button, Checkbox, Menu, Popover, Select } from '@mantine/core';
+import clsx from 'clsx';
 import { useState } from 'react';
 import { freeName, movedUp } from '../../../../../core/lists/index.ts';
 import {
@@ -18,6 +19,8 @@ import { count, listed } from '../../../../../core/words/index.ts';
 import { useSession } from '../../../../api/hooks.tsx';
 import { CommitField } from '../../../../parts/commit-field.tsx';
 import type { FacetProps } from '../index.tsx';
+import styles from './states.module.css';
+import rowCardStyles from '../../../../parts/row-card.module.css';
 
 const made: Record<Property['kind'], (name: string) => Property> = {
   toggle: (name) => ({ name, kind: 'toggle', default: false }),
@@ -61,7 +64,7 @@ export function PropertiesPart({ editor: { name, declared, block } }: FacetProps
       {properties.map((property, i) => (
         <PropertyCard key={i} block={name} declared={declared} property={property} index={i} />
       ))}
-      <div className="properties-foot">
+      <div className={styles['properties-foot']}>
         <AddProperty block={name} properties={properties} />
         {properties.length > 1 && (
           <span className="note inline">
@@ -114,10 +117,14 @@ function PropertyCard(props: PropertyProps) {
   const { block, property, index } = props;
   const put = usePutProperty(block, index);
   return (
-    <div className="row-card" role="group" aria-label={`Property ${property.name}`}>
+    <div
+      className={rowCardStyles['row-card']}
+      role="group"
+      aria-label={`Property ${property.name}`}
+    >
       <PropertyHead {...props} put={put} />
       {property.kind === 'choice' && <Values property={property} onProperty={put} />}
-      <div className="property-line">
+      <div className={styles['property-line']}>
         {property.kind === 'number' && <Bounds property={property} put={put} />}
         <DefaultField property={property} put={put} />
         <Checkbox
@@ -131,7 +138,7 @@ function PropertyCard(props: PropertyProps) {
             else put(`The mod’s code leaves ${property.name} alone`, rest);
           }}
         />
-        <span className="note times">× {valueCount(property)}</span>
+        <span className={clsx('note', styles['times'])}>× {valueCount(property)}</span>
       </div>
     </div>
   );
@@ -156,7 +163,7 @@ function PropertyHead({
     session.edit('Reorder the properties', orderProperties(session.view.mod, block, order));
   };
   return (
-    <div className="head property-head">
+    <div className={clsx(rowCardStyles['head'], styles['property-head'])}>
       <CommitField
         w={116}
         aria-label="Property name"
@@ -165,7 +172,7 @@ function PropertyHead({
         check={problemOf}
         onText={(name) => put(`Rename ${property.name} to ${name}`, { ...property, name })}
       />
-      <span className="note property-kind" title={says[property.kind]}>
+      <span className={clsx('note', styles['property-kind'])} title={says[property.kind]}>
         {property.kind}
       </span>
       <button
@@ -260,9 +267,9 @@ function Values({
       default: next.includes(usual) ? usual : (next[0] ?? usual),
     });
   return (
-    <div className="values" role="group" aria-label={`Values of ${property.name}`}>
+    <div className={styles['values']} role="group" aria-label={`Values of ${property.name}`}>
       {values.map((value, i) => (
-        <span key={i} className="value-chip">
+        <span key={i} className={styles['value-chip']}>
           <CommitField
             size="xs"
             w={84}
@@ -337,7 +344,7 @@ function Removal({
         </button>
       </Popover.Target>
       <Popover.Dropdown>
-        <p style={{ margin: '0 0 8px' }}>
+        <p className={styles['touched']}>
           Removing {property} touches{' '}
           {listed(uses.map(({ what, times }) => `${times} ${times === 1 ? what : inPlural(what)}`))}
           . They stay as they are for its default; what asks for another value goes.

@@ -1,8 +1,10 @@
+import clsx from 'clsx';
 import { useMemo } from 'react';
 import type { Placing } from '../../../../../core/mod/index.ts';
 import { describeSituation, reachable } from '../../../../../core/placing/index.ts';
 import { count, listed } from '../../../../../core/words/index.ts';
 import type { FacetProps } from '../index.tsx';
+import styles from '../../state-strip.module.css';
 
 /** Which states placing can produce, and which it never does. */
 export function Reached({
@@ -26,19 +28,23 @@ export function Reached({
   return (
     <>
       <h3 className="part">What placing can produce</h3>
-      <p className="note" style={{ margin: '0 0 6px' }}>
+      <p className={clsx('note', styles['how-many'])}>
         {never
           ? `${states.count.toLocaleString('en')} of ${count(space.size, 'state')}.`
           : `Each of the ${count(space.size, 'state')}.`}
         {never && byCode.length ? ` The mod’s code changes ${listed(byCode)}.` : ''}
       </p>
       {space.size <= 480 && (
-        <div className="cells reached" role="group" aria-label="States that placing can produce">
+        <div
+          className={clsx(styles['cells'], styles['reached'])}
+          role="group"
+          aria-label="States that placing can produce"
+        >
           {Array.from({ length: space.size }, (_, one) => (
             <button
               key={one}
               type="button"
-              className={states.has(one) ? undefined : 'never'}
+              className={!states.has(one) ? styles['never'] : undefined}
               aria-pressed={one === state}
               aria-label={
                 `${space.describe(one)}: ` +
@@ -54,7 +60,7 @@ export function Reached({
         </div>
       )}
       <p className="note">
-        <b style={{ fontWeight: 500 }}>{space.describe(state)}</b>:{' '}
+        <b className={styles['state']}>{space.describe(state)}</b>:{' '}
         {situation
           ? `by ${describeSituation(situation, placing)}.`
           : 'no way of placing it gives this state.'}

@@ -9,6 +9,9 @@ import {
 } from '../../../../../core/placing/index.ts';
 import { directions, type Direction } from '../../../../../core/space/index.ts';
 import { valuesOf, type Property, type Value } from '../../../../../core/states/index.ts';
+import styles from './states.module.css';
+import rowCardStyles from '../../../../parts/row-card.module.css';
+import whenEditorStyles from '../../../../parts/when-editor.module.css';
 
 /** How ways are called, where their own name does not say it. */
 const wayWords: Partial<Record<PlacingHow, string>> = {
@@ -33,12 +36,12 @@ export function RuleCard(props: RuleProps) {
   const { index, rule, properties, onRule } = props;
   const property = properties.find(({ name }) => name === rule.set);
   return (
-    <div className="row-card" role="group" aria-label={`Rule ${index + 1}`}>
+    <div className={rowCardStyles['row-card']} role="group" aria-label={`Rule ${index + 1}`}>
       <RuleLine {...props} />
       {property && namesValues(rule.to) && (
         <RuleValues rule={rule} property={property} onRule={onRule} />
       )}
-      <details className="placing-when">
+      <details className={styles['placing-when']}>
         <summary>{placingCondition(rule)}</summary>
         <RuleCondition rule={rule} onRule={onRule} />
       </details>
@@ -52,7 +55,7 @@ function RuleLine({ index, rule, properties, onRule, onRemove, onUp }: RuleProps
   const offered = property ? placingWays[property.kind] : placingHow;
   const condition = rule.when ? { when: rule.when } : {};
   return (
-    <div className="placing-line">
+    <div className={styles['placing-line']}>
       <span className="mono soft">{index + 1}</span>
       <Select
         aria-label="Property"
@@ -104,9 +107,9 @@ function RuleValues({ rule, property, onRule }: PartProps & { property: Property
   const isHalf = rule.to === 'half of the clicked side';
   const isFixed = rule.to === 'fixed';
   return (
-    <div className="placing-values">
+    <div className={styles['placing-values']}>
       {rule.to === 'joined' && (
-        <span className="set-line">
+        <span className={styles['set-line']}>
           <span className="note">side</span>
           <Sides
             chosen={rule.side ? [rule.side] : []}
@@ -157,7 +160,7 @@ function RuleCondition({ rule, onRule }: PartProps) {
   };
   return (
     <>
-      <span className="set-line">
+      <span className={styles['set-line']}>
         <span className="note">clicked side</span>
         <Sides
           chosen={when.clicked ?? []}
@@ -165,7 +168,7 @@ function RuleCondition({ rule, onRule }: PartProps) {
           label="Clicked side"
         />
       </span>
-      <span className="set-line">
+      <span className={styles['set-line']}>
         <span className="note">solid on</span>
         <Sides
           chosen={when.solid ?? []}
@@ -173,7 +176,7 @@ function RuleCondition({ rule, onRule }: PartProps) {
           label="Solid neighbour"
         />
       </span>
-      <span className="set-line">
+      <span className={styles['set-line']}>
         <Flag
           label="half"
           value={when.half}
@@ -207,8 +210,8 @@ function Sides({
   label: string;
 }) {
   return (
-    <span className="when">
-      <span className="set" role="group" aria-label={label}>
+    <span className={whenEditorStyles['when']}>
+      <span className={whenEditorStyles['set']} role="group" aria-label={label}>
         {directions.map((side) => (
           <button
             key={side}
@@ -236,8 +239,8 @@ function Flag<V extends string | boolean>({
   onValue: (value: V | undefined) => void;
 }) {
   return (
-    <span className="when">
-      <span className="set" role="group" aria-label={label}>
+    <span className={whenEditorStyles['when']}>
+      <span className={whenEditorStyles['set']} role="group" aria-label={label}>
         <b>{label}</b>
         {choices.map((choice) => (
           <button
@@ -269,7 +272,7 @@ function ValueSelect({
 }) {
   if (property.kind === 'number')
     return (
-      <span className="set-line">
+      <span className={styles['set-line']}>
         <span className="note">{label}</span>
         <NumberInput
           aria-label={label}
@@ -284,7 +287,7 @@ function ValueSelect({
     );
   const values = valuesOf(property);
   return (
-    <span className="set-line">
+    <span className={styles['set-line']}>
       <span className="note">{label}</span>
       <Select
         aria-label={label}

@@ -1,4 +1,3 @@
-import './states.css';
 import { SegmentedControl } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import type { FacetProps } from '../index.tsx';

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import type { Placing } from '../../../../../core/mod/index.ts';
 import {
@@ -20,6 +21,9 @@ import type { StateSpace } from '../../../../../core/states/index.ts';
 import { Cube, onScreen } from '../../../../parts/cube.tsx';
 import { Rendering } from '../../../../parts/rendering.tsx';
 import type { FacetProps } from '../index.tsx';
+import styles from './states.module.css';
+import cubeStyles from '../../../../parts/cube.module.css';
+import whenEditorStyles from '../../../../parts/when-editor.module.css';
 
 interface TryOutProps {
   editor: FacetProps['editor'];
@@ -46,15 +50,15 @@ export function TryOut({ editor: { block, name }, placing, onState }: TryOutProp
   };
   const setting = { situation, put };
   return (
-    <div className="try-out" role="group" aria-label="Try the placing">
+    <div role="group" aria-label="Try the placing">
       <h3 className="part">Try it</h3>
-      <div className="try-scene">
+      <div className={styles['try-scene']}>
         <Cube
           label="Click the side against which it is placed"
           height={196}
           onSide={(side) => put(clickedOn(situation, side))}
           mark={(side) =>
-            side === situation.clicked ? { className: 'is-front', says: 'clicked' } : undefined
+            side === situation.clicked ? { as: 'front', says: 'clicked' } : undefined
           }
         >
           {headings.map((heading) => (
@@ -83,7 +87,7 @@ function Player({ heading, situation, put }: SettingProps & { heading: Heading }
       tabIndex={0}
       aria-pressed={isHere}
       aria-label={`The player stands ${heading} of it`}
-      className={`player${isHere ? ' here' : ''}`}
+      className={clsx(cubeStyles['player'], isHere && cubeStyles['here'])}
       onClick={stand}
       onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && stand()}
     >
@@ -99,7 +103,7 @@ function Player({ heading, situation, put }: SettingProps & { heading: Heading }
 }
 
 const Result = ({ block, space, state }: { block: string; space: StateSpace; state: number }) => (
-  <div className="try-result" aria-live="polite">
+  <div className={styles['try-result']} aria-live="polite">
     <Rendering block={block} state={state} size={104} title={space.describe(state)} />
     {Object.entries(space.decode(state)).map(([property, value]) => (
       <span key={property} className="mono" data-property={property}>
@@ -120,8 +124,8 @@ interface OneOfProps<T extends string> {
 
 /** One of a few values, after a word that says of what. */
 const OneOf = <T extends string>(props: OneOfProps<T>): ReactNode => (
-  <span className="when">
-    <span className="set" role="group" aria-label={props.label}>
+  <span className={whenEditorStyles['when']}>
+    <span className={whenEditorStyles['set']} role="group" aria-label={props.label}>
       <b>{props.word}</b>
       {props.values.map((value) => (
         <button
@@ -139,7 +143,7 @@ const OneOf = <T extends string>(props: OneOfProps<T>): ReactNode => (
 );
 
 const Look = ({ situation, put }: SettingProps) => (
-  <div className="set-line">
+  <div className={styles['set-line']}>
     <OneOf
       label="The player looks"
       word="looks"
@@ -158,7 +162,7 @@ const Look = ({ situation, put }: SettingProps) => (
 );
 
 const HalfAndFlags = ({ situation, put }: SettingProps) => (
-  <div className="set-line">
+  <div className={styles['set-line']}>
     <OneOf
       label="Half of the side"
       word="half"
@@ -171,7 +175,7 @@ const HalfAndFlags = ({ situation, put }: SettingProps) => (
       <button
         key={flag}
         type="button"
-        className="flag"
+        className={styles['flag']}
         aria-pressed={situation[flag]}
         onClick={() => put({ ...situation, [flag]: !situation[flag] })}
       >
@@ -182,14 +186,14 @@ const HalfAndFlags = ({ situation, put }: SettingProps) => (
 );
 
 const Neighbours = ({ situation, put }: SettingProps) => (
-  <div className="neighbours" role="group" aria-label="Neighbours">
+  <div className={styles['neighbours']} role="group" aria-label="Neighbours">
     {directions.map((side) => {
       const neighbour = situation.neighbours[side];
       return (
         <button
           key={side}
           type="button"
-          className={neighbour.replace(' ', '-')}
+          className={styles[neighbour.replace(' ', '-')]}
           aria-label={`Neighbour ${side}: ${neighbour}`}
           onClick={() => put(withNextNeighbour(situation, side))}
         >

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { lookUp } from '../../../../../core/mod/index.ts';
 import { Select } from '@mantine/core';
 import { useMemo } from 'react';
@@ -10,6 +11,7 @@ import {
 import type { Property, StateSpace } from '../../../../../core/states/index.ts';
 import { Rendering } from '../../../../parts/rendering.tsx';
 import type { FacetProps } from '../index.tsx';
+import styles from './states.module.css';
 
 /**
  * What turning and mirroring a built structure make of a state: by themselves for headings,
@@ -35,12 +37,14 @@ export function TurningPart({ editor, state, onState }: FacetProps) {
     );
   return (
     <>
-      <p className="note turning-note">
+      <p className={clsx('note', styles['turning-note'])}>
         When a structure that holds the block is turned clockwise, seen from above, or mirrored east
         to west.
       </p>
       <TurnedStates {...{ space, turning, state, onState }} block={name} />
-      <p className={flaw ? 'bad' : 'proof'}>{flaw ? flawWords(flaw, space) : proofWords(space)}</p>
+      <p className={flaw ? 'bad' : styles['proof']}>
+        {flaw ? flawWords(flaw, space) : proofWords(space)}
+      </p>
       {space.properties.map(
         (property, index) =>
           property.kind === 'choice' && (
@@ -92,7 +96,7 @@ function TurnedStates({ block, space, turning, state, onState }: TurnedProps) {
   const differenceTo = (one: number, words: string) =>
     changed(space.decode(state), space.decode(one)) || (words === 'as it stands' ? '' : 'the same');
   return (
-    <div className="turned-states">
+    <div className={styles['turned-states']}>
       {shown.map(([words, one]) => (
         <button key={words} type="button" onClick={() => onState(one)} title={space.describe(one)}>
           <Rendering block={block} state={one} size={66} />
@@ -118,7 +122,7 @@ function ChoiceTable({ property, onTurned }: ChoiceTableProps) {
   return (
     <div>
       <h3 className="part">{property.name}</h3>
-      <table className="plain-table">
+      <table className={styles['plain-table']}>
         <thead>
           <tr>
             <th>value</th>

@@ -9,6 +9,7 @@ import { percent } from './odds.ts';
 import { TraitNumber } from './trait-number.tsx';
 import { Wall } from './wall.tsx';
 import { ticksOf, useTraitEditor, type TraitPlace } from './trait-editor.ts';
+import styles from './traits.module.css';
 
 const far = Array.from({ length: 24 }, (_, i) => i + 1);
 const ways = ['In the open', 'Behind cover', 'In a wall'] as const;
@@ -117,7 +118,7 @@ function Covered({ rating }: { rating: number }) {
   );
   return (
     <>
-      <div className="sentence">
+      <div className={styles['sentence']}>
         behind{' '}
         <Select
           aria-label="Cover"

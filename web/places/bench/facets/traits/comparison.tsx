@@ -1,4 +1,5 @@
-/** A number with two digits that count. */
+import clsx from 'clsx';
+import styles from '../../bars.module.css'; /** A number with two digits that count. */
 export const amount = (value: number): string =>
   value >= 10 ? value.toFixed(0) : value >= 1 ? value.toFixed(1) : value.toFixed(2);
 
@@ -23,13 +24,13 @@ export function Comparison({
   const finite = rows.map(([, value]) => value ?? 0).filter(Number.isFinite);
   const most = Math.max(...finite, 1e-9);
   return (
-    <div className="bars" role="table" aria-label={label}>
+    <div className={styles['bars']} role="table" aria-label={label}>
       {rows.map(([name, value = 0], row) => (
-        <div key={name} role="row" className="tool-bar short">
+        <div key={name} role="row" className={clsx(styles['tool-bar'], styles['short'])}>
           <span role="cell">{name}</span>
-          <span role="cell" className="lines">
+          <span role="cell" className={styles['lines']}>
             <u
-              className={value === Infinity ? 'none' : undefined}
+              className={value === Infinity ? styles['none'] : undefined}
               style={{ width: `${Math.min(1, value / most) * 100}%` }}
             />
           </span>

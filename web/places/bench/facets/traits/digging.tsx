@@ -1,4 +1,5 @@
 import { NumberInput, Select, Switch } from '@mantine/core';
+import clsx from 'clsx';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { kitNamed } from '../../../../../core/kits/index.ts';
@@ -16,6 +17,9 @@ import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { digRows, type DigRow } from './dig-rows.ts';
 import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
+import styles from './traits.module.css';
+import barsStyles from '../../bars.module.css';
+import fieldStyles from '../../../../parts/field.module.css';
 
 /** Hardness on the ruler, the tool that digs it, and what digging with each tool takes and gives. */
 export const Digging = memo(function Digging(place: TraitPlace) {
@@ -68,7 +72,7 @@ const Hardness = memo(function Hardness(place: TraitPlace) {
 
 const HardnessNumber = ({ editor: { traits, put } }: { editor: TraitEditor }) =>
   traits.hardness === 'unbreakable' ? (
-    <span className="mono value">unbreakable</span>
+    <span className={clsx('mono', fieldStyles['value'])}>unbreakable</span>
   ) : (
     <NumberInput
       aria-label="Hardness"
@@ -78,7 +82,7 @@ const HardnessNumber = ({ editor: { traits, put } }: { editor: TraitEditor }) =>
       decimalScale={2}
       value={traits.hardness}
       onChange={(value) => typeof value === 'number' && put('hardness', value)}
-      rightSection={<span className="unit">s</span>}
+      rightSection={<span className={styles['unit']}>s</span>}
       rightSectionWidth={22}
     />
   );
@@ -171,7 +175,7 @@ const DigBars = memo(function DigBars({
   return (
     <>
       {rows.length > 0 && (
-        <div className="bars" role="table" aria-label="Seconds to dig">
+        <div className={barsStyles['bars']} role="table" aria-label="Seconds to dig">
           {rows.map((row) => (
             <ToolBar key={row.tool} row={row} longest={longest} />
           ))}
@@ -187,19 +191,23 @@ function ToolBar({ row, longest }: { row: DigRow; longest: number }) {
   const widthOf = (time: number) => ({ width: `${(time / longest) * 100}%` });
   const isBare = gives === 'nothing';
   return (
-    <div role="row" className="tool-bar">
+    <div role="row" className={barsStyles['tool-bar']}>
       <span role="cell">{tool}</span>
-      <span role="cell" className="lines">
-        <u className={isBare ? 'none' : undefined} style={widthOf(seconds)} />
-        {there && <u className="there" style={widthOf(there.seconds)} />}
+      <span role="cell" className={barsStyles['lines']}>
+        <u className={isBare ? barsStyles['none'] : undefined} style={widthOf(seconds)} />
+        {there && <u className={barsStyles['there']} style={widthOf(there.seconds)} />}
       </span>
       <span role="cell" className="mono">
         {seconds.toFixed(2)} s{there && <em>{there.seconds.toFixed(2)} s</em>}
       </span>
-      <span role="cell" className="ticks">
+      <span role="cell" className={barsStyles['ticks']}>
         {ticks} ticks{there && <em>{there.ticks} ticks</em>}
       </span>
-      <span role="cell" className={isBare ? 'gives bad' : 'gives'} title={gives}>
+      <span
+        role="cell"
+        className={isBare ? clsx('bad', barsStyles['gives']) : barsStyles['gives']}
+        title={gives}
+      >
         {gives}
       </span>
     </div>

@@ -10,6 +10,7 @@ import { Field } from '../../../../parts/field.tsx';
 import { MapColour } from './map-colour.tsx';
 import { isColour, useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
+import styles from './traits.module.css';
 
 const alphaNotes = {
   opaque: 'Every texel is drawn solid.',
@@ -137,7 +138,7 @@ const Tint = memo(function Tint(place: TraitPlace) {
       label="Tint"
       {...own('tint')}
       value={
-        <span className="sentence">
+        <span className={styles['sentence']}>
           {isOwn && (
             <ColorInput
               aria-label="Colour of the tint"

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../../core/lists/index.ts';
 import { NumberInput } from '@mantine/core';
 import { memo, useMemo } from 'react';
@@ -13,6 +14,8 @@ import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
+import styles from './light.module.css';
+import fieldStyles from '../../../../parts/field.module.css';
 
 /** What a wall of the block leaves of the brightest light. */
 function wallNote(absorbed: number): string {
@@ -59,7 +62,7 @@ function LightField({
     <Field
       label={label}
       {...own(name)}
-      value={<span className="mono value">{level} in this state</span>}
+      value={<span className={clsx('mono', fieldStyles['value'])}>{level} in this state</span>}
       note={
         !emitted
           ? wallNote(level)
@@ -87,15 +90,7 @@ function LightField({
           )}
         />
       ) : (
-        <div
-          style={{
-            display: 'grid',
-            gridTemplateColumns: '1fr 62px',
-            gap: 8,
-            alignItems: 'start',
-            margin: '4px 0',
-          }}
-        >
+        <div className={styles['every-state']}>
           <Ruler
             label={label}
             value={itemAt(rows, 0).value}
@@ -159,7 +154,7 @@ function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
   );
   return (
     <div
-      className="room"
+      className={styles['room']}
       role="img"
       aria-label={
         `A room cut open: ${emitted} at the block, ` +
@@ -174,7 +169,11 @@ function Room({ emitted, absorbed }: { emitted: number; absorbed: number }) {
             <i
               key={`${y} ${x}`}
               className={
-                y === row && x === column ? 'block' : level < readingLevel ? 'dim' : undefined
+                y === row && x === column
+                  ? styles['block']
+                  : level < readingLevel
+                    ? styles['dim']
+                    : undefined
               }
               style={{ background: colourOf(level) }}
             >

@@ -10,6 +10,7 @@ import { lookUp, resolveBlock } from '../../../../../core/mod/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { isColour, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
+import styles from './map-colour.module.css';
 
 /** The colour on a map, beside those that are near it. */
 export const MapColour = memo(function MapColour(place: TraitPlace) {
@@ -49,7 +50,7 @@ function OnTheMap({ editor: { block: shown, state, traits, put } }: { editor: Tr
   return (
     <>
       <div
-        className="map"
+        className={styles['map']}
         role="img"
         aria-label={`On the map beside ${near.map(({ name }) => name).join(', ')}`}
       >

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { itemAt } from '../../../../../core/lists/index.ts';
 import { Select } from '@mantine/core';
 import { shapeIn } from '../../../../../core/models/index.ts';
@@ -7,6 +8,7 @@ import { count } from '../../../../../core/words/index.ts';
 import { useMod, type BlockEditor } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
+import styles from '../../../../parts/field.module.css';
 
 const says = { model: 'as the model', whole: 'the whole cell', none: 'none' } as const;
 
@@ -60,7 +62,7 @@ function ShapeField({
       label={label}
       value={
         many ? (
-          <span className="mono value">by state</span>
+          <span className={clsx('mono', styles['value'])}>by state</span>
         ) : (
           pick(
             rows[0]?.value ?? 'model',

@@ -4,6 +4,7 @@ import type { Played } from '../../../../../core/sounds/index.ts';
 import { useModPart } from '../../../../api/hooks.tsx';
 import { SoundFacts } from '../../../../parts/sound-facts.tsx';
 import { Choice } from '../../../../parts/choice/index.tsx';
+import styles from './sound.module.css';
 
 type Entry = NonNullable<SoundSet['place']>[number];
 type Range = [number, number];
@@ -51,8 +52,8 @@ function Event({ set, onSet, onPlay, event, ids }: EventProps) {
   };
   const first = entries.at(-1)?.sound ?? ids[0];
   return (
-    <div className="event" role="group" aria-label={`Files for ${event}`}>
-      <div className="kv">
+    <div className={styles['event']} role="group" aria-label={`Files for ${event}`}>
+      <div className={styles['kv']}>
         <b>{event}</b>
         {ids.length > 0 && first !== undefined && (
           <button
@@ -95,7 +96,7 @@ function EntryLine({ words, entry, ids, onPlay, onChange, onRemove }: LineProps)
   const { sound, volume = [1, 1], pitch = [1, 1] } = entry;
   const isKnown = ids.includes(sound);
   return (
-    <div className="entry">
+    <div className={styles['entry']}>
       <Choice
         aria-label={words[0]!.toUpperCase() + words.slice(1)}
         data={isKnown ? [...ids] : [sound, ...ids]}
@@ -114,7 +115,7 @@ function EntryLine({ words, entry, ids, onPlay, onChange, onRemove }: LineProps)
       <button type="button" className="tiny" aria-label={`Remove ${words}`} onClick={onRemove}>
         ×
       </button>
-      <span className="ranges">
+      <span className={styles['ranges']}>
         <Ends
           label={`Loudness of ${words}`}
           short="loudness"
@@ -163,7 +164,7 @@ function Ends({
     />
   );
   return (
-    <span className="ends">
+    <span className={styles['ends']}>
       {short} {number(low, 'least', (next) => [next, Math.max(next, high)])} to{' '}
       {number(high, 'most', (next) => [Math.min(low, next), next])}
     </span>

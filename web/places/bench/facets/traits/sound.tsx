@@ -17,6 +17,7 @@ import { SoundFacts } from '../../../../parts/sound-facts.tsx';
 import { SoundEntries } from './sound-entries.tsx';
 import { useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { Choice } from '../../../../parts/choice/index.tsx';
+import styles from './sound.module.css';
 
 /**
  * The sound set: which one, every event to be heard as the game plays it, and for a set of the mod
@@ -152,7 +153,7 @@ function Events({ id, known: { set, own } }: { id: string; known: KnownSet }) {
   };
   return (
     <>
-      <div className="events" role="group" aria-label={`Sounds of ${id}`}>
+      <div className={styles['events']} role="group" aria-label={`Sounds of ${id}`}>
         {soundEvents.map((event) => {
           const files = set[event]?.length ?? 0;
           return (
@@ -199,7 +200,7 @@ function SetEditor({ name, set }: { name: string; set: SoundSet }) {
       );
   };
   return (
-    <div className="set-editor">
+    <div className={styles['set-editor']}>
       <SoundEntries
         set={set}
         onSet={(label, next) => session.set(label, ['soundSets', name], next)}

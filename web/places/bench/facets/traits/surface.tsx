@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { memo } from 'react';
 import { NumberInput } from '@mantine/core';
 import { stockNamed } from '../../../../../core/mod/index.ts';
@@ -10,6 +11,7 @@ import { Ruler } from '../../ruler.tsx';
 import { amount, Comparison } from './comparison.tsx';
 import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
+import styles from '../../../../parts/field.module.css';
 
 /** Friction as the way one slides. */
 export const Friction = memo(function Friction(place: TraitPlace) {
@@ -24,7 +26,7 @@ export const Friction = memo(function Friction(place: TraitPlace) {
       {...own('friction')}
       value={
         many ? (
-          <span className="mono value">{friction} in this state</span>
+          <span className={clsx('mono', styles['value'])}>{friction} in this state</span>
         ) : (
           <NumberInput
             aria-label="friction"

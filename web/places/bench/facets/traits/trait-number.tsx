@@ -1,6 +1,7 @@
 import { NumberInput } from '@mantine/core';
 import { traitFacts, type NumberTrait } from '../../../../../core/mod/index.ts';
 import type { TraitEditor } from './trait-editor.ts';
+import styles from './traits.module.css';
 
 /** A number of a trait in a field, with its unit. */
 export function TraitNumber({
@@ -21,7 +22,7 @@ export function TraitNumber({
       step={step}
       value={traits[name]}
       onChange={(value) => typeof value === 'number' && put(name, value)}
-      rightSection={unit && <span className="unit">{unit}</span>}
+      rightSection={unit && <span className={styles['unit']}>{unit}</span>}
       rightSectionWidth={unit && unit.length * 6 + 12}
     />
   );

@@ -1,4 +1,3 @@
-import './traits.css';
 import { useRef, type ComponentType } from 'react';
 import {
   sameData,
@@ -21,6 +20,7 @@ import { ShapeFields } from './shapes.tsx';
 import { Sounds } from './sound.tsx';
 import { Bounce, Friction, SpeedOnTop } from './surface.tsx';
 import { traitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
+import styles from './traits.module.css';
 
 /** What shows and changes each trait. Several traits that are judged together share one editor. */
 const editors: Record<TraitName, ComponentType<TraitPlace>> = {
@@ -90,7 +90,7 @@ export function TraitsFacet({ editor: block, state }: FacetProps) {
     parts.current?.querySelector(`[data-part="${name}"]`)?.scrollIntoView({ block: 'start' });
   return (
     <div ref={parts}>
-      <nav className="trait-map" aria-label="Parts of the traits">
+      <nav className={styles['trait-map']} aria-label="Parts of the traits">
         {traitParts.map((part) => (
           <PartButton
             key={part}
@@ -108,14 +108,14 @@ export function TraitsFacet({ editor: block, state }: FacetProps) {
         />
       </nav>
       {traitParts.map((part) => (
-        <section key={part} data-part={part} className="trait-part" aria-label={part}>
+        <section key={part} data-part={part} className={styles['trait-part']} aria-label={part}>
           <h3>{part}</h3>
           {[...new Set(traitsIn(part).map((name) => editors[name]))].map((Editor, i) => (
             <Editor key={i} block={block.name} state={state} />
           ))}
         </section>
       ))}
-      <section data-part="Shapes" className="trait-part" aria-label="Shapes">
+      <section data-part="Shapes" className={styles['trait-part']} aria-label="Shapes">
         <h3>Shapes</h3>
         <ShapeFields editor={block} state={state} />
       </section>

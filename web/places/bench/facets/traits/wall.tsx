@@ -6,6 +6,7 @@ import { useInspector } from '../../../../api/hooks.tsx';
 import { Curve } from '../../../../parts/curve/curve.tsx';
 import type { BlastAnswer } from '../../../../workers/protocol.ts';
 import { percent } from './odds.ts';
+import styles from './wall.module.css';
 
 /** A wall is tried at these distances, so often each. */
 const [distances, samples] = [[1, 2, 3, 4, 6, 8, 12], 150];
@@ -59,7 +60,7 @@ export function Wall({ rating }: { rating: number }) {
   const trying = useTrial(rating);
   const { trial, progress } = trying;
   return (
-    <div className={progress !== undefined ? 'trying' : undefined}>
+    <div className={progress !== undefined ? styles['trying'] : undefined}>
       {trial && (
         <Curve
           label="Odds of survival in a wall"
@@ -121,7 +122,7 @@ function Craters({ craters }: { craters: readonly Crater[] }) {
   if (!crater) return null;
   const front = percent(itemAt(itemAt(crater.gone, 0), chargeLayer));
   return (
-    <div className="crater">
+    <div className={styles['crater']}>
       <SegmentedControl
         size="xs"
         aria-label="Charge before the wall"
@@ -130,7 +131,7 @@ function Craters({ craters }: { craters: readonly Crater[] }) {
         data={charges.map(({ name }, i) => ({ value: String(i), label: name }))}
       />
       <div
-        className="wall"
+        className={styles['wall']}
         role="img"
         aria-label={
           `Crater of a ${itemAt(charges, charge).name} in a wall of it: the front block is gone ` +
@@ -139,7 +140,7 @@ function Craters({ craters }: { craters: readonly Crater[] }) {
         style={{ gridTemplateColumns: `26px repeat(${crater.gone.length}, 1fr)` }}
       >
         {itemAt(crater.gone, 0).flatMap((_, y) => [
-          <i key={`${y} charge`} className="air">
+          <i key={`${y} charge`} className={styles['air']}>
             {y === chargeLayer ? <b title="The charge" /> : null}
           </i>,
           ...crater.gone.map((layer, z) => <Gone key={`${y} ${z}`} share={itemAt(layer, y)} />),
