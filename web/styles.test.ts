@@ -61,3 +61,14 @@ test('a class that a component writes as a word is type: it stands in styles.css
   );
   expect(words.filter(([, name]) => !type.has(name))).toEqual([]);
 });
+
+test('nobody looks for an element by a class: those names are the sheets’ own', () => {
+  const byClass = files
+    .filter((file) => /\.tsx?$/.test(file))
+    .flatMap((file) =>
+      [
+        ...read(file).matchAll(/(?:querySelector(?:All)?|closest|focusSoon)[^(]*\(\s*['"`]\.\w/g),
+      ].map(() => file),
+    );
+  expect(byClass).toEqual([]);
+});

@@ -1,5 +1,4 @@
 import { Menu } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState } from 'react';
@@ -11,7 +10,9 @@ import { NewBlockDialog } from '../places/blocks/new-block.tsx';
 import { NewMod } from '../places/blocks/new-mod.tsx';
 import { placesIn } from '../places/places.ts';
 import { ConflictDialog } from './conflict.tsx';
-import { KeysSheet } from './keys.tsx';
+import { Cap } from './keys/cap.tsx';
+import { KeysSheet } from './keys/keys-sheet.tsx';
+import { useKeys } from './keys/use-keys.ts';
 import { Palette } from './palette.tsx';
 import { Waiting } from './waiting.tsx';
 import styles from './frame.module.css';
@@ -32,16 +33,14 @@ export function Frame() {
   const [keys, setKeys] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
-  useHotkeys([
-    ['mod+Z', () => void session.undoOrRedo('undo')],
-    ['mod+shift+Z', () => void session.undoOrRedo('redo')],
-    ['mod+Y', () => void session.undoOrRedo('redo')],
-    ['shift+?', () => setKeys(true)],
-    ['?', () => setKeys(true)],
-  ]);
+  useKeys({
+    undo: () => void session.undoOrRedo('undo'),
+    redo: () => void session.undoOrRedo('redo'),
+    keys: () => setKeys(true),
+  });
   // The palette opens from inside fields too; undo leaves those to the browser, which takes back
   // letters.
-  useHotkeys([['mod+K', () => spotlight.open()]], []);
+  useKeys({ palette: spotlight.open }, { inFields: true });
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
   }, [refused]);
@@ -67,7 +66,7 @@ export function Frame() {
         </nav>
         <button type="button" className={styles['find']} onClick={() => spotlight.open()}>
           <span>Go to or do…</span>
-          <kbd>Ctrl K</kbd>
+          <Cap of="palette" />
         </button>
         <span className={styles['steps']}>
           <button

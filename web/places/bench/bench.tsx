@@ -1,4 +1,4 @@
-import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useLocalStorage } from '@mantine/hooks';
 import { startTransition, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
@@ -19,6 +19,7 @@ import { DropChoiceOf } from './truth/choice.tsx';
 import { usePaintDrops } from './truth/paint.ts';
 import { Truth } from './truth/truth.tsx';
 import { RestingStrip } from './state-strip.tsx';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import styles from './bench.module.css';
 
 /**
@@ -151,21 +152,20 @@ function useBenchKeys(
   { files, setFiles, toMatrix, toTruth }: ReturnType<typeof useMiddle>,
 ): void {
   const paint = usePaintDrops(editor);
-  const inLoot: [string, () => void][] = [
-    ['I', paint.itself],
-    ['N', paint.nothing],
-    ['K', paint.itemOrItself],
-  ];
-  useHotkeys([
-    ['[', () => stepFacet(-1)],
-    [']', () => stepFacet(1)],
-    ...facets.map((_, i): [string, () => void] => [String(i + 1), () => goToFacet(i)]),
-    ['F', () => setFiles(!files)],
-    ['M', facet === 'Loot' ? toTruth : toMatrix],
-    ...(facet === 'Loot' ? inLoot : []),
-    [',', () => stepState(-1)],
-    ['.', () => stepState(1)],
-  ]);
+  useKeys({
+    previousFacet: () => stepFacet(-1),
+    nextFacet: () => stepFacet(1),
+    facet: (digit) => goToFacet(Number(digit) - 1),
+    files: () => setFiles(!files),
+    middle: facet === 'Loot' ? toTruth : toMatrix,
+    previousState: () => stepState(-1),
+    nextState: () => stepState(1),
+    ...(facet === 'Loot' && {
+      dropItself: paint.itself,
+      dropNothing: paint.nothing,
+      dropItem: paint.itemOrItself,
+    }),
+  });
 }
 
 interface MiddleProps {

@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { useFindings, useInspector, useSession, type BlockEditor } from '../../api/hooks.tsx';
+import { Cap } from '../../parts/keys/cap.tsx';
 import styles from './foot.module.css';
 
 /** What was found about the block, the gravest first, with its fix. */
@@ -74,11 +75,11 @@ export function Foot({
         </Popover>
       )}
       <span className={styles['keys']}>
-        <kbd>[</kbd> <kbd>]</kbd> facet &nbsp;{' '}
+        <Cap of="previousFacet" /> <Cap of="nextFacet" /> facet &nbsp;{' '}
         <button type="button" className="tiny" onClick={onFiles} aria-pressed={files}>
-          <kbd>F</kbd> {files ? 'stage' : 'files'}
+          <Cap of="files" /> {files ? 'stage' : 'files'}
         </button>{' '}
-        &nbsp; <kbd>?</kbd> keys
+        &nbsp; <Cap of="keys" /> keys
       </span>
     </footer>
   );

@@ -1,7 +1,6 @@
 import clsx from 'clsx';
 import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { TextInput } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -13,6 +12,7 @@ import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { shelfGroups, type ShelfBlock } from '../blocks/groups.ts';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import styles from './shelf-list.module.css';
 
 type Line = { kind: 'group'; title: string; many: number } | ({ kind: 'block' } & ShelfBlock);
@@ -39,7 +39,7 @@ export function ShelfList({ current, facet }: ShelfProps) {
     [mod, filter],
   );
   useSteps(lines, current, facet);
-  useHotkeys([['/', () => field.current?.focus()]]);
+  useKeys({ filter: () => field.current?.focus() });
   return (
     <aside aria-label="Shelf">
       <TextInput
@@ -66,10 +66,7 @@ function useSteps(lines: readonly Line[], current: string, facet: Facet): void {
     const shown = (here.facet ?? facet).toLowerCase();
     if (next) void navigate(`/m/${session.name}/blocks/${next.name}/${shown}`);
   };
-  useHotkeys([
-    ['ArrowDown', () => step(1)],
-    ['ArrowUp', () => step(-1)],
-  ]);
+  useKeys({ nextBlock: () => step(1), previousBlock: () => step(-1) });
 }
 
 function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] }) {

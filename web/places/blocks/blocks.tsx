@@ -1,6 +1,5 @@
 import { heldUnder, itemAt } from '../../../core/lists/index.ts';
 import { Button, TextInput } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
@@ -13,6 +12,8 @@ import { Rendering } from '../../parts/rendering.tsx';
 import { firstOf, shelfGroups, type ShelfBlock, type ShownGroup } from './groups.ts';
 import { useNewBlock } from './new-block.tsx';
 import { defaultStateOf } from './default-state.ts';
+import { Cap } from '../../parts/keys/cap.tsx';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import styles from './blocks.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
 import emptyStyles from '../../parts/empty.module.css';
@@ -34,10 +35,7 @@ export function Blocks() {
   const groups = useMemo(() => shelfGroups(mod, filter), [mod, filter]);
   const many = Object.keys(mod.blocks).length;
   const found = groups.reduce((sum, group) => sum + group.blocks.length, 0);
-  useHotkeys([
-    ['/', () => field.current?.focus()],
-    ['N', newBlock],
-  ]);
+  useKeys({ filter: () => field.current?.focus(), newBlock });
 
   return (
     <div className="page">
@@ -51,7 +49,7 @@ export function Blocks() {
           aria-label="Filter blocks"
           value={filter}
           onChange={(event) => setFilter(event.currentTarget.value)}
-          rightSection={filter ? undefined : <kbd>/</kbd>}
+          rightSection={filter ? undefined : <Cap of="filter" />}
           w={220}
         />
         {many > 0 && (
@@ -118,7 +116,7 @@ function moveFocus(event: KeyboardEvent, grid: HTMLElement | null): void {
   if (!step || !grid || !(document.activeElement instanceof HTMLElement)) return;
   const from = document.activeElement.getBoundingClientRect();
   let best: { tile: HTMLElement; cost: number } | undefined;
-  for (const tile of grid.querySelectorAll<HTMLElement>('.block-tile')) {
+  for (const tile of grid.querySelectorAll<HTMLElement>('[data-block]')) {
     const to = tile.getBoundingClientRect();
     const [dx, dy] = [to.x - from.x, to.y - from.y];
     const along = dx * itemAt(step, 0) + dy * itemAt(step, 1);
@@ -159,7 +157,11 @@ function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Findi
   const session = useSession();
   const declared = lookUp(mod.blocks, name);
   return (
-    <Link to={`/m/${session.name}/blocks/${name}`} className={styles['block-tile']}>
+    <Link
+      data-block={name}
+      to={`/m/${session.name}/blocks/${name}`}
+      className={styles['block-tile']}
+    >
       <Rendering block={name} state={defaultStateOf(mod, name)} size={104} fills />
       <b>{title}</b>
       <span className="mono" title={id}>

@@ -6,6 +6,7 @@ import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/ind
 import { columns, type BulkAct, type BulkPlan, type Column } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import { Cap } from '../../parts/keys/cap.tsx';
 import styles from './page.module.css';
 
 interface Props {
@@ -85,8 +86,8 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
   if (many === 0)
     return (
       <div className={clsx('note', styles['bulk-bar'])}>
-        Choose lines to change them together or to lay them side by side. <kbd>↑↓</kbd> move{' '}
-        <kbd>Space</kbd> choose <kbd>Shift</kbd> range <kbd>Ctrl A</kbd> all
+        Choose lines to change them together or to lay them side by side. <Cap of="move" /> move{' '}
+        <Cap of="choose" /> choose <kbd>Shift</kbd> range <Cap of="chooseAll" /> all
       </div>
     );
   return (

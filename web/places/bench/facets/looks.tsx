@@ -17,6 +17,7 @@ import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
+import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './invite.module.css';
 import matrixStyles from '../matrix/matrix.module.css';
 
@@ -83,7 +84,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
             Open the matrix
           </button>{' '}
           to {mode === 'one-of' ? 'paint' : 'see'} {count(space.size, 'state')} at once.{' '}
-          <kbd>M</kbd>
+          <Cap of="middle" />
         </p>
       )}
       {space.size > 1 && (
@@ -184,7 +185,7 @@ function LayerFor({
       </p>
     );
   return (
-    <div className={matrixStyles['brush']} role="group" aria-label="Layer">
+    <div id="brush" className={matrixStyles['brush']} role="group" aria-label="Layer">
       <div className={matrixStyles['kv']}>
         <span>A layer for {count(chosen.size, 'state')}</span>
       </div>
@@ -219,6 +220,7 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
   const many = count(chosen.size, 'state');
   return (
     <div
+      id="brush"
       className={matrixStyles['brush']}
       role="group"
       aria-label="Brush"
@@ -251,7 +253,7 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
           brush.spreadable.map((property, i) => (
             <Button key={property} variant="default" onClick={() => brush.spread(property)}>
               Spread along {property}
-              {i === 0 ? <kbd>S</kbd> : null}
+              {i === 0 ? <Cap of="spread" /> : null}
             </Button>
           ))}
         <Button variant="default" onClick={brush.clear}>

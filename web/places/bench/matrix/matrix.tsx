@@ -14,6 +14,7 @@ import { ColumnHeads, RowHeads } from './heads.tsx';
 import { fittedArrangement, planeOf, type Arrangement, type Plane } from './layout.ts';
 import { useChoosing, type Choosing } from './use-choosing.ts';
 import { useTracks, type Tracks } from './use-tracks.ts';
+import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './matrix.module.css';
 
 interface MatrixProps {
@@ -42,7 +43,7 @@ export function Matrix({ editor, state, onState, onStage }: MatrixProps) {
     <div className={styles['matrix']}>
       <div className={styles['matrix-head']}>
         <button type="button" className="chip" onClick={onStage}>
-          Stage <kbd>M</kbd>
+          Stage <Cap of="middle" />
         </button>
         <Later frames={1}>
           <ArrangementBar
@@ -144,6 +145,7 @@ function Grid(props: GridProps & { gridRef: Tracks['ref'] }) {
   const [lastRow, lastColumn] = [plane.rows.length - 1, plane.columns.length - 1];
   return (
     <div
+      id="state-matrix"
       ref={gridRef}
       className={styles['matrix-scroll']}
       role="grid"
@@ -250,12 +252,12 @@ function useLaidRows(): number {
 
 const Keys = ({ isOneOf }: { isOneOf: boolean }) => (
   <div className={clsx('note', styles['matrix-foot'])}>
-    <kbd>↑↓←→</kbd> move <kbd>Shift</kbd> range <kbd>R</kbd> <kbd>C</kbd> row, column{' '}
-    <kbd>Ctrl A</kbd> all
+    <Cap of="move" /> move <kbd>Shift</kbd> range <Cap of="chooseRow" /> <Cap of="chooseColumn" />{' '}
+    row, column <Cap of="chooseAll" /> all
     {isOneOf && (
       <>
         {' '}
-        <kbd>Enter</kbd> brush <kbd>S</kbd> spread <kbd>Del</kbd> clear
+        <Cap of="open" /> brush <Cap of="spread" /> spread <Cap of="clear" /> clear
       </>
     )}
   </div>

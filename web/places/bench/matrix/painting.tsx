@@ -20,8 +20,8 @@ export function PaintingOf({ children }: { children: ReactNode }) {
     (): Painting => ({
       chosen,
       choose: (states) => setChosen(new Set(states)),
-      toMatrix: () => document.querySelector<HTMLElement>('.matrix [role="grid"]')?.focus(),
-      toBrush: () => focusSoon('.brush input'),
+      toMatrix: () => document.querySelector<HTMLElement>('#state-matrix')?.focus(),
+      toBrush: () => focusSoon('#brush input'),
     }),
     [chosen],
   );

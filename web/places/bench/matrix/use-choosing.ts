@@ -1,6 +1,6 @@
 import { useMemo, useRef, type KeyboardEvent, type MouseEvent } from 'react';
 import { placeNow } from '../../../api/address.ts';
-import { actOnKey, isCommand, type KeyActs } from '../../../parts/grid/act-on-key.ts';
+import { actOnKey, isCommand } from '../../../parts/keys/act-on-key.ts';
 import { cellAfter, cellsBetween, toggled, type GridCell } from '../../../parts/grid/moves.ts';
 import { useStable } from '../../../parts/use-stable.ts';
 import type { Brush } from './brush.ts';
@@ -67,22 +67,17 @@ export function useChoosing({ plane, state, brush, onState, onStage }: ChoosingO
   const onKey = (event: KeyboardEvent) => {
     const at = cellOf(cursorState());
     const next = cellAfter(event, at, size, pageRows);
-    const letters: KeyActs = isCommand(event)
-      ? { a: () => chooseBlock([0, lastRow], [0, lastColumn]) }
-      : {
-          r: () => chooseBlock([at.row, at.row], [0, lastColumn]),
-          c: () => chooseBlock([0, lastRow], [at.column, at.column]),
-          s: brush.spreadFirst,
-          m: onStage,
-        };
     actOnKey(event, {
-      ...(next && { [event.key]: () => goTo(next, event.shiftKey) }),
-      ' ': () => choose(toggled(chosen, cursorState())),
-      Enter: toBrush,
-      Escape: () => choose([]),
-      Delete: brush.clear,
-      Backspace: brush.clear,
-      ...letters,
+      ...(next && { move: () => goTo(next, event.shiftKey) }),
+      choose: () => choose(toggled(chosen, cursorState())),
+      chooseAll: () => chooseBlock([0, lastRow], [0, lastColumn]),
+      chooseNone: () => choose([]),
+      chooseRow: () => chooseBlock([at.row, at.row], [0, lastColumn]),
+      chooseColumn: () => chooseBlock([0, lastRow], [at.column, at.column]),
+      open: toBrush,
+      clear: brush.clear,
+      spread: brush.spreadFirst,
+      middle: onStage,
     });
   };
 

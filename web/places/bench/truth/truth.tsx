@@ -8,6 +8,7 @@ import { Cell } from './cell.tsx';
 import { useDropChoice } from './choice.tsx';
 import { usePaintDrops } from './paint.ts';
 import { gridOf, useCells, type Cells, type TruthGrid } from './use-cells.ts';
+import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './truth.module.css';
 import matrixStyles from '../matrix/matrix.module.css';
 
@@ -28,8 +29,9 @@ export function Truth({ editor, onStage }: { editor: BlockEditor; onStage: () =>
       <Head editor={editor} onStage={onStage} />
       <Table block={editor.block.id} truth={truth} grid={grid} cells={cells} />
       <div className={clsx('note', matrixStyles['matrix-foot'])}>
-        <kbd>↑↓←→</kbd> move <kbd>Space</kbd> choose <kbd>Shift</kbd> range <kbd>R</kbd>{' '}
-        <kbd>C</kbd> row, column <kbd>Enter</kbd> item <kbd>I</kbd> itself <kbd>N</kbd> nothing
+        <Cap of="move" /> move <Cap of="choose" /> choose <kbd>Shift</kbd> range{' '}
+        <Cap of="chooseRow" /> <Cap of="chooseColumn" /> row, column <Cap of="open" /> item{' '}
+        <Cap of="dropItself" /> itself <Cap of="dropNothing" /> nothing
       </div>
     </div>
   );
@@ -40,7 +42,7 @@ function Head({ editor, onStage }: { editor: BlockEditor; onStage: () => void })
   return (
     <div className={clsx(matrixStyles['matrix-head'], styles['matrix-head'])}>
       <button type="button" className="chip" onClick={onStage}>
-        Stage <kbd>M</kbd>
+        Stage <Cap of="middle" />
       </button>
       <b>What would drop?</b>
       <label className={clsx('note', styles['luck'])}>
@@ -113,6 +115,7 @@ function Table(props: TableProps) {
     <div className={styles['truth-scroll']}>
       <div
         className={styles['truth-grid']}
+        id="drops"
         ref={element}
         role="grid"
         tabIndex={0}

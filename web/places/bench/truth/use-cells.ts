@@ -2,7 +2,7 @@ import { useRef, type KeyboardEvent, type MouseEvent } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import type { TruthTable } from '../../../../core/loot/index.ts';
 import { focusSoon } from '../../../parts/focus-soon.ts';
-import { actOnKey, isCommand, type KeyActs } from '../../../parts/grid/act-on-key.ts';
+import { actOnKey, isCommand } from '../../../parts/keys/act-on-key.ts';
 import { cellAfter, cellsBetween, toggled, type GridCell } from '../../../parts/grid/moves.ts';
 import { useDropChoice } from './choice.tsx';
 import type { usePaintDrops } from './paint.ts';
@@ -83,23 +83,19 @@ export function useCells({ grid, paint, onStage }: CellsOptions): Cells {
   const onKey = (event: KeyboardEvent) => {
     const at = placeOf(cursor);
     const next = cellAfter(event, at, { rows, columns }, pageRows);
-    const [last, end] = [rows - 1, columns - 1];
-    const letters: KeyActs = isCommand(event)
-      ? { a: () => chooseBetween({ row: 0, column: 0 }, { row: last, column: end }) }
-      : {
-          r: () => chooseBetween({ row: at.row, column: 0 }, { row: at.row, column: end }),
-          c: () => chooseBetween({ row: 0, column: at.column }, { row: last, column: at.column }),
-          i: paint.itself,
-          n: paint.nothing,
-          k: paint.itemOrItself,
-          m: onStage,
-        };
+    const [top, bottom, end] = [0, rows - 1, columns - 1];
     actOnKey(event, {
-      ...(next && { [event.key]: () => goTo(next, event.shiftKey) }),
-      Escape: () => move(cursor, []),
-      ' ': () => move(cursor, toggled(chosen, cursor)),
-      Enter: () => focusSoon('.drop-brush input'),
-      ...letters,
+      ...(next && { move: () => goTo(next, event.shiftKey) }),
+      choose: () => move(cursor, toggled(chosen, cursor)),
+      chooseAll: () => chooseBetween({ row: top, column: 0 }, { row: bottom, column: end }),
+      chooseNone: () => move(cursor, []),
+      chooseRow: () => chooseBetween({ ...at, column: 0 }, { ...at, column: end }),
+      chooseColumn: () => chooseBetween({ ...at, row: top }, { ...at, row: bottom }),
+      open: () => focusSoon('#drop-brush input'),
+      dropItself: paint.itself,
+      dropNothing: paint.nothing,
+      dropItem: paint.itemOrItself,
+      middle: onStage,
     });
   };
   return { chooseBetween, press, drag: (cell) => move(cell, upTo(cell)), onKey };

@@ -16,6 +16,7 @@ import { Bill } from './bill.tsx';
 import { Particulars, Stepper } from './particulars.tsx';
 import { Shelf } from './shelf.tsx';
 import { Slots, useIngredientOptions } from './slots.tsx';
+import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './recipes.module.css';
 import listPageStyles from '../list-page.module.css';
 import iconRowStyles from '../../../parts/icon-row.module.css';
@@ -135,7 +136,7 @@ function Plan({
         {...growthOf(recipe, limits.pattern, onRecipe)}
       />
       <div className={styles['recipe-under']}>
-        <span className={styles['slot-field']}>
+        <span id="slot-field" className={styles['slot-field']}>
           <ItemSelect
             aria-label="Item or tag in the chosen place"
             placeholder="Item or tag for this place"
@@ -143,7 +144,7 @@ function Plan({
             options={ingredients}
             onItem={(id) => {
               onFill(cursor, id);
-              document.querySelector<HTMLElement>('.slots')?.focus();
+              document.querySelector<HTMLElement>('#slots')?.focus();
             }}
           />
         </span>
@@ -152,7 +153,7 @@ function Plan({
       </div>
       <p className="note">
         {planNote(recipe, limits.pattern, title, header.tickRate)} Drag from the shelf, or type over
-        a place; <kbd>Del</kbd> empties it.
+        a place; <Cap of="emptyPlace" /> empties it.
       </p>
     </div>
   );

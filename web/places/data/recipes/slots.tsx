@@ -1,10 +1,12 @@
 import { useMemo, type DragEvent, type KeyboardEvent, type ReactNode } from 'react';
-import { lookUp, idOf } from '../../../../core/mod/index.ts';
+import { idOf } from '../../../../core/mod/index.ts';
 import { directMembers } from '../../../../core/tags/index.ts';
 import { useMod } from '../../../api/hooks.tsx';
 import { useAccepts } from '../../../api/making.ts';
 import { ItemIcon, itemTitle, useItemOptions } from '../../../parts/item.tsx';
 import { planView, type PlanView } from './plan-view.ts';
+import { actOnKey, isCommand } from '../../../parts/keys/act-on-key.ts';
+import { cellAfter } from '../../../parts/grid/moves.ts';
 import styles from './slots.module.css';
 
 /** A place of a recipe: an item, a tag with a leading #, or nothing. */
@@ -49,7 +51,7 @@ interface Props {
  * takes the place of.
  */
 function typeOn(): void {
-  const field = document.querySelector<HTMLInputElement>('.slot-field input');
+  const field = document.querySelector<HTMLInputElement>('#slot-field input');
   field?.focus();
   field?.select();
 }
@@ -73,25 +75,19 @@ export function Slots({
   const view = planView(columns, rows);
   const pressKey = (event: KeyboardEvent) => {
     const go = (to: number) => onCursor(Math.max(0, Math.min(slots.length - 1, to)));
-    const acts: Record<string, () => void> = {
-      ArrowLeft: () => go(cursor - 1),
-      ArrowRight: () => go(cursor + 1),
-      ArrowUp: () => cursor >= columns && go(cursor - columns),
-      ArrowDown: () => cursor + columns < slots.length && go(cursor + columns),
-      Delete: () => onFill(cursor, undefined),
-      Backspace: () => onFill(cursor, undefined),
-      Enter: typeOn,
-      ' ': typeOn,
-    };
-    const act = lookUp(acts, event.key);
-    if (act) {
-      event.preventDefault();
-      act();
-    } else if (/^[a-z#]$/i.test(event.key) && !event.ctrlKey && !event.metaKey) typeOn();
+    const from = { row: Math.floor(cursor / columns), column: cursor % columns };
+    const next = cellAfter(event, from, { rows, columns }, rows);
+    actOnKey(event, {
+      ...(next && { move: () => go(next.row * columns + next.column) }),
+      fillPlace: typeOn,
+      emptyPlace: () => onFill(cursor, undefined),
+    });
+    if (/^[a-z#]$/i.test(event.key) && !isCommand(event)) typeOn();
   };
   return (
     <div className={styles['plan']} style={view.size}>
       <div
+        id="slots"
         className={styles['places']}
         role="grid"
         tabIndex={0}

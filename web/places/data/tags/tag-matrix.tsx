@@ -10,7 +10,7 @@ import {
   toggleMember,
 } from '../../../../core/tags/index.ts';
 import { useSession } from '../../../api/hooks.tsx';
-import { actOnKey } from '../../../parts/grid/act-on-key.ts';
+import { actOnKey } from '../../../parts/keys/act-on-key.ts';
 import { cellAfter, type GridCell } from '../../../parts/grid/moves.ts';
 import { useLines } from '../../../parts/grid/use-lines.ts';
 import { useStable } from '../../../parts/use-stable.ts';
@@ -59,9 +59,9 @@ export function TagMatrix({ mod, kind, tags, filter, open, onOpen }: TagMatrixPr
     };
     const tag = tags[cursor.column];
     actOnKey(event, {
-      ...(next && { [event.key]: () => goTo(next) }),
-      ' ': () => toggle(cursor.row, cursor.column),
-      ...(tag !== undefined && { Enter: () => onOpen(tag) }),
+      ...(next && { move: () => goTo(next) }),
+      choose: () => toggle(cursor.row, cursor.column),
+      ...(tag !== undefined && { open: () => onOpen(tag) }),
     });
   };
   return (

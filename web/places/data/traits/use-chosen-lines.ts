@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { actOnKey, isCommand, type KeyActs } from '../../../parts/grid/act-on-key.ts';
+import { actOnKey } from '../../../parts/keys/act-on-key.ts';
 import { cellAfter, toggled } from '../../../parts/grid/moves.ts';
 import { useStable } from '../../../parts/use-stable.ts';
 
@@ -47,18 +47,19 @@ export function useChosenLines(
   const onKey = (event: KeyboardEvent) => {
     if (event.target !== event.currentTarget) return;
     const from = { row: cursor, column: 0 };
-    const next = cellAfter(event, from, { rows: keys.length, columns: 1 }, pageLines);
     // The table has one column for the cursor: Home and End go to its ends.
-    const ends: KeyActs = {
-      Home: () => goTo(0, event.shiftKey),
-      End: () => goTo(keys.length - 1, event.shiftKey),
-    };
+    const ends = new Map([
+      ['Home', 0],
+      ['End', keys.length - 1],
+    ]);
+    const next =
+      ends.get(event.key) ??
+      cellAfter(event, from, { rows: keys.length, columns: 1 }, pageLines)?.row;
     actOnKey(event, {
-      ...(next && { [event.key]: () => goTo(next.row, event.shiftKey) }),
-      ...ends,
-      ' ': () => press(cursor, false),
-      Escape: () => choose([]),
-      ...(isCommand(event) ? { a: () => choose(keys) } : {}),
+      ...(next !== undefined && { move: () => goTo(next, event.shiftKey) }),
+      choose: () => press(cursor, false),
+      chooseAll: () => choose(keys),
+      chooseNone: () => choose([]),
     });
   };
   return { chosen, cursor, choose, press: useStable(press), onKey };

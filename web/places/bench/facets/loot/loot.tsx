@@ -10,6 +10,7 @@ import { useDropChoice } from '../../truth/choice.tsx';
 import { usePaintDrops } from '../../truth/paint.ts';
 import type { FacetProps } from '../index.tsx';
 import { Breaks } from './breaks.tsx';
+import { Cap } from '../../../../parts/keys/cap.tsx';
 import styles from '../invite.module.css';
 import lootStyles from '../../../../parts/loot/loot.module.css';
 
@@ -33,7 +34,7 @@ export function LootFacet({ editor, truth: open, onTruth }: FacetProps) {
           <button type="button" className="link" onClick={onTruth}>
             Open the truth table
           </button>
-          : every tool by every state that counts. <kbd>M</kbd>
+          : every tool by every state that counts. <Cap of="middle" />
         </p>
       )}
       {loot === undefined ? (
@@ -73,10 +74,12 @@ function Quick({ paint }: { paint: ReturnType<typeof usePaintDrops> }) {
     <div className={lootStyles['quick']} role="group" aria-label="Strokes for the whole loot">
       <div className={lootStyles['line']}>
         <Button variant="default" onClick={paint.itself}>
-          Itself<kbd>I</kbd>
+          Itself
+          <Cap of="dropItself" />
         </Button>
         <Button variant="default" onClick={paint.nothing}>
-          Nothing, on purpose<kbd>N</kbd>
+          Nothing, on purpose
+          <Cap of="dropNothing" />
         </Button>
       </div>
       <div className={lootStyles['line']}>
@@ -95,7 +98,8 @@ function Quick({ paint }: { paint: ReturnType<typeof usePaintDrops> }) {
           disabled={paint.item === undefined}
           onClick={() => paint.itemOrItself()}
         >
-          It; itself when careful<kbd>K</kbd>
+          It; itself when careful
+          <Cap of="dropItem" />
         </Button>
       </div>
     </div>
@@ -113,9 +117,10 @@ function Brush({
   const { chosen, cursor, move } = useDropChoice();
   const options = useItemOptions();
   const [many, setMany] = useState<Count>(1);
-  const back = () => document.querySelector<HTMLElement>('.truth-grid')?.focus();
+  const back = () => document.querySelector<HTMLElement>('#drops')?.focus();
   return (
     <div
+      id="drop-brush"
       className={lootStyles['drop-brush']}
       role="group"
       aria-label="Brush"
@@ -149,10 +154,12 @@ function Brush({
             Drop it
           </Button>
           <Button variant="default" onClick={paint.itself}>
-            Itself<kbd>I</kbd>
+            Itself
+            <Cap of="dropItself" />
           </Button>
           <Button variant="default" onClick={paint.nothing}>
-            Nothing<kbd>N</kbd>
+            Nothing
+            <Cap of="dropNothing" />
           </Button>
           <button type="button" className="tiny" onClick={() => move(cursor, [])}>
             Choose none

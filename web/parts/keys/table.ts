@@ -1,0 +1,143 @@
+/** Where a key counts. The sheet of keys has a part for each. */
+export const keyAreas = [
+  'Everywhere',
+  'Blocks',
+  'Bench',
+  'Tables',
+  'Matrix',
+  'Drops',
+  'Plan',
+] as const;
+export type KeyArea = (typeof keyAreas)[number];
+
+/** A key of the page: what is pressed, what it does, where. */
+export interface Key {
+  area: KeyArea;
+  /**
+   * What is pressed, as the browser names it in `KeyboardEvent.key`; `mod+` before it is Ctrl, on a
+   * Mac Cmd. Any one of them does it.
+   */
+  press: readonly string[];
+  does: string;
+  /** What is written on its cap, where the names of the keys would be too long. */
+  cap?: string;
+  /** It does what it does with Ctrl too, in a way of its own. */
+  alsoWithMod?: boolean;
+}
+
+const table = {
+  palette: {
+    area: 'Everywhere',
+    press: ['mod+K'],
+    does: 'Go to a place or a block, or do something',
+  },
+  undo: { area: 'Everywhere', press: ['mod+Z'], does: 'Undo, over the whole mod' },
+  redo: { area: 'Everywhere', press: ['mod+shift+Z', 'mod+Y'], does: 'Redo' },
+  keys: { area: 'Everywhere', press: ['?'], does: 'This sheet' },
+
+  filter: { area: 'Blocks', press: ['/'], does: 'Filter the shelf' },
+  newBlock: { area: 'Blocks', press: ['N'], does: 'New block' },
+
+  previousFacet: { area: 'Bench', press: ['['], does: 'Previous facet of the block' },
+  nextFacet: { area: 'Bench', press: [']'], does: 'Next facet of the block' },
+  facet: {
+    area: 'Bench',
+    press: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
+    cap: '1 … 9',
+    does: 'Go straight to a facet',
+  },
+  previousBlock: { area: 'Bench', press: ['ArrowUp'], does: 'Previous block on the shelf' },
+  nextBlock: { area: 'Bench', press: ['ArrowDown'], does: 'Next block on the shelf' },
+  previousState: { area: 'Bench', press: [','], does: 'Previous state' },
+  nextState: { area: 'Bench', press: ['.'], does: 'Next state' },
+  files: {
+    area: 'Bench',
+    press: ['F'],
+    does: 'Files of the block, with the lines that will change',
+  },
+  middle: {
+    area: 'Bench',
+    press: ['M'],
+    does: 'The state matrix of the look, the truth table of drops, or the stage',
+  },
+
+  move: {
+    area: 'Tables',
+    press: ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'PageUp', 'PageDown'],
+    cap: '↑↓←→',
+    does: 'Move; with Ctrl to the end, with Shift choosing on the way',
+    alsoWithMod: true,
+  },
+  choose: {
+    area: 'Tables',
+    press: [' '],
+    does: 'Choose, or choose no more; in tags put in, take out',
+  },
+  chooseAll: { area: 'Tables', press: ['mod+A'], does: 'Choose all' },
+  chooseNone: { area: 'Tables', press: ['Escape'], does: 'Choose none' },
+  open: {
+    area: 'Tables',
+    press: ['Enter'],
+    does: 'Go on: to the brush, to the item, into the tag',
+  },
+  chooseRow: {
+    area: 'Tables',
+    press: ['R'],
+    does: 'Choose the row, in the matrix and in the drops',
+  },
+  chooseColumn: { area: 'Tables', press: ['C'], does: 'Choose the column there' },
+
+  spread: { area: 'Matrix', press: ['S'], does: 'Spread the look along the heading' },
+  clear: { area: 'Matrix', press: ['Delete', 'Backspace'], cap: 'Del', does: 'Take the look away' },
+
+  dropItself: { area: 'Drops', press: ['I'], does: 'It drops itself' },
+  dropItem: { area: 'Drops', press: ['K'], does: 'An item, itself when careful' },
+  dropNothing: { area: 'Drops', press: ['N'], does: 'Nothing, on purpose' },
+
+  fillPlace: {
+    area: 'Plan',
+    press: ['Enter', ' '],
+    does: 'Say what lies there; a letter or # begins its name',
+  },
+  emptyPlace: {
+    area: 'Plan',
+    press: ['Delete', 'Backspace'],
+    cap: 'Del',
+    does: 'Nothing lies there',
+  },
+} as const satisfies Record<string, Key>;
+
+export type KeyName = keyof typeof table;
+
+/** Every key of the page. Bindings, caps and the sheet of keys are made of it. */
+export const keys: Readonly<Record<KeyName, Key>> = table;
+
+const caps: Readonly<Record<string, string>> = {
+  ' ': 'Space',
+  Delete: 'Del',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  Escape: 'Esc',
+};
+
+/**
+ * What is written on the caps of a key.
+ *
+ * @example capsOf('redo') // ['Ctrl Shift Z', 'Ctrl Y']
+ */
+export function capsOf(name: KeyName): string[] {
+  const { press, cap } = keys[name];
+  if (cap !== undefined) return [cap];
+  return press.map((one) => {
+    const { key, mod, shift } = partsOf(one);
+    return [mod && 'Ctrl', shift && 'Shift', caps[key] ?? key].filter(Boolean).join(' ');
+  });
+}
+
+/** A press taken apart. The last part is the key itself, so that `+` may be one. */
+export function partsOf(press: string): { key: string; mod: boolean; shift: boolean } {
+  const [, mod, shift, key = ''] = /^(mod\+)?(shift\+)?(.+)$/s.exec(press) ?? [];
+  return { key, mod: mod !== undefined, shift: shift !== undefined };
+}
