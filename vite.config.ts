@@ -1,6 +1,8 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
+const application = `http://127.0.0.1:${process.env['OBRANK_DEV_PORT'] ?? 4180}`;
+
 /** The page. `npm run dev` serves it beside the server that it watches and starts anew. */
 export default defineConfig({
   plugins: [react()],
@@ -12,9 +14,9 @@ export default defineConfig({
     host: '127.0.0.1',
     proxy: {
       '/api': {
-        target: 'http://127.0.0.1:4180',
+        target: application,
         changeOrigin: true,
-        headers: { origin: 'http://127.0.0.1:4180' },
+        headers: { origin: application },
       },
     },
   },

@@ -13,6 +13,8 @@ const out = path.join(root, 'dist/node');
 // What lies in dist is half built from now on: the next npm start builds it whole.
 rmSync(path.join(root, 'dist/.state'), { force: true });
 
+/** What the server is started with. */
+const flags = process.argv.slice(2);
 let server;
 let stopping = false;
 let again = false;
@@ -24,7 +26,6 @@ function restart() {
     server.kill('SIGTERM');
     return;
   }
-  const flags = process.argv.slice(2);
   server = spawn(process.execPath, [path.join(root, 'scripts/serve.mjs'), ...flags], {
     stdio: 'inherit',
     env: { ...process.env, OBRANK_ROOT: root },
@@ -38,12 +39,16 @@ function restart() {
   again = false;
 }
 
+const port = flags[flags.indexOf('--port') + 1];
+// The page comes first: it says that this is no build, which a bundle made before would.
+// It asks the server that this command starts, wherever it listens.
+if (flags.includes('--port')) process.env['OBRANK_DEV_PORT'] = port;
+const page = await createServer({ configFile: path.join(root, 'vite.config.ts') });
 const watcher = await bundle(programs, out, { watch: true });
 watcher.on('event', (event) => {
   if (event.code === 'END') restart();
   if (event.code === 'ERROR') console.error(event.error.message);
 });
-const page = await createServer({ configFile: path.join(root, 'vite.config.ts') });
 await page.listen().catch((error) => stop(`The page could not be served: ${error.message}`));
 console.log(`The page, as it is being written: ${page.resolvedUrls.local[0]}`);
 

@@ -12,6 +12,8 @@ import { NewMod } from './places/blocks/new-mod.tsx';
 import { firstPlace, places } from './places/places.ts';
 
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
+/** Every shared control in its states: for those who work on the page, and in no build. */
+const Parts = import.meta.env.DEV ? lazy(() => import('./places/parts/parts.tsx')) : undefined;
 
 /** A place with the addresses that lead to it, its part of the page fetched when it is first opened. */
 const routes = places.flatMap(({ path, within = [], load, opens }) => {
@@ -36,6 +38,7 @@ export function App() {
         ))}
         <Route path="blocks/:block" element={<Bench />} />
         <Route path="blocks/:block/:facet" element={<Bench />} />
+        {Parts && <Route path="parts" element={<Parts />} />}
         <Route path="*" element={<Nowhere />} />
       </Route>
       <Route path="*" element={<Nowhere />} />
