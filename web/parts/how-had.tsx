@@ -25,7 +25,6 @@ export function HowHad({
   /** The recipe that is looked at already. */ here?: string;
 }) {
   const mod = useMod();
-  const home = `/m/${useSession().name}/data/recipes`;
   const all = useHad();
   const had = all.get(id);
   const accepts = useAccepts();
@@ -49,58 +48,88 @@ export function HowHad({
             that can be made gives it.
           </p>
         )}
-        {had && had.steps > 1 && (
-          <details className={styles['steps']}>
-            <summary>Step by step</summary>
-            <ol>
-              {stepsTo(id, all).map(([step, { way }]) => (
-                <li key={step}>
-                  <ItemIcon id={step} size={20} />
-                  <b>{itemTitle(mod, step)}</b> {shortly(mod, way)}
-                </li>
-              ))}
-            </ol>
-          </details>
-        )}
-        {had && had.way.takes.length > 0 && (
-          <>
-            <p className={clsx('note', styles['costs'])}>One costs</p>
-            <div className={iconRowStyles['icon-row']} aria-label="What one costs">
-              {[...had.cost].map(([raw, number]) => (
-                <span key={raw} className={iconRowStyles['one']}>
-                  <ItemIcon id={raw} size={22} />
-                  <b>{said(number)}</b> {itemTitle(mod, raw)}
-                </span>
-              ))}
-            </div>
-          </>
-        )}
+        {had && <Way id={id} had={had} all={all} />}
       </Field>
       {givenBy.length > 0 && (
-        <Field label={here === undefined ? 'Made by' : 'Made by as well'}>
-          <div className={iconRowStyles['icon-row']}>
-            {givenBy.map(([name]) => (
-              <Link key={name} to={`${home}/${name}`}>
-                <ItemIcon id={id} size={20} />
-                {name}
-              </Link>
-            ))}
-          </div>
-        </Field>
+        <RecipeLinks
+          label={here === undefined ? 'Made by' : 'Made by as well'}
+          recipes={givenBy.map(([name]) => ({ name, icon: id }))}
+        />
       )}
       {takenBy.length > 0 && (
-        <Field label="Taken by">
-          <div className={iconRowStyles['icon-row']}>
-            {takenBy.map(([name, recipe]) => (
-              <Link key={name} to={`${home}/${name}`}>
-                <ItemIcon id={resultsOf(recipe)[0]?.gives ?? ''} size={20} />
-                {name}
-              </Link>
-            ))}
-          </div>
-        </Field>
+        <RecipeLinks
+          label="Taken by"
+          recipes={takenBy.map(([name, recipe]) => ({
+            name,
+            icon: resultsOf(recipe)[0]?.gives ?? '',
+          }))}
+        />
       )}
     </>
+  );
+}
+
+interface WayProps {
+  id: string;
+  had: Obtainable;
+  all: ReadonlyMap<string, Obtainable>;
+}
+
+/** How one comes to have an item: step by step, and what one of it costs. */
+function Way({ id, had, all }: WayProps) {
+  const mod = useMod();
+  return (
+    <>
+      {had.steps > 1 && (
+        <details className={styles['steps']}>
+          <summary>Step by step</summary>
+          <ol>
+            {stepsTo(id, all).map(([step, { way }]) => (
+              <li key={step}>
+                <ItemIcon id={step} size={20} />
+                <b>{itemTitle(mod, step)}</b> {shortly(mod, way)}
+              </li>
+            ))}
+          </ol>
+        </details>
+      )}
+      {had.way.takes.length > 0 && (
+        <>
+          <p className={clsx('note', styles['costs'])}>One costs</p>
+          <div className={iconRowStyles['icon-row']} aria-label="What one costs">
+            {[...had.cost].map(([raw, number]) => (
+              <span key={raw} className={iconRowStyles['one']}>
+                <ItemIcon id={raw} size={22} />
+                <b>{said(number)}</b> {itemTitle(mod, raw)}
+              </span>
+            ))}
+          </div>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Recipes to go to, each with the icon of what it gives. */
+function RecipeLinks({
+  label,
+  recipes,
+}: {
+  label: string;
+  recipes: readonly { name: string; icon: string }[];
+}) {
+  const { name: mod } = useSession();
+  return (
+    <Field label={label}>
+      <div className={iconRowStyles['icon-row']}>
+        {recipes.map(({ name, icon }) => (
+          <Link key={name} to={`/m/${mod}/data/recipes/${name}`}>
+            <ItemIcon id={icon} size={20} />
+            {name}
+          </Link>
+        ))}
+      </div>
+    </Field>
   );
 }
 

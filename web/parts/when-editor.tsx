@@ -30,56 +30,14 @@ export function WhenEditor({
   };
   return (
     <span className={styles['when']}>
-      {properties.map((property) => {
-        const chosen = [lookUp(when, property.name) ?? []].flat();
-        const values = valuesOf(property);
-        return (
-          <span
-            key={property.name}
-            className={styles['set']}
-            role="group"
-            aria-label={property.name}
-          >
-            <b title={property.name}>{property.name}</b>
-            {values.length <= 8 ? (
-              values.map((value) => (
-                <button
-                  key={String(value)}
-                  type="button"
-                  aria-pressed={chosen.includes(value)}
-                  onClick={() =>
-                    put(
-                      property.name,
-                      chosen.includes(value)
-                        ? chosen.filter((one) => one !== value)
-                        : values.filter((one) => one === value || chosen.includes(one)),
-                    )
-                  }
-                >
-                  {String(value)}
-                </button>
-              ))
-            ) : (
-              <input
-                aria-label={`${property.name}: values, separated by commas`}
-                defaultValue={chosen.join(', ')}
-                placeholder="any"
-                onBlur={(event) =>
-                  put(
-                    property.name,
-                    values.filter((value) =>
-                      event.currentTarget.value
-                        .split(',')
-                        .map((part) => part.trim())
-                        .includes(String(value)),
-                    ),
-                  )
-                }
-              />
-            )}
-          </span>
-        );
-      })}
+      {properties.map((property) => (
+        <ValueSet
+          key={property.name}
+          property={property}
+          chosen={[lookUp(when, property.name) ?? []].flat()}
+          onValues={(values) => put(property.name, values)}
+        />
+      ))}
       {Object.entries(when)
         .filter(([name]) => !known.has(name))
         .map(([name, value]) => (
@@ -90,6 +48,50 @@ export function WhenEditor({
             </button>
           </span>
         ))}
+    </span>
+  );
+}
+
+/** More values than this are typed instead of pressed. */
+const mostButtons = 8;
+
+interface SetProps {
+  property: Property;
+  chosen: readonly Value[];
+  onValues: (values: Value[]) => void;
+}
+
+/** The values of one property that match. */
+function ValueSet({ property, chosen, onValues }: SetProps) {
+  const { name } = property;
+  const values = valuesOf(property);
+  const toggle = (value: Value) => values.filter((one) => (one === value) !== chosen.includes(one));
+  const typed = (text: string) => {
+    const named = text.split(',').map((part) => part.trim());
+    return values.filter((value) => named.includes(String(value)));
+  };
+  return (
+    <span className={styles['set']} role="group" aria-label={name}>
+      <b title={name}>{name}</b>
+      {values.length <= mostButtons ? (
+        values.map((value) => (
+          <button
+            key={String(value)}
+            type="button"
+            aria-pressed={chosen.includes(value)}
+            onClick={() => onValues(toggle(value))}
+          >
+            {String(value)}
+          </button>
+        ))
+      ) : (
+        <input
+          aria-label={`${name}: values, separated by commas`}
+          defaultValue={chosen.join(', ')}
+          placeholder="any"
+          onBlur={(event) => onValues(typed(event.currentTarget.value))}
+        />
+      )}
     </span>
   );
 }

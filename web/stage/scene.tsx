@@ -28,21 +28,30 @@ import { partsOf, type Part, type PlacedModel, type Shade } from './geometry.ts'
 import { useStageTexture } from './textures.ts';
 
 export const arrangements = ['Alone', 'Row', 'Wall', 'Ground', 'Patch'] as const;
+type Arrangement = (typeof arrangements)[number];
 export const hours = ['Day', 'Dusk', 'Night'] as const;
 export interface SceneOptions {
-  arrangement: (typeof arrangements)[number];
+  arrangement: Arrangement;
   hour: (typeof hours)[number];
   outline: boolean;
   light: boolean;
 }
 
-const cells: Record<SceneOptions['arrangement'], Vec3[]> = {
+const cells: Record<Arrangement, Vec3[]> = {
   Alone: [[0, 0, 0]],
   Ground: [[0, 0, 0]],
   Row: [-1, 0, 1].map((x) => [x, 0, 0]),
   Wall: [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
   // Twelve by twelve places, so that one sees how candidates and scattering fall.
   Patch: Array.from({ length: 144 }, (_, i): Vec3 => [(i % 12) - 6, 0, Math.floor(i / 12) - 6]),
+};
+/** How far the camera stands away, in cells. */
+const reaches: Record<Arrangement, number> = {
+  Alone: 2.85,
+  Ground: 3.7,
+  Row: 4.4,
+  Wall: 4.4,
+  Patch: 10.5,
 };
 const daylight = { Day: [1, 1, 1], Dusk: [0.78, 0.66, 0.6], Night: [0.2, 0.24, 0.34] } as const;
 
@@ -74,15 +83,7 @@ export function Scene({
     <>
       <Orbit
         target={options.arrangement === 'Wall' ? 1 : 0.05}
-        reach={
-          options.arrangement === 'Alone'
-            ? 2.85
-            : options.arrangement === 'Patch'
-              ? 10.5
-              : options.arrangement === 'Ground'
-                ? 3.7
-                : 4.4
-        }
+        reach={reaches[options.arrangement]}
       />
       {options.arrangement !== 'Patch' && options.arrangement !== 'Ground' && (
         <Ground grid={colours.grid} soft={colours.soft} />
@@ -110,14 +111,7 @@ export function Scene({
             }
             shade={
               block.traits.shadedCorners
-                ? shadeAmong(
-                    cell,
-                    options.arrangement === 'Ground'
-                      ? earthCells
-                      : options.arrangement === 'Alone' || block.traits.hidesNeighbours === 'never'
-                        ? []
-                        : at,
-                  )
+                ? shadeAmong(cell, shadersIn(options.arrangement, block, at))
                 : undefined
             }
             among={options.arrangement}
@@ -134,6 +128,16 @@ export function Scene({
       )}
     </>
   );
+}
+
+/** The cells that darken corners beside them. */
+function shadersIn(
+  arrangement: Arrangement,
+  { traits }: ResolvedBlock,
+  cells: readonly Vec3[],
+): readonly Vec3[] {
+  if (arrangement === 'Ground') return earthCells;
+  return arrangement === 'Alone' || traits.hidesNeighbours === 'never' ? [] : cells;
 }
 
 const isAmong = (cells: readonly Vec3[], cell: Vec3): boolean =>

@@ -40,36 +40,7 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
       role="group"
       aria-label="Stage"
     >
-      <div className={styles['chips']}>
-        <SegmentedControl
-          value={options.arrangement}
-          onChange={(value) => set({ arrangement: value })}
-          data={[...arrangements]}
-          aria-label="Arrangement"
-        />
-        <SegmentedControl
-          value={options.hour}
-          onChange={(value) => set({ hour: value })}
-          data={[...hours]}
-          aria-label="Hour"
-        />
-        <span className={styles['toggles']} role="group" aria-label="Overlays">
-          <button
-            type="button"
-            aria-pressed={options.outline}
-            onClick={() => set({ outline: !options.outline })}
-          >
-            Outline
-          </button>
-          <button
-            type="button"
-            aria-pressed={options.light}
-            onClick={() => set({ light: !options.light })}
-          >
-            Light
-          </button>
-        </span>
-      </div>
+      <Chips options={options} onOptions={set} />
       <WithoutGraphics
         fallback={
           <div className={styles['flat']}>
@@ -98,6 +69,47 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
           />
         </Canvas>
       </WithoutGraphics>
+    </div>
+  );
+}
+
+interface ChipsProps {
+  options: SceneOptions;
+  onOptions: (part: Partial<SceneOptions>) => void;
+}
+
+/** How the block stands, at which hour, and what is drawn over it. */
+function Chips({ options, onOptions }: ChipsProps) {
+  return (
+    <div className={styles['chips']}>
+      <SegmentedControl
+        value={options.arrangement}
+        onChange={(value) => onOptions({ arrangement: value })}
+        data={[...arrangements]}
+        aria-label="Arrangement"
+      />
+      <SegmentedControl
+        value={options.hour}
+        onChange={(value) => onOptions({ hour: value })}
+        data={[...hours]}
+        aria-label="Hour"
+      />
+      <span className={styles['toggles']} role="group" aria-label="Overlays">
+        <button
+          type="button"
+          aria-pressed={options.outline}
+          onClick={() => onOptions({ outline: !options.outline })}
+        >
+          Outline
+        </button>
+        <button
+          type="button"
+          aria-pressed={options.light}
+          onClick={() => onOptions({ light: !options.light })}
+        >
+          Light
+        </button>
+      </span>
     </div>
   );
 }

@@ -3,7 +3,15 @@ import { itemAt } from '../../../core/lists/index.ts';
 import { useDeferredValue, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { resolveBlocks, titleOf, type ResolvedBlock } from '../../../core/mod/index.ts';
 import { useMod } from '../../api/hooks.tsx';
-import { bundled, linearScale, logScale, placeTicks, snapped, type Tick } from './scale.ts';
+import {
+  bundled,
+  linearScale,
+  logScale,
+  placeTicks,
+  snapped,
+  valueAfterKey,
+  type Tick,
+} from './scale.ts';
 import styles from './ruler.module.css';
 
 interface Props {
@@ -49,23 +57,12 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       ),
     );
   };
-  const keys = (event: KeyboardEvent) => {
-    const by = {
-      ArrowRight: step,
-      ArrowUp: step,
-      ArrowLeft: -step,
-      ArrowDown: -step,
-      PageUp: 10 * step,
-      PageDown: -10 * step,
-      Home: -Infinity,
-      End: Infinity,
-    }[event.key];
-    if (by === undefined) return;
+  const pressKey = (event: KeyboardEvent) => {
+    const next = valueAfterKey(event.key, value, { low, high, step });
+    if (next === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    onValue(
-      Math.min(high, Math.max(low, Number((Math.round((value + by) / step) * step).toFixed(6)))),
-    );
+    onValue(next);
   };
   const near = ticks.find((tick) => tick.value === value && tick.name !== 'other stock');
   return (
@@ -79,27 +76,7 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
       onPointerMove={(event) => event.buttons === 1 && fromPointer(event)}
     >
       <div className={styles['line']} />
-      {own.map((bundle) => (
-        <div
-          key={bundle.where}
-          className={styles['own']}
-          style={{ left: `${bundle.where * 100}%` }}
-          title={
-            `${bundle.names.join(', ')}${bundle.many > bundle.names.length ? ` and ${bundle.many - bundle.names.length} more` : ''}: ` +
-            `${bundle.value}`
-          }
-        />
-      ))}
-      {placed.map((tick) => (
-        <div
-          key={tick.name}
-          className={clsx(styles['tick'], tick.line === 1 && styles['low'])}
-          style={{ left: `${tick.where * 100}%` }}
-          title={`${tick.name}: ${tick.value}`}
-        >
-          {tick.line !== undefined && <span>{tick.name}</span>}
-        </div>
-      ))}
+      <Marks own={own} ticks={placed} />
       {near && near.name.length < 24 && (
         <span
           className={styles['near']}
@@ -118,27 +95,46 @@ export function Ruler({ label, value, low, high, log, step, ticks, of, onValue }
         aria-valuenow={value}
         aria-valuetext={near ? `${value}, like ${near.name}` : String(value)}
         style={{ left: `${scale.at(value) * 100}%` }}
-        onKeyDown={keys}
+        onKeyDown={pressKey}
       />
     </div>
   );
 }
 
-/**
- * The stock materials as ticks for one of their numbers; materials with the same number share a
- * tick.
- */
-export function stockTicks(
-  stocks: readonly { name: string; traits: object }[],
-  of: (traits: never) => number | undefined,
-): Tick[] {
-  const byValue = new Map<number, string[]>();
-  for (const { name, traits } of stocks) {
-    const value = of(traits as never);
-    if (value !== undefined) byValue.set(value, [...(byValue.get(value) ?? []), name]);
-  }
-  return [...byValue].map(([value, names]) => ({
-    value,
-    name: names.length > 2 ? 'other stock' : names.join(', '),
-  }));
+/** The mod's blocks above the line, and familiar materials under it. */
+function Marks({
+  own,
+  ticks,
+}: {
+  own: ReturnType<typeof bundled>;
+  ticks: ReturnType<typeof placeTicks>;
+}) {
+  return (
+    <>
+      {own.map((bundle) => (
+        <div
+          key={bundle.where}
+          className={styles['own']}
+          style={{ left: `${bundle.where * 100}%` }}
+          title={wordsOf(bundle)}
+        />
+      ))}
+      {ticks.map((tick) => (
+        <div
+          key={tick.name}
+          className={clsx(styles['tick'], tick.line === 1 && styles['low'])}
+          style={{ left: `${tick.where * 100}%` }}
+          title={`${tick.name}: ${tick.value}`}
+        >
+          {tick.line !== undefined && <span>{tick.name}</span>}
+        </div>
+      ))}
+    </>
+  );
+}
+
+/** Who has that value, and the value: `Salt crust, Oyster tile and 3 more: 1.2`. */
+function wordsOf({ names, many, value }: ReturnType<typeof bundled>[number]): string {
+  const more = many > names.length ? ` and ${many - names.length} more` : '';
+  return `${names.join(', ')}${more}: ${value}`;
 }

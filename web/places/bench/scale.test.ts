@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { stocks } from '../../../core/mod/index.ts';
-import { bundled, linearScale, logScale, placeTicks, snapped } from './scale.ts';
+import { bundled, linearScale, logScale, placeTicks, snapped, valueAfterKey } from './scale.ts';
 
 const scale = logScale(0.3, 16);
 const ticks = stocks.map((stock) => ({ value: stock.traits.hardness as number, name: stock.name }));
@@ -91,4 +91,14 @@ test('a linear scale goes in whole steps, and own blocks on one place are one ti
       String,
     )[0],
   ).toMatchObject({ many: 20, names: ['0', '1', '2', '3', '4', '5', '6', '7'] });
+});
+
+test('keys lead over a scale in whole steps and never off it', () => {
+  const scale = { low: 0.3, high: 16, step: 0.1 };
+  expect(valueAfterKey('ArrowRight', 3.2, scale)).toBe(3.3);
+  expect(valueAfterKey('PageDown', 3.24, scale)).toBe(2.2);
+  expect(valueAfterKey('Home', 3.2, scale)).toBe(0.3);
+  expect(valueAfterKey('PageUp', 15.9, scale)).toBe(16);
+  for (const key of ['Tab', 'a', 'constructor'])
+    expect(valueAfterKey(key, 3.2, scale)).toBeUndefined();
 });

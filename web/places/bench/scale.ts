@@ -123,3 +123,49 @@ export function bundled<T>(
   }
   return bundles.filter((bundle) => bundle !== undefined);
 }
+
+/**
+ * The stock materials as ticks for one of their numbers; materials with the same number share a
+ * tick.
+ */
+export function stockTicks(
+  stocks: readonly { name: string; traits: object }[],
+  of: (traits: never) => number | undefined,
+): Tick[] {
+  const byValue = new Map<number, string[]>();
+  for (const { name, traits } of stocks) {
+    const value = of(traits as never);
+    if (value !== undefined) byValue.set(value, [...(byValue.get(value) ?? []), name]);
+  }
+  return [...byValue].map(([value, names]) => ({
+    value,
+    name: names.length > 2 ? 'other stock' : names.join(', '),
+  }));
+}
+
+/**
+ * Where a key leads from a value on a scale, inside of its bounds and in whole steps; undefined for
+ * keys that lead nowhere.
+ *
+ * @example valueAfterKey('PageUp', 3.2, { low: 0.3, high: 16, step: 0.1 }) // 4.2
+ */
+export function valueAfterKey(
+  key: string,
+  value: number,
+  { low, high, step }: { low: number; high: number; step: number },
+): number | undefined {
+  const steps: Readonly<Record<string, number>> = {
+    ArrowRight: 1,
+    ArrowUp: 1,
+    ArrowLeft: -1,
+    ArrowDown: -1,
+    PageUp: 10,
+    PageDown: -10,
+    Home: -Infinity,
+    End: Infinity,
+  };
+  const by = Object.hasOwn(steps, key) ? steps[key] : undefined;
+  if (by === undefined) return undefined;
+  const whole = Math.round(value / step + by) * step;
+  return Math.min(high, Math.max(low, Number(whole.toFixed(6))));
+}

@@ -37,32 +37,13 @@ export function Build() {
   const chosen =
     plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
   const texts = useTexts(target, plan, chosen);
-  const stop = useRef<AbortController>(undefined);
   const isAgreed = plan !== undefined && agreedTo === plan.id;
 
   const goTo = (next: string) => {
     setTarget(next);
     setOutcome((old) => (old?.state === 'running' ? old : undefined));
   };
-  const build = () => {
-    stop.current = new AbortController();
-    const onProgress = (done: number, total: number) =>
-      setOutcome({ state: 'running', going: { done, total } });
-    onProgress(0, 0);
-    const agreed = plan?.ask && isAgreed ? plan.id : undefined;
-    runJob(
-      endpoints.startBuild,
-      { mod: session.name },
-      { target, agreed },
-      { signal: stop.current.signal, onProgress },
-    ).then(
-      (built) => {
-        setOutcome({ state: 'built', plan: built });
-        void mutate(['baseline', session.name]);
-      },
-      (error: unknown) => setOutcome({ state: 'failed', problem: messageOf(error) }),
-    );
-  };
+  const { build, cancel } = useBuilding(target, setOutcome);
   const mayBuild =
     plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
@@ -79,7 +60,11 @@ export function Build() {
           className={styles['grow']}
           error={problem}
         />
-        <Button color="tide" disabled={!mayBuild} onClick={build}>
+        <Button
+          color="tide"
+          disabled={!mayBuild}
+          onClick={() => build(plan?.ask && isAgreed ? plan.id : undefined)}
+        >
           {writes || !plan ? 'Build the pack' : 'Build it again'}
         </Button>
       </div>
@@ -94,7 +79,7 @@ export function Build() {
           />
         </div>
       )}
-      {outcome && <OutcomeLine outcome={outcome} onCancel={() => stop.current?.abort()} />}
+      {outcome && <OutcomeLine outcome={outcome} onCancel={cancel} />}
       {going && outcome?.state !== 'running' && (
         <div className={styles['job']} role="status">
           <span>Making the pack</span>
@@ -112,6 +97,31 @@ export function Build() {
       )}
     </div>
   );
+}
+
+/** Builds into the target, telling how it goes, and cancels it. */
+function useBuilding(target: string, onOutcome: (outcome: Outcome) => void) {
+  const session = useSession();
+  const stop = useRef<AbortController>(undefined);
+  const build = (agreed: string | undefined) => {
+    stop.current = new AbortController();
+    const onProgress = (done: number, total: number) =>
+      onOutcome({ state: 'running', going: { done, total } });
+    onProgress(0, 0);
+    runJob(
+      endpoints.startBuild,
+      { mod: session.name },
+      { target, agreed },
+      { signal: stop.current.signal, onProgress },
+    ).then(
+      (built) => {
+        onOutcome({ state: 'built', plan: built });
+        void mutate(['baseline', session.name]);
+      },
+      (error: unknown) => onOutcome({ state: 'failed', problem: messageOf(error) }),
+    );
+  };
+  return { build, cancel: () => stop.current?.abort() };
 }
 
 /** The title with the kit and the download. */

@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import type { Finding } from '../../../core/inspect/index.ts';
 import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
@@ -13,7 +14,6 @@ import styles from './library.module.css';
 /** Every sound of the mod: to be heard, what it is, which sets play it, what is wrong with it. */
 export function SoundShelf({ filter }: { filter: string }) {
   const mod = useMod();
-  const session = useSession();
   const findings = useFindings() ?? [];
   const [problem, setProblem] = useState('');
   const uses = useMemo(() => {
@@ -45,65 +45,74 @@ export function SoundShelf({ filter }: { filter: string }) {
         </p>
       )}
       <ul className={styles['sound-list']}>
-        {names.map((name) => {
-          const id = idOf(mod.header.namespace, name);
-          const used = [...(uses.get(id) ?? [])];
-          const path = pointer(['sounds', name]);
-          return (
-            <li key={name} aria-label={name}>
-              <button
-                type="button"
-                onClick={() =>
-                  void play(mod, { sound: id, volume: 1, pitch: 1 })
-                    .then(() => setProblem(''))
-                    .catch((error: unknown) => setProblem(messageOf(error)))
-                }
-              >
-                Play
-              </button>
-              <b className="mono">{name}</b>
-              <span>
-                <SoundFacts id={id} />
-              </span>
-              <span className="note">
-                {used.length
-                  ? `in ${count(used.length, 'set')}: ` +
-                    `${used.slice(0, 3).join(', ')}${used.length > 3 ? ' …' : ''}`
-                  : 'in no set'}
-              </span>
-              <RenameButton kind="sounds" name={name} id={id} />
-              {used.length === 0 ? (
-                <button
-                  type="button"
-                  className="tiny"
-                  onClick={() =>
-                    session.edit(`Remove the sound ${name}`, [
-                      { path, before: lookUp(mod.sounds, name) },
-                    ])
-                  }
-                >
-                  Remove
-                </button>
-              ) : (
-                <span />
-              )}
-              {findings
-                .filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`))
-                .map((finding) => (
-                  <span
-                    key={finding.rule}
-                    className={clsx('tag', finding.severity)}
-                    title={finding.message}
-                  >
-                    {finding.severity}
-                  </span>
-                ))}
-            </li>
-          );
-        })}
+        {names.map((name) => (
+          <SoundLine
+            key={name}
+            name={name}
+            used={[...(uses.get(idOf(mod.header.namespace, name)) ?? [])]}
+            findings={findings}
+            onProblem={setProblem}
+          />
+        ))}
       </ul>
       <SetShelf filter={filter} />
     </>
+  );
+}
+
+interface LineProps {
+  name: string;
+  /** The sets that play it. */
+  used: readonly string[];
+  findings: readonly Finding[];
+  onProblem: (problem: string) => void;
+}
+
+/** One sound: played, its facts, who plays it, what was found about it. */
+function SoundLine({ name, used, findings, onProblem }: LineProps) {
+  const mod = useMod();
+  const session = useSession();
+  const id = idOf(mod.header.namespace, name);
+  const path = pointer(['sounds', name]);
+  const listen = () =>
+    void play(mod, { sound: id, volume: 1, pitch: 1 })
+      .then(() => onProblem(''))
+      .catch((error: unknown) => onProblem(messageOf(error)));
+  const remove = () =>
+    session.edit(`Remove the sound ${name}`, [{ path, before: lookUp(mod.sounds, name) }]);
+  const sets = used.slice(0, 3).join(', ') + (used.length > 3 ? ' …' : '');
+  return (
+    <li aria-label={name}>
+      <button type="button" onClick={listen}>
+        Play
+      </button>
+      <b className="mono">{name}</b>
+      <span>
+        <SoundFacts id={id} />
+      </span>
+      <span className="note">
+        {used.length ? `in ${count(used.length, 'set')}: ${sets}` : 'in no set'}
+      </span>
+      <RenameButton kind="sounds" name={name} id={id} />
+      {used.length === 0 ? (
+        <button type="button" className="tiny" onClick={remove}>
+          Remove
+        </button>
+      ) : (
+        <span />
+      )}
+      {findings
+        .filter((finding) => finding.at === path || finding.at?.startsWith(`${path}/`))
+        .map((finding) => (
+          <span
+            key={finding.rule}
+            className={clsx('tag', finding.severity)}
+            title={finding.message}
+          >
+            {finding.severity}
+          </span>
+        ))}
+    </li>
   );
 }
 

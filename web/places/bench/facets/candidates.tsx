@@ -45,66 +45,19 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
           }}
         />
       )}
-      {use.map((candidate, c) => {
-        const { front = 'south', top = usualTop(front) } = candidate;
-        const share = Math.max(0, candidate.share ?? 1);
-        return (
-          <div
-            key={c}
-            className={clsx(styles['candidate'], state === undefined && styles['undrawn'])}
-          >
-            {state !== undefined && <Rendering block={block} state={state} pick={c} size={44} />}
-            <ModelSelect
-              open={open}
-              models={models}
-              model={candidate.model}
-              onModel={(model) => {
-                put(c, { ...candidate, model }, 'model');
-                onDone?.();
-              }}
-            />
-            {use.length > 1 ? (
-              <NumberInput
-                aria-label="Share"
-                hideControls
-                min={0}
-                value={candidate.share ?? 1}
-                onChange={(next) =>
-                  typeof next === 'number' && put(c, { ...candidate, share: next })
-                }
-                rightSection={
-                  <span className="soft small">{total > 0 ? percent(share / total) : '0%'}</span>
-                }
-                rightSectionWidth={42}
-              />
-            ) : (
-              <span />
-            )}
-            {use.length > 1 ? (
-              <button
-                type="button"
-                className="tiny"
-                aria-label="Remove this candidate"
-                onClick={() => onUse(use.filter((_, other) => other !== c))}
-              >
-                ×
-              </button>
-            ) : (
-              <span />
-            )}
-            <button
-              type="button"
-              className={styles['turned']}
-              aria-expanded={at === c}
-              onClick={() => setTurning(at === c ? undefined : c)}
-              disabled={open && use.length === 1}
-            >
-              front faces <b>{front}</b>, top points <b>{top}</b>
-              {candidate.upright ? ', upright' : ''}
-            </button>
-          </div>
-        );
-      })}
+      {use.map((candidate, c) => (
+        <CandidateCard
+          key={c}
+          candidate={candidate}
+          index={c}
+          {...{ models, block, state, open, onDone }}
+          share={use.length > 1 ? Math.max(0, candidate.share ?? 1) / total : undefined}
+          isTurning={at === c}
+          onTurning={() => setTurning(at === c ? undefined : c)}
+          onCandidate={(next, changed) => put(c, next, changed)}
+          onRemove={() => onUse(use.filter((_, other) => other !== c))}
+        />
+      ))}
       {at !== undefined && (
         <Turning candidate={itemAt(use, at)} onCandidate={(next) => put(at, next, 'turned')} />
       )}
@@ -123,6 +76,76 @@ export function Candidates({ use, models, block, state, open, onUse, onDone }: P
         </button>
       )}
     </>
+  );
+}
+
+interface CardProps extends Pick<Props, 'models' | 'block' | 'state' | 'open' | 'onDone'> {
+  candidate: Candidate;
+  index: number;
+  /** Its part of the whole, 0 to 1; none where it is the only one. */
+  share: number | undefined;
+  isTurning: boolean;
+  onTurning: () => void;
+  onCandidate: (next: Candidate, changed?: 'model' | 'turned') => void;
+  onRemove: () => void;
+}
+
+/** One candidate: its drawing, its model, its share, and how it is turned. */
+function CandidateCard(props: CardProps) {
+  const { candidate, index, models, block, state, open, share, isTurning } = props;
+  const { onDone, onCandidate, onRemove, onTurning } = props;
+  const { front = 'south', top = usualTop(front) } = candidate;
+  return (
+    <div className={clsx(styles['candidate'], state === undefined && styles['undrawn'])}>
+      {state !== undefined && <Rendering block={block} state={state} pick={index} size={44} />}
+      <ModelSelect
+        open={open}
+        models={models}
+        model={candidate.model}
+        onModel={(model) => {
+          onCandidate({ ...candidate, model }, 'model');
+          onDone?.();
+        }}
+      />
+      {share === undefined ? (
+        <>
+          <span />
+          <span />
+        </>
+      ) : (
+        <>
+          <NumberInput
+            aria-label="Share"
+            hideControls
+            min={0}
+            value={candidate.share ?? 1}
+            onChange={(next) =>
+              typeof next === 'number' && onCandidate({ ...candidate, share: next })
+            }
+            rightSection={<span className="soft small">{percent(share || 0)}</span>}
+            rightSectionWidth={42}
+          />
+          <button
+            type="button"
+            className="tiny"
+            aria-label="Remove this candidate"
+            onClick={onRemove}
+          >
+            ×
+          </button>
+        </>
+      )}
+      <button
+        type="button"
+        className={styles['turned']}
+        aria-expanded={isTurning}
+        onClick={onTurning}
+        disabled={open && share === undefined}
+      >
+        front faces <b>{front}</b>, top points <b>{top}</b>
+        {candidate.upright ? ', upright' : ''}
+      </button>
+    </div>
   );
 }
 

@@ -38,7 +38,6 @@ function useModelIds(): string[] {
  */
 export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   const { name, declared, block, set } = editor;
-  const session = useSession();
   const { mode } = declared.looks;
   const { space } = block;
   const models = useModelIds();
@@ -59,7 +58,6 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       ],
     );
   };
-  const choices = block.looks.rows.some((row) => row.value.length > 1);
   return (
     <>
       <SegmentedControl
@@ -78,6 +76,34 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
           <BrushPanel editor={editor} models={models} />
         </Later>
       )}
+      <Invitations {...{ editor, matrix, onMatrix }} />
+      {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
+      <LookRows block={name} models={models} />
+      {mode === 'layered' &&
+        space.properties.some(
+          (property) =>
+            property.kind === 'toggle' && (headings as readonly string[]).includes(property.name),
+        ) && (
+          <Button variant="default" onClick={addArms}>
+            Add an arm for each side
+          </Button>
+        )}
+    </>
+  );
+}
+
+/** What else one can do with the look, and where. */
+function Invitations({
+  editor: { name, declared, block },
+  matrix,
+  onMatrix,
+}: Pick<FacetProps, 'editor' | 'matrix' | 'onMatrix'>) {
+  const session = useSession();
+  const { mode } = declared.looks;
+  const { space } = block;
+  const choices = block.looks.rows.some((row) => row.value.length > 1);
+  return (
+    <>
       {!matrix && space.size > 1 && (
         <p className={clsx('note', styles['invite'])}>
           <button type="button" className="link" onClick={onMatrix}>
@@ -107,17 +133,6 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
           {matrix && ' Choose cells to add a layer for them.'}
         </p>
       )}
-      {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
-      <LookRows block={name} models={models} />
-      {mode === 'layered' &&
-        space.properties.some(
-          (property) =>
-            property.kind === 'toggle' && (headings as readonly string[]).includes(property.name),
-        ) && (
-          <Button variant="default" onClick={addArms}>
-            Add an arm for each side
-          </Button>
-        )}
     </>
   );
 }

@@ -90,27 +90,12 @@ function LightField({
           )}
         />
       ) : (
-        <div className={styles['every-state']}>
-          <Ruler
-            label={label}
-            value={itemAt(rows, 0).value}
-            low={0}
-            high={15}
-            step={1}
-            ticks={emitted ? [] : ticksOf.lightAbsorbed}
-            of={(one) =>
-              emitted
-                ? Math.max(...one.traits.lightEmitted.map((row) => row.value))
-                : one.traits.lightAbsorbed[0]?.value
-            }
-            onValue={(value) => putRows([{ value }])}
-          />
-          <NumberInput
-            aria-label={`${label}, number`}
-            value={itemAt(rows, 0).value}
-            onChange={(value) => typeof value === 'number' && putRows([{ value }])}
-          />
-        </div>
+        <OneLevel
+          label={label}
+          name={name}
+          value={itemAt(rows, 0).value}
+          onValue={(value) => putRows([{ value }])}
+        />
       )}
       {!many && block.space.properties.length > 0 && (
         <button
@@ -125,6 +110,41 @@ function LightField({
         <Room emitted={level} absorbed={Math.min(15, Math.max(0, Math.round(absorbedHere ?? 0)))} />
       )}
     </Field>
+  );
+}
+
+interface LevelProps {
+  label: string;
+  name: Exclude<ByStateTrait, 'friction'>;
+  value: number;
+  onValue: (value: number) => void;
+}
+
+/** One level for all states, on a ruler and as a number. */
+function OneLevel({ label, name, value, onValue }: LevelProps) {
+  const emitted = name === 'lightEmitted';
+  return (
+    <div className={styles['every-state']}>
+      <Ruler
+        label={label}
+        value={value}
+        low={0}
+        high={15}
+        step={1}
+        ticks={emitted ? [] : ticksOf.lightAbsorbed}
+        of={({ traits }) =>
+          emitted
+            ? Math.max(...traits.lightEmitted.map((row) => row.value))
+            : traits.lightAbsorbed[0]?.value
+        }
+        onValue={onValue}
+      />
+      <NumberInput
+        aria-label={`${label}, number`}
+        value={value}
+        onChange={(next) => typeof next === 'number' && onValue(next)}
+      />
+    </div>
   );
 }
 

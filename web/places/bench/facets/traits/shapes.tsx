@@ -42,21 +42,6 @@ function ShapeField({
       [shape]: next.length === 1 && !itemAt(next, 0).when ? itemAt(next, 0).value : [...next],
     });
   const boxes = block.space.tooLarge ? [] : shapeIn(mod, block, rows, state);
-  const pick = (value: Shape, onValue: (value: Shape) => void, name: string) => (
-    <Select
-      aria-label={name}
-      w={128}
-      allowDeselect={false}
-      data={[
-        ...Object.entries(says).map(([value, label]) => ({ value, label })),
-        ...(Array.isArray(value)
-          ? [{ value: 'boxes', label: count(value.length, 'box', 'boxes') }]
-          : []),
-      ]}
-      value={Array.isArray(value) ? 'boxes' : value}
-      onChange={(next) => next && next !== 'boxes' && onValue(next as Shape)}
-    />
-  );
   return (
     <Field
       label={label}
@@ -64,11 +49,11 @@ function ShapeField({
         many ? (
           <span className={clsx('mono', styles['value'])}>by state</span>
         ) : (
-          pick(
-            rows[0]?.value ?? 'model',
-            (value) => put(`Change the ${shape} shape`, [{ value }]),
-            label,
-          )
+          <ShapeSelect
+            label={label}
+            value={rows[0]?.value ?? 'model'}
+            onValue={(value) => put(`Change the ${shape} shape`, [{ value }])}
+          />
         )
       }
       note={
@@ -84,7 +69,9 @@ function ShapeField({
           inline
           fresh={() => 'model'}
           onRows={put}
-          value={(value, onValue, i) => pick(value, onValue, `${label}, row ${i + 1}`)}
+          value={(value, onValue, i) => (
+            <ShapeSelect label={`${label}, row ${i + 1}`} value={value} onValue={onValue} />
+          )}
         />
       ) : (
         block.space.size > 1 && (
@@ -103,5 +90,29 @@ function ShapeField({
         )
       )}
     </Field>
+  );
+}
+
+interface SelectProps {
+  label: string;
+  value: Shape;
+  onValue: (value: Shape) => void;
+}
+
+/** One of the shapes that have a name; boxes of one's own are counted, and stay until another is chosen. */
+function ShapeSelect({ label, value, onValue }: SelectProps) {
+  const named = Object.entries(says).map(([name, words]) => ({ value: name, label: words }));
+  const own = Array.isArray(value)
+    ? [{ value: 'boxes', label: count(value.length, 'box', 'boxes') }]
+    : [];
+  return (
+    <Select
+      aria-label={label}
+      w={128}
+      allowDeselect={false}
+      data={[...named, ...own]}
+      value={Array.isArray(value) ? 'boxes' : value}
+      onChange={(next) => next && next !== 'boxes' && onValue(next as Shape)}
+    />
   );
 }

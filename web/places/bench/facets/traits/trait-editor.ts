@@ -10,7 +10,7 @@ import {
   type Traits,
 } from '../../../../../core/mod/index.ts';
 import { useBlockEdits, useBlockPart, type BlockEdits } from '../../../../api/hooks.tsx';
-import { stockTicks } from '../../ruler.tsx';
+import { stockTicks } from '../../scale.ts';
 
 /** Where a trait is edited: the block by its name, and the state that is shown. */
 export interface TraitPlace {
