@@ -1,2 +1,4 @@
 /** A mod as a folder of text and PNG: reading it with line and column, writing it. */
-export { readModFolder, writeModFolder, type FileProblem, type ModFolder } from './folder.ts';
+export { readModFolder, type ModFolder } from './read.ts';
+export type { FileProblem } from './reader.ts';
+export { writeModFolder } from './write.ts';

@@ -229,26 +229,29 @@ export const samples: Readonly<Record<string, () => ReactNode>> = {
       after={'{\n  "hardness": 6.4,\n  "gated": true\n}'}
     />
   ),
-  'Blocks and items': () => {
-    const blocks = useModPart((mod) => Object.keys(mod.blocks).slice(0, 4));
-    const namespace = useModPart((mod) => mod.header.namespace);
-    return (
-      <>
-        <div className={styles['row']}>
-          {blocks.map((block) => (
-            <Rendering key={block} block={block} state={0} size={64} fills title={block} />
-          ))}
-        </div>
-        <div className={styles['row']}>
-          {blocks.map((block) => (
-            <ItemIcon key={block} id={`${namespace}:${block}`} size={30} />
-          ))}
-          <ItemIcon id="obrank:granite" size={30} title="of the stock" />
-          <ItemIcon id="elsewhere:rope" size={30} title="of another mod" />
-          <ItemIcon id={`${namespace}:lost`} size={30} title="unknown" />
-        </div>
-        <p className="note">{count(blocks.length, 'block')} of the mod.</p>
-      </>
-    );
-  },
+  'Blocks and items': () => <BlocksAndItems />,
 };
+
+/** Blocks and items of the open mod, and items that are none of its own. */
+function BlocksAndItems() {
+  const blocks = useModPart((mod) => Object.keys(mod.blocks).slice(0, 4));
+  const namespace = useModPart((mod) => mod.header.namespace);
+  return (
+    <>
+      <div className={styles['row']}>
+        {blocks.map((block) => (
+          <Rendering key={block} block={block} state={0} size={64} fills title={block} />
+        ))}
+      </div>
+      <div className={styles['row']}>
+        {blocks.map((block) => (
+          <ItemIcon key={block} id={`${namespace}:${block}`} size={30} />
+        ))}
+        <ItemIcon id="obrank:granite" size={30} title="of the stock" />
+        <ItemIcon id="elsewhere:rope" size={30} title="of another mod" />
+        <ItemIcon id={`${namespace}:lost`} size={30} title="unknown" />
+      </div>
+      <p className="note">{count(blocks.length, 'block')} of the mod.</p>
+    </>
+  );
+}

@@ -1,0 +1,186 @@
+import { type Files } from '../bytes/index.ts';
+import { parseJson, pointer, withoutSchema, type Place } from '../json/index.ts';
+import { itemAt } from '../lists/index.ts';
+import {
+  currentEdition,
+  editionOf,
+  jsonFolders,
+  namePatternOf,
+  pathPattern,
+  type Mod,
+  type Sound,
+} from '../mod/index.ts';
+import { readSound, SoundProblem } from '../sounds/index.ts';
+import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
+import { closest, didYouMean } from '../words/index.ts';
+import { FolderReader, type FileProblem } from './reader.ts';
+
+export interface ModFolder {
+  mod: Mod;
+  problems: FileProblem[];
+  /** Pictures and sounds by their SHA-256. */
+  blobs: Map<string, Uint8Array>;
+  /**
+   * The file and place of a part of the mod, for findings:
+   * `placeOf('/blocks/brine/traits/hardness')`.
+   */
+  placeOf: (path: string) => { file: string; place: Place } | undefined;
+}
+
+/**
+ * Reads a mod from the files of its folder. A file with a problem is left out and the problem told;
+ * the rest is read all the same.
+ *
+ * @example readModFolder(new Map([['mod.json', bytes]])).problems // []
+ */
+export function readModFolder(files: Files): ModFolder {
+  const edition = editionIn(files);
+  const reader = new FolderReader(files, edition);
+  if (edition > currentEdition)
+    reader.report(
+      'mod.json',
+      'files/does-not-fit',
+      `The mod was written by a newer Obrank: its documents are of edition ${edition}, and this ` +
+        `one knows editions up to ${currentEdition}. Open it with the newer one.`,
+    );
+  else {
+    if (!files.has('mod.json'))
+      reader.report(
+        'mod.json',
+        'files/missing',
+        'The folder has no mod.json, so it is not a mod: mod.json names the namespace, title ' +
+          'and version.',
+      );
+    for (const file of [...files.keys()].sort()) readFile(reader, file);
+  }
+  const { mod, problems, blobs } = reader;
+  return { mod, problems, blobs, placeOf: (path) => reader.placeOf(path) };
+}
+
+/** The edition that mod.json says; the current one when it cannot be read, which is told elsewhere. */
+function editionIn(files: Files): number {
+  const { value } = parseJson(new TextDecoder().decode(files.get('mod.json')));
+  return editionOf(value) ?? currentEdition;
+}
+
+/** Reads one file into the mod, by where it lies and how it ends. */
+function readFile(reader: FolderReader, file: string): void {
+  const { mod } = reader;
+  const dot = file.lastIndexOf('.');
+  const stem = file.slice(0, Math.max(0, dot));
+  const ending = file.slice(dot + 1);
+  const folder = jsonFolders.find(([, name]) => file.startsWith(`${name}/`));
+  if (file === 'mod.json')
+    mod.header =
+      (reader.documentOf(file, 'header', '/header') as Mod['header'] | undefined) ?? mod.header;
+  else if (file === 'ledger.json')
+    mod.ledger =
+      (reader.documentOf(file, 'ledger', '/ledger') as Mod['ledger'] | undefined) ?? mod.ledger;
+  else if (folder && ending === 'json')
+    readEntry(reader, file, folder[0], stem.slice(folder[1].length + 1));
+  else if (stem.startsWith('textures/') && ending === 'png')
+    readTexture(reader, file, stem.slice('textures/'.length));
+  else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg'))
+    readSoundFile(reader, file, stem.slice('sounds/'.length), ending);
+  else if (!mayLieThere(file)) reportUnknown(reader, file);
+}
+
+/** Whether a name is allowed; one that is not is reported. */
+function isAllowed(reader: FolderReader, file: string, name: string, pattern: RegExp): boolean {
+  if (pattern.test(name)) return true;
+  reader.report(
+    file,
+    'files/unknown-file',
+    `The name "${name}" is not allowed: use lowercase letters, digits and underscores, ` +
+      'beginning with a letter.',
+  );
+  return false;
+}
+
+type JsonKind = (typeof jsonFolders)[number][0];
+
+function readEntry(reader: FolderReader, file: string, kind: JsonKind, name: string): void {
+  if (!isAllowed(reader, file, name, namePatternOf(kind))) return;
+  reader.put(kind, name, reader.documentOf(file, kind, pointer([kind, name])));
+}
+
+/** A picture, with its strip where a file beside it says one. */
+function readTexture(reader: FolderReader, file: string, name: string): void {
+  if (!isAllowed(reader, file, name, pathPattern)) return;
+  const bytes = reader.bytesOf(file);
+  const stripFile = `textures/${name}.strip.json`;
+  try {
+    const picture = {
+      sha256: reader.keep(bytes),
+      bytes: bytes.length,
+      ...pictureFacts(decodePicture(bytes)),
+    };
+    const strip = reader.has(stripFile)
+      ? { strip: withoutSchema(reader.textOf(stripFile).value) }
+      : {};
+    const texture = reader.fitting('textures', { picture, ...strip }, (path, message) =>
+      reader.report(stripFile, 'files/does-not-fit', `${pointer(path.slice(1))}: ${message}`),
+    );
+    reader.put('textures', name, texture);
+    reader.standsIn(file, 'textures', name);
+  } catch (error) {
+    if (!(error instanceof PictureProblem)) throw error;
+    reader.report(file, 'textures/unreadable', error.message);
+  }
+}
+
+function readSoundFile(
+  reader: FolderReader,
+  file: string,
+  name: string,
+  ending: Sound['format'],
+): void {
+  if (!isAllowed(reader, file, name, pathPattern)) return;
+  const bytes = reader.bytesOf(file);
+  reader.put('sounds', name, {
+    sha256: reader.keep(bytes),
+    bytes: bytes.length,
+    ...soundEntry(bytes, ending),
+  });
+  reader.standsIn(file, 'sounds', name);
+}
+
+/**
+ * The facts of a sound, or why it cannot be read: the rest of the mod can be worked on all the
+ * same.
+ */
+function soundEntry(bytes: Uint8Array, format: Sound['format']): Omit<Sound, 'sha256' | 'bytes'> {
+  try {
+    const facts = readSound(bytes);
+    if (facts.format === format) return facts;
+    const other = facts.format === 'wav' ? 'a WAV' : 'an Ogg';
+    return { format, problem: `It is named .${format}, but it is ${other} file.` };
+  } catch (error) {
+    if (error instanceof SoundProblem) return { format, problem: error.message };
+    throw error;
+  }
+}
+
+/** Strips are read with their pictures; hidden files and words about the mod are nobody's business. */
+const mayLieThere = (file: string): boolean =>
+  (file.startsWith('textures/') && file.endsWith('.strip.json')) ||
+  (file.split('/').at(-1) ?? '').startsWith('.') ||
+  /\.(md|txt)$/.test(file);
+
+/** Says of a file that nothing is kept there, and where it may have been meant to lie. */
+function reportUnknown(reader: FolderReader, file: string): void {
+  const first = itemAt(file.split('/'), 0);
+  const near = closest(first, [
+    'mod.json',
+    'ledger.json',
+    'textures',
+    'sounds',
+    'tags',
+    ...jsonFolders.map(([, folder]) => itemAt(folder.split('/'), 0)),
+  ]);
+  reader.report(
+    file,
+    'files/unknown-file',
+    `Nothing in a mod folder is kept at this path.${near === first ? '' : didYouMean(near)}`,
+  );
+}

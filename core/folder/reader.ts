@@ -1,0 +1,129 @@
+import { digestOf, type Files } from '../bytes/index.ts';
+import { parseJson, pointer, withoutSchema, type JsonText, type Place } from '../json/index.ts';
+import {
+  bringEntryForward,
+  emptyMod,
+  entrySchemas,
+  schemaProblems,
+  type EntryKind,
+  type Mod,
+} from '../mod/index.ts';
+
+/**
+ * Something wrong with a file as such: its place, and the rule under which inspection reports it.
+ */
+export interface FileProblem {
+  file: string;
+  place: Place;
+  rule:
+    | 'files/malformed-json'
+    | 'files/key-twice'
+    | 'files/does-not-fit'
+    | 'files/unknown-file'
+    | 'textures/unreadable'
+    | 'files/missing';
+  message: string;
+}
+
+const start: Place = { line: 1, column: 1 };
+/** What stands for the text of a file that is no text. */
+const noText: JsonText = { value: undefined, problems: [], placeOf: () => start };
+
+/** A mod that comes together from files, with what is wrong with them and where its parts stand. */
+export class FolderReader {
+  readonly mod: Mod = {
+    ...emptyMod('unnamed', 'Unnamed'),
+    ledger: { entries: [], retired: [] },
+  };
+  readonly problems: FileProblem[] = [];
+  readonly blobs = new Map<string, Uint8Array>();
+  private readonly texts = new Map<string, { file: string; text: JsonText }>();
+
+  constructor(
+    private readonly files: Files,
+    /** The edition that the documents are of. */
+    private readonly edition: number,
+  ) {}
+
+  report(file: string, rule: FileProblem['rule'], message: string, place = start): void {
+    this.problems.push({ file, rule, message, place });
+  }
+
+  has(file: string): boolean {
+    return this.files.has(file);
+  }
+
+  /** The bytes of a file that is there. */
+  bytesOf(file: string): Uint8Array {
+    return this.files.get(file) ?? new Uint8Array();
+  }
+
+  /** The text of a JSON file; what is wrong with it as JSON is reported. */
+  textOf(file: string): JsonText {
+    const text = parseJson(new TextDecoder().decode(this.files.get(file)));
+    for (const { kind, message, at } of text.problems)
+      this.report(
+        file,
+        kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
+        message,
+        at,
+      );
+    return text;
+  }
+
+  /**
+   * The document of a JSON file, brought to the present edition and checked; undefined where it
+   * does not fit, which is reported. `at` is its place in the mod, as a JSON pointer.
+   */
+  documentOf(file: string, kind: keyof typeof entrySchemas, at: string): unknown {
+    const text = this.textOf(file);
+    if (text.value === undefined) return undefined;
+    this.texts.set(at, { file, text });
+    return this.fitting(kind, withoutSchema(text.value), (path, message) =>
+      this.report(
+        file,
+        'files/does-not-fit',
+        path.length ? `${pointer(path)}: ${message}` : message,
+        text.placeOf(pointer(path)),
+      ),
+    );
+  }
+
+  /** A document in the present edition, if it fits; `onProblem` hears of what does not. */
+  fitting(
+    kind: keyof typeof entrySchemas,
+    value: unknown,
+    onProblem: (path: readonly (string | number)[], message: string) => void,
+  ): unknown {
+    const document = bringEntryForward(kind, value, this.edition);
+    const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
+    if (fits.success) return fits.data;
+    for (const { path, message } of schemaProblems(fits.error)) onProblem(path, message);
+    return undefined;
+  }
+
+  /** Puts an entry into the mod; nothing where there is no document. */
+  put(kind: EntryKind, name: string, document: unknown): void {
+    if (document !== undefined) (this.mod[kind] as Record<string, unknown>)[name] = document;
+  }
+
+  /** Keeps a picture or sound; gives its SHA-256. */
+  keep(bytes: Uint8Array): string {
+    const digest = digestOf(bytes);
+    this.blobs.set(digest, bytes);
+    return digest;
+  }
+
+  /** Says that an entry stands in a file that is no text. */
+  standsIn(file: string, kind: EntryKind, name: string): void {
+    this.texts.set(pointer([kind, name]), { file, text: noText });
+  }
+
+  /** The file and place of a part of the mod. */
+  placeOf(path: string): { file: string; place: Place } | undefined {
+    for (const [at, { file, text }] of this.texts)
+      if (path === at || path.startsWith(`${at}/`))
+        return { file, place: text.placeOf(path.slice(at.length)) };
+    return undefined;
+  }
+}
