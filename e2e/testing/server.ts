@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, chromium, expect, type BrowserContext, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
@@ -20,6 +20,8 @@ interface Program {
   /** A data folder with a fresh demo mod, for copying. */
   demoData: string;
   startServer: typeof startServer;
+  /** Where the servers of this worker listen, one after the other. */
+  port: number;
 }
 
 const pages = path.resolve('dist/web');
@@ -44,11 +46,14 @@ const temporary = (): string => mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'
 
 /**
  * Every test gets the real server with a fresh demo mod, and must leave no error in the page's
- * console. The program is loaded, and the demo read, once for all tests of a worker.
+ * console. The program is loaded, and the demo read, once for all tests of a worker. Its servers
+ * follow each other at one address and its pages share one browser, which keeps what it has fetched
+ * and compiled of the page, as that of a person does; what a page remembers is cleared before each
+ * test.
  */
 export const test = base.extend<
   { server: Running; killable: Killable; noErrors: undefined },
-  { program: Program }
+  { program: Program; visitor: BrowserContext }
 >({
   program: [
     async ({}, give) => {
@@ -57,16 +62,45 @@ export const test = base.extend<
       const demoData = temporary();
       const server = await program.startServer({ port: 0, data: demoData, demo });
       await server.close();
-      await give({ demoData, startServer: program.startServer });
+      const port = Number(new URL(server.address).port);
+      await give({ demoData, startServer: program.startServer, port });
       rmSync(demoData, { recursive: true, force: true });
     },
     { scope: 'worker' },
   ],
+  visitor: [
+    async ({}, give, { project }) => {
+      const profile = temporary();
+      const { launchOptions, ...options } = project.use;
+      const context = await chromium.launchPersistentContext(profile, {
+        ...launchOptions,
+        viewport: options.viewport,
+      });
+      context.setDefaultTimeout(options.actionTimeout ?? 0);
+      await give(context);
+      await context.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ visitor }, give) => {
+    await give(visitor);
+    for (const page of visitor.pages()) await page.close();
+  },
+  page: async ({ context, program }, give) => {
+    const page = await context.newPage();
+    const protocol = await context.newCDPSession(page);
+    await protocol.send('Storage.clearDataForOrigin', {
+      origin: `http://127.0.0.1:${program.port}`,
+      storageTypes: 'cookies,local_storage,session_storage,indexeddb',
+    });
+    await give(page);
+  },
   server: async ({ program }, give) => {
     const folder = temporary();
     const data = path.join(folder, 'data');
     cpSync(program.demoData, data, { recursive: true });
-    const server = await program.startServer({ port: 0, data, pages });
+    const server = await program.startServer({ port: program.port, data, pages });
     await give({ address: server.address, folder });
     await server.close();
     rmSync(folder, { recursive: true, force: true });
@@ -75,14 +109,14 @@ export const test = base.extend<
     const folder = temporary();
     const data = path.join(folder, 'data');
     cpSync(program.demoData, data, { recursive: true });
-    let { child, address } = await launch(data, 0);
+    let { child, address } = await launch(data, program.port);
     const kill = () =>
       new Promise<void>((resolve) => {
         child.once('exit', () => resolve());
         child.kill('SIGKILL');
       });
     const start = async () => {
-      ({ child, address } = await launch(data, Number(new URL(address).port)));
+      ({ child, address } = await launch(data, program.port));
     };
     await give({ address, folder, kill, start });
     await kill();
