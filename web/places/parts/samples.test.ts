@@ -13,6 +13,7 @@ const withoutSample = [
   'loot/condition-editor.tsx',
   'loot/draws-editor.tsx',
   'loot/lot-card.tsx',
+  'name-field.tsx',
   'palette.tsx',
   'rename-field.tsx',
   'sound-facts.tsx',

@@ -1,4 +1,5 @@
 import { idOf } from '../../../mod/index.ts';
+import { bareBlock } from '../../examples.ts';
 import { modRule } from '../../rule.ts';
 
 export const nearSameName = modRule({
@@ -12,14 +13,7 @@ export const nearSameName = modRule({
     nearSameName: '{id} and {twin} differ by one letter.',
   },
   fails: {
-    '/blocks/lanp': {
-      identity: { item: 'none' },
-      traits: {},
-      states: { properties: [] },
-      looks: { mode: 'one-of', rows: [] },
-      tags: [],
-      names: {},
-    },
+    '/blocks/lanp': bareBlock,
   },
   passes: {},
   check({ blocks, header: { namespace } }) {

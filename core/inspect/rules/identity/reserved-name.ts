@@ -1,4 +1,5 @@
 import { reservedNames } from '../../../mod/index.ts';
+import { bareBlock } from '../../examples.ts';
 import { modRule } from '../../rule.ts';
 
 export const reservedName = modRule({
@@ -12,14 +13,7 @@ export const reservedName = modRule({
     reservedName: '{name} is a name that some systems cannot hold as a file. Choose another.',
   },
   fails: {
-    '/blocks/aux': {
-      identity: { item: 'none' },
-      traits: {},
-      states: { properties: [] },
-      looks: { mode: 'one-of', rows: [] },
-      tags: [],
-      names: {},
-    },
+    '/blocks/aux': bareBlock,
   },
   passes: {},
   check: (mod) =>

@@ -1,6 +1,6 @@
 import { BitSet } from '../../../states/index.ts';
-import { type Said, count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
+import { saidOfStates } from '../../said-of-states.ts';
 
 export const nothingDrawn = blockRule({
   id: 'looks/nothing-drawn',
@@ -34,21 +34,12 @@ export const nothingDrawn = blockRule({
       (left, row) => left.dropAll(space.matching(row.when)),
       BitSet.full(space.size),
     );
-    const first = bare.first;
-    if (first === undefined) return [];
-    const many = bare.count;
-    const said: Said =
-      many > 1
-        ? {
-            says: 'several',
-            parts: { block: name, states: count(many, 'state'), first: space.describe(first) },
-          }
-        : { says: 'one', parts: { block: name, state: space.describe(first) } };
+    if (bare.isEmpty) return [];
     const [shown] = declared.looks.rows;
     return [
       {
         at: ['looks', 'rows'],
-        ...said,
+        ...saidOfStates(name, space, bare),
         fix:
           shown &&
           context.set(

@@ -1,6 +1,6 @@
 import { coverage, expandRows, fewestRows } from '../../../states/index.ts';
-import { type Said, count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
+import { saidOfStates } from '../../said-of-states.ts';
 
 /** In larger spaces one row for all that is left stands in for the nearest look of each state. */
 const mostStates = 4096;
@@ -21,14 +21,7 @@ export const stateWithoutRow = blockRule({
     const { uncovered } = coverage(looks.rows, space);
     const first = uncovered.first;
     if (first === undefined) return [];
-    const many = uncovered.count;
-    const said: Said =
-      many > 1
-        ? {
-            says: 'several',
-            parts: { block: name, states: count(many, 'state'), first: space.describe(first) },
-          }
-        : { says: 'one', parts: { block: name, state: space.describe(first) } };
+    const said = saidOfStates(name, space, uncovered);
     const nearest = space.nearest(uncovered.complement());
     if (!nearest) return [{ at: ['looks', 'rows'], ...said }];
     const shown = expandRows(looks.rows, space);
@@ -43,7 +36,9 @@ export const stateWithoutRow = blockRule({
             space,
           ).rows;
     const title =
-      many > 1 ? 'Copy the nearest look for all of them' : 'Copy the look of the nearest state';
+      uncovered.count > 1
+        ? 'Copy the nearest look for all of them'
+        : 'Copy the look of the nearest state';
     return [
       {
         at: ['looks', 'rows'],

@@ -1,3 +1,4 @@
+import { recording } from '../../examples.ts';
 import { modRule } from '../../rule.ts';
 
 export const soundClipped = modRule({
@@ -11,28 +12,10 @@ export const soundClipped = modRule({
     soundClipped: 'The sound {name} is clipped: its loudest part is cut off at full scale.',
   },
   fails: {
-    '/sounds/squelch': {
-      sha256: '0'.repeat(63) + '7',
-      bytes: 90,
-      format: 'wav',
-      seconds: 0.2,
-      channels: 1,
-      rate: 22_050,
-      peak: 1,
-      clipped: true,
-    },
+    '/sounds/squelch': { ...recording, peak: 1, clipped: true },
   },
   passes: {
-    '/sounds/squelch': {
-      sha256: '0'.repeat(63) + '7',
-      bytes: 90,
-      format: 'wav',
-      seconds: 0.2,
-      channels: 1,
-      rate: 22_050,
-      peak: 0.9,
-      clipped: false,
-    },
+    '/sounds/squelch': { ...recording, peak: 0.9 },
   },
   check: (mod) =>
     Object.entries(mod.sounds).flatMap(([name, { clipped }]) =>

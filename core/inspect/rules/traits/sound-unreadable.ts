@@ -1,3 +1,4 @@
+import { recording } from '../../examples.ts';
 import { modRule } from '../../rule.ts';
 
 export const soundUnreadable = modRule({
@@ -17,16 +18,7 @@ export const soundUnreadable = modRule({
     },
   },
   passes: {
-    '/sounds/squelch': {
-      sha256: '0'.repeat(63) + '7',
-      bytes: 90,
-      format: 'wav',
-      seconds: 0.2,
-      channels: 1,
-      rate: 22_050,
-      peak: 0.7,
-      clipped: false,
-    },
+    '/sounds/squelch': recording,
   },
   check: (mod) =>
     Object.entries(mod.sounds).flatMap(([name, { problem }]) =>

@@ -1,11 +1,11 @@
-import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, Checkbox, Group, SegmentedControl } from '@mantine/core';
 import { useNavigate } from 'react-router';
-import { lookUp, removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
-import { useModPart, useSession, type BlockEditor } from '../../../api/hooks.tsx';
+import { removeBlock, stocks, titleOf } from '../../../../core/mod/index.ts';
+import { useSession, type BlockEditor } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { GroupField } from '../../../parts/group-field.tsx';
 import { HowHad } from '../../../parts/how-had.tsx';
+import { NameField } from '../../../parts/name-field.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import type { FacetProps } from './index.tsx';
@@ -19,7 +19,11 @@ export function IdentityFacet({ editor }: FacetProps) {
   const { identity } = declared;
   return (
     <>
-      <NameField editor={editor} />
+      <NameField
+        names={declared.names}
+        text={`block.${name}`}
+        onName={(language, text) => set(`Name it ${text}`, ['names', language], text || undefined)}
+      />
       <RenameField
         key={name}
         kind="blocks"
@@ -52,24 +56,6 @@ export function IdentityFacet({ editor }: FacetProps) {
 
 interface PartProps {
   editor: BlockEditor;
-}
-
-function NameField({ editor: { declared, set } }: PartProps) {
-  const language = useModPart(({ header }) => itemAt(header.languages, 0));
-  return (
-    <Field
-      label="Name"
-      value={
-        <TextField
-          w={220}
-          aria-label="Name"
-          text={lookUp(declared.names, language) ?? ''}
-          onText={(text) => set(`Name it ${text}`, ['names', language], text || undefined)}
-        />
-      }
-      note={`In ${language}; other languages are in Names.`}
-    />
-  );
 }
 
 const StockField = ({ editor: { declared, set } }: PartProps) => (

@@ -1,13 +1,12 @@
 import { Button, FileButton, NumberInput, TagsInput } from '@mantine/core';
-import { Link, useNavigate } from 'react-router';
-import { itemAt } from '../../../../core/lists/index.ts';
-import { idOf, lookUp, tagIdsIn, usualStack } from '../../../../core/mod/index.ts';
+import { useNavigate } from 'react-router';
+import { idOf, tagIdsIn, usualStack } from '../../../../core/mod/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { GroupField } from '../../../parts/group-field.tsx';
+import { NameField } from '../../../parts/name-field.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
-import { TextField } from '../../../parts/text-field.tsx';
 import type { ItemEditor } from './one-item.tsx';
 import styles from './items.module.css';
 
@@ -24,7 +23,17 @@ export function NamesAndPlace({ editor, id, ...picture }: PictureProps & { id: s
   const session = useSession();
   return (
     <>
-      <NameField editor={editor} />
+      <NameField
+        names={editor.item.names}
+        text={`item.${editor.name}`}
+        onName={(language, text) =>
+          session.set(
+            `Name it ${text}`,
+            ['items', editor.name, 'names', language],
+            text || undefined,
+          )
+        }
+      />
       <RenameField
         kind="items"
         name={editor.name}
@@ -39,32 +48,6 @@ export function NamesAndPlace({ editor, id, ...picture }: PictureProps & { id: s
       <StackField editor={editor} />
       <TagsField editor={editor} />
     </>
-  );
-}
-
-function NameField({ editor: { name, item } }: { editor: ItemEditor }) {
-  const session = useSession();
-  const language = itemAt(useMod().header.languages, 0);
-  return (
-    <Field
-      label="Name"
-      value={
-        <TextField
-          w={220}
-          aria-label="Name"
-          text={lookUp(item.names, language) ?? ''}
-          onText={(text) =>
-            session.set(`Name it ${text}`, ['items', name, 'names', language], text || undefined)
-          }
-        />
-      }
-      note={
-        <>
-          In {language}; other languages are in{' '}
-          <Link to={`/m/${session.name}/data/texts?find=item.${name}`}>Names</Link>.
-        </>
-      }
-    />
   );
 }
 

@@ -32,7 +32,7 @@ export function Registry() {
   return (
     <div className={pageStyles['data-page']}>
       <DataTabs />
-      <div className={pageStyles['tag-page']}>
+      <div className={pageStyles['split']}>
         <div className={styles['registry-main']}>
           <div className={clsx(pageStyles['bulk-bar'], pageStyles['texts-bar'])}>
             <TextInput
@@ -51,7 +51,7 @@ export function Registry() {
           </div>
           <Table filter={filter} />
         </div>
-        <aside className={pageStyles['tag-side']} aria-label="Releases">
+        <aside className={pageStyles['side']} aria-label="Releases">
           <ReleasePanel />
           <Retired />
         </aside>
@@ -71,7 +71,7 @@ function Table({ filter }: { filter: string }) {
   const { scroller, track } = useLines(shown.length, lineHeight, 0);
   return (
     <div
-      className={pageStyles['trait-scroll']}
+      className={pageStyles['scroll']}
       ref={scroller}
       role="table"
       aria-label="Registry"

@@ -15,6 +15,7 @@ import { cellAfter, type GridCell } from '../../../parts/grid/moves.ts';
 import { useLines } from '../../../parts/grid/use-lines.ts';
 import { useStable } from '../../../parts/use-stable.ts';
 import { Line } from './line.tsx';
+import pageStyles from '../page.module.css';
 import styles from './tags.module.css';
 
 const lineHeight = 32;
@@ -66,7 +67,7 @@ export function TagMatrix({ mod, kind, tags, filter, open, onOpen }: TagMatrixPr
   };
   return (
     <div
-      className={styles['tag-scroll']}
+      className={pageStyles['scroll']}
       ref={scroller}
       role="grid"
       tabIndex={0}

@@ -32,7 +32,7 @@ export function Tags() {
   return (
     <div className={pageStyles['data-page']}>
       <DataTabs />
-      <div className={pageStyles['tag-page']}>
+      <div className={pageStyles['split']}>
         <div className={styles['tag-main']}>
           <TagsBar kind={kind} filter={filter} onFilter={setFilter} show={show} />
           {tags.length ? (
@@ -48,7 +48,7 @@ export function Tags() {
             </div>
           )}
         </div>
-        <aside className={pageStyles['tag-side']} aria-label="The tag">
+        <aside className={pageStyles['side']} aria-label="The tag">
           {open === undefined ? (
             <Key kind={kind} />
           ) : (

@@ -69,7 +69,7 @@ function Table({ shown, total }: { shown: readonly TextEntry[]; total: number })
   const columns = `230px repeat(${languages.length}, minmax(200px, 1fr))`;
   return (
     <div
-      className={clsx(pageStyles['trait-scroll'], styles['texts'])}
+      className={clsx(pageStyles['scroll'], styles['texts'])}
       ref={scroller}
       role="table"
       aria-label="Texts"

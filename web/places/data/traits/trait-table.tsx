@@ -134,7 +134,7 @@ function Grid(props: GridProps) {
   const atCursor = shown[cursor];
   return (
     <div
-      className={pageStyles['trait-scroll']}
+      className={pageStyles['scroll']}
       ref={scroller}
       role="grid"
       tabIndex={0}
