@@ -47,13 +47,13 @@ export async function readTree(folder: string): Promise<Tree> {
         'it is no mod or pack.',
     );
   };
-  const readOne = async (at: string): Promise<void> => {
-    const full = path.join(folder, at);
+  const readOne = async (file: string): Promise<void> => {
+    const full = path.join(folder, file);
     const { size } = await lstat(full);
-    const isText = /\.(json|ts|md|txt)$/i.test(at);
-    if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(at, maxTextBytes));
+    const isText = /\.(json|ts|md|txt)$/i.test(file);
+    if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(file, maxTextBytes));
     count(size);
-    tree.files.set(at, await readOrdinary(full, maxBytes));
+    tree.files.set(file, await readOrdinary(full, maxBytes));
   };
   const walk = async (below: string, depth: number): Promise<void> => {
     for (const { name, kind } of await entriesIn(path.join(folder, below))) {

@@ -76,7 +76,7 @@ export function firstDifference(before: Scan, after: Scan): string | undefined {
     )
       return at;
   }
-  return [...before.keys()].find((at) => !after.has(at));
+  return [...before.keys()].find((path) => !after.has(path));
 }
 
 /**

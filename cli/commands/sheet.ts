@@ -75,7 +75,7 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
   await write(options.out, pixels, options.overwrite);
   const where = marked
     .slice(0, 8)
-    .map((at) => `row ${Math.floor(at / columns) + 1}, column ${(at % columns) + 1}`)
+    .map((index) => `row ${Math.floor(index / columns) + 1}, column ${(index % columns) + 1}`)
     .join('; ');
   console.log(
     differing

@@ -34,10 +34,10 @@ export function candidatesIn(block: ResolvedBlock, state: number): Candidate[][]
     const { looks, space } = block;
     const lists = Array.from({ length: space.size }, (): Candidate[][] => []);
     if (looks.mode === 'one-of')
-      expandRows(looks.rows, space).forEach((use, at) => use && lists[at]!.push(use));
+      expandRows(looks.rows, space).forEach((use, index) => use && lists[index]!.push(use));
     else
       for (const row of looks.rows)
-        space.matching(row.when).forEach((at) => lists[at]!.push(row.value));
+        space.matching(row.when).forEach((index) => lists[index]!.push(row.value));
     shown.set(block, (byState = lists));
   }
   return byState[state] ?? [];

@@ -23,7 +23,8 @@ export function meanFromAbove(mod: Mod, block: ResolvedBlock, state: number): st
         lengthOf(across(minus(corners[1], corners[0]), minus(corners[3], corners[0]))) * up;
       area += size;
       [1, 3, 5].forEach(
-        (at, i) => (sum[i]! += size * tint[i]! * Number.parseInt(mean.slice(at, at + 2), 16)),
+        (offset, i) =>
+          (sum[i]! += size * tint[i]! * Number.parseInt(mean.slice(offset, offset + 2), 16)),
       );
     }
   }

@@ -73,12 +73,12 @@ export class FolderReader {
 
   /**
    * The document of a JSON file, brought to the present edition and checked; undefined where it
-   * does not fit, which is reported. `at` is its place in the mod, as a JSON pointer.
+   * does not fit, which is reported. `entry` is its place in the mod, as a JSON pointer.
    */
-  documentOf(file: string, kind: keyof typeof entrySchemas, at: string): unknown {
+  documentOf(file: string, kind: keyof typeof entrySchemas, entry: string): unknown {
     const text = this.textOf(file);
     if (text.value === undefined) return undefined;
-    this.texts.set(at, { file, text });
+    this.texts.set(entry, { file, text });
     return this.fitting(kind, withoutSchema(text.value), (path, message) =>
       this.report(
         file,

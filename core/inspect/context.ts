@@ -131,11 +131,11 @@ export class BlockContext {
   }
 
   /** A fix that takes a property away, with every row and rule that names it put right. */
-  withoutProperty(at: number): Fix {
+  withoutProperty(index: number): Fix {
     this.ask((mod) => mod.ledger.entries);
     return {
-      title: `Remove ${itemAt(this.block.space.properties, at).name}`,
-      changes: changeProperty(this.mod, this.block.name, at, undefined),
+      title: `Remove ${itemAt(this.block.space.properties, index).name}`,
+      changes: changeProperty(this.mod, this.block.name, index, undefined),
     };
   }
 
@@ -157,8 +157,8 @@ export class BlockContext {
   }
 
   /** A fix that puts a value at a place of the block; undefined takes away what is there. */
-  set(title: string, at: (string | number)[], after: unknown): Fix {
-    return this.setAll(title, [[at, after]]);
+  set(title: string, path: (string | number)[], after: unknown): Fix {
+    return this.setAll(title, [[path, after]]);
   }
 
   setAll(title: string, values: readonly (readonly [(string | number)[], unknown])[]): Fix {

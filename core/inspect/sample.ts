@@ -93,7 +93,7 @@ export function sampleMod(): Mod {
 /** The sample mod with an example's values put in. */
 export const withExample = (mod: Mod, example: ModExample): Mod =>
   Object.entries(example).reduce<Mod>(
-    (at, [path, value]) => put(at, path, value ?? undefined),
+    (node, [path, value]) => put(node, path, value ?? undefined),
     mod,
   );
 

@@ -83,8 +83,8 @@ export function truthTable(
   const ways = waysOf(block, header, source);
   const asked = propertiesAsked(drawsInReach(block.draws, source));
   let size = ways.length * 2;
-  const properties = block.space.properties.filter(({ name }, at) => {
-    const values = block.space.values[at]?.length ?? Infinity;
+  const properties = block.space.properties.filter(({ name }, index) => {
+    const values = block.space.values[index]?.length ?? Infinity;
     if (!(asked.has(name) || named.includes(name)) || size * values > mostCells) return false;
     size *= values;
     return true;

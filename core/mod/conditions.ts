@@ -4,13 +4,13 @@ import type { Draw, Lot, LotWhen } from './loot.schema.ts';
 /** A condition and every condition inside it, each with the steps that lead to it. */
 export function conditionsIn(
   when: LotWhen | undefined,
-  at: (string | number)[] = [],
+  path: (string | number)[] = [],
 ): { when: LotWhen; at: (string | number)[] }[] {
   if (!when) return [];
   const inner = (['all', 'any'] as const).flatMap((key) =>
-    (when[key] ?? []).flatMap((one, i) => conditionsIn(one, [...at, key, i])),
+    (when[key] ?? []).flatMap((one, i) => conditionsIn(one, [...path, key, i])),
   );
-  return [{ when, at }, ...inner, ...conditionsIn(when.not, [...at, 'not'])];
+  return [{ when, at: path }, ...inner, ...conditionsIn(when.not, [...path, 'not'])];
 }
 
 /** Every condition of some draws, with the lot that it belongs to. */

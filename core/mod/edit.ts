@@ -62,34 +62,34 @@ export function applyChange<D>(document: D, change: Change): D {
  * instead of being copied again: many changes of one large object copy it once.
  */
 function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
-  const replace = (at: unknown, steps: readonly string[]): unknown => {
+  const replace = (node: unknown, steps: readonly string[]): unknown => {
     const [step, ...rest] = steps;
     if (step === undefined) {
-      if (!sameData(at, change.before)) throw new EditConflict(change.path, change.before, at);
+      if (!sameData(node, change.before)) throw new EditConflict(change.path, change.before, node);
       return change.after;
     }
-    const isList = Array.isArray(at);
+    const isList = Array.isArray(node);
     if (
-      typeof at !== 'object' ||
-      at === null ||
+      typeof node !== 'object' ||
+      node === null ||
       step === '__proto__' ||
-      (isList && !Object.hasOwn(at, step))
+      (isList && !Object.hasOwn(node, step))
     )
       throw new EditConflict(change.path, change.before, undefined);
-    const held: unknown = Object.hasOwn(at, step)
-      ? (at as Record<string, unknown>)[step]
+    const held: unknown = Object.hasOwn(node, step)
+      ? (node as Record<string, unknown>)[step]
       : undefined;
     const value = replace(held, rest);
     if (isList) {
       if (value === undefined) throw new EditConflict(change.path, change.before, held);
-      const list: unknown[] = fresh.has(at) ? at : [...(at as unknown[])];
+      const list: unknown[] = fresh.has(node) ? node : [...(node as unknown[])];
       fresh.add(list);
       list[Number(step)] = value;
       return list;
     }
-    const copy: Record<string, unknown> = fresh.has(at)
-      ? (at as Record<string, unknown>)
-      : { ...at };
+    const copy: Record<string, unknown> = fresh.has(node)
+      ? (node as Record<string, unknown>)
+      : { ...node };
     fresh.add(copy);
     if (value === undefined) delete copy[step];
     else copy[step] = value;
@@ -101,7 +101,7 @@ function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
 /** A document with all changes applied, one after the other; all or, by throwing, none. */
 export function applyChanges<D>(document: D, changes: readonly Change[]): D {
   const fresh = new Set<unknown>();
-  return changes.reduce<D>((at, change) => applied(at, change, fresh), document);
+  return changes.reduce<D>((node, change) => applied(node, change, fresh), document);
 }
 
 /** The changes that take these back: each turned round, last first. */

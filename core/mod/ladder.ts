@@ -41,7 +41,7 @@ export function changeLadder(mod: Mod, act: LadderAct): Change[] {
     ];
   if (act.do === 'remove') {
     if (grades.length === 1) throw new RangeError('The ladder needs one grade at least.');
-    const after = grades.filter((_, at) => at !== act.grade);
+    const after = grades.filter((_, index) => index !== act.grade);
     return [
       ladder(after),
       ...followers(mod, (grade) =>
@@ -49,10 +49,10 @@ export function changeLadder(mod: Mod, act: LadderAct): Change[] {
       ),
     ];
   }
-  const order = grades.map((_, at) => at).filter((at) => at !== act.grade);
+  const order = grades.map((_, index) => index).filter((index) => index !== act.grade);
   order.splice(Math.max(0, Math.min(order.length, act.to)), 0, act.grade);
   return [
-    ladder(order.map((at) => itemAt(grades, at))),
+    ladder(order.map((index) => itemAt(grades, index))),
     ...followers(mod, (grade) => (order.includes(grade) ? order.indexOf(grade) : grade)),
   ];
 }
@@ -94,7 +94,7 @@ function followers(mod: Mod, become: (grade: number) => number): Change[] {
 }
 
 /** The change of some draws whose lots ask for a grade. */
-function drawsWith(draws: Draw[], at: string[], become: (grade: number) => number): Change[] {
+function drawsWith(draws: Draw[], path: string[], become: (grade: number) => number): Change[] {
   const regraded = (when: LotWhen): LotWhen => ({
     ...when,
     ...(when.grade === undefined ? {} : { grade: become(when.grade) }),
@@ -110,7 +110,7 @@ function drawsWith(draws: Draw[], at: string[], become: (grade: number) => numbe
     return [];
   return [
     {
-      path: pointer(at),
+      path: pointer(path),
       before: draws,
       after: throughLots(draws, (lot: Lot) =>
         lot.when ? { ...lot, when: regraded(lot.when) } : lot,

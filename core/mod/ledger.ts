@@ -11,10 +11,14 @@ export const nextNumber = ({ entries, retired }: Ledger): number =>
  * The changes that retire an entry: its number is never given again. How its states were stored no
  * longer matters.
  */
-export function retire({ entries, retired }: Ledger, at: number): Change[] {
-  const { codes: _gone, ...entry } = itemAt(entries, at);
+export function retire({ entries, retired }: Ledger, index: number): Change[] {
+  const { codes: _gone, ...entry } = itemAt(entries, index);
   return [
-    { path: '/ledger/entries', before: entries, after: entries.filter((_, other) => other !== at) },
+    {
+      path: '/ledger/entries',
+      before: entries,
+      after: entries.filter((_, other) => other !== index),
+    },
     { path: '/ledger/retired', before: retired, after: [...retired, entry] },
   ];
 }

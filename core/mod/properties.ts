@@ -223,15 +223,15 @@ function placingAfter(
 export function changeProperty(
   mod: Mod,
   name: string,
-  at: number,
+  index: number,
   after: Property | undefined,
 ): Change[] {
   const block = heldUnder(mod.blocks, name);
   const { properties, placing } = block.states;
-  const before: Property | undefined = properties[at];
+  const before: Property | undefined = properties[index];
   const next = (
     before
-      ? properties.flatMap((one, i) => (i === at ? (after ? [after] : []) : [one]))
+      ? properties.flatMap((one, i) => (i === index ? (after ? [after] : []) : [one]))
       : [...properties, after!]
   ) as Block['states']['properties'];
   const renamed: ReadonlyMap<Value, Value> =
@@ -263,7 +263,7 @@ export function changeProperty(
 /** The changes that put a block's properties into another order. Saved worlds keep their codes. */
 export function orderProperties(mod: Mod, name: string, order: readonly number[]): Change[] {
   const block = heldUnder(mod.blocks, name);
-  const properties = order.map((at) => itemAt(block.states.properties, at));
+  const properties = order.map((index) => itemAt(block.states.properties, index));
   return [
     {
       path: pointer(['blocks', name, 'states', 'properties']),

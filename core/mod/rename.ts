@@ -179,10 +179,10 @@ export function renameEntry(mod: Mod, kind: RenamedKind, from: string, to: strin
     after: before.startsWith('#') ? `#${id}` : before === from ? to : id,
   }));
   const ledgerKind = ledgerKinds[kind];
-  mod.ledger.entries.forEach((entry, at) => {
+  mod.ledger.entries.forEach((entry, index) => {
     if (entry.kind !== ledgerKind || entry.name !== from) return;
     changes.push({
-      path: `/ledger/entries/${at}`,
+      path: `/ledger/entries/${index}`,
       before: entry,
       after: {
         ...entry,

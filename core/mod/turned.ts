@@ -32,14 +32,14 @@ export function withOrientation(
 export function spreadRows(
   rows: Rows<Candidate[]>,
   space: StateSpace,
-  at: number,
+  index: number,
 ): Looks['rows'] | undefined {
-  const values = itemAt(space.values, at) as readonly (Direction | Axis)[];
+  const values = itemAt(space.values, index) as readonly (Direction | Axis)[];
   const shown = expandRows(rows, space);
   if (shown.includes(undefined)) return undefined;
   const spread = shown.map((_, state) =>
-    shown[space.withDigit(state, at, 0)]!.map((candidate) =>
-      turnedCandidate(candidate, itemAt(values, space.digit(state, at))),
+    shown[space.withDigit(state, index, 0)]!.map((candidate) =>
+      turnedCandidate(candidate, itemAt(values, space.digit(state, index))),
     ),
   );
   return fewestRows(spread, space).rows.map(({ when, value }) =>

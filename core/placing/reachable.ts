@@ -75,9 +75,10 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
       ? [{ side, kinds: solid && joined ? neighbourKinds : ['open', 'solid'] }]
       : [];
   });
-  const each = (situation: Situation, at: number): void => {
-    const part = parts[at];
-    if (part) for (const choice of choicesOf[part]) each({ ...situation, [part]: choice }, at + 1);
+  const each = (situation: Situation, depth: number): void => {
+    const part = parts[depth];
+    if (part)
+      for (const choice of choicesOf[part]) each({ ...situation, [part]: choice }, depth + 1);
     else
       around(
         {
@@ -87,13 +88,13 @@ export function reachable(rules: readonly Placing[], space: StateSpace): Reach {
         0,
       );
   };
-  const around = (situation: Situation, at: number): void => {
-    const next = sides[at];
+  const around = (situation: Situation, depth: number): void => {
+    const next = sides[depth];
     if (next)
       for (const kind of next.kinds)
         around(
           { ...situation, neighbours: { ...situation.neighbours, [next.side]: kind } },
-          at + 1,
+          depth + 1,
         );
     else {
       const state = placedState(known, space, situation);

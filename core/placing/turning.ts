@@ -47,18 +47,18 @@ function takenFrom(
     if (rule.to === 'joined' && rule.side && space.indexOf(rule.set) >= 0)
       sideOf.set(space.indexOf(rule.set), rule.side);
   const moves = by === 'turned' ? turned : mirrored;
-  return space.properties.map((property, at) => {
-    const side = sideOf.get(at);
-    if (side === undefined) return at;
+  return space.properties.map((property, index) => {
+    const side = sideOf.get(index);
+    if (side === undefined) return index;
     // Who moves to this side: the property of the side from which one comes here.
     const from = headings.find((heading) => (moves[heading] ?? heading) === side) ?? side;
     const source = [...sideOf].find(
       ([place, other]) =>
-        other === from && itemAt(space.values, place).length === itemAt(space.values, at).length,
+        other === from && itemAt(space.values, place).length === itemAt(space.values, index).length,
     )?.[0];
     return source !== undefined && itemAt(space.properties, source).kind === property.kind
       ? source
-      : at;
+      : index;
   });
 }
 
@@ -72,9 +72,9 @@ function takenFrom(
 export function turningOf(space: StateSpace, placing: readonly Placing[]): Turning {
   const table = (by: 'turned' | 'mirrored'): Int32Array => {
     const sources = takenFrom(space, placing, by);
-    const moves = space.properties.map((property, at) =>
-      itemAt(space.values, at).map((value) =>
-        itemAt(space.values, at).indexOf(movedValue(property, value, by)),
+    const moves = space.properties.map((property, index) =>
+      itemAt(space.values, index).map((value) =>
+        itemAt(space.values, index).indexOf(movedValue(property, value, by)),
       ),
     );
     return Int32Array.from({ length: space.size }, (_, state) => {

@@ -88,29 +88,29 @@ export function readOgg(bytes: Uint8Array): SoundFacts {
   return { format: 'ogg', seconds, channels: first.channels, rate: first.rate };
 }
 
-function pageAt(bytes: Uint8Array, at: number): Page {
+function pageAt(bytes: Uint8Array, offset: number): Page {
   const view = viewOf(bytes);
-  if (at + 27 > bytes.length || latin(bytes, at, 4) !== 'OggS')
+  if (offset + 27 > bytes.length || latin(bytes, offset, 4) !== 'OggS')
     throw new SoundProblem('The Ogg file is cut short or damaged between its pages.');
-  const segments = bytes[at + 26] ?? 0;
-  const body = at + 27 + segments;
-  const lengths = bytes.subarray(at + 27, body);
+  const segments = bytes[offset + 26] ?? 0;
+  const body = offset + 27 + segments;
+  const lengths = bytes.subarray(offset + 27, body);
   const size = lengths.reduce((sum, length) => sum + length, 0);
   if (body + size > bytes.length || lengths.length < segments)
     throw new SoundProblem('The Ogg file is cut short within its last page.');
-  if (pageChecksum(bytes, at, body + size) !== view.getUint32(at + 22, true))
+  if (pageChecksum(bytes, offset, body + size) !== view.getUint32(offset + 22, true))
     throw new SoundProblem('The Ogg file is damaged: the checksum of a page is wrong.');
-  const [low, high] = [view.getUint32(at + 6, true), view.getUint32(at + 10, true)];
+  const [low, high] = [view.getUint32(offset + 6, true), view.getUint32(offset + 10, true)];
   // A page on which no packet ends has no position: all bits set.
   const hasPosition = low !== 0xffffffff || high !== 0xffffffff;
-  const flags = bytes[at + 5] ?? 0;
+  const flags = bytes[offset + 5] ?? 0;
   return {
     isContinued: (flags & 1) !== 0,
     isFirst: (flags & 2) !== 0,
     isLast: (flags & 4) !== 0,
     position: hasPosition ? high * 2 ** 32 + low : undefined,
-    serial: view.getUint32(at + 14, true),
-    sequence: view.getUint32(at + 18, true),
+    serial: view.getUint32(offset + 14, true),
+    sequence: view.getUint32(offset + 18, true),
     body,
     size,
     packetEnds: lengths.filter((length) => length < 255).length,

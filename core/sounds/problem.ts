@@ -4,8 +4,8 @@ export class SoundProblem extends Error {
 }
 
 /** Bytes as letters of one byte each, as the marks in these formats are. */
-export const latin = (bytes: Uint8Array, at: number, length: number): string =>
-  new TextDecoder('latin1').decode(bytes.subarray(at, at + length));
+export const latin = (bytes: Uint8Array, offset: number, length: number): string =>
+  new TextDecoder('latin1').decode(bytes.subarray(offset, offset + length));
 
 export const viewOf = (bytes: Uint8Array): DataView =>
   new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

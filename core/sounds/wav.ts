@@ -67,12 +67,13 @@ function wavFacts(
 ): SoundFacts {
   const wide = bits / 8;
   const read: Record<string, (at: number) => number> = {
-    '1 8': (at) => (view.getUint8(at) - 128) / 127,
-    '1 16': (at) => view.getInt16(at, true) / 32_767,
-    '1 24': (at) => ((view.getInt8(at + 2) << 16) | view.getUint16(at, true)) / 8_388_607,
-    '1 32': (at) => view.getInt32(at, true) / 2_147_483_647,
-    '3 32': (at) => view.getFloat32(at, true),
-    '3 64': (at) => view.getFloat64(at, true),
+    '1 8': (offset) => (view.getUint8(offset) - 128) / 127,
+    '1 16': (offset) => view.getInt16(offset, true) / 32_767,
+    '1 24': (offset) =>
+      ((view.getInt8(offset + 2) << 16) | view.getUint16(offset, true)) / 8_388_607,
+    '1 32': (offset) => view.getInt32(offset, true) / 2_147_483_647,
+    '3 32': (offset) => view.getFloat32(offset, true),
+    '3 64': (offset) => view.getFloat64(offset, true),
   };
   const sample = lookUp(read, `${kind} ${bits}`);
   if (!sample)

@@ -21,7 +21,8 @@ export function orientationAlong(value: Direction | Axis, base: Orientation): Or
   const front = value as Direction;
   if (!(headings as readonly string[]).includes(front)) return { front, top: usualTop(front) };
   // A model whose front looks up or down goes round by its top.
-  const goesBy = (at: Orientation) => (directionStep(at.front)[1] === 0 ? at.front : at.top);
+  const goesBy = (orientation: Orientation) =>
+    directionStep(orientation.front)[1] === 0 ? orientation.front : orientation.top;
   let turned = isOrientation(base) ? base : { front: 'south' as const, top: 'up' as const };
   for (let i = 0; i < 4 && goesBy(turned) !== front; i += 1) turned = compose(quarter, turned);
   return turned;

@@ -17,8 +17,8 @@ export interface PlainBox {
 export function orientBox(box: PlainBox, orientation: Orientation, texels: number): PlainBox {
   const rotation = rotationOf(orientation);
   const middle = texels / 2;
-  const corner = (at: Vec3): Vec3 => {
-    const moved = turn(rotation, [at[0] - middle, at[1] - middle, at[2] - middle]);
+  const corner = (point: Vec3): Vec3 => {
+    const moved = turn(rotation, [point[0] - middle, point[1] - middle, point[2] - middle]);
     return [moved[0] + middle, moved[1] + middle, moved[2] + middle];
   };
   const a = corner(box.at);

@@ -161,10 +161,15 @@ export class BitSet {
   /** The words of four sets from one place on; where there are fewer, the first stands in. */
   private static four(
     sets: readonly BitSet[],
-    at: number,
+    index: number,
   ): [Int32Array, Int32Array, Int32Array, Int32Array] {
-    const a = sets[at]!.words;
-    return [a, sets[at + 1]?.words ?? a, sets[at + 2]?.words ?? a, sets[at + 3]?.words ?? a];
+    const a = sets[index]!.words;
+    return [
+      a,
+      sets[index + 1]?.words ?? a,
+      sets[index + 2]?.words ?? a,
+      sets[index + 3]?.words ?? a,
+    ];
   }
 
   /** Between which words members can lie that all the sets share. */

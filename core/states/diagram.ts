@@ -64,13 +64,13 @@ class Pairs {
  * differ are reached in different ways, and each way is a row at least.
  */
 export function diagramOf(
-  of: Int32Array,
+  valueByState: Int32Array,
   terminals: number,
   sizes: readonly number[],
   order: readonly number[],
   most = Infinity,
 ): Diagram | undefined {
-  let level = permuted(of, sizes, order);
+  let level = permuted(valueByState, sizes, order);
   let next = terminals;
   const nodes: Diagram['nodes'] = [];
   const nodeAt: (number | undefined)[] = [];
@@ -127,15 +127,19 @@ function renumbered(
 }
 
 /** The table with its dimensions in another order, the first the slowest. */
-function permuted(of: Int32Array, sizes: readonly number[], order: readonly number[]): Int32Array {
-  let step = of.length;
+function permuted(
+  valueByState: Int32Array,
+  sizes: readonly number[],
+  order: readonly number[],
+): Int32Array {
+  let step = valueByState.length;
   const steps = sizes.map((size) => (step /= size));
-  if (order.every((dimension, i) => dimension === i)) return of;
-  const result = new Int32Array(of.length);
+  if (order.every((dimension, i) => dimension === i)) return valueByState;
+  const result = new Int32Array(valueByState.length);
   const digits = order.map(() => 0);
   let from = 0;
-  for (let to = 0; to < of.length; to += 1) {
-    result[to] = of[from]!;
+  for (let to = 0; to < valueByState.length; to += 1) {
+    result[to] = valueByState[from]!;
     for (let d = order.length - 1; d >= 0; d -= 1) {
       const dimension = order[d]!;
       digits[d]! += 1;

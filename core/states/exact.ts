@@ -73,13 +73,13 @@ export function boxesOf(sizes: readonly number[]): SmallBox[] | undefined {
  * as good as anything.
  */
 export function searchRows(
-  of: Int32Array,
+  valueByState: Int32Array,
   kinds: number,
   boxes: readonly SmallBox[],
   below: number,
 ): { found?: SmallRow[]; proved: boolean } {
   const masks = Array.from({ length: kinds }, (_, kind) =>
-    of.reduce((mask, one, cell) => (one === kind ? mask | (1 << cell) : mask), 0),
+    valueByState.reduce((mask, one, cell) => (one === kind ? mask | (1 << cell) : mask), 0),
   );
   const usable = boxes.filter((box) => (box.cells & masks[0]!) === 0);
   let looks = 0;

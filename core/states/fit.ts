@@ -30,12 +30,12 @@ export function whatToDrop(space: StateSpace, bits: number): Dropped[] {
   if (space.trueSize <= 2 ** bits) return [];
   for (let many = 1; many <= sizes.length; many += 1) {
     const ways = choose(sizes.length, many).flatMap((gone): Dropped[] => {
-      const blocks = gone.reduce((product, at) => product * itemAt(sizes, at), 1);
+      const blocks = gone.reduce((product, index) => product * itemAt(sizes, index), 1);
       const states = space.trueSize / blocks;
       return states <= 2 ** bits
         ? [
             {
-              properties: gone.map((at) => itemAt(space.properties, at).name),
+              properties: gone.map((index) => itemAt(space.properties, index).name),
               states,
               bits: bitsFor(states),
               blocks,

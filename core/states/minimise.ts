@@ -51,10 +51,10 @@ export function fewestRows<T>(
   const atLeast = kinds.length - 1;
   const matters = mattering(of, space);
   const table = shrunk(of, space, matters);
-  const sizes = matters.map((at) => space.values[at]!.length);
+  const sizes = matters.map((index) => space.values[index]!.length);
   const whole = (digits: readonly number[][]): number[][] =>
-    space.values.map((list, at) =>
-      matters.includes(at) ? digits[matters.indexOf(at)]! : list.map((_, i) => i),
+    space.values.map((list, index) =>
+      matters.includes(index) ? digits[matters.indexOf(index)]! : list.map((_, i) => i),
     );
 
   // Where every property matters the table is the space itself, and the sets that it has kept serve
@@ -62,7 +62,7 @@ export function fewestRows<T>(
   const cells =
     matters.length === space.properties.length
       ? space
-      : new StateSpace(matters.map((at) => space.properties[at]!));
+      : new StateSpace(matters.map((index) => space.properties[index]!));
   const given = from && tidied(draftsOf(from, of, kinds, space, matters), table, cells);
   let drafts = given ?? [];
   if (!given || given.length > atLeast) {
@@ -100,7 +100,7 @@ const rowOf = <T>(when: Row<T>['when'], value: T): Row<T> => (when ? { when, val
  */
 function draftsOf<T>(
   rows: Rows<T>,
-  of: Int32Array,
+  valueByState: Int32Array,
   kinds: readonly (T | undefined)[],
   space: StateSpace,
   matters: readonly number[],
@@ -111,7 +111,7 @@ function draftsOf<T>(
       when?.[name] === undefined || Array.isArray(when[name]) ? when?.[name] : [when[name]],
     );
     const slices = asks.map(
-      (asked, at) => asked && space.allowing(space.properties[at]!.name, asked),
+      (asked, index) => asked && space.allowing(space.properties[index]!.name, asked),
     );
     // What names a property that there is not matches nothing.
     if (Object.keys(when ?? {}).length > given(slices).length) continue;
@@ -119,36 +119,41 @@ function draftsOf<T>(
     const first = won.first;
     if (first === undefined) continue;
     open.dropAll(won);
-    const kind = of[first]!;
+    const kind = valueByState[first]!;
     won.forEach((state) => {
-      if (of[state] !== kind) throw new RangeError('the rows to begin with mean something else');
+      if (valueByState[state] !== kind)
+        throw new RangeError('the rows to begin with mean something else');
     });
     if (same.get(value) !== kind && JSON.stringify(kinds[kind]) !== JSON.stringify(value))
       throw new RangeError('the rows to begin with give other values');
     same.set(value, kind);
-    const digits = matters.map((at) =>
-      asks[at]
-        ? space.values[at]!.flatMap((one, digit) => (asks[at]!.includes(one) ? [digit] : []))
-        : range(space.values[at]!.length),
+    const digits = matters.map((index) =>
+      asks[index]
+        ? space.values[index]!.flatMap((one, digit) => (asks[index]!.includes(one) ? [digit] : []))
+        : range(space.values[index]!.length),
     );
     // Where the table is the space itself, its sets serve the table too.
     const serving =
       matters.length === space.properties.length &&
-      slices.map((slice, at) =>
-        digits[at]!.length < space.values[at]!.length ? slice : undefined,
+      slices.map((slice, index) =>
+        digits[index]!.length < space.values[index]!.length ? slice : undefined,
       );
     drafts.push({ digits, kind, ...(serving && { slices: serving }) });
   }
   open.forEach((state) => {
-    if (of[state]) throw new RangeError('the rows to begin with leave out a state');
+    if (valueByState[state]) throw new RangeError('the rows to begin with leave out a state');
   });
   return drafts;
 }
 
 /** The table over the properties that matter, the others at their first value. */
-function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): Int32Array {
-  const size = matters.reduce((product, at) => product * space.values[at]!.length, 1);
-  if (size === of.length) return of;
+function shrunk(
+  valueByState: Int32Array,
+  space: StateSpace,
+  matters: readonly number[],
+): Int32Array {
+  const size = matters.reduce((product, index) => product * space.values[index]!.length, 1);
+  if (size === valueByState.length) return valueByState;
   const table = new Int32Array(size);
   for (let cell = 0; cell < size; cell += 1) {
     let [rest, state] = [cell, 0];
@@ -157,7 +162,7 @@ function shrunk(of: Int32Array, space: StateSpace, matters: readonly number[]): 
       state += (rest % many) * space.steps[matters[i]!]!;
       rest = Math.floor(rest / many);
     }
-    table[cell] = of[state]!;
+    table[cell] = valueByState[state]!;
   }
   return table;
 }
@@ -185,7 +190,7 @@ function fromDiagrams(
   const { diagram, order } = best;
   return rowsOfDiagram(diagram, order).map(({ asks, kind }) => ({
     kind,
-    digits: sizes.map((size, at) => asks.get(at) ?? range(size)),
+    digits: sizes.map((size, index) => asks.get(index) ?? range(size)),
   }));
 }
 
@@ -219,12 +224,12 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
   if (drafts.length > tidyLimit) return drafts;
   const sizes = cellSpace.values.map((list) => list.length);
   const slicesOf = ({ digits }: Draft) =>
-    digits.map((list, at) =>
-      list.length === sizes[at]
+    digits.map((list, index) =>
+      list.length === sizes[index]
         ? undefined
         : cellSpace.allowing(
-            cellSpace.properties[at]!.name,
-            list.map((digit) => cellSpace.values[at]![digit]!),
+            cellSpace.properties[index]!.name,
+            list.map((digit) => cellSpace.values[index]![digit]!),
           ),
     );
   const own = new Map<number, BitSet>();
@@ -239,14 +244,14 @@ function tidied(drafts: Draft[], table: Int32Array, cellSpace: StateSpace): Draf
     const slices = [...(draft.slices ?? slicesOf(draft))];
     const digits = [...draft.digits];
     const mine = own.get(draft.kind)!;
-    sizes.forEach((size, at) => {
+    sizes.forEach((size, index) => {
       if (
-        !slices[at] ||
-        !BitSet.sharedWithin(given(slices.filter((_, other) => other !== at)), mine, taken)
+        !slices[index] ||
+        !BitSet.sharedWithin(given(slices.filter((_, other) => other !== index)), mine, taken)
       )
         return;
-      digits[at] = range(size);
-      slices[at] = undefined;
+      digits[index] = range(size);
+      slices[index] = undefined;
     });
     const cells = BitSet.shared(given(slices), everything);
     const won = cells.and(open);

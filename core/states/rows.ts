@@ -52,17 +52,17 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
   const open = BitSet.full(space.size);
   const wins: BitSet[] = [];
   const blocked: number[] = [];
-  rows.forEach((row, at) => {
+  rows.forEach((row, index) => {
     const won = space.matching(row.when, open);
     wins.push(won);
-    if (won.isEmpty) blocked.push(at);
+    if (won.isEmpty) blocked.push(index);
     else open.dropAll(won);
   });
   if (!blocked.length) return { uncovered: open, wins, dead: [] };
   const winner = new Int32Array(space.size).fill(-1);
-  wins.forEach((won, at) =>
+  wins.forEach((won, index) =>
     won.forEach((state) => {
-      winner[state] = at;
+      winner[state] = index;
     }),
   );
   const noted = new Int32Array(rows.length).fill(-1);
@@ -86,8 +86,8 @@ export function coverage(rows: Rows<unknown>, space: StateSpace): Coverage {
  */
 export function expandRows<T>(rows: Rows<T>, space: StateSpace): (T | undefined)[] {
   const values = new Array<T | undefined>(space.size).fill(undefined);
-  coverage(rows, space).wins.forEach((won, at) => {
-    won.forEach((state) => (values[state] = rows[at]!.value));
+  coverage(rows, space).wins.forEach((won, index) => {
+    won.forEach((state) => (values[state] = rows[index]!.value));
   });
   return values;
 }
@@ -129,13 +129,14 @@ export function kindsOf<T>(values: readonly (T | undefined)[]): {
  * The places of the properties on which a value by state depends: changing one of them alone
  * changes the value in some state.
  */
-export function mattering(of: Int32Array, space: StateSpace): number[] {
-  return space.values.flatMap((list, at) => {
+export function mattering(valueByState: Int32Array, space: StateSpace): number[] {
+  return space.values.flatMap((list, index) => {
     if (list.length < 2) return [];
-    const step = space.steps[at]!;
+    const step = space.steps[index]!;
     const period = step * list.length;
-    for (let from = 0; from < of.length; from += period)
-      for (let i = from + step; i < from + period; i += 1) if (of[i] !== of[i - step]) return [at];
+    for (let from = 0; from < valueByState.length; from += period)
+      for (let i = from + step; i < from + period; i += 1)
+        if (valueByState[i] !== valueByState[i - step]) return [index];
     return [];
   });
 }
@@ -146,7 +147,9 @@ export function mattering(of: Int32Array, space: StateSpace): number[] {
  */
 export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
   new Set(
-    mattering(kindsOf(expandRows(rows, space)).of, space).map((at) => space.properties[at]!.name),
+    mattering(kindsOf(expandRows(rows, space)).of, space).map(
+      (index) => space.properties[index]!.name,
+    ),
   );
 
 /**
@@ -159,18 +162,18 @@ export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
  */
 export function rowsFromValues<T>(values: readonly T[], space: StateSpace): Row<T>[] {
   const matters = mattering(kindsOf(values).of, space);
-  const others = space.values.map((_, at) => at).filter((at) => !matters.includes(at));
+  const others = space.values.map((_, index) => index).filter((index) => !matters.includes(index));
   return values.flatMap((value, state) => {
     // Of the states that differ only in what does not matter, the one with the first values speaks
     // for all.
-    if (others.some((at) => space.digit(state, at) > 0)) return [];
+    if (others.some((index) => space.digit(state, index) > 0)) return [];
     return [
       matters.length
         ? {
             when: Object.fromEntries(
-              matters.map((at) => [
-                space.properties[at]!.name,
-                space.values[at]![space.digit(state, at)]!,
+              matters.map((index) => [
+                space.properties[index]!.name,
+                space.values[index]![space.digit(state, index)]!,
               ]),
             ),
             value,

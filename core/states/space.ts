@@ -60,19 +60,22 @@ export class StateSpace {
   /**
    * Which value of the property at that place the state has: its place among the property's values.
    */
-  digit(state: number, at: number): number {
-    return Math.floor(state / this.steps[at]!) % this.values[at]!.length;
+  digit(state: number, index: number): number {
+    return Math.floor(state / this.steps[index]!) % this.values[index]!.length;
   }
 
   /** The state with another value, by its place, of the property at that place. */
-  withDigit(state: number, at: number, digit: number): number {
-    return state + (digit - this.digit(state, at)) * this.steps[at]!;
+  withDigit(state: number, index: number, digit: number): number {
+    return state + (digit - this.digit(state, index)) * this.steps[index]!;
   }
 
   /** The named values of a state. `decode(encode(s))` is `s`. */
   decode(state: number): State {
     return Object.fromEntries(
-      this.values.map((list, at) => [this.properties[at]!.name, list[this.digit(state, at)]!]),
+      this.values.map((list, index) => [
+        this.properties[index]!.name,
+        list[this.digit(state, index)]!,
+      ]),
     );
   }
 
@@ -81,11 +84,11 @@ export class StateSpace {
    * with its default (or first) value.
    */
   encode(state: State): number {
-    return this.values.reduce((sum, list, at) => {
-      const property = this.properties[at]!;
+    return this.values.reduce((sum, list, index) => {
+      const property = this.properties[index]!;
       const given = list.indexOf(state[property.name] ?? property.default);
       const digit = given >= 0 ? given : Math.max(0, list.indexOf(property.default));
-      return sum + digit * this.steps[at]!;
+      return sum + digit * this.steps[index]!;
     }, 0);
   }
 
@@ -208,8 +211,8 @@ export function whenOf(
   space: StateSpace,
   digits: readonly (readonly number[])[],
 ): When | undefined {
-  const named = space.properties.flatMap((property, at): [string, Value | Value[]][] => {
-    const [values, all] = [digits[at]!, space.values[at]!];
+  const named = space.properties.flatMap((property, index): [string, Value | Value[]][] => {
+    const [values, all] = [digits[index]!, space.values[index]!];
     if (values.length === all.length) return [];
     return [
       [property.name, values.length === 1 ? all[values[0]!]! : values.map((digit) => all[digit]!)],

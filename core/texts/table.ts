@@ -34,15 +34,15 @@ export const ownedKey = /^(group|block|item)\.(.*)$/;
 export function textEntries({ header, blocks, items, words }: Texts): TextEntry[] {
   const owned = (
     what: 'block' | 'item',
-    of: Readonly<Record<string, { names: Record<string, string> }>>,
+    entries: Readonly<Record<string, { names: Record<string, string> }>>,
   ) =>
-    Object.keys(of)
+    Object.keys(entries)
       .sort()
       .map((name): TextEntry => ({
         key: `${what}.${name}`,
         what,
         name,
-        texts: heldUnder(of, name).names,
+        texts: heldUnder(entries, name).names,
       }));
   const others = [
     ...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts))),

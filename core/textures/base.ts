@@ -8,7 +8,7 @@ import type { Pixels } from './png.ts';
  * @example basePicture('#a29a97', 16, 7)
  */
 export function basePicture(colour: string, texels: number, seed: number): Pixels {
-  const base = [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16));
+  const base = [1, 3, 5].map((offset) => Number.parseInt(colour.slice(offset, offset + 2), 16));
   const data = new Uint8Array(texels * texels * 4);
   const coarse = Math.max(1, Math.round(texels / 4));
   for (let y = 0; y < texels; y += 1)

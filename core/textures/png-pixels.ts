@@ -170,22 +170,22 @@ function painter(
     depth === 8 ? value : depth === 16 ? Math.round(value / 257) : (value * 255) / (2 ** depth - 1);
   const clearAt = (channel: number): number =>
     clear ? ((clear[channel * 2] ?? 0) << 8) | (clear[channel * 2 + 1] ?? 0) : -1;
-  const set = (at: number, red: number, green: number, blue: number, alpha: number) => {
-    pixels[at] = red;
-    pixels[at + 1] = green;
-    pixels[at + 2] = blue;
-    pixels[at + 3] = alpha;
+  const set = (offset: number, red: number, green: number, blue: number, alpha: number) => {
+    pixels[offset] = red;
+    pixels[offset + 1] = green;
+    pixels[offset + 2] = blue;
+    pixels[offset + 3] = alpha;
   };
   switch (kind) {
     case pngKinds.palette:
-      return (row, x, at) => {
+      return (row, x, offset) => {
         const index = sample(row, x, 0);
         if (index * 3 >= palette.length)
           throw new PictureProblem(
             'The PNG is damaged: it shows a colour that its palette does not have.',
           );
         set(
-          at,
+          offset,
           palette[index * 3] ?? 0,
           palette[index * 3 + 1] ?? 0,
           palette[index * 3 + 2] ?? 0,
@@ -195,19 +195,25 @@ function painter(
     case pngKinds.grey:
     case pngKinds.greyAlpha: {
       const hole = kind === pngKinds.grey ? clearAt(0) : -1;
-      return (row, x, at) => {
+      return (row, x, offset) => {
         const value = sample(row, x, 0);
         const grey = byte(value);
-        set(at, grey, grey, grey, count === 2 ? byte(sample(row, x, 1)) : value === hole ? 0 : 255);
+        set(
+          offset,
+          grey,
+          grey,
+          grey,
+          count === 2 ? byte(sample(row, x, 1)) : value === hole ? 0 : 255,
+        );
       };
     }
     default: {
       const holes = kind === pngKinds.colour ? [clearAt(0), clearAt(1), clearAt(2)] : [-1];
-      return (row, x, at) => {
+      return (row, x, offset) => {
         const [red, green, blue] = [sample(row, x, 0), sample(row, x, 1), sample(row, x, 2)];
         const isHole = red === holes[0] && green === holes[1] && blue === holes[2];
         set(
-          at,
+          offset,
           byte(red),
           byte(green),
           byte(blue),

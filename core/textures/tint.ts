@@ -7,7 +7,7 @@ const climate = { grass: '#8fae5d', leaf: '#6f9a4a', water: '#4f8f9e' } as const
 export function tintColour(tint: Traits['tint']): readonly [number, number, number] {
   if (tint === 'none') return [1, 1, 1];
   const hex = tint in climate ? climate[tint as keyof typeof climate] : tint;
-  return [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16) / 255) as [
+  return [1, 3, 5].map((offset) => Number.parseInt(hex.slice(offset, offset + 2), 16) / 255) as [
     number,
     number,
     number,

@@ -32,7 +32,7 @@ export const worldCell = ({ width, height }: BlastWorld, x: number, y: number, z
  */
 export function explode(
   world: BlastWorld,
-  at: readonly [number, number, number],
+  cell: readonly [number, number, number],
   strength: number,
   draw: () => number,
 ): void {
@@ -42,7 +42,7 @@ export function explode(
     const flat = Math.sqrt(1 - y * y);
     sendRay(
       world,
-      at,
+      cell,
       flat * Math.cos(around),
       y,
       flat * Math.sin(around),
@@ -57,15 +57,15 @@ export function explode(
  */
 function sendRay(
   { width, height, depth, ratings }: BlastWorld,
-  at: readonly [number, number, number],
+  source: readonly [number, number, number],
   alongX: number,
   alongY: number,
   alongZ: number,
   energy: number,
 ): void {
-  let x = at[0];
-  let y = at[1];
-  let z = at[2];
+  let x = source[0];
+  let y = source[1];
+  let z = source[2];
   const sx = Math.sign(alongX);
   const sy = Math.sign(alongY);
   const sz = Math.sign(alongZ);

@@ -324,7 +324,7 @@ export class Session {
   private acknowledge(logged: LoggedEdit, pending: Edit[]): void {
     this.base = applyChanges(this.base, logged.changes);
     this.pending = pending;
-    const mod = pending.reduce((at, edit) => applyChanges(at, edit.changes), this.base);
+    const mod = pending.reduce((node, edit) => applyChanges(node, edit.changes), this.base);
     this.update({ revision: logged.revision });
     if (!pending.length && logged.kind !== 'edit') this.setMod(mod, logged.changes);
     else if (logged.kind !== 'edit') this.setMod(mod, undefined);

@@ -33,7 +33,7 @@ export const inEarth = new Map<Direction, Hidden>(
 );
 
 const soil = basePicture('#8a7055', 16, 5);
-const isEarth = (at: Vec3) => earthCells.some((cell) => cell.join() === at.join());
+const isEarth = (place: Vec3) => earthCells.some((cell) => cell.join() === place.join());
 const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 
 /**

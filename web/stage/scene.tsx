@@ -168,7 +168,7 @@ function hiddenSides(
 const shadeAmong =
   (cell: Vec3, taken: readonly Vec3[]): Shade =>
   (corner, normal) =>
-    cornerShade((at) => isAmong(taken, at), cell, corner, normal);
+    cornerShade((place) => isAmong(taken, place), cell, corner, normal);
 
 /** Many cells as few meshes: all faces of one texture together. */
 function Patch({

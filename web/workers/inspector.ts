@@ -74,26 +74,30 @@ const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** Draws one sheet a few pictures at a time. Undefined when it was cancelled. */
 async function drawn(
-  of: Mod,
+  mod: Mod,
   cells: (SheetCell | undefined)[],
   columns: number,
   { id, size, tick }: { id: number; size: number; tick: number },
 ): Promise<Pixels | undefined> {
   const models = cells.flatMap((cell) =>
     cell
-      ? drawnModels(of, resolveBlock(of, cell.block, heldUnder(of.blocks, cell.block)), cell.state)
+      ? drawnModels(
+          mod,
+          resolveBlock(mod, cell.block, heldUnder(mod.blocks, cell.block)),
+          cell.state,
+        )
       : [],
   );
   await Promise.all(
     neededTextures(models)
-      .map((texture) => textureOf(of, texture)?.picture.sha256)
+      .map((texture) => textureOf(mod, texture)?.picture.sha256)
       .filter((sha) => sha !== undefined)
       .map(bytesOf),
   );
-  const steps = sheetSteps(of, cells, {
+  const steps = sheetSteps(mod, cells, {
     size,
     columns,
-    pixelsOf: texturePixels(of, (sha256) => loaded.get(sha256), decoded, tick),
+    pixelsOf: texturePixels(mod, (sha256) => loaded.get(sha256), decoded, tick),
   });
   let since = performance.now();
   for (;;) {

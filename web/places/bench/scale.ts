@@ -130,11 +130,11 @@ export function bundled<T>(
  */
 export function stockTicks(
   stocks: readonly { name: string; traits: object }[],
-  of: (traits: never) => number | undefined,
+  numberOf: (traits: never) => number | undefined,
 ): Tick[] {
   const byValue = new Map<number, string[]>();
   for (const { name, traits } of stocks) {
-    const value = of(traits as never);
+    const value = numberOf(traits as never);
     if (value !== undefined) byValue.set(value, [...(byValue.get(value) ?? []), name]);
   }
   return [...byValue].map(([value, names]) => ({

@@ -17,14 +17,14 @@ export const thingUnknown = modRule({
   check(mod) {
     const unknown = (
       id: string | undefined,
-      at: (string | number)[],
+      path: (string | number)[],
       what: string,
       held: boolean,
     ): ModReport[] => {
       const own = id === undefined ? undefined : ownName(mod.header.namespace, id);
       return own === undefined || lookUp(mod.blocks, own) || (held && lookUp(mod.items, own))
         ? []
-        : [{ at, says: 'thingUnknown', parts: { what, id: id! } }];
+        : [{ at: path, says: 'thingUnknown', parts: { what, id: id! } }];
     };
     return [
       ...mod.header.groups.flatMap(({ name, icon }, i) =>

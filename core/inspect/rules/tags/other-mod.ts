@@ -22,11 +22,11 @@ export const otherModUndeclared = modRule({
     // The stock comes with every engine.
     const known = new Set([namespace, 'obrank', ...needs.map((one) => one.namespace)]);
     const first = new Map<string, ModReport>();
-    const look = (id: string, at: (string | number)[], what: string, block?: string) => {
+    const look = (id: string, path: (string | number)[], what: string, block?: string) => {
       const { namespace: other } = splitId(id.replace('#', ''));
       if (!other || known.has(other) || first.has(other)) return;
       first.set(other, {
-        at,
+        at: path,
         block,
         says: 'otherModUndeclared',
         parts: { what, id, other },

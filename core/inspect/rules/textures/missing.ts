@@ -16,15 +16,18 @@ export const textureMissing = modRule({
   passes: { '/models/bank/slots/face': 'saltmarsh:lamp' },
   check(mod) {
     const ids = () => Object.keys(mod.textures).map((name) => idOf(mod.header.namespace, name));
-    const report = (who: string, texture: string, at: (string | number)[], block?: string) => {
+    const report = (who: string, texture: string, path: (string | number)[], block?: string) => {
       const near = closest(texture, ids());
       return {
-        at,
+        at: path,
         block,
         says: 'missing',
         parts: { who, texture, hint: didYouMean(near) },
         fix: near
-          ? { title: `Use ${near}`, changes: [{ path: pointer(at), before: texture, after: near }] }
+          ? {
+              title: `Use ${near}`,
+              changes: [{ path: pointer(path), before: texture, after: near }],
+            }
           : undefined,
       };
     };

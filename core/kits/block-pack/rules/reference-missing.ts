@@ -25,7 +25,7 @@ export const referenceMissing = packRule({
     const reports: SaidOfFile[] = [];
     const need = (
       from: ReadFile<unknown>,
-      at: (string | number)[],
+      path: (string | number)[],
       id: string,
       kind: string,
       list: { has(name: string): boolean; keys(): Iterable<string> },
@@ -41,7 +41,7 @@ export const referenceMissing = packRule({
         );
         return void reports.push({
           file: from.file,
-          place: from.placeOf(pointer(at)),
+          place: from.placeOf(pointer(path)),
           says: 'stockUnknown',
           parts: { id, hint: didYouMean(near && `obrank:${near}`) },
         });
@@ -51,7 +51,7 @@ export const referenceMissing = packRule({
       const near = closest(name, list.keys());
       reports.push({
         file: from.file,
-        place: from.placeOf(pointer(at)),
+        place: from.placeOf(pointer(path)),
         says: 'missing',
         parts: { kind, id, hint: didYouMean(near && `${namespace}:${near}`) },
       });

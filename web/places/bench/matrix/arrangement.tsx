@@ -33,7 +33,7 @@ export function ArrangementBar({
   };
   return (
     <div className={styles['arrangement']} role="group" aria-label="Arrangement of the matrix">
-      {space.properties.map(({ name }, at) => {
+      {space.properties.map(({ name }, index) => {
         const way =
           (Object.keys(ways) as (keyof Arrangement)[]).find((one) =>
             arrangement[one].includes(name),
@@ -57,14 +57,14 @@ export function ArrangementBar({
                 aria-label={`${name} shown`}
                 w={92}
                 allowDeselect={false}
-                data={itemAt(space.values, at).map(String)}
-                value={String(itemAt(space.values, at)[space.digit(state, at)])}
+                data={itemAt(space.values, index).map(String)}
+                value={String(itemAt(space.values, index)[space.digit(state, index)])}
                 onChange={(value) =>
                   onState(
                     space.withDigit(
                       state,
-                      at,
-                      itemAt(space.values, at).findIndex((one) => String(one) === value),
+                      index,
+                      itemAt(space.values, index).findIndex((one) => String(one) === value),
                     ),
                   )
                 }

@@ -83,8 +83,8 @@ export function planeOf(
   state: number,
 ): Plane {
   const places = (names: readonly string[]) => names.map((name) => space.indexOf(name));
-  const combinations = (at: readonly number[]): number[][] =>
-    at.reduce<number[][]>(
+  const combinations = (places: readonly number[]): number[][] =>
+    places.reduce<number[][]>(
       (all, place) =>
         all.flatMap((digits) => itemAt(space.values, place).map((_, digit) => [...digits, digit])),
       [[]],
@@ -109,19 +109,22 @@ export function planeOf(
     (sum, place) => sum + space.digit(state, place) * itemAt(space.steps, place),
     0,
   );
-  const worth = (at: readonly number[], digits: readonly number[]) =>
-    digits.reduce((sum, digit, i) => sum + digit * itemAt(space.steps, itemAt(at, i)), 0);
+  const worth = (places: readonly number[], digits: readonly number[]) =>
+    digits.reduce((sum, digit, i) => sum + digit * itemAt(space.steps, itemAt(places, i)), 0);
   const rowWorth = rowHeads.map(({ digits }) => worth(down, digits));
   const columnWorth = columnHeads.map(({ digits }) => worth(across, digits));
-  const index = (at: readonly number[], of: number) =>
-    at.reduce((sum, place) => sum * itemAt(space.values, place).length + space.digit(of, place), 0);
+  const index = (places: readonly number[], shown: number) =>
+    places.reduce(
+      (sum, place) => sum * itemAt(space.values, place).length + space.digit(shown, place),
+      0,
+    );
   return {
     rows: rowHeads,
     columns: columnHeads,
     stateAt: (row, column) => base + itemAt(rowWorth, row) + itemAt(columnWorth, column),
-    cellOf: (of) =>
-      fixed.every((place) => space.digit(of, place) === space.digit(state, place))
-        ? { row: index(down, of), column: index(across, of) }
+    cellOf: (shown) =>
+      fixed.every((place) => space.digit(shown, place) === space.digit(state, place))
+        ? { row: index(down, shown), column: index(across, shown) }
         : undefined,
   };
 }

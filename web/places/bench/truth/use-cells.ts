@@ -63,8 +63,8 @@ export function useCells({ grid, paint, onStage }: CellsOptions): Cells {
     cellsBetween(one, other)
       .filter(isCell)
       .map(({ row, column }) => cellAt(row, column));
-  const chooseBetween: Cells['chooseBetween'] = (one, other, at) =>
-    move(at ? cellAt(at.row, at.column) : cursor, between(one, other));
+  const chooseBetween: Cells['chooseBetween'] = (one, other, cursorCell) =>
+    move(cursorCell ? cellAt(cursorCell.row, cursorCell.column) : cursor, between(one, other));
   const upTo = (cell: number) => between(placeOf(anchor.current), placeOf(cell));
 
   const press = (event: MouseEvent, cell: number) => {

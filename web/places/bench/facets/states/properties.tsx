@@ -257,7 +257,7 @@ function Values({
   const wrong = (value: string, i: number) =>
     !namePattern.test(value)
       ? 'Use lowercase letters, digits and underscores.'
-      : values.some((one, at) => at !== i && one === value)
+      : values.some((one, index) => index !== i && one === value)
         ? `${value} is there already.`
         : undefined;
   const put = (label: string, next: string[], usual = property.default) =>
@@ -280,7 +280,7 @@ function Values({
             onText={(next) =>
               put(
                 `Rename ${value} to ${next}`,
-                values.map((one, at) => (at === i ? next : one)),
+                values.map((one, index) => (index === i ? next : one)),
                 property.default === value ? next : property.default,
               )
             }
@@ -293,7 +293,7 @@ function Values({
             onClick={() =>
               put(
                 `Remove the value ${value}`,
-                values.filter((_, at) => at !== i),
+                values.filter((_, index) => index !== i),
               )
             }
           >
