@@ -213,8 +213,8 @@ function placingAfter(
 }
 
 /**
- * The changes that put another property in the place of the one at `at`, take it away (`after`
- * undefined), or add one (`at` beyond the end). Rows, lots and rules of placing follow a new name
+ * The changes that put another property in the place of the one at `index`, take it away (`after`
+ * undefined), or add one (`index` beyond the end). Rows, lots and rules of placing follow a new name
  * and renamed values; conditions on what is gone are left out as if the property had its default;
  * the ledger keeps the codes of all states that stay.
  *

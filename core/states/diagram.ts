@@ -58,7 +58,7 @@ class Pairs {
 }
 
 /**
- * The diagram of a table when its dimensions are asked in an order. `of` holds a kind for each
+ * The diagram of a table when its dimensions are asked in an order. `valueByState` holds a kind for each
  * cell, the last dimension counting fastest; `sizes` the length of each dimension. Linear in the
  * cells. Undefined as soon as it is sure to make more than `most` rows: parts of the table that
  * differ are reached in different ways, and each way is a row at least.

@@ -21,12 +21,14 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
   const [isOpen, setOpen] = useState(false);
   const labelNow = data.map(asOption).find((option) => option.value === value)?.label ?? '';
   const [search, setSearch] = useState(labelNow);
-  // True from the first letter that is typed until an arrow goes through the list.
-  const isTyped = useRef(false);
+  // From the first letter that is typed on; `walks` once an arrow goes through the list.
+  const entry = useRef<'none' | 'typed' | 'walks'>('none');
 
   const takeTyped = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key.startsWith('Arrow')) isTyped.current = false;
-    if (event.key !== 'Enter' || event.nativeEvent.isComposing || !isTyped.current) return;
+    if (event.key.startsWith('Arrow') && entry.current === 'typed') entry.current = 'walks';
+    if (event.key !== 'Enter' || event.nativeEvent.isComposing || entry.current === 'none') return;
+    // An arrow that came before the list was drawn went nowhere: then the text counts as well.
+    if (entry.current === 'walks' && isOnOption(event.currentTarget)) return;
     event.preventDefault();
     event.stopPropagation();
     const found = firstMatch(event.currentTarget.value, data);
@@ -35,7 +37,7 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
     take(found.value);
   };
   const take = (taken: string) => {
-    isTyped.current = false;
+    entry.current = 'none';
     // Where the choice stays as it was, what was typed gives way to it.
     setSearch(labelNow);
     onTake(taken);
@@ -57,14 +59,20 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
       onDropdownOpen={() => setOpen(true)}
       onDropdownClose={() => setOpen(false)}
       onInput={() => {
-        isTyped.current = true;
+        entry.current = 'typed';
       }}
       onFocus={(event) => {
-        isTyped.current = false;
+        entry.current = 'none';
         event.currentTarget.select();
         rest.onFocus?.(event);
       }}
       onKeyDownCapture={takeTyped}
     />
   );
+}
+
+/** True where the list of a field is drawn and one of its options is marked to be taken. */
+function isOnOption(field: HTMLElement): boolean {
+  const list = document.getElementById(field.getAttribute('aria-controls') ?? '');
+  return Boolean(list?.querySelector('[data-combobox-selected]'));
 }
