@@ -2,11 +2,11 @@
 export const keyAreas = [
   'Everywhere',
   'Blocks',
-  'Bench',
-  'Tables',
-  'Matrix',
-  'Drops',
   'Plan',
+  'Bench',
+  'Matrix',
+  'Tables',
+  'Drops',
 ] as const;
 export type KeyArea = (typeof keyAreas)[number];
 
