@@ -1,5 +1,12 @@
 import { itemAt } from '../lists/index.ts';
-import { modelOf, ownModel, resolveModel, textureOf, type ResolvedModel } from '../models/index.ts';
+import {
+  fillSlots,
+  modelOf,
+  ownModel,
+  resolveModel,
+  textureOf,
+  type ResolvedModel,
+} from '../models/index.ts';
 import {
   lookUp,
   changeProperty,
@@ -136,6 +143,20 @@ export class BlockContext {
     return {
       title: `Remove ${itemAt(this.block.space.properties, index).name}`,
       changes: changeProperty(this.mod, this.block.name, index, undefined),
+    };
+  }
+
+  /** True when other models of the mod start from it. */
+  isTemplate(id: string): boolean {
+    return this.ask(({ models }) => Object.values(models).some(({ template }) => template === id));
+  }
+
+  /** A fix that shows a texture on slots of a model, by a model of the block's own if need be. */
+  fillSlots(model: string, slots: readonly string[], texture: string): Fix {
+    this.ask((mod) => mod.models);
+    return {
+      title: `Show ${texture} there`,
+      changes: fillSlots(this.mod, this.block.name, model, slots, texture),
     };
   }
 

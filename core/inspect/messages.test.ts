@@ -430,6 +430,27 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     undefined,
   ],
   [
+    'textures/slot-open',
+    { '/blocks/bank/looks/rows/0/use/0/model': 'obrank:column' },
+    'bank shows the template obrank:column, whose slots side and end have no texture.',
+    'Show saltmarsh:bank there',
+  ],
+  [
+    'textures/slot-open',
+    { '/blocks/lamp/looks/rows/1/use/0/model': 'obrank:cube' },
+    'lamp shows the template obrank:cube, whose slot face has no texture.',
+    'Show saltmarsh:lamp there',
+  ],
+  [
+    'textures/slot-open',
+    {
+      '/models/bank': { template: 'obrank:cube' },
+      '/models/silt': { template: 'saltmarsh:bank', slots: { face: 'saltmarsh:bank' } },
+    },
+    'bank shows the template saltmarsh:bank, whose slot face has no texture.',
+    undefined,
+  ],
+  [
     'textures/missing',
     { '/models/bank/slots/face': 'saltmarsh:bnak' },
     'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which ' +
@@ -1112,6 +1133,12 @@ const builtFiles: [string, Record<string, unknown>, string, string][] = [
     },
     'registry.json',
     'registry.json: of saltmarsh:lamp the state heading = north, lit = false has no code.',
+  ],
+  [
+    'pack/slot-open',
+    { 'view/models/bank.json#/slots': {} },
+    'view/looks/bank.json',
+    'saltmarsh:bank shows the model saltmarsh:bank, which leaves the slot face without a texture.',
   ],
   [
     'pack/state-without-look',

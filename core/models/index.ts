@@ -9,6 +9,7 @@ export {
   type Quad,
   type TextureSize,
 } from './quads.ts';
+export { fillSlots, showTexture, type SlotUse } from './fill-slots.ts';
 export { modelFillsCell, plainBoxes } from './facts.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
 export { shapeByState, shapeIn } from './shapes.ts';

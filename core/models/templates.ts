@@ -14,6 +14,9 @@ const allSides = (slot: string): Box['sides'] =>
   Object.fromEntries(sides.map((side) => [side, { slot }]));
 const cell = { at: [0, 0, 0], size: [16, 16, 16] } satisfies Partial<Box>;
 const aroundMiddle = (by: number): Box['spin'] => ({ about: 'y', by, pivot: [8, 0, 8] });
+const sidesOf = (slot: string, ...seen: (keyof Box['sides'])[]): Box['sides'] =>
+  Object.fromEntries(seen.map((side) => [side, { slot }]));
+const endsOf = (slot: string): Box['sides'] => sidesOf(slot, 'top', 'bottom');
 const columnSides = (side: string, end: string): Box['sides'] => ({
   ...allSides(side),
   top: { slot: end },
@@ -69,6 +72,130 @@ export const templates: readonly Template[] = [
       spin: aroundMiddle(by),
       sides: { front: { slot: 'plant' }, back: { slot: 'plant' } },
     })),
+  ),
+  template(
+    'plane',
+    'Plane',
+    'A picture that lies on the ground, seen from both sides.',
+    ['face'],
+    [{ at: [0, 0.25, 0], size: [16, 0, 16], sides: sidesOf('face', 'top', 'bottom') }],
+  ),
+  template(
+    'stair',
+    'Stair',
+    'A step in front, the whole height behind.',
+    ['side', 'end'],
+    [
+      { at: [0, 0, 0], size: [16, 8, 16], sides: columnSides('side', 'end') },
+      {
+        at: [0, 8, 0],
+        size: [16, 8, 8],
+        sides: {
+          ...sidesOf('side', 'front', 'back', 'left', 'right'),
+          ...sidesOf('end', 'top'),
+        },
+      },
+    ],
+  ),
+  template(
+    'post',
+    'Post',
+    'An upright in the middle, to which arms are added.',
+    ['side', 'end'],
+    [{ at: [6, 0, 6], size: [4, 16, 4], sides: columnSides('side', 'end') }],
+  ),
+  template(
+    'arms',
+    'Arms',
+    'Two rails from a post to the front.',
+    ['side'],
+    [3, 10].map((height) => ({
+      at: [7, height, 10],
+      size: [2, 3, 6],
+      sides: sidesOf('side', 'front', 'left', 'right', 'top', 'bottom'),
+    })),
+  ),
+  template(
+    'pane_middle',
+    'Middle of a pane',
+    'The upright of a pane, to which wings are added.',
+    ['face', 'edge'],
+    [
+      {
+        at: [7, 0, 7],
+        size: [2, 16, 2],
+        sides: { ...sidesOf('face', 'front', 'back', 'left', 'right'), ...endsOf('edge') },
+      },
+    ],
+  ),
+  template(
+    'pane_wing',
+    'Wing of a pane',
+    'A pane from its middle to the front.',
+    ['face', 'edge'],
+    [
+      {
+        at: [7, 0, 9],
+        size: [2, 16, 7],
+        sides: {
+          ...sidesOf('face', 'left', 'right'),
+          ...sidesOf('edge', 'front'),
+          ...endsOf('edge'),
+        },
+      },
+    ],
+  ),
+  template(
+    'leaf',
+    'Leaf of a door',
+    'A thin slab that stands at the front.',
+    ['face', 'edge'],
+    [
+      {
+        at: [0, 0, 13],
+        size: [16, 16, 3],
+        sides: {
+          ...sidesOf('face', 'front', 'back'),
+          ...sidesOf('edge', 'left', 'right'),
+          ...endsOf('edge'),
+        },
+      },
+    ],
+  ),
+  template(
+    'button',
+    'Button',
+    'A small knob that stands out from behind.',
+    ['face'],
+    [{ at: [5, 6, 0], size: [6, 4, 2], sides: allSides('face') }],
+  ),
+  template(
+    'button_pressed',
+    'Pressed button',
+    'A small knob, pressed in.',
+    ['face'],
+    [{ at: [5, 6, 0], size: [6, 4, 1], sides: allSides('face') }],
+  ),
+  template(
+    'plate',
+    'Plate',
+    'A low plate on the ground, smaller than the cell.',
+    ['face'],
+    [{ at: [1, 0, 1], size: [14, 1, 14], sides: allSides('face') }],
+  ),
+  template(
+    'plate_pressed',
+    'Pressed plate',
+    'A plate that lies half as high.',
+    ['face'],
+    [{ at: [1, 0, 1], size: [14, 0.5, 14], sides: allSides('face') }],
+  ),
+  template(
+    'carpet',
+    'Carpet',
+    'A thin cover of the whole ground.',
+    ['face'],
+    [{ at: [0, 0, 0], size: [16, 1, 16], sides: allSides('face') }],
   ),
 ];
 

@@ -1,22 +1,45 @@
-import { lookUp, nameFrom } from '../../core/mod/index.ts';
+import { freeName, itemAt } from '../../core/lists/index.ts';
+import { showTexture, type SlotUse } from '../../core/models/index.ts';
+import { idOf, lookUp, nameFrom, type Picture } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
 import type { Session } from './session.ts';
+
+const upload = (file: Blob): Promise<Picture> =>
+  call(endpoints.uploadPicture, {}, { file: { bytes: file, type: 'image/png' } });
 
 /**
  * Sends a PNG to the server and, once it has been accepted, makes it the picture of a texture.
  * Throws with the server's reason when it is refused.
  */
 export async function uploadTexture(session: Session, name: string, file: Blob): Promise<void> {
-  const picture = await call(
-    endpoints.uploadPicture,
-    {},
-    { file: { bytes: file, type: 'image/png' } },
-  );
+  const picture = await upload(file);
   const before = lookUp(session.view.mod.textures, name);
   session.edit(before ? `Replace the texture ${name}` : `Import the texture ${name}`, [
     { path: pointer(['textures', name]), before, after: { ...before, picture } },
+  ]);
+}
+
+/**
+ * Sends a PNG to the server and, once it has been accepted, shows it on slots of a block that have
+ * no texture: as a new texture named after the block, all in one step. Throws with the server's
+ * reason when it is refused.
+ */
+export async function fillWithPicture(
+  session: Session,
+  block: string,
+  uses: readonly SlotUse[],
+  file: Blob,
+): Promise<void> {
+  const picture = await upload(file);
+  const { mod } = session.view;
+  const taken = Object.keys(mod.textures);
+  const own = taken.includes(block) ? `${block}_${itemAt(uses, 0).slot}` : block;
+  const name = freeName(own, taken);
+  session.edit(`Import the texture ${name}`, [
+    { path: pointer(['textures', name]), after: { picture } },
+    ...showTexture(mod, block, uses, idOf(mod.header.namespace, name)),
   ]);
 }
 

@@ -77,6 +77,7 @@ export { notSquare } from './textures/not-square.ts';
 export { nothingTransparent } from './textures/nothing-transparent.ts';
 export { oddSize } from './textures/odd-size.ts';
 export { samePictureTwice } from './textures/same-picture-twice.ts';
+export { templateShown } from './textures/slot-open.ts';
 export { stripUneven } from './textures/strip-uneven.ts';
 export { textureTooLarge } from './textures/too-large.ts';
 export { textureUnused } from './textures/unused.ts';

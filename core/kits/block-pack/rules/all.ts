@@ -12,6 +12,7 @@ export { malformedJson } from './malformed-json.ts';
 export { outOfOrder } from './out-of-order.ts';
 export { referenceMissing } from './reference-missing.ts';
 export { registryDisagrees } from './registry-disagrees.ts';
+export { packSlotOpen } from './slot-open.ts';
 export { packSoundUnreadable } from './sound-unreadable.ts';
 export { packStateWithoutLook } from './state-without-look.ts';
 export { textMissing } from './text-missing.ts';

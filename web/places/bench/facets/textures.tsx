@@ -2,22 +2,28 @@ import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
-import { modelOf, resolvedModelOf, textureOf } from '../../../../core/models/index.ts';
-import { lookUp, idOf, ownName, type Change, type Mod } from '../../../../core/mod/index.ts';
+import {
+  modelOf,
+  resolvedModelOf,
+  showTexture,
+  textureOf,
+  type SlotUse,
+} from '../../../../core/models/index.ts';
+import { idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
-import { pointer } from '../../../../core/json/index.ts';
 import { messageOf } from '../../../../core/words/index.ts';
 import { blobAddress } from '../../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
-import { uploadTexture } from '../../../api/textures.ts';
+import { fillWithPicture, uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
 import styles from './textures.module.css';
 import rowCardStyles from '../../../parts/row-card.module.css';
 
+/** A texture that a block shows, with the slots that show it; none for a slot that is open. */
 interface Slot {
-  texture: string;
-  uses: { model: string; slot: string }[];
+  texture: string | undefined;
+  uses: SlotUse[];
 }
 
 /** The textures that the block's models show, with the slots that show them. */
@@ -26,7 +32,7 @@ function slotsOf(mod: Mod, models: string[]): Slot[] {
   for (const model of models)
     for (const [slot, texture] of resolvedModelOf(mod, model)?.slots ?? []) {
       const key = texture ?? `open ${slot}`;
-      const one = found.get(key) ?? { texture: texture ?? '', uses: [] };
+      const one = found.get(key) ?? { texture, uses: [] };
       one.uses.push({ model, slot });
       found.set(key, one);
     }
@@ -37,7 +43,7 @@ function slotsOf(mod: Mod, models: string[]): Slot[] {
  * Every picture that the block shows: crisp, with its facts, to be replaced by dropping a PNG on
  * it.
  */
-export function TexturesFacet({ editor: { block } }: FacetProps) {
+export function TexturesFacet({ editor: { name, block } }: FacetProps) {
   const mod = useMod();
   const models = [
     ...new Set(block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model))),
@@ -52,24 +58,29 @@ export function TexturesFacet({ editor: { block } }: FacetProps) {
   return (
     <>
       {slots.map((slot) => (
-        <TextureCard key={slot.texture || itemAt(slot.uses, 0).slot} slot={slot} />
+        <TextureCard
+          key={slot.texture ?? `open ${itemAt(slot.uses, 0).slot}`}
+          block={name}
+          slot={slot}
+        />
       ))}
     </>
   );
 }
 
 interface CardProps {
+  block: string;
   slot: Slot;
 }
 
 /** One picture: how it looks, its facts, who shows it, and the ways to another. */
-function TextureCard({ slot }: CardProps) {
+function TextureCard({ block, slot }: CardProps) {
   const [isOver, setOver] = useState(false);
-  const { replace, problem, isOwn } = useReplacing(slot.texture);
+  const { take, problem, refused } = useTaking(block, slot);
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    void replace(event.dataTransfer.files[0] ?? null);
+    void take(event.dataTransfer.files[0] ?? null);
   };
   return (
     <div
@@ -83,16 +94,17 @@ function TextureCard({ slot }: CardProps) {
     >
       <Swatch slot={slot} />
       <div className={styles['about']}>
-        <OtherTexture slot={slot} />
+        <OtherTexture block={block} slot={slot} />
         <Facts slot={slot} />
         <Users slot={slot} />
-        <FileButton accept="image/png" onChange={(file) => void replace(file)}>
+        <FileButton accept="image/png" onChange={(file) => void take(file)}>
           {(props) => (
-            <Button {...props} variant="default" disabled={!isOwn}>
-              {slot.texture ? 'Replace with a PNG' : 'Import a PNG'}
+            <Button {...props} variant="default" disabled={refused !== undefined}>
+              {slot.texture === undefined ? 'Import a PNG' : 'Replace with a PNG'}
             </Button>
           )}
         </FileButton>
+        {refused !== undefined && <p className="note">{refused}</p>}
         {problem && (
           <p className="bad" role="alert">
             {problem}
@@ -103,38 +115,52 @@ function TextureCard({ slot }: CardProps) {
   );
 }
 
-/** Replaces the picture of a texture of the mod, and says why it could not be. */
-function useReplacing(texture: string): {
-  replace: (file: File | null) => Promise<void>;
+/**
+ * Takes a PNG in: as the new picture of the texture, or for an open slot as a texture named after
+ * the block. `refused` says why none can be taken, `problem` why this one was not.
+ */
+function useTaking(
+  block: string,
+  { texture, uses }: Slot,
+): {
+  take: (file: File | null) => Promise<void>;
   problem: string | undefined;
-  isOwn: boolean;
+  refused: string | undefined;
 } {
   const session = useSession();
   const namespace = useModPart((mod) => mod.header.namespace);
   const [problem, setProblem] = useState<string>();
-  const name = ownName(namespace, texture);
-  const replace = async (file: File | null) => {
-    if (!file || name === undefined) return;
+  const name = texture === undefined ? undefined : ownName(namespace, texture);
+  const takeIn = (file: File) =>
+    texture === undefined
+      ? fillWithPicture(session, block, uses, file)
+      : uploadTexture(session, name ?? block, file);
+  const take = async (file: File | null) => {
+    if (!file) return;
     setProblem(undefined);
     try {
-      await uploadTexture(session, name, file);
+      await takeIn(file);
     } catch (error) {
       setProblem(messageOf(error));
     }
   };
-  return { replace, problem, isOwn: name !== undefined };
+  const refused =
+    texture !== undefined && name === undefined
+      ? 'It belongs to another mod. Choose a texture of this one to show instead.'
+      : undefined;
+  return { take, problem, refused };
 }
 
 /** The ground behind what is clear. */
 const checker = 'repeating-conic-gradient(var(--hair) 0 25%, var(--panel) 0 50%)';
 
 /** The picture itself, or the marker that the game would show. */
-function Swatch({ slot }: CardProps) {
-  const texture = useModPart((mod) => textureOf(mod, slot.texture));
+function Swatch({ slot }: Pick<CardProps, 'slot'>) {
+  const texture = useModPart((mod) => textureOf(mod, slot.texture ?? ''));
   if (!texture)
     return (
       <div className={clsx(styles['swatch'], styles['missing'])}>
-        <span className="tag error">missing</span>
+        <span className="tag error">{slot.texture === undefined ? 'open' : 'missing'}</span>
       </div>
     );
   return (
@@ -148,30 +174,22 @@ function Swatch({ slot }: CardProps) {
 }
 
 /** Gives another texture to every slot that shows this one, in the model that says so. */
-function OtherTexture({ slot }: CardProps) {
+function OtherTexture({ block, slot }: CardProps) {
   const mod = useMod();
   const session = useSession();
   const own = Object.keys(mod.textures).map((name) => idOf(mod.header.namespace, name));
   return (
     <Choice
       aria-label="Texture"
-      data={[...new Set([slot.texture, ...own])].filter(Boolean)}
-      value={slot.texture || null}
-      onTake={(id) => session.edit(`Show ${id}`, showInstead(session.view.mod, slot.uses, id))}
+      data={[...new Set([...(slot.texture === undefined ? [] : [slot.texture]), ...own])]}
+      value={slot.texture ?? null}
+      onTake={(id) =>
+        session.edit(`Show ${id}`, showTexture(session.view.mod, block, slot.uses, id))
+      }
       placeholder="Choose a texture"
       classNames={{ input: 'mono' }}
     />
   );
-}
-
-function showInstead(mod: Mod, uses: Slot['uses'], texture: string): Change[] {
-  return uses.flatMap(({ model, slot }) => {
-    const name = ownName(mod.header.namespace, model);
-    const held = name === undefined ? undefined : lookUp(mod.models, name);
-    if (!held || name === undefined) return [];
-    const after = { ...held.slots, [slot]: texture };
-    return [{ path: pointer(['models', name, 'slots']), before: held.slots, after }];
-  });
 }
 
 const alphaWords = {
@@ -180,8 +198,8 @@ const alphaWords = {
   partial: 'with partial alpha',
 } as const;
 
-function Facts({ slot }: CardProps) {
-  const texture = useModPart((mod) => textureOf(mod, slot.texture));
+function Facts({ slot }: Pick<CardProps, 'slot'>) {
+  const texture = useModPart((mod) => textureOf(mod, slot.texture ?? ''));
   if (!texture) return null;
   const { width, height, alpha, mean } = texture.picture;
   return (
@@ -195,7 +213,7 @@ function Facts({ slot }: CardProps) {
 }
 
 /** Which slots of which models show it. */
-function Users({ slot: { uses } }: CardProps) {
+function Users({ slot: { uses } }: Pick<CardProps, 'slot'>) {
   const mod = useMod();
   const nameOf = (model: string) =>
     modelOf(mod, model) ? model.slice(model.indexOf(':') + 1) : model;
