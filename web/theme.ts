@@ -75,7 +75,14 @@ export const theme = createTheme({
   respectReducedMotion: true,
   components: {
     Tooltip: { defaultProps: { openDelay: 400, withinPortal: true } },
-    Button: { defaultProps: { size: 'xs' } },
+    // What stands on tide is dark by night: the library knows the colours by day alone.
+    Button: {
+      defaultProps: { size: 'xs' },
+      vars: (_theme: unknown, { variant = 'filled' }: { variant?: string }) => ({
+        root: variant === 'filled' ? { '--button-color': 'var(--on-tide)' } : {},
+      }),
+    },
+    Checkbox: { vars: () => ({ root: { '--checkbox-icon-color': 'var(--on-tide)' } }) },
     TextInput: { defaultProps: { size: 'xs' } },
     NumberInput: { defaultProps: { size: 'xs' } },
     // Lists are made when they are opened: made beforehand, each is placed beside its field at

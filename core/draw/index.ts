@@ -28,3 +28,4 @@ export {
 } from './sheet.ts';
 export { hardToTell, mapNeighbours, meanFromAbove, type MapNeighbour } from './map-colour.ts';
 export { cornerShade, coveredBy, hiddenBy, isHidden, type Hidden, type Patch } from './culling.ts';
+export { drawForm } from './form.ts';

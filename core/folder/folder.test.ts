@@ -2,23 +2,8 @@ import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
-import { basePicture, encodePicture, pictureFacts } from '../textures/index.ts';
 import { readModFolder, writeModFolder } from './index.ts';
-import {
-  applyChanges,
-  BlockSchema,
-  emptyMod,
-  invertChanges,
-  ModSchema,
-  newBlock,
-  nextNumber,
-  removeBlock,
-  resolveBlock,
-  schemaProblems,
-  stocks,
-  titleOf,
-  TraitsSchema,
-} from '../mod/index.ts';
+import { BlockSchema, ModSchema, resolveBlock, schemaProblems, titleOf } from '../mod/index.ts';
 
 const text = (words: string) => new TextEncoder().encode(words);
 const demo = () => readFolder('demo/saltmarsh');
@@ -184,42 +169,6 @@ test('a missing key and a wrong kind of value are named in words', () => {
   ]);
   expect(problems.map(({ message }) => message).join(' ')).not.toMatch(/undefined|Invalid/);
 });
-
-test(
-  'every stock material has all traits within their ranges, and starts a block without ' +
-    'any finding',
-  () => {
-    const pixels = basePicture('#808080', 16, 1);
-    const png = encodePicture(pixels);
-    const picture = { sha256: 'a'.repeat(64), bytes: png.length, ...pictureFacts(pixels) };
-    for (const { name, traits } of stocks) {
-      expect(TraitsSchema.safeParse(traits).error).toBeUndefined();
-      const mod = emptyMod('saltmarsh', 'Saltmarsh');
-      const made = applyChanges(mod, newBlock(mod, 'groyne', 'Groyne', { stock: name, picture }));
-      expect(inspect(made)).toEqual([]);
-      expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
-    }
-  },
-);
-
-test(
-  'a block copied from another one differs in name and number alone; removing it ' +
-    'retires the number for good',
-  () => {
-    const mod = sampleMod();
-    const copied = applyChanges(mod, newBlock(mod, 'quay_lamp', 'Quay lamp', { copyOf: 'lamp' }));
-    expect(copied.blocks['quay_lamp']).toEqual({
-      ...mod.blocks['lamp'],
-      names: { en: 'Quay lamp' },
-    });
-    const changes = removeBlock(copied, 'quay_lamp');
-    const removed = applyChanges(copied, changes);
-    expect(removed.ledger.retired).toEqual([{ number: 3, kind: 'block', name: 'quay_lamp' }]);
-    expect(nextNumber(removed.ledger)).toBe(4);
-    expect(applyChanges(removed, invertChanges(changes))).toEqual(copied);
-    expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
-  },
-);
 
 test('a block is resolved once for as long as it stays the same', () => {
   const mod = sampleMod();

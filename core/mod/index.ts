@@ -90,7 +90,7 @@ export {
 } from './rename.ts';
 export { inOrder } from './in-order.ts';
 export { splitBlock } from './split.ts';
-export { newBlock, removeBlock, type BlockStart } from './new-block.ts';
+export { removeBlock } from './remove-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';
 export { taggedIn, type Taggable, type TagKind } from './tagged.ts';
 export { catalogueOf, type CatalogueEntry } from './catalogue.ts';

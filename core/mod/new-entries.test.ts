@@ -1,3 +1,4 @@
+import { formNamed, newBlock } from '../forms/index.ts';
 import { expect, test } from '@jest/globals';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
@@ -7,7 +8,6 @@ import {
   invertChanges,
   ModSchema,
   nameFrom,
-  newBlock,
   newGroup,
   newItem,
   newRecipe,
@@ -78,8 +78,9 @@ test('a new block can be had from the start, and says so by itself', () => {
   const mod = after(
     sampleMod(),
     newBlock(sampleMod(), 'pier', 'Pier', {
+      form: formNamed('cube')!,
       stock: 'timber',
-      picture: sampleMod().textures['bank']!.picture,
+      pictures: { face: sampleMod().textures['bank']!.picture },
     }),
   );
   expect(mod.blocks['pier']!.identity.natural).toBe(true);

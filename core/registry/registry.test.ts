@@ -1,12 +1,12 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { formNamed, newBlock } from '../forms/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
 import { inspect } from '../inspect/index.ts';
 import {
   applyChanges,
   changeProperty,
   entrySchemas,
-  newBlock,
   removeBlock,
   renameEntry,
   renamingProblem,
@@ -53,8 +53,9 @@ test(
             mod = applyChanges(
               mod,
               newBlock(mod, one.name, one.name, {
+                form: formNamed('cube')!,
                 stock: 'sand',
-                picture: mod.textures['bank']!.picture,
+                pictures: { face: mod.textures['bank']!.picture },
               }),
             );
             origin.set(one.name, `${one.name} ${(fresh += 1)}`);
@@ -125,7 +126,11 @@ test('what changed since: what is new, renamed, retired, and whether old worlds 
   let mod = released();
   mod = applyChanges(
     mod,
-    newBlock(mod, 'pier', 'Pier', { stock: 'timber', picture: mod.textures['bank']!.picture }),
+    newBlock(mod, 'pier', 'Pier', {
+      form: formNamed('cube')!,
+      stock: 'timber',
+      pictures: { face: mod.textures['bank']!.picture },
+    }),
   );
   mod = applyChanges(mod, renameEntry(mod, 'blocks', 'bank', 'mudbank'));
   expect(diffSinceRelease(mod)).toMatchObject({

@@ -1,10 +1,10 @@
 import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
-import { useState, useSyncExternalStore } from 'react';
+import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
+import { itemAt } from '../../../core/lists/index.ts';
 import { useNavigate } from 'react-router';
 import {
   lookUp,
   nameFrom,
-  newBlock,
   stockNamed,
   stocks,
   titleOf,
@@ -12,12 +12,29 @@ import {
   type Picture,
 } from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
-import { basePicture, encodePicture } from '../../../core/textures/index.ts';
+import {
+  formNamed,
+  forms,
+  newBlock,
+  rolePicture,
+  rolesOf,
+  type BlockStart,
+  type Form,
+  type PictureRole,
+} from '../../../core/forms/index.ts';
+import { encodePicture } from '../../../core/textures/index.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import { Waiting } from '../../parts/waiting.tsx';
+import styles from './new-block.module.css';
+
+/** It brings the drawing along, which a page that only shows blocks does not need. */
+const FormChoice = lazy(() =>
+  import('./form-choice.tsx').then((file) => ({ default: file.FormChoice })),
+);
 
 const dialog = { open: false, listeners: new Set<() => void>() };
 const show = (open: boolean) => {
@@ -39,7 +56,7 @@ export function NewBlockDialog() {
     () => dialog.open,
   );
   return (
-    <Modal opened={opened} onClose={() => show(false)} title="New block">
+    <Modal opened={opened} onClose={() => show(false)} title="New block" size={920}>
       <NewBlockForm />
     </Modal>
   );
@@ -52,6 +69,7 @@ interface Wish {
   ownName: string | undefined;
   from: 'stock' | 'block';
   stock: string;
+  form: string;
   copyOf: string | null;
 }
 const firstWish: Wish = {
@@ -59,6 +77,7 @@ const firstWish: Wish = {
   ownName: undefined,
   from: 'stock',
   stock: 'chalk',
+  form: 'cube',
   copyOf: null,
 };
 
@@ -83,7 +102,7 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
       const start =
         wish.from === 'block' && wish.copyOf !== null
           ? { copyOf: wish.copyOf }
-          : { stock: wish.stock, picture: await paint(session.view.mod, wish.stock, name) };
+          : await made(session.view.mod, wish, name);
       session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title, start));
       show(false);
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
@@ -94,12 +113,27 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
   return { declare, problem };
 }
 
-/** A plain picture of a material, another one for every name, uploaded. */
-function paint(mod: Mod, stock: string, name: string): Promise<Picture> {
+/** A form of a material to start from, its pictures painted and uploaded. */
+async function made(mod: Mod, wish: Wish, name: string): Promise<BlockStart> {
+  const form = formNamed(wish.form) ?? itemAt(forms, 0);
+  return { form, stock: wish.stock, pictures: await paint(mod, form, wish.stock, name) };
+}
+
+/** Plain pictures of a material for each role of a form, others for every name, uploaded. */
+async function paint(
+  mod: Mod,
+  form: Form,
+  stock: string,
+  name: string,
+): Promise<Partial<Record<PictureRole, Picture>>> {
   const seed = [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 65_521, 7);
   const colour = stockNamed(stock)?.traits.mapColour ?? '#8d8d86';
-  const bytes = encodePicture(basePicture(colour, mod.header.texels, seed));
-  return call(endpoints.uploadPicture, {}, { file: { bytes, type: 'image/png' } });
+  const painted = rolesOf(form).map(async (role, i) => {
+    const bytes = encodePicture(rolePicture(role, colour, mod.header.texels, seed + i));
+    const file = { bytes, type: 'image/png' };
+    return [role, await call(endpoints.uploadPicture, {}, { file })] as const;
+  });
+  return Object.fromEntries(await Promise.all(painted));
 }
 
 function NewBlockForm() {
@@ -118,35 +152,46 @@ function NewBlockForm() {
         if (isReady) void declare(wish);
       }}
     >
-      <Stack gap="sm">
-        <TextInput
-          label="Name"
-          placeholder="Kelp glass"
-          value={wish.title}
-          onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
-          data-autofocus
-        />
-        <TextInput
-          label="Id"
-          value={name}
-          onChange={(event) => setWish({ ...wish, ownName: event.currentTarget.value })}
-          leftSection={<span className="mono soft">{namespace}:</span>}
-          leftSectionWidth={namespace.length * 7.3 + 16}
-          classNames={{ input: 'mono' }}
-          error={wrong}
-        />
-        <StartFrom wish={wish} onWish={setWish} />
-        {problem && (
-          <Text size="xs" c="var(--brick)" role="alert">
-            {problem}
-          </Text>
+      <div className={wish.from === 'stock' ? styles['halves'] : undefined}>
+        <Stack gap="sm">
+          <TextInput
+            label="Name"
+            placeholder="Kelp glass"
+            value={wish.title}
+            onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
+            data-autofocus
+          />
+          <TextInput
+            label="Id"
+            value={name}
+            onChange={(event) => setWish({ ...wish, ownName: event.currentTarget.value })}
+            leftSection={<span className="mono soft">{namespace}:</span>}
+            leftSectionWidth={namespace.length * 7.3 + 16}
+            classNames={{ input: 'mono' }}
+            error={wrong}
+          />
+          <StartFrom wish={wish} onWish={setWish} />
+          {problem && (
+            <Text size="xs" c="var(--brick)" role="alert">
+              {problem}
+            </Text>
+          )}
+        </Stack>
+        {wish.from === 'stock' && (
+          <Suspense fallback={<Waiting height="340px" />}>
+            <FormChoice
+              form={wish.form}
+              stock={wish.stock}
+              onForm={(form) => setWish({ ...wish, form })}
+            />
+          </Suspense>
         )}
-        <Group justify="flex-end">
-          <Button type="submit" disabled={!isReady}>
-            Declare the block
-          </Button>
-        </Group>
-      </Stack>
+      </div>
+      <Group justify="flex-end" mt="sm">
+        <Button type="submit" disabled={!isReady}>
+          Declare the block
+        </Button>
+      </Group>
     </form>
   );
 }
@@ -187,8 +232,8 @@ function StartFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void 
       )}
       <Text size="xs" c="dimmed">
         {wish.from === 'stock'
-          ? 'It starts as a cube with the traits of the material, a plain texture of its own, a ' +
-            'tag for its tool and a number in the registry.'
+          ? 'It starts with the traits of the material, plain textures of its own, a tag for its ' +
+            'tool and a number in the registry.'
           : 'It starts as a copy under its own name and number.'}
       </Text>
     </>

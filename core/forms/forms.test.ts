@@ -1,0 +1,172 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { drawnModels } from '../draw/index.ts';
+import { inspect } from '../inspect/index.ts';
+import { sampleMod } from '../inspect/sample.ts';
+import { resolvedModelOf, templateNamed } from '../models/index.ts';
+import {
+  applyChanges,
+  emptyMod,
+  invertChanges,
+  ModSchema,
+  nextNumber,
+  removeBlock,
+  resolveBlock,
+  stocks,
+  type Mod,
+  type Picture,
+} from '../mod/index.ts';
+import { TraitsSchema } from '../mod/traits.ts';
+import { placedState, usualSituation } from '../placing/index.ts';
+import { encodePicture, pictureFacts } from '../textures/index.ts';
+import {
+  forms,
+  formNamed,
+  newBlock,
+  pictureRoles,
+  rolePicture,
+  rolesOf,
+  type Form,
+} from './index.ts';
+
+/** The pictures of a form in a material, with facts as the server tells them. */
+function picturesOf(form: Form, colour: string, texels = 16) {
+  const pictures = rolesOf(form).map((role, i): [string, Picture] => {
+    const pixels = rolePicture(role, colour, texels, 7 + i);
+    const bytes = encodePicture(pixels).length;
+    return [role, { sha256: String(i).repeat(64), bytes, ...pictureFacts(pixels) }];
+  });
+  return Object.fromEntries(pictures);
+}
+
+function declared(mod: Mod, form: Form, stock = 'timber'): Mod {
+  const { traits } = stocks.find(({ name }) => name === stock)!;
+  const pictures = picturesOf(form, traits.mapColour, mod.header.texels);
+  return applyChanges(mod, newBlock(mod, 'groyne', 'Groyne', { form, stock, pictures }));
+}
+
+const groyne = (form: string) => {
+  const mod = declared(emptyMod('saltmarsh', 'Saltmarsh'), formNamed(form)!);
+  return { mod, block: resolveBlock(mod, 'groyne', mod.blocks['groyne']!) };
+};
+
+describe('every form', () => {
+  test.each(stocks.map(({ name }) => name))(
+    'of %s is a block without any finding, with a number of its own',
+    (stock) => {
+      expect(TraitsSchema.safeParse(stocks.find(({ name }) => name === stock)!.traits).error).toBe(
+        undefined,
+      );
+      for (const form of forms) {
+        const made = declared(emptyMod('saltmarsh', 'Saltmarsh'), form, stock);
+        expect([form.name, inspect(made)]).toEqual([form.name, []]);
+        expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
+      }
+    },
+  );
+
+  test.each(forms.map((form) => [form.name, form] as const))(
+    '%s fits the schema, fills every slot, and shows a model in every state',
+    (_, form) => {
+      for (const texels of [16, 32]) {
+        const empty = emptyMod('saltmarsh', 'Saltmarsh');
+        const mod = declared({ ...empty, header: { ...empty.header, texels } }, form);
+        expect(ModSchema.safeParse(mod).error).toBeUndefined();
+        for (const model of Object.keys(mod.models)) {
+          const { slots, missing, unusedSlots } = resolvedModelOf(mod, `saltmarsh:${model}`)!;
+          expect({ missing, unusedSlots }).toEqual({ missing: undefined, unusedSlots: [] });
+          expect([...slots.values()]).not.toContain(undefined);
+        }
+        const block = resolveBlock(mod, 'groyne', mod.blocks['groyne']!);
+        for (let state = 0; state < block.space.size; state += 1)
+          expect(drawnModels(mod, block, state).length).toBeGreaterThan(0);
+      }
+    },
+  );
+
+  test('names templates that there are, with just their slots', () => {
+    for (const { models } of forms)
+      for (const { template, slots } of Object.values(models))
+        expect(Object.keys(slots).sort()).toEqual([...templateNamed(template)!.slots].sort());
+  });
+
+  test('takes names that nobody has, and is gone with one undo', () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...forms), fc.boolean(), (form, isTaken) => {
+        const sample = sampleMod();
+        const before = isTaken
+          ? {
+              ...sample,
+              models: { ...sample.models, groyne: sample.models['bank']! },
+              textures: { ...sample.textures, groyne: sample.textures['bank']! },
+            }
+          : sample;
+        const pictures = picturesOf(form, '#8a7055');
+        const start = { form, stock: 'chalk', pictures };
+        const changes = newBlock(before, 'groyne', 'Groyne', start);
+        const after = applyChanges(before, changes);
+        for (const [name, model] of Object.entries(before.models))
+          expect(after.models[name]).toBe(model);
+        for (const [name, texture] of Object.entries(before.textures))
+          expect(after.textures[name]).toBe(texture);
+        expect(applyChanges(after, invertChanges(changes))).toEqual(before);
+      }),
+    ));
+});
+
+describe('what is placed', () => {
+  const placed = (form: string, situation: Partial<typeof usualSituation>) => {
+    const { block } = groyne(form);
+    const { placing = [] } = block.declared.states;
+    const state = placedState(placing, block.space, { ...usualSituation, ...situation });
+    return block.space.describe(state);
+  };
+
+  test('a front faces the player, a stair rises away, a trunk lies along what was clicked', () => {
+    expect(placed('six_sides', { looks: 'north' })).toBe('heading = south');
+    expect(placed('stair', { looks: 'east' })).toBe('heading = west');
+    expect(placed('column', { clicked: 'west' })).toBe('axis = x');
+    expect(placed('button', { clicked: 'up' })).toBe('side = up, pressed = false');
+  });
+
+  test('an open leaf stands a quarter turn further than a shut one', () => {
+    const { mod, block } = groyne('door_leaf');
+    const front = (words: string) => {
+      const state = Array.from({ length: block.space.size }, (_, i) => i).find(
+        (one) => block.space.describe(one) === words,
+      )!;
+      return drawnModels(mod, block, state)[0]!.orientation.front;
+    };
+    expect(front('heading = south, open = false')).toBe('south');
+    expect(front('heading = south, open = true')).toBe('west');
+    expect(front('heading = north, open = true')).toBe('east');
+  });
+});
+
+test('pictures of a role are the same for the same seed, and only plants and pads have holes', () => {
+  for (const role of pictureRoles)
+    for (const texels of [8, 16, 32]) {
+      const picture = rolePicture(role, '#a9743c', texels, 3);
+      expect(picture).toEqual(rolePicture(role, '#a9743c', texels, 3));
+      expect(pictureFacts(picture).alpha).toBe(['plant', 'pad'].includes(role) ? 'holes' : 'none');
+    }
+});
+
+test(
+  'a block copied from another one differs in name and number alone; removing it ' +
+    'retires the number for good',
+  () => {
+    const mod = sampleMod();
+    const copied = applyChanges(mod, newBlock(mod, 'quay_lamp', 'Quay lamp', { copyOf: 'lamp' }));
+    expect(copied.blocks['quay_lamp']).toEqual({
+      ...mod.blocks['lamp'],
+      names: { en: 'Quay lamp' },
+    });
+    const changes = removeBlock(copied, 'quay_lamp');
+    const removed = applyChanges(copied, changes);
+    expect(removed.ledger.retired).toEqual([{ number: 3, kind: 'block', name: 'quay_lamp' }]);
+    expect(nextNumber(removed.ledger)).toBe(4);
+    expect(applyChanges(removed, invertChanges(changes))).toEqual(copied);
+    expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
+  },
+);

@@ -1,0 +1,246 @@
+import type { Looks, Placing } from '../mod/index.ts';
+import { headings, orientationAlong, type Heading, type Orientation } from '../space/index.ts';
+import { valuesOf, type When } from '../states/index.ts';
+import type { Form, FormModel, FormProperty } from './form.ts';
+
+type LookRow = Looks['rows'][number];
+
+const heading: FormProperty = { name: 'heading', kind: 'heading', default: 'south' };
+const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false, byCode: true };
+const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
+/** What is not a whole cube hides nothing behind it and lets light through. */
+const open = { hidesNeighbours: 'never', lightAbsorbed: 0 } as const;
+/** What is cut out of its picture. */
+const cutOut = { ...open, alphaMode: 'mask' } as const;
+
+const show = (model: string, { front, top }: Partial<Orientation> = {}): LookRow['use'] => [
+  { model, ...(front && { front }), ...(top && { top }) },
+];
+/** One look for all states. */
+const always = (model: string): Looks => ({ mode: 'one-of', rows: [{ use: show(model) }] });
+const looks = (rows: LookRow[]): Looks => ({ mode: 'one-of', rows });
+
+/** A row for each value of a property, the model turned along it. */
+const turnedAlong = (property: FormProperty, model: string, when: When = {}): LookRow[] =>
+  valuesOf(property).map((value) => {
+    const upright = { front: 'south', top: 'up' } as const;
+    const { front, top } = orientationAlong(value as Heading, upright);
+    return {
+      when: { [property.name]: value, ...when },
+      use: show(model, { ...(front !== 'south' && { front }), ...(top !== 'up' && { top }) }),
+    };
+  });
+
+/** The heading that is a quarter turn clockwise from another, seen from above. */
+const clockwise: Readonly<Record<Heading, Heading>> = {
+  north: 'east',
+  east: 'south',
+  south: 'west',
+  west: 'north',
+};
+
+/** A middle with an arm to each side on which something stands. */
+const joined = (arm: FormModel, middle: FormModel) =>
+  ({
+    properties: headings.map((name): FormProperty => ({ name, kind: 'toggle', default: false })),
+    placing: headings.map((side): Placing => ({ set: side, to: 'joined', side })),
+    models: { main: middle, arm },
+    looks: {
+      mode: 'layered',
+      rows: [
+        { use: show('main') },
+        ...headings.map((side) => ({
+          when: { [side]: true },
+          use: show('arm', side === 'south' ? {} : { front: side }),
+        })),
+      ],
+    } satisfies Looks,
+    traits: open,
+    shown: { north: true, south: true },
+  }) as const;
+
+const template = (name: string, slots: FormModel['slots']): FormModel => ({
+  template: `obrank:${name}`,
+  slots,
+});
+const plain = { properties: [], placing: [], traits: {} };
+const ofColumn = { side: 'side', end: 'end' } as const;
+const ofPane = { face: 'face', edge: 'edge' } as const;
+
+/** The forms that Obrank brings along, the plain ones first. */
+export const forms: readonly Form[] = [
+  {
+    ...plain,
+    name: 'cube',
+    title: 'Cube',
+    note: 'One picture on all sides.',
+    models: { main: template('cube', { face: 'face' }) },
+    looks: always('main'),
+  },
+  {
+    ...plain,
+    name: 'ends_and_sides',
+    title: 'Ends and sides',
+    note: 'One picture round the sides, one above and below.',
+    models: { main: template('column', ofColumn) },
+    looks: always('main'),
+  },
+  {
+    name: 'six_sides',
+    title: 'Six sides',
+    note: 'A front that faces the player who places it, a back, and ends.',
+    properties: [heading],
+    placing: [towardPlayer],
+    models: {
+      main: template('cube_sided', {
+        front: 'front',
+        back: 'side',
+        left: 'side',
+        right: 'side',
+        top: 'end',
+        bottom: 'end',
+      }),
+    },
+    looks: looks(turnedAlong(heading, 'main')),
+    traits: {},
+  },
+  (() => {
+    const axis: FormProperty = { name: 'axis', kind: 'axis', default: 'y' };
+    return {
+      name: 'column',
+      title: 'Column',
+      note: 'It lies along the side that was clicked, as trunks do.',
+      properties: [axis],
+      placing: [{ set: 'axis', to: 'along the clicked side' }],
+      models: { main: template('column', ofColumn) },
+      looks: looks(turnedAlong(axis, 'main')),
+      traits: {},
+      shown: { axis: 'x' },
+    } satisfies Form;
+  })(),
+  {
+    ...plain,
+    name: 'cross',
+    title: 'Cross',
+    note: 'Two crossed planes, for plants. One walks through it.',
+    models: { main: template('cross', { plant: 'plant' }) },
+    looks: always('main'),
+    traits: { ...cutOut, shadedCorners: false },
+    shapes: { collision: 'none' },
+    item: 'flat',
+  },
+  {
+    ...plain,
+    name: 'plane',
+    title: 'Flat on the ground',
+    note: 'One picture that lies on what is below.',
+    models: { main: template('plane', { face: 'pad' }) },
+    looks: always('main'),
+    traits: cutOut,
+    shapes: { collision: 'none', outline: [{ at: [0, 0, 0], size: [16, 1, 16] }] },
+    item: 'flat',
+  },
+  {
+    name: 'slab',
+    title: 'Slab',
+    note: 'The lower or the upper half, by where one clicks.',
+    properties: [{ name: 'half', kind: 'choice', values: ['lower', 'upper'], default: 'lower' }],
+    placing: [{ set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' }],
+    models: { main: template('slab', ofColumn) },
+    looks: looks([
+      { when: { half: 'lower' }, use: show('main') },
+      {
+        when: { half: 'upper' },
+        use: [{ model: 'main', front: 'south', top: 'down', upright: true }],
+      },
+    ]),
+    traits: open,
+  },
+  {
+    name: 'stair',
+    title: 'Stair',
+    note: 'It rises away from the player who places it.',
+    properties: [heading],
+    placing: [towardPlayer],
+    models: { main: template('stair', ofColumn) },
+    looks: looks(turnedAlong(heading, 'main')),
+    traits: open,
+  },
+  {
+    ...joined(template('arms', { side: 'side' }), template('post', ofColumn)),
+    name: 'post_and_arms',
+    title: 'Post and arms',
+    note: 'Arms reach to whatever stands beside it.',
+  },
+  {
+    ...joined(template('pane_wing', ofPane), template('pane_middle', ofPane)),
+    name: 'pane',
+    title: 'Pane',
+    note: 'A thin wall that joins what stands beside it.',
+  },
+  {
+    name: 'door_leaf',
+    title: 'Door leaf',
+    note: 'It faces the player, and the mod’s code opens it.',
+    properties: [heading, { name: 'open', kind: 'toggle', default: false, byCode: true }],
+    placing: [towardPlayer],
+    models: { main: template('leaf', ofPane) },
+    looks: looks([
+      ...turnedAlong(heading, 'main', { open: false }),
+      ...headings.map((value) => ({
+        when: { heading: value, open: true },
+        use: show('main', clockwise[value] === 'south' ? {} : { front: clockwise[value] }),
+      })),
+    ]),
+    traits: open,
+  },
+  (() => {
+    const side: FormProperty = { name: 'side', kind: 'direction', default: 'south' };
+    return {
+      name: 'button',
+      title: 'Button',
+      note: 'It stands out from the side that was clicked, and can be pressed.',
+      properties: [side, pressed],
+      placing: [{ set: 'side', to: 'clicked side' }],
+      models: {
+        main: template('button', { face: 'face' }),
+        pressed: template('button_pressed', { face: 'face' }),
+      },
+      looks: looks([
+        ...turnedAlong(side, 'main', { pressed: false }),
+        ...turnedAlong(side, 'pressed', { pressed: true }),
+      ]),
+      traits: open,
+      shapes: { collision: 'none' },
+    } satisfies Form;
+  })(),
+  {
+    name: 'plate',
+    title: 'Plate',
+    note: 'A low plate that can be stepped down.',
+    properties: [pressed],
+    placing: [],
+    models: {
+      main: template('plate', { face: 'face' }),
+      pressed: template('plate_pressed', { face: 'face' }),
+    },
+    looks: looks([
+      { when: { pressed: false }, use: show('main') },
+      { when: { pressed: true }, use: show('pressed') },
+    ]),
+    traits: open,
+  },
+  {
+    ...plain,
+    name: 'carpet',
+    title: 'Carpet',
+    note: 'A thin cover of what is below.',
+    models: { main: template('carpet', { face: 'face' }) },
+    looks: always('main'),
+    traits: open,
+  },
+];
+
+/** The form of that name. */
+export const formNamed = (name: string): Form | undefined =>
+  forms.find((form) => form.name === name);

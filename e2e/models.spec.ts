@@ -1,0 +1,74 @@
+import { encodePicture } from '../core/textures/index.ts';
+import { rolePicture } from '../core/forms/index.ts';
+import { expect, saved, test } from './testing/server.ts';
+
+test('a machine with a front that faces the player, from nothing in six actions', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks`);
+  await page.getByRole('button', { name: 'New block' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Salt oven');
+  const shapes = page.getByRole('group', { name: 'Shape' });
+  await expect(shapes.getByRole('radio')).toHaveCount(14);
+  await shapes.getByText('Six sides').click();
+  await expect(page.getByText(/A front that faces the player who places it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Declare the block' }).click();
+  await expect(page).toHaveURL(/blocks\/salt_oven\/traits/);
+  await saved(page);
+  await page.getByRole('link', { name: 'States' }).click();
+  await page.getByRole('region', { name: 'States' }).getByText('Placing', { exact: true }).click();
+  await page.getByRole('button', { name: 'The player stands west of it' }).click();
+  await expect(page.getByRole('group', { name: 'Try the placing' })).toContainText('west');
+  // Complete from the start: only its name in the other language is missing.
+  await expect(page.getByLabel('Findings')).toContainText('salt_oven has no name in de');
+  await page.getByRole('link', { name: 'Textures' }).click();
+  await expect(page.getByRole('img', { name: /^saltmarsh:salt_oven/ })).toHaveCount(3);
+});
+
+test('the shape is chosen with arrows, and follows the material', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks`);
+  await expect(page.getByRole('heading', { name: 'Blocks' })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.getByLabel('Name', { exact: true }).fill('Kelp rail');
+  await page.getByRole('radio', { name: 'Cube' }).focus();
+  for (let i = 0; i < 7; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'Stair' })).toBeChecked();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/blocks\/kelp_rail\/traits/);
+  await expect(page.getByText('4 states · all with a look')).toBeVisible();
+});
+
+test('open slots of a template are found, filled by choosing and by importing, each in one step', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/salt_crust/looks`);
+  await page
+    .getByRole('button', { name: /^Model: / })
+    .first()
+    .click();
+  await page.keyboard.type('obrank:column');
+  await page.keyboard.press('Enter');
+  const foot = page.getByLabel('Findings');
+  await expect(foot).toContainText('whose slots side and end have no texture');
+  await page.getByRole('navigation', { name: 'Facets' }).getByText('Textures').click();
+  const textures = page.getByRole('region', { name: 'Textures' });
+  await expect(textures.getByText('open', { exact: true })).toHaveCount(2);
+  await textures.getByRole('combobox', { name: 'Texture' }).first().click();
+  await page.getByRole('option', { name: 'saltmarsh:reed_thatch_side', exact: true }).click();
+  await expect(textures.getByText('open', { exact: true })).toHaveCount(1);
+  const png = encodePicture(rolePicture('end', '#e9e4d8', 16, 5));
+  await textures
+    .getByRole('button', { name: 'Import a PNG' })
+    .locator('xpath=..')
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'salt.png', mimeType: 'image/png', buffer: Buffer.from(png) });
+  await expect(textures.getByText('open', { exact: true })).toHaveCount(0);
+  await expect(foot).not.toContainText('no texture');
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(textures.getByText('open', { exact: true })).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(textures.getByText('open', { exact: true })).toHaveCount(2);
+});
