@@ -72,3 +72,27 @@ test('open slots of a template are found, filled by choosing and by importing, e
   await page.keyboard.press('Control+z');
   await expect(textures.getByText('open', { exact: true })).toHaveCount(2);
 });
+
+test('a block takes another shape: what is lost is said first, its pictures stay, undo brings all back', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/reed_thatch/looks`);
+  const states = page.getByText(/states · all with a look/);
+  await expect(states).toHaveText('3 states · all with a look');
+  await page.getByRole('button', { name: 'Another shape' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Another shape for Reed thatch' });
+  await expect(dialog.getByRole('radio', { name: 'Column' })).toBeChecked();
+  await expect(dialog.getByRole('button', { name: 'Take this shape' })).toBeDisabled();
+  await dialog.getByText('Stair', { exact: true }).click();
+  await expect(dialog).toContainText(
+    'It loses 3 rows of the look, 1 rule of placing and the property axis.',
+  );
+  await expect(dialog).toContainText('Its pictures stay.');
+  await dialog.getByRole('button', { name: 'Take this shape' }).click();
+  await expect(states).toHaveText('4 states · all with a look');
+  await expect(page.getByLabel('Findings')).toContainText('Every rule passes');
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(states).toHaveText('3 states · all with a look');
+});

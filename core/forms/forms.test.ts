@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { drawnModels } from '../draw/index.ts';
 import { inspect } from '../inspect/index.ts';
-import { sampleMod } from '../inspect/sample.ts';
+import { sampleMod, withExample } from '../inspect/sample.ts';
 import { resolvedModelOf, templateNamed } from '../models/index.ts';
 import {
   applyChanges,
@@ -20,8 +20,13 @@ import { TraitsSchema } from '../mod/traits.ts';
 import { placedState, usualSituation } from '../placing/index.ts';
 import { encodePicture, pictureFacts } from '../textures/index.ts';
 import {
+  changeForm,
+  formOf,
   forms,
   formNamed,
+  keptPictures,
+  lostByForm,
+  missingRoles,
   newBlock,
   pictureRoles,
   rolePicture,
@@ -170,3 +175,74 @@ test(
     expect(() => newBlock(mod, 'lamp', 'Lamp', { copyOf: 'lamp' })).toThrow(/already/);
   },
 );
+
+describe('another form', () => {
+  const anyForm = fc.constantFrom(...forms);
+  /** The mod with the block in another form; what it has no picture for is painted. */
+  const changed = (mod: Mod, form: Form) => {
+    const kept = keptPictures(mod, 'groyne', form);
+    const painted = picturesOf(form, '#8a7055');
+    const pictures = { ...painted, ...kept };
+    expect(missingRoles(form, kept).every((role) => painted[role])).toBe(true);
+    return changeForm(mod, 'groyne', form, pictures);
+  };
+
+  test('whatever it was before: it is placed and shown as if declared so, and undo brings all back', () =>
+    fc.assert(
+      fc.property(anyForm, anyForm, (from, to) => {
+        const before = declared(emptyMod('saltmarsh', 'Saltmarsh'), from);
+        const changes = changed(before, to);
+        const after = applyChanges(before, changes);
+        const asNew = declared(emptyMod('saltmarsh', 'Saltmarsh'), to).blocks['groyne']!;
+        const block = after.blocks['groyne']!;
+        const named = ({ name, kind }: { name: string; kind: string }) => `${name} ${kind}`;
+        expect(block.states.properties.map(named).sort()).toEqual(
+          asNew.states.properties.map(named).sort(),
+        );
+        expect(block.states.placing).toEqual(asNew.states.placing);
+        expect(block.traits).toEqual(asNew.traits);
+        expect(block.shapes).toEqual(asNew.shapes);
+        expect(formOf(after, block)?.name).toBe(to.name);
+        const grave = inspect(after).filter(({ severity }) => severity !== 'hint');
+        expect(grave).toEqual([]);
+        // Nothing of the form before is left over.
+        expect(Object.keys(after.models).sort()).toEqual(
+          Object.keys(declared(emptyMod('saltmarsh', 'Saltmarsh'), to).models).sort(),
+        );
+        expect(ModSchema.safeParse(after).error).toBeUndefined();
+        expect(applyChanges(after, invertChanges(changes))).toEqual(before);
+      }),
+    ));
+
+  test('what no form brings stays: a property of its own, what it is made of, what it drops', () => {
+    const mod = withExample(sampleMod(), { '/blocks/groyne': sampleMod().blocks['lamp'] });
+    const lamp = mod.blocks['groyne']!;
+    const stair = applyChanges(mod, changed(mod, formNamed('stair')!)).blocks['groyne']!;
+    expect(stair.states.properties).toEqual(lamp.states.properties);
+    expect(stair.traits.lightEmitted).toEqual(lamp.traits.lightEmitted);
+    expect(stair.loot).toEqual(lamp.loot);
+    const cube = applyChanges(mod, changed(mod, formNamed('cube')!)).blocks['groyne']!;
+    expect(cube.states.properties.map(({ name }) => name)).toEqual(['lit']);
+  });
+
+  test('what is lost is said first', () => {
+    const { lamp } = sampleMod().blocks;
+    expect(lostByForm(lamp!, formNamed('cube')!)).toEqual([
+      '4 rows of the look',
+      '1 rule of placing',
+      'the property heading',
+    ]);
+    const plain = declared(emptyMod('saltmarsh', 'Saltmarsh'), formNamed('cube')!);
+    expect(lostByForm(plain.blocks['groyne']!, formNamed('stair')!)).toEqual([]);
+  });
+
+  test('pictures follow by the names of their slots, and the first one to what shows most', () => {
+    const mod = declared(emptyMod('saltmarsh', 'Saltmarsh'), formNamed('column')!);
+    expect(keptPictures(mod, 'groyne', formNamed('six_sides')!)).toEqual({
+      front: 'saltmarsh:groyne',
+      side: 'saltmarsh:groyne',
+      end: 'saltmarsh:groyne_end',
+    });
+    expect(keptPictures(mod, 'groyne', formNamed('pane')!)).toEqual({ face: 'saltmarsh:groyne' });
+  });
+});

@@ -3,3 +3,5 @@ export { pictureRoles, rolesOf, type Form, type FormModel, type PictureRole } fr
 export { formNamed, forms } from './forms.ts';
 export { newBlock, type BlockStart } from './new-block.ts';
 export { rolePicture } from './pictures.ts';
+export { changeForm, formOf, keptPictures, lostByForm, missingRoles } from './change-form.ts';
+export type { RolePicture, RolePictures } from './made.ts';

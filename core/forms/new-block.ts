@@ -1,22 +1,17 @@
 import { lookUp, pointer } from '../json/index.ts';
-import { freeName, heldUnder } from '../lists/index.ts';
 import {
   defaultTraits,
-  idOf,
   nextNumber,
   stockNamed,
   type Block,
   type Change,
   type Mod,
-  type Picture,
 } from '../mod/index.ts';
-import type { PlainBox, Vec3 } from '../space/index.ts';
-import { rolesOf, type Form, type PictureRole } from './form.ts';
+import type { Form } from './form.ts';
+import { madeOf, type RolePictures } from './made.ts';
 
 /** What a new block starts from: a form made of a stock material, or another block of the mod. */
-export type BlockStart =
-  | { form: Form; stock: string; pictures: Readonly<Partial<Record<PictureRole, Picture>>> }
-  | { copyOf: string };
+export type BlockStart = { form: Form; stock: string; pictures: RolePictures } | { copyOf: string };
 
 /**
  * The changes that declare a new block: complete from the start, so that nothing is found wrong
@@ -67,62 +62,5 @@ function ofMaterial(
     },
     loot: 'itself',
     tags: tag === undefined ? [] : [tag],
-  };
-}
-
-/**
- * What a form gives to a block of that name, and the textures and models that this takes, under
- * names that nobody has.
- */
-function madeOf(
-  mod: Mod,
-  block: string,
-  form: Form,
-  pictures: Readonly<Partial<Record<PictureRole, Picture>>>,
-): { changes: Change[]; parts: Pick<Block, 'states' | 'looks' | 'shapes'> } {
-  const id = (name: string) => idOf(mod.header.namespace, name);
-  const free = (kind: 'models' | 'textures', part: string, isMain: boolean) =>
-    freeName(isMain ? block : `${block}_${part}`, Object.keys(mod[kind]));
-  const textures = new Map(rolesOf(form).map((role, i) => [role, free('textures', role, i === 0)]));
-  const models = new Map(
-    Object.keys(form.models).map((part) => [part, free('models', part, part === 'main')]),
-  );
-  const textureOf = (role: PictureRole) => id(textures.get(role) ?? '');
-  const slotsOf = (slots: Readonly<Record<string, PictureRole>>) =>
-    Object.fromEntries(Object.entries(slots).map(([slot, role]) => [slot, textureOf(role)]));
-  const rows = form.looks.rows.map(({ use, ...row }) => ({
-    ...row,
-    use: use.map((candidate) => ({ ...candidate, model: id(models.get(candidate.model) ?? '') })),
-  }));
-  return {
-    changes: [
-      ...[...textures].map(([role, name]) => ({
-        path: pointer(['textures', name]),
-        after: { picture: heldUnder(pictures as Record<string, Picture>, role) },
-      })),
-      ...[...models].map(([part, name]) => {
-        const { template, slots } = heldUnder(form.models, part);
-        return { path: pointer(['models', name]), after: { template, slots: slotsOf(slots) } };
-      }),
-    ],
-    parts: {
-      states: {
-        properties: [...form.properties],
-        ...(form.placing.length && { placing: [...form.placing] }),
-      },
-      looks: { ...form.looks, rows },
-      ...(form.shapes && { shapes: scaled(form.shapes, mod.header.texels / 16) }),
-    },
-  };
-}
-
-/** Shapes whose boxes are measured in sixteenths, in the texels of the mod. */
-function scaled(shapes: NonNullable<Form['shapes']>, by: number): NonNullable<Block['shapes']> {
-  const grow = ([x, y, z]: Vec3): [number, number, number] => [x * by, y * by, z * by];
-  const scale = (shape: 'none' | readonly PlainBox[]) =>
-    shape === 'none' ? shape : shape.map(({ at, size }) => ({ at: grow(at), size: grow(size) }));
-  return {
-    ...(shapes.collision && { collision: scale(shapes.collision) }),
-    ...(shapes.outline && { outline: scale(shapes.outline) }),
   };
 }

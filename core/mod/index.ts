@@ -78,7 +78,13 @@ export { stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export { carried, resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
 export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
-export { changeProperty, orderProperties, propertyUses, type PropertyUse } from './properties.ts';
+export {
+  changeProperty,
+  orderProperties,
+  propertyUses,
+  usesInWords,
+  type PropertyUse,
+} from './properties.ts';
 export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
 export {
   namingsOf,

@@ -1,3 +1,4 @@
+import { count, listed } from '../words/index.ts';
 import { heldUnder, itemAt } from '../lists/index.ts';
 import { pointer } from '../json/index.ts';
 import {
@@ -211,6 +212,14 @@ function placingAfter(
       : [];
   });
 }
+
+/** Uses of a property in words: `8 rows of the look and 1 lot`. */
+export const usesInWords = (uses: readonly PropertyUse[]): string =>
+  listed(
+    uses.map(({ what, times }) =>
+      count(times, what, /^(row|rule) /.test(what) ? what.replace(' ', 's ') : `${what}s`),
+    ),
+  );
 
 /**
  * The changes that put another property in the place of the one at `index`, take it away (`after`

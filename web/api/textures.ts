@@ -1,13 +1,22 @@
 import { freeName, itemAt } from '../../core/lists/index.ts';
+import { rolePicture, type PictureRole } from '../../core/forms/index.ts';
+import { encodePicture } from '../../core/textures/index.ts';
 import { showTexture, type SlotUse } from '../../core/models/index.ts';
-import { idOf, lookUp, nameFrom, type Picture } from '../../core/mod/index.ts';
+import {
+  idOf,
+  lookUp,
+  nameFrom,
+  stockNamed,
+  type Mod,
+  type Picture,
+} from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
 import type { Session } from './session.ts';
 
-const upload = (file: Blob): Promise<Picture> =>
-  call(endpoints.uploadPicture, {}, { file: { bytes: file, type: 'image/png' } });
+const upload = (bytes: Blob | Uint8Array): Promise<Picture> =>
+  call(endpoints.uploadPicture, {}, { file: { bytes, type: 'image/png' } });
 
 /**
  * Sends a PNG to the server and, once it has been accepted, makes it the picture of a texture.
@@ -41,6 +50,25 @@ export async function fillWithPicture(
     { path: pointer(['textures', name]), after: { picture } },
     ...showTexture(mod, block, uses, idOf(mod.header.namespace, name)),
   ]);
+}
+
+/**
+ * Plain pictures of a material for roles of a form, others for every name of a block, sent to the
+ * server.
+ */
+export async function paintRoles(
+  mod: Mod,
+  roles: readonly PictureRole[],
+  stock: string,
+  name: string,
+): Promise<Partial<Record<PictureRole, Picture>>> {
+  const seed = [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 65_521, 7);
+  const colour = stockNamed(stock)?.traits.mapColour ?? '#8d8d86';
+  const painted = roles.map(async (role, i) => {
+    const pixels = rolePicture(role, colour, mod.header.texels, seed + i);
+    return [role, await upload(encodePicture(pixels))] as const;
+  });
+  return Object.fromEntries(await Promise.all(painted));
 }
 
 /** A name for a texture from a file's name. */

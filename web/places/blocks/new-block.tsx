@@ -2,29 +2,10 @@ import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '
 import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { useNavigate } from 'react-router';
-import {
-  lookUp,
-  nameFrom,
-  stockNamed,
-  stocks,
-  titleOf,
-  type Mod,
-  type Picture,
-} from '../../../core/mod/index.ts';
+import { lookUp, nameFrom, stocks, titleOf, type Mod } from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
-import {
-  formNamed,
-  forms,
-  newBlock,
-  rolePicture,
-  rolesOf,
-  type BlockStart,
-  type Form,
-  type PictureRole,
-} from '../../../core/forms/index.ts';
-import { encodePicture } from '../../../core/textures/index.ts';
-import { endpoints } from '../../../core/api/index.ts';
-import { call } from '../../api/client.ts';
+import { formNamed, forms, newBlock, rolesOf, type BlockStart } from '../../../core/forms/index.ts';
+import { paintRoles } from '../../api/textures.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
@@ -33,7 +14,7 @@ import styles from './new-block.module.css';
 
 /** It brings the drawing along, which a page that only shows blocks does not need. */
 const FormChoice = lazy(() =>
-  import('./form-choice.tsx').then((file) => ({ default: file.FormChoice })),
+  import('../../parts/form-choice.tsx').then((file) => ({ default: file.FormChoice })),
 );
 
 const dialog = { open: false, listeners: new Set<() => void>() };
@@ -116,24 +97,11 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
 /** A form of a material to start from, its pictures painted and uploaded. */
 async function made(mod: Mod, wish: Wish, name: string): Promise<BlockStart> {
   const form = formNamed(wish.form) ?? itemAt(forms, 0);
-  return { form, stock: wish.stock, pictures: await paint(mod, form, wish.stock, name) };
-}
-
-/** Plain pictures of a material for each role of a form, others for every name, uploaded. */
-async function paint(
-  mod: Mod,
-  form: Form,
-  stock: string,
-  name: string,
-): Promise<Partial<Record<PictureRole, Picture>>> {
-  const seed = [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 65_521, 7);
-  const colour = stockNamed(stock)?.traits.mapColour ?? '#8d8d86';
-  const painted = rolesOf(form).map(async (role, i) => {
-    const bytes = encodePicture(rolePicture(role, colour, mod.header.texels, seed + i));
-    const file = { bytes, type: 'image/png' };
-    return [role, await call(endpoints.uploadPicture, {}, { file })] as const;
-  });
-  return Object.fromEntries(await Promise.all(painted));
+  return {
+    form,
+    stock: wish.stock,
+    pictures: await paintRoles(mod, rolesOf(form), wish.stock, name),
+  };
 }
 
 function NewBlockForm() {

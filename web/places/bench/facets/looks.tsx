@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
-import { Button, SegmentedControl } from '@mantine/core';
+import { Button, Group, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
@@ -15,6 +15,7 @@ import { useStable } from '../../../parts/use-stable.ts';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
+import { AnotherShape } from './another-shape.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
 import { Cap } from '../../../parts/keys/cap.tsx';
@@ -79,15 +80,18 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       <Invitations {...{ editor, matrix, onMatrix }} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
-      {mode === 'layered' &&
-        space.properties.some(
-          (property) =>
-            property.kind === 'toggle' && (headings as readonly string[]).includes(property.name),
-        ) && (
-          <Button variant="default" onClick={addArms}>
-            Add an arm for each side
-          </Button>
-        )}
+      <Group mt="sm">
+        <AnotherShape editor={editor} />
+        {mode === 'layered' &&
+          space.properties.some(
+            (property) =>
+              property.kind === 'toggle' && (headings as readonly string[]).includes(property.name),
+          ) && (
+            <Button variant="default" onClick={addArms}>
+              Add an arm for each side
+            </Button>
+          )}
+      </Group>
     </>
   );
 }

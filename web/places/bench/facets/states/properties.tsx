@@ -6,6 +6,7 @@ import {
   changeProperty,
   orderProperties,
   propertyUses,
+  usesInWords,
   type Block,
 } from '../../../../../core/mod/index.ts';
 import { namePattern } from '../../../../../core/mod/names.ts';
@@ -15,7 +16,7 @@ import {
   valuesOf,
   type Property,
 } from '../../../../../core/states/index.ts';
-import { count, listed } from '../../../../../core/words/index.ts';
+import { count } from '../../../../../core/words/index.ts';
 import { useSession } from '../../../../api/hooks.tsx';
 import { CommitField } from '../../../../parts/commit-field.tsx';
 import type { FacetProps } from '../index.tsx';
@@ -345,9 +346,8 @@ function Removal({
       </Popover.Target>
       <Popover.Dropdown>
         <p className={styles['touched']}>
-          Removing {property} touches{' '}
-          {listed(uses.map(({ what, times }) => `${times} ${times === 1 ? what : inPlural(what)}`))}
-          . They stay as they are for its default; what asks for another value goes.
+          Removing {property} touches {usesInWords(uses)}. They stay as they are for its default;
+          what asks for another value goes.
         </p>
         <Button
           color="brick"
@@ -364,5 +364,3 @@ function Removal({
 }
 
 /** More than one use of a property: "rows of the look", "rules of placing", "lots". */
-const inPlural = (what: string): string =>
-  /^(row|rule) /.test(what) ? what.replace(' ', 's ') : `${what}s`;

@@ -1,13 +1,14 @@
 import { useEffect, useRef } from 'react';
-import { drawForm } from '../../../core/draw/index.ts';
-import { formNamed, forms, type Form } from '../../../core/forms/index.ts';
-import type { Pixels } from '../../../core/textures/index.ts';
-import { useModPart } from '../../api/hooks.tsx';
-import { Later } from '../../parts/later.tsx';
+import { drawForm } from '../../core/draw/index.ts';
+import { formNamed, forms, type Form } from '../../core/forms/index.ts';
+import type { Pixels } from '../../core/textures/index.ts';
+import { useModPart } from '../api/hooks.tsx';
+import { Later } from './later.tsx';
 import styles from './form-choice.module.css';
 
 interface ChoiceProps {
-  form: string;
+  /** None where it has no form that is known. */
+  form: string | undefined;
   stock: string;
   onForm: (form: string) => void;
 }
@@ -35,7 +36,7 @@ export function FormChoice({ form, stock, onForm }: ChoiceProps) {
           </label>
         ))}
       </div>
-      <p className="note">{formNamed(form)?.note}</p>
+      <p className="note">{formNamed(form ?? '')?.note}</p>
     </fieldset>
   );
 }
