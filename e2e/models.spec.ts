@@ -96,3 +96,24 @@ test('a block takes another shape: what is lost is said first, its pictures stay
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(states).toHaveText('3 states · all with a look');
 });
+
+test('an outline is fitted to the model: how many boxes, how much air, in every state, with undo', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  const shapes = page.getByRole('region', { name: 'Shapes' });
+  await shapes.getByRole('button', { name: 'Fit to the model' }).last().click();
+  const covers = shapes.getByRole('radiogroup', { name: 'Boxes that cover the model' });
+  await expect(covers.getByRole('radio')).toHaveCount(6);
+  await expect(covers).toContainText('One box more would take');
+  await covers.getByText('2 boxes', { exact: true }).click();
+  await expect(covers).toContainText(/One bumps into air at most \d\.\d texels/);
+  await covers.getByRole('button', { name: 'Use 2 boxes' }).click();
+  await expect(shapes.getByText('by state')).toBeVisible();
+  await expect(shapes.getByText(/^2 boxes in this state/)).toBeVisible();
+  await expect(page.getByLabel('Findings')).toContainText('Every rule passes');
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(shapes.getByText('by state')).toHaveCount(0);
+});

@@ -74,12 +74,12 @@ await withApplication(async (address, browser) => {
     await page.getByRole('region', { name: 'Blast' }).getByText('In a wall').click();
     await page.getByText(/the band holds/).waitFor();
   });
-  await shot('bench-ground', 'blocks/tide_lantern/traits?state=13', 'dark', async (page) => {
-    await page.getByText('Ground', { exact: true }).click();
-    await page
-      .getByRole('navigation', { name: 'Parts of the traits' })
-      .getByRole('button', { name: /Light/ })
-      .click();
+  await shot('new-block', 'blocks', 'light', async (page) => {
+    await page.getByRole('button', { name: 'New block' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Salt oven');
+    await page.getByRole('combobox', { name: 'Stock material' }).click();
+    await page.getByRole('option', { name: 'Brick' }).click();
+    await page.getByText('Six sides', { exact: true }).click();
   });
   await shot('data-traits', 'data/traits', 'light', async (page) => {
     for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/])

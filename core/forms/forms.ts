@@ -10,8 +10,8 @@ const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false,
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
 /** What is not a whole cube hides nothing behind it and lets light through. */
 const open = { hidesNeighbours: 'never', lightAbsorbed: 0 } as const;
-/** What is cut out of its picture. */
-const cutOut = { ...open, alphaMode: 'mask' } as const;
+/** What its picture has holes in. */
+const withHoles = { ...open, alphaMode: 'mask' } as const;
 
 const show = (model: string, { front, top }: Partial<Orientation> = {}): LookRow['use'] => [
   { model, ...(front && { front }), ...(top && { top }) },
@@ -125,7 +125,7 @@ export const forms: readonly Form[] = [
     note: 'Two crossed planes, for plants. One walks through it.',
     models: { main: template('cross', { plant: 'plant' }) },
     looks: always('main'),
-    traits: { ...cutOut, shadedCorners: false },
+    traits: { ...withHoles, shadedCorners: false },
     shapes: { collision: 'none' },
     item: 'flat',
   },
@@ -136,7 +136,7 @@ export const forms: readonly Form[] = [
     note: 'One picture that lies on what is below.',
     models: { main: template('plane', { face: 'pad' }) },
     looks: always('main'),
-    traits: cutOut,
+    traits: withHoles,
     shapes: { collision: 'none', outline: [{ at: [0, 0, 0], size: [16, 1, 16] }] },
     item: 'flat',
   },

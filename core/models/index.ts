@@ -13,3 +13,5 @@ export { fillSlots, showTexture, type SlotUse } from './fill-slots.ts';
 export { modelFillsCell, plainBoxes } from './facts.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
 export { shapeByState, shapeIn } from './shapes.ts';
+export { fitBoxes, type Fit } from './fit.ts';
+export { fittedShapes, type FittedShape } from './fitted-shapes.ts';

@@ -6,6 +6,7 @@ import type { Shape } from '../../../../../core/mod/index.ts';
 import type { Rows } from '../../../../../core/states/index.ts';
 import { count } from '../../../../../core/words/index.ts';
 import { useMod, type BlockEditor } from '../../../../api/hooks.tsx';
+import { Fit } from './fit.tsx';
 import { Field } from '../../../../parts/field.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 import styles from '../../../../parts/field.module.css';
@@ -89,6 +90,12 @@ function ShapeField({
           </button>
         )
       )}
+      <Fit
+        block={block}
+        onFit={(many, fitted) =>
+          put(`Fit the ${shape} shape with ${count(many, 'box', 'boxes')}`, fitted)
+        }
+      />
     </Field>
   );
 }
@@ -108,7 +115,7 @@ function ShapeSelect({ label, value, onValue }: SelectProps) {
   return (
     <Select
       aria-label={label}
-      w={128}
+      w={114}
       allowDeselect={false}
       data={[...named, ...own]}
       value={Array.isArray(value) ? 'boxes' : value}
