@@ -10,7 +10,7 @@ const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false,
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
 /** What is not a whole cube hides nothing behind it and lets light through. */
 const open = { hidesNeighbours: 'never', lightAbsorbed: 0 } as const;
-/** What its picture has holes in. */
+/** What is drawn with the holes of its picture. */
 const withHoles = { ...open, alphaMode: 'mask' } as const;
 
 const show = (model: string, { front, top }: Partial<Orientation> = {}): LookRow['use'] => [
