@@ -13,21 +13,32 @@ import {
   type Mod,
 } from '../mod/index.ts';
 import { ownModel, resolvedModelOf, textureOf } from '../models/index.ts';
+import { valuesOf } from '../states/index.ts';
 import { count } from '../words/index.ts';
 import { forms } from './forms.ts';
 import { rolesOf, type Form, type PictureRole } from './form.ts';
 import { madeOf, type RolePictures } from './made.ts';
 
 type Own = Block['states']['properties'][number];
+/** Whether a property is one of a list: called so, of the same kind and values. */
 const isAmong = (property: Own, list: readonly Own[]): boolean =>
-  list.some(({ name, kind }) => name === property.name && kind === property.kind);
+  list.some(
+    (one) =>
+      one.name === property.name &&
+      one.kind === property.kind &&
+      sameData(valuesOf(one), valuesOf(property)),
+  );
 
-/** The properties of a block that came with some form and that another form does not have. */
+/**
+ * The properties of a block that make room for another form: those that came with some form and
+ * that this one does not have, and those that are called as one of its own and mean something else.
+ */
 const leaving = ({ states }: Block, form: Form): Own[] =>
   states.properties.filter(
     (property) =>
-      forms.some(({ properties }) => isAmong(property, properties)) &&
-      !isAmong(property, form.properties),
+      !isAmong(property, form.properties) &&
+      (form.properties.some(({ name }) => name === property.name) ||
+        forms.some(({ properties }) => isAmong(property, properties))),
   );
 
 /** A block's traits in another form: what the form brings instead of what came with the one before. */
@@ -37,6 +48,14 @@ function traitsIn(mod: Mod, block: Block, form: Form): Block['traits'] {
     ([trait, value]) => !sameData(before[trait as keyof Block['traits']], value),
   );
   return { ...Object.fromEntries(own), ...form.traits };
+}
+
+/** How a block is held in another form, where that followed from the form before. */
+function identityIn(mod: Mod, block: Block, form: Form): Block['identity'] {
+  const { identity } = block;
+  const before = formOf(mod, block);
+  const followed = before !== undefined && identity.item === (before.item ?? 'block');
+  return followed ? { ...identity, item: form.item ?? 'block' } : identity;
 }
 
 /** Whether pictures may have holes in a block with those traits. */
@@ -96,9 +115,9 @@ export function lostByForm(block: Block, form: Form): string[] {
  * The changes by which a block takes another form: its properties, placing, look, models and shapes
  * are those of the form; what it is made of stays, and so do properties that no form brings. What
  * asked for a property that goes is put right as if that had its default for ever; saved worlds
- * keep their codes. A model that was nothing but a template with pictures, for this block alone, makes
- * room; models with boxes of their own stay in the library. Throws a RangeError when
- * a picture for a role of the form is not given.
+ * keep their codes. A model that was nothing but a template with pictures, for this block alone,
+ * makes room; models with boxes of their own stay in the library. Throws a RangeError when a picture
+ * for a role of the form is not given.
  */
 export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePictures): Change[] {
   const changes: Change[] = [];
@@ -109,6 +128,7 @@ export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePic
   };
   const held = () => heldUnder(now.blocks, name);
   const traits = traitsIn(mod, held(), form);
+  const identity = identityIn(mod, held(), form);
   for (const gone of leaving(held(), form)) {
     const index = held().states.properties.findIndex(({ name: one }) => one === gone.name);
     apply(changeProperty(now, name, index, undefined));
@@ -119,7 +139,7 @@ export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePic
   apply(orphansOf(mod, name).map((model) => taken(mod, model)));
   const made = madeOf(now, name, form, pictures);
   apply(made.changes);
-  apply(partsOf(name, held(), traits, made.parts));
+  apply(partsOf(name, held(), { ...made.parts, traits, identity }));
   return changes;
 }
 
@@ -150,8 +170,7 @@ const taken = ({ models }: Mod, name: string): Change => ({
 function partsOf(
   name: string,
   block: Block,
-  traits: Block['traits'],
-  { states, looks, shapes }: Pick<Block, 'states' | 'looks' | 'shapes'>,
+  { states, looks, shapes, traits, identity }: Omit<Block, 'loot' | 'tags' | 'itemTags' | 'names'>,
 ): Change[] {
   const { placing: _old, ...kept } = block.states;
   const put = (part: keyof Block, after: unknown): Change => ({
@@ -163,6 +182,7 @@ function partsOf(
     put('states', { ...kept, ...(states.placing && { placing: states.placing }) }),
     put('looks', looks),
     put('traits', traits),
+    put('identity', identity),
     ...(block.shapes || shapes ? [put('shapes', shapes)] : []),
   ];
 }

@@ -202,6 +202,7 @@ describe('another form', () => {
         expect(block.states.placing).toEqual(asNew.states.placing);
         expect(block.traits).toEqual(asNew.traits);
         expect(block.shapes).toEqual(asNew.shapes);
+        expect(block.identity).toEqual(asNew.identity);
         expect(formOf(after, block)?.name).toBe(to.name);
         const grave = inspect(after).filter(({ severity }) => severity !== 'hint');
         expect(grave).toEqual([]);
@@ -223,6 +224,21 @@ describe('another form', () => {
     expect(stair.loot).toEqual(lamp.loot);
     const cube = applyChanges(mod, changed(mod, formNamed('cube')!)).blocks['groyne']!;
     expect(cube.states.properties.map(({ name }) => name)).toEqual(['lit']);
+  });
+
+  test('a property that is called as one of the form and means something else makes room', () => {
+    for (const half of [
+      { name: 'half', kind: 'toggle', default: false },
+      { name: 'half', kind: 'choice', values: ['left', 'right'], default: 'left' },
+    ]) {
+      const mod = declared(emptyMod('saltmarsh', 'Saltmarsh'), formNamed('cube')!);
+      const before = withExample(mod, { '/blocks/groyne/states/properties': [half] });
+      expect(lostByForm(before.blocks['groyne']!, formNamed('slab')!)).toEqual([
+        'the property half',
+      ]);
+      const slab = applyChanges(before, changed(before, formNamed('slab')!)).blocks['groyne']!;
+      expect(slab.states.properties).toEqual(formNamed('slab')!.properties);
+    }
   });
 
   test('what is lost is said first', () => {

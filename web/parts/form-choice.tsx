@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useId, useRef } from 'react';
 import { drawForm } from '../../core/draw/index.ts';
 import { formNamed, forms, type Form } from '../../core/forms/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
@@ -15,6 +15,7 @@ interface ChoiceProps {
 
 /** The forms that a block can have, each drawn in the material that is chosen. */
 export function FormChoice({ form, stock, onForm }: ChoiceProps) {
+  const group = useId();
   return (
     <fieldset className={styles['choice']}>
       <legend>Shape</legend>
@@ -23,7 +24,7 @@ export function FormChoice({ form, stock, onForm }: ChoiceProps) {
           <label key={one.name} className={styles['form']} title={one.note}>
             <input
               type="radio"
-              name="form"
+              name={group}
               checked={one.name === form}
               onChange={() => onForm(one.name)}
             />

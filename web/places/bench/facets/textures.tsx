@@ -131,12 +131,16 @@ function useTaking(
   const namespace = useModPart((mod) => mod.header.namespace);
   const [problem, setProblem] = useState<string>();
   const name = texture === undefined ? undefined : ownName(namespace, texture);
+  const refused =
+    texture !== undefined && name === undefined
+      ? 'It belongs to another mod. Choose a texture of this one to show instead.'
+      : undefined;
   const takeIn = (file: File) =>
-    texture === undefined
+    name === undefined
       ? fillWithPicture(session, block, uses, file)
-      : uploadTexture(session, name ?? block, file);
+      : uploadTexture(session, name, file);
   const take = async (file: File | null) => {
-    if (!file) return;
+    if (!file || refused !== undefined) return;
     setProblem(undefined);
     try {
       await takeIn(file);
@@ -144,10 +148,6 @@ function useTaking(
       setProblem(messageOf(error));
     }
   };
-  const refused =
-    texture !== undefined && name === undefined
-      ? 'It belongs to another mod. Choose a texture of this one to show instead.'
-      : undefined;
   return { take, problem, refused };
 }
 

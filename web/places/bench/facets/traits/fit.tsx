@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import clsx from 'clsx';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useId, useMemo, useState } from 'react';
 import { fittedShapes, type FittedShape } from '../../../../../core/models/index.ts';
 import type { ResolvedBlock } from '../../../../../core/mod/index.ts';
 import { count } from '../../../../../core/words/index.ts';
@@ -11,7 +11,7 @@ const mostBoxes = 6;
 
 interface FitProps {
   block: ResolvedBlock;
-  /** How many boxes the shape has now, where it is one of these. */
+  /** Takes a shape: how many boxes it has, and what they are in each state. */
   onFit: (boxes: number, rows: FittedShape['rows']) => void;
 }
 
@@ -27,8 +27,11 @@ export function Fit({ block, onFit }: FitProps) {
 }
 
 function Fits({ block, onFit, onClose }: FitProps & { onClose: () => void }) {
-  const mod = useMod();
-  const fits = useMemo(() => fittedShapes(mod, block, mostBoxes), [mod, block]);
+  // Fitting takes longer than a frame: it follows what is typed when there is time.
+  const mod = useDeferredValue(useMod());
+  const shown = useDeferredValue(block);
+  const fits = useMemo(() => fittedShapes(mod, shown, mostBoxes), [mod, shown]);
+  const group = useId();
   const [chosen, setChosen] = useState(0);
   const fit = fits?.[chosen];
   if (!fits) return <p className="note">Its states show it in too many ways to fit them all.</p>;
@@ -39,7 +42,7 @@ function Fits({ block, onFit, onClose }: FitProps & { onClose: () => void }) {
         <label key={index} className={clsx(styles['fit'], index === chosen && styles['chosen'])}>
           <input
             type="radio"
-            name={`fit ${block.name}`}
+            name={group}
             checked={index === chosen}
             onChange={() => setChosen(index)}
           />
