@@ -2,6 +2,7 @@
 export {
   drawIsometric,
   fillingView,
+  tintOf,
   wholeCell,
   type DrawnModel,
   type PixelsOf,

@@ -13,6 +13,10 @@ export interface DrawnModel {
   shift?: Vec3;
 }
 
+/** The colour by which a face of a model is multiplied; undefined for one that is not tinted. */
+export const tintOf = (model: DrawnModel, quad: Quad): DrawnModel['tint'] =>
+  quad.untinted ? undefined : model.tint;
+
 /** The pixels of one frame of a texture; undefined draws the marker. */
 export type PixelsOf = (texture: string) => Pixels | undefined;
 
@@ -178,7 +182,7 @@ function fillFace(
   ];
   const [au, av, bu, bv] = [uv3[0] - uv0[0], uv3[1] - uv0[1], uv1[0] - uv0[0], uv1[1] - uv0[1]];
   const known = pixels !== marker;
-  const [tr, tg, tb] = known ? (model.tint ?? [1, 1, 1]) : [1, 1, 1];
+  const [tr, tg, tb] = (known ? tintOf(model, quad) : undefined) ?? [1, 1, 1];
   const mode = known ? model.alphaMode : 'opaque';
   const cutoff = (model.alphaCutoff ?? 0.5) * 255;
   const low = (pick: (p: { x: number; y: number }) => number) =>

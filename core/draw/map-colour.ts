@@ -3,6 +3,7 @@ import { textureOf } from '../models/index.ts';
 import { resolveBlocks, stocks, titleOf, type Mod, type ResolvedBlock } from '../mod/index.ts';
 import { rotationOf, turn, type Vec3 } from '../space/index.ts';
 import { drawnModels } from './block.ts';
+import { tintOf } from './isometric.ts';
 
 /**
  * The colour that a block has seen from above: the mean of the textures of its faces that look up,
@@ -13,15 +14,17 @@ import { drawnModels } from './block.ts';
 export function meanFromAbove(mod: Mod, block: ResolvedBlock, state: number): string | undefined {
   const sum = [0, 0, 0];
   let area = 0;
-  for (const { quads, orientation, tint = [1, 1, 1] } of drawnModels(mod, block, state)) {
-    const rotation = rotationOf(orientation);
-    for (const { normal, corners, texture } of quads) {
+  for (const model of drawnModels(mod, block, state)) {
+    const rotation = rotationOf(model.orientation);
+    for (const quad of model.quads) {
+      const { normal, corners, texture } = quad;
       const mean = texture === undefined ? undefined : textureOf(mod, texture)?.picture.mean;
       const up = turn(rotation, normal)[1];
       if (!mean || up < 0.5) continue;
       const size =
         lengthOf(across(minus(corners[1], corners[0]), minus(corners[3], corners[0]))) * up;
       area += size;
+      const tint = tintOf(model, quad) ?? [1, 1, 1];
       [1, 3, 5].forEach(
         (offset, i) =>
           (sum[i]! += size * tint[i]! * Number.parseInt(mean.slice(offset, offset + 2), 16)),

@@ -20,9 +20,18 @@ export const BoxSideSchema = z.strictObject({
     .max(3)
     .optional()
     .meta({ description: 'Quarter turns of the picture, clockwise.' }),
+  mirrored: z
+    .boolean()
+    .optional()
+    .meta({ description: 'The picture is mirrored, left to right, before it is turned.' }),
+  untinted: z
+    .boolean()
+    .optional()
+    .meta({ description: 'The tint of the block does not colour it.' }),
 });
 export const BoxSchema = z.strictObject({
   name: Name.optional(),
+  group: Name.optional().meta({ description: 'The part of the model that it belongs to.' }),
   at: Triple,
   size: Triple,
   spin: z
@@ -32,11 +41,14 @@ export const BoxSchema = z.strictObject({
   sides: partRecordOf(sides, BoxSideSchema),
 });
 export type Box = z.output<typeof BoxSchema>;
+export type BoxSide = z.output<typeof BoxSideSchema>;
+/** So many boxes a model can have. */
+export const mostBoxes = 1024;
 
 export const ModelSchema = z.strictObject({
   template: Id.optional(),
   slots: recordOf(Name, Id).optional(),
-  boxes: z.array(BoxSchema).max(1024).optional(),
+  boxes: z.array(BoxSchema).max(mostBoxes).optional(),
 });
 export type Model = z.output<typeof ModelSchema>;
 

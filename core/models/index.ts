@@ -4,13 +4,37 @@ export { resolveModel, type FindModel, type ResolvedModel, type TexturedBox } fr
 export {
   modelQuads,
   naturalCrop,
+  pictureFrame,
   spinPoint,
   uprightQuads,
   type Quad,
   type TextureSize,
 } from './quads.ts';
 export { fillSlots, showTexture, type SlotUse } from './fill-slots.ts';
-export { modelFillsCell, plainBoxes } from './facts.ts';
+export { cornersOf, modelFillsCell, plainBox, plainBoxes } from './facts.ts';
+export {
+  added,
+  again,
+  aligned,
+  grouped,
+  repeated,
+  spaceOf,
+  without,
+  type Added,
+  type Alignment,
+} from './boxes/arrange.ts';
+export {
+  mirrored,
+  moved,
+  sized,
+  snapped,
+  tidy,
+  type Chosen,
+  type TextureWay,
+} from './boxes/change.ts';
+export { boxesAsText, boxesFromText } from './boxes/text.ts';
+export { boxesOf, withBoxes, modelWithBoxes } from './boxes/own.ts';
+export { boxUnder, type Ray, type Struck } from './boxes/pick.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
 export { shapeByState, shapeIn } from './shapes.ts';
 export { fitBoxes, type Fit } from './fit.ts';

@@ -25,6 +25,10 @@ export interface Quad {
   side: Side;
   texture: string | undefined;
   slot: string;
+  /** The number of its box in the model. */
+  box: number;
+  /** The block's tint does not colour it. */
+  untinted?: boolean;
   /** For each corner u to the right and v downward, 0 to 1 over one frame of the texture. */
   uv: readonly (readonly [number, number])[];
   /** The side of the cell that the quad lies in, where a neighbour may hide it. */
@@ -38,7 +42,7 @@ export interface Quad {
 export type TextureSize = (texture: string) => { width: number; height: number } | undefined;
 
 /** For each side: the way up of its picture and the way right, as seen from outside. */
-const pictureFrame: Record<Side, { up: Vec3; right: Vec3 }> = {
+export const pictureFrame: Record<Side, { up: Vec3; right: Vec3 }> = {
   front: { up: [0, 1, 0], right: [1, 0, 0] },
   back: { up: [0, 1, 0], right: [-1, 0, 0] },
   left: { up: [0, 1, 0], right: [0, 0, -1] },
@@ -78,8 +82,8 @@ export function naturalCrop(
  * @example modelQuads(resolveModel(model, find, 16), 16, sizeOf).length // 6 for a cube
  */
 export const modelQuads = (model: ResolvedModel, texels: number, sizeOf: TextureSize): Quad[] =>
-  model.boxes.flatMap((box) =>
-    sides.flatMap((side) => (box.sides[side] ? [quad(box, side, texels, sizeOf)] : [])),
+  model.boxes.flatMap((box, i) =>
+    sides.flatMap((side) => (box.sides[side] ? [quad(box, i, side, texels, sizeOf)] : [])),
   );
 
 /**
@@ -100,11 +104,11 @@ export function uprightQuads(
     const [a, b, c] = turn(back, [x - middle, y - middle, z - middle]);
     return [a + middle, b + middle, c + middle];
   };
-  return model.boxes.flatMap((box) =>
+  return model.boxes.flatMap((box, i) =>
     sides.flatMap((side) => {
       const made = box.sides[side];
       if (!made) return [];
-      const plain = quad(box, side, texels, sizeOf);
+      const plain = quad(box, i, side, texels, sizeOf);
       if (box.spin?.by) return [plain];
       const lies = sides.find(
         (one) => facing(identityOrientation, one) === facing(orientation, side),
@@ -115,6 +119,7 @@ export function uprightQuads(
       const crop = made.crop && onItsSide ? turnedCrop(made.crop) : made.crop;
       const lying = quad(
         { ...box, ...orientBox(box, orientation, texels), sides: { [lies]: { ...made, crop } } },
+        i,
         lies,
         texels,
         sizeOf,
@@ -131,7 +136,13 @@ const turnedCrop = ([left, top, width, height]: readonly [number, number, number
   number,
 ] => [left + (width - height) / 2, top + (height - width) / 2, height, width];
 
-function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize): Quad {
+function quad(
+  box: TexturedBox,
+  number: number,
+  side: Side,
+  texels: number,
+  sizeOf: TextureSize,
+): Quad {
   const made = box.sides[side]!;
   const { up, right } = pictureFrame[side];
   const normal = sideStep(side);
@@ -151,6 +162,8 @@ function quad(box: TexturedBox, side: Side, texels: number, sizeOf: TextureSize)
     side,
     texture: made.texture,
     slot: made.slot,
+    box: number,
+    untinted: made.untinted,
     uv: uvOf(
       made,
       naturalCrop(box, side, texels),
@@ -178,7 +191,7 @@ export function spinPoint(
 }
 
 function uvOf(
-  made: { crop?: readonly number[]; quarters?: number },
+  made: { crop?: readonly number[]; quarters?: number; mirrored?: boolean },
   natural: readonly number[],
   texels: number,
   size = { width: texels, height: texels },
@@ -196,11 +209,12 @@ function uvOf(
         itemAt(natural, 2) / texels,
         itemAt(natural, 3) / texels,
       ];
+  const [from, to] = made.mirrored ? [left + width, left] : [left, left + width];
   const corners: [number, number][] = [
-    [left, top],
-    [left, top + height],
-    [left + width, top + height],
-    [left + width, top],
+    [from, top],
+    [from, top + height],
+    [to, top + height],
+    [to, top],
   ];
   // Turned clockwise by a quarter, the corner at the top left shows what was at the bottom left.
   return corners.map((_, i) => itemAt(corners, (i + (made.quarters ?? 0)) % 4));

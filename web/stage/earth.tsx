@@ -145,6 +145,7 @@ function cube(texels: number): DrawnModel['quads'] {
     touches: sideOf[direction],
     texture: undefined,
     slot: 'earth',
+    box: 0,
     uv: [
       [0, 0],
       [0, 1],

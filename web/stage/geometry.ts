@@ -1,6 +1,6 @@
 import { itemAt } from '../../core/lists/index.ts';
 import * as THREE from 'three';
-import { isHidden, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
+import { isHidden, tintOf, type DrawnModel, type Hidden } from '../../core/draw/index.ts';
 import { rotationOf, turn, type Direction, type Vec3 } from '../../core/space/index.ts';
 
 /** The faces of one texture as one mesh. */
@@ -60,13 +60,14 @@ export function partsOf(models: readonly PlacedModel[], texels: number): Part[] 
     ];
     for (const quad of model.quads) {
       if (isHidden(model, quad, model.hidden ?? nothing, texels)) continue;
-      const key = `${model.alphaMode} ${String(model.tint)} ${quad.texture ?? ''}`;
+      const tint = tintOf(model, quad);
+      const key = `${model.alphaMode} ${String(tint)} ${quad.texture ?? ''}`;
       const made = parts.get(key) ?? {
         part: {
           texture: quad.texture,
           alphaMode: model.alphaMode,
           alphaCutoff: model.alphaCutoff ?? 0.5,
-          tint: model.tint ?? [1, 1, 1],
+          tint: tint ?? [1, 1, 1],
         },
         positions: [],
         uvs: [],
