@@ -12,6 +12,7 @@ import { NewMod } from './places/blocks/new-mod.tsx';
 import { firstPlace, places } from './places/places.ts';
 
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
+const ModelDesk = lazy(() => import('./places/desk/desk.tsx'));
 /** Every shared control in its states: for those who work on the page, and in no build. */
 const Parts = import.meta.env.DEV ? lazy(() => import('./places/parts/parts.tsx')) : undefined;
 
@@ -38,6 +39,8 @@ export function App() {
         ))}
         <Route path="blocks/:block" element={<Bench />} />
         <Route path="blocks/:block/:facet" element={<Bench />} />
+        <Route path="models/:model" element={<ModelDesk />} />
+        <Route path="models/:model/:station" element={<ModelDesk />} />
         {Parts && <Route path="parts" element={<Parts />} />}
         <Route path="*" element={<Nowhere />} />
       </Route>

@@ -16,6 +16,8 @@ export interface KitLimits {
   boxes: number;
   /** How far outside the cell a box may reach, in texels of sixteen a block. */
   reach: number;
+  /** The step in degrees to which a box can be spun; 0 where any angle is shown. */
+  spinStep: number;
   /** The longest side of a texture frame, in texels. */
   textureSide: number;
 }

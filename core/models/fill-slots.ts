@@ -62,16 +62,33 @@ export function fillSlots(
         after: { ...own.slots, ...filled },
       },
     ];
+  return ownModelFor(mod, block, model, filled).changes;
+}
+
+/**
+ * The changes that give a block a model of its own that starts from a template, named after the
+ * block and shown in its place, and that model's name.
+ */
+export function ownModelFor(
+  mod: Mod,
+  block: string,
+  template: string,
+  slots: Readonly<Record<string, string>> = {},
+): { changes: Change[]; model: string } {
   const { looks } = heldUnder(mod.blocks, block);
-  const made = freeName(block, Object.keys(mod.models));
-  return [
-    { path: pointer(['models', made]), after: { template: model, slots: filled } },
+  const model = freeName(block, Object.keys(mod.models));
+  const changes = [
+    {
+      path: pointer(['models', model]),
+      after: { template, ...(Object.keys(slots).length && { slots: { ...slots } }) },
+    },
     {
       path: pointer(['blocks', block, 'looks', 'rows']),
       before: looks.rows,
-      after: showing(looks.rows, model, idOf(mod.header.namespace, made)),
+      after: showing(looks.rows, template, idOf(mod.header.namespace, model)),
     },
   ];
+  return { changes, model };
 }
 
 /** Rows in which one model is shown instead of another; rows without it stay the same objects. */

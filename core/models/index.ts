@@ -10,7 +10,7 @@ export {
   type Quad,
   type TextureSize,
 } from './quads.ts';
-export { fillSlots, showTexture, type SlotUse } from './fill-slots.ts';
+export { fillSlots, ownModelFor, showTexture, type SlotUse } from './fill-slots.ts';
 export { cornersOf, modelFillsCell, plainBox, plainBoxes } from './facts.ts';
 export {
   added,

@@ -31,3 +31,7 @@ export function placeIn(pathname: string, search: string): Place {
  * not by what is drawn.
  */
 export const placeNow = (): Place => placeIn(window.location.pathname, window.location.search);
+
+/** The address of a model on the desk, below that of the mod: names of models may hold slashes. */
+export const deskPath = (model: string, station?: string): string =>
+  `models/${encodeURIComponent(model)}${station === undefined ? '' : `/${station}`}`;

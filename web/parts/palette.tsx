@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { facets } from '../../core/inspect/index.ts';
 import { titleOf } from '../../core/mod/index.ts';
+import { deskPath } from '../api/address.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
 import { places } from '../places/places.ts';
@@ -51,6 +52,14 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
         leftSection: <ItemIcon id={`${mod.header.namespace}:${name}`} size={28} />,
         onClick: () => void navigate(`${home}/data/items/${name}`),
       })),
+      ...Object.keys(mod.models).map((name) =>
+        act(
+          `model ${name}`,
+          `Model ${name}`,
+          () => void navigate(`${home}/${deskPath(name)}`),
+          'On the model desk',
+        ),
+      ),
       ...Object.entries(mod.blocks).map(([name, block]): SpotlightActionData => ({
         id: `block ${name}`,
         label: titleOf(mod, name, block.names),

@@ -4,9 +4,10 @@ import { Canvas } from '@react-three/fiber';
 import clsx from 'clsx';
 import { Component, useMemo, type ReactNode } from 'react';
 import { shapeIn } from '../../core/models/index.ts';
-import { useMod, type BlockEditor } from '../api/hooks.tsx';
+import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { Rendering } from '../parts/rendering.tsx';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
+import { Watch, type View } from './view.tsx';
 import styles from './stage.module.css';
 
 const start: SceneOptions = { arrangement: 'Alone', hour: 'Day', outline: false, light: false };
@@ -15,9 +16,20 @@ const inks = {
   dark: { grid: '#3f5058', soft: '#a9b6b7', tide: '#6fbdb8' },
 };
 
-/** The live stage: the block in the state that is chosen, to be turned and looked at. */
-export function Stage({ editor, state }: { editor: BlockEditor; state: number }) {
-  const mod = useMod();
+interface StageProps {
+  mod: Mod;
+  block: ResolvedBlock;
+  state: number;
+  /** More chips beside those of the stage. */
+  chips?: ReactNode;
+  /** What a desk draws over the picture. */
+  over?: ReactNode;
+  /** Hears from where one looks, at first and whenever that changes. */
+  onView?: (view: View) => void;
+}
+
+/** The live stage: a block in the state that is chosen, to be turned and looked at. */
+export function Stage({ mod, block, state, chips, over, onView }: StageProps) {
   const scheme = useComputedColorScheme('light');
   const [kept, setOptions] = useLocalStorage<SceneOptions>({
     key: 'obrank.stage',
@@ -25,7 +37,6 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
     getInitialValueInEffect: false,
   });
   const options = arrangements.includes(kept.arrangement) ? kept : start;
-  const { block } = editor;
   const outline = useMemo(
     () =>
       options.outline && !block.space.tooLarge
@@ -40,7 +51,9 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
       role="group"
       aria-label="Stage"
     >
-      <Chips options={options} onOptions={set} />
+      <Chips options={options} onOptions={set}>
+        {chips}
+      </Chips>
       <WithoutGraphics
         fallback={
           <div className={styles['flat']}>
@@ -67,7 +80,9 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
             outline={outline}
             colours={options.hour === 'Night' ? inks.dark : inks[scheme]}
           />
+          {onView && <Watch onView={onView} />}
         </Canvas>
+        {over}
       </WithoutGraphics>
     </div>
   );
@@ -75,11 +90,12 @@ export function Stage({ editor, state }: { editor: BlockEditor; state: number })
 
 interface ChipsProps {
   options: SceneOptions;
+  children: ReactNode;
   onOptions: (part: Partial<SceneOptions>) => void;
 }
 
 /** How the block stands, at which hour, and what is drawn over it. */
-function Chips({ options, onOptions }: ChipsProps) {
+function Chips({ options, onOptions, children }: ChipsProps) {
   return (
     <div className={styles['chips']}>
       <SegmentedControl
@@ -110,6 +126,7 @@ function Chips({ options, onOptions }: ChipsProps) {
           Light
         </button>
       </span>
+      {children}
     </div>
   );
 }

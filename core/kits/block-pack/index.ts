@@ -36,6 +36,7 @@ export const blockPack: Kit = {
     pattern: [6, 6],
     boxes: 256,
     reach: 16,
+    spinStep: 0,
     textureSide: 1024,
   },
   ending: '.obpack',
@@ -59,5 +60,12 @@ export const smallBlockPack: Kit = {
   title: 'Block Pack, edition 1, for four-bit states',
   // Such engines count half as many ticks.
   physics: { tickRate: 10, wrongTool: 4 },
-  limits: { ...blockPack.limits, states: 16, stateCodeBits: 4, wholeShares: true, pattern: [4, 4] },
+  limits: {
+    ...blockPack.limits,
+    states: 16,
+    stateCodeBits: 4,
+    wholeShares: true,
+    pattern: [4, 4],
+    spinStep: 15,
+  },
 };

@@ -93,6 +93,7 @@ export const fieldNotes: Kit = {
     pattern: [32, 32],
     boxes: 4096,
     reach: 4096,
+    spinStep: 0,
     textureSide: 4096,
   },
   ending: '.notes',

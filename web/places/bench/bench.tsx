@@ -175,6 +175,7 @@ interface MiddleProps {
 }
 
 function Middle({ editor, place: { state, setState }, middle }: MiddleProps) {
+  const mod = useMod();
   const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
   const isCovered = matrix || truth;
   // Once it has been shown the stage stays, out of sight: giving up its graphics and making them
@@ -188,7 +189,7 @@ function Middle({ editor, place: { state, setState }, middle }: MiddleProps) {
       {truth && <Truth editor={editor} onStage={toTruth} />}
       {!files && isStaged && (
         <div className={styles['stage-holder']} hidden={isCovered}>
-          <Stage editor={editor} state={state} />
+          <Stage mod={mod} block={editor.block} state={state} />
         </div>
       )}
       <div hidden={isCovered}>

@@ -1,9 +1,9 @@
-import { Link } from 'react-router';
 import type { Facet } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { SavedMark } from '../../parts/frame.tsx';
+import { StationLine } from '../../parts/station-line.tsx';
 import styles from './spine.module.css';
 
 /** The name of the block and the line of its facets: where one is, what is done, what was found. */
@@ -20,12 +20,7 @@ export function Spine({
 }) {
   const session = useSession();
   const { block, declared } = editor;
-  const words = {
-    done: 'nothing wrong',
-    open: 'not filled in yet',
-    error: 'with errors',
-    warning: 'with warnings',
-  };
+  const home = `/m/${session.name}/blocks/${editor.name}`;
   return (
     <div className={styles['spine']}>
       <h1>
@@ -39,25 +34,16 @@ export function Spine({
           {declared.identity.stock ? `stock: ${declared.identity.stock}` : 'no stock'}
         </span>
       </h1>
-      <nav aria-label="Facets">
-        <ol className={styles['stations']}>
-          {stationsOf(declared, editor.findings).map((station) => (
-            <li key={station.facet} className={styles[station.state]}>
-              <Link
-                to={{
-                  pathname: `/m/${session.name}/blocks/${editor.name}/${station.facet.toLowerCase()}`,
-                  search,
-                }}
-                aria-current={station.facet === facet ? 'step' : undefined}
-                title={`${station.facet}: ${words[station.state]}`}
-              >
-                {station.count > 0 && <em>{station.count}</em>}
-                {station.facet}
-              </Link>
-            </li>
-          ))}
-        </ol>
-      </nav>
+      <StationLine
+        label="Facets"
+        current={facet}
+        stops={stationsOf(declared, editor.findings).map(({ facet: title, state, count }) => ({
+          title,
+          state,
+          count,
+          to: { pathname: `${home}/${title.toLowerCase()}`, search },
+        }))}
+      />
     </div>
   );
 }

@@ -2,13 +2,16 @@ import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo } from 'react';
 import { idOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { useMod } from '../../api/hooks.tsx';
+import { Link } from 'react-router';
+import { deskPath } from '../../api/address.ts';
+import { useMod, useSession } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
 import styles from './library.module.css';
 
 /** Every model of the mod: what it is made of, and who shows it. */
 export function ModelShelf({ filter }: { filter: string }) {
   const mod = useMod();
+  const session = useSession();
   const { namespace } = mod.header;
   const uses = useMemo(() => {
     const found = new Map<string, Set<string>>();
@@ -40,7 +43,9 @@ export function ModelShelf({ filter }: { filter: string }) {
           const used = [...(uses.get(idOf(namespace, name)) ?? [])];
           return (
             <li key={name} aria-label={name}>
-              <b className="mono">{name}</b>
+              <Link className="mono" to={`/m/${session.name}/${deskPath(name)}`}>
+                {name}
+              </Link>
               <span className="note">
                 {template ? `from ${template}` : count(boxes?.length ?? 0, 'box', 'boxes')}
               </span>

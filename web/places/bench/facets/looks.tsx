@@ -2,13 +2,14 @@ import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, Group, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
-import { idOf } from '../../../../core/mod/index.ts';
-import { templates } from '../../../../core/models/index.ts';
+import { idOf, ownName } from '../../../../core/mod/index.ts';
+import { ownModelFor, templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
+import { deskPath } from '../../../api/address.ts';
 import { useBlockEdits, useBlockPart, useModPart, useSession } from '../../../api/hooks.tsx';
 import { Later } from '../../../parts/later.tsx';
 import { useStable } from '../../../parts/use-stable.ts';
@@ -80,6 +81,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
       <Invitations {...{ editor, matrix, onMatrix }} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
+      <ToDesk editor={editor} />
       <Group mt="sm">
         <AnotherShape editor={editor} />
         {mode === 'layered' &&
@@ -95,6 +97,41 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
     </>
   );
 }
+
+/** The models that the look shows, each with the way to its desk. */
+function ToDesk({ editor: { name, block } }: Pick<FacetProps, 'editor'>) {
+  const session = useSession();
+  const navigate = useNavigate();
+  const ids = [
+    ...new Set(block.looks.rows.flatMap(({ value }) => value.map(({ model }) => model))),
+  ];
+  const open = (id: string) => {
+    const { mod } = session.view;
+    const own = ownName(mod.header.namespace, id);
+    const { changes, model } =
+      own === undefined ? ownModelFor(mod, name, id) : { changes: [], model: own };
+    if (changes.length) session.edit(`Make a model of its own from ${id}`, changes);
+    void navigate(`/m/${session.name}/${deskPath(model)}?block=${name}`);
+  };
+  if (!ids.length) return null;
+  return (
+    <p className={clsx('note', styles['invite'])}>
+      On the model desk:{' '}
+      {ids.slice(0, mostNamed).map((id, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          <button type="button" className="link mono" onClick={() => open(id)}>
+            {id.slice(id.indexOf(':') + 1)}
+          </button>
+        </span>
+      ))}
+      {ids.length > mostNamed && ` and ${ids.length - mostNamed} more`}
+    </p>
+  );
+}
+
+/** So many models are named at once. */
+const mostNamed = 6;
 
 /** What else one can do with the look, and where. */
 function Invitations({

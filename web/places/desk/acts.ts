@@ -1,0 +1,142 @@
+import { useRef } from 'react';
+import { freeName, itemAt } from '../../../core/lists/index.ts';
+import type { Box } from '../../../core/mod/index.ts';
+import {
+  added,
+  again,
+  aligned,
+  boxesAsText,
+  boxesFromText,
+  grouped,
+  mirrored,
+  moved,
+  repeated,
+  sized,
+  snapped,
+  spaceOf,
+  without,
+  type Alignment,
+  type Chosen,
+} from '../../../core/models/index.ts';
+import {
+  sides,
+  vector,
+  type Axis,
+  type AxisIndex,
+  type Side,
+  type Vec3,
+} from '../../../core/space/index.ts';
+import { inWords, type Desk } from './desk-state.ts';
+
+/** What one can do to boxes, each in one step that undo takes back. */
+export interface Acts {
+  add: () => void;
+  move: (by: Vec3) => void;
+  size: (side: Side, by: number) => void;
+  again: () => void;
+  repeat: (times: number, step: Vec3) => void;
+  mirror: (axis: Axis) => void;
+  align: (axis: AxisIndex, to: Alignment) => void;
+  snap: (step: number) => void;
+  group: () => void;
+  remove: () => void;
+  copy: () => void;
+  /** Puts boxes in from text; false where it holds none. */
+  paste: (text: string) => boolean;
+  /** Says how the boxes have come to lie after a gesture, and saves it. */
+  settle: (label: string, boxes: readonly Box[]) => void;
+}
+
+/** What was copied last in this page, for browsers that do not let it be read back. */
+export const copied = { text: '' };
+
+export function useActs(desk: Desk): Acts {
+  const { boxes, chosen, free, edit, ways, mod } = desk;
+  const { texels } = mod.header;
+  const last = useRef<{ chosen: Chosen; by: Vec3 }>(undefined);
+  const words = inWords(boxes, free);
+  const onSome = (act: () => void) => () => void (free.size && act());
+  /** Remembers how far the copies have come since they were made. */
+  const wentBy = (by: Vec3) => {
+    if (last.current && sameSet(last.current.chosen, chosen))
+      last.current.by = vector((axis) => (last.current?.by[axis] ?? 0) + by[axis]);
+  };
+  const put = (label: string, made: { boxes: Box[]; chosen: Set<number> }) =>
+    edit(label, made.boxes, made.chosen);
+  return {
+    add: () => put('Add a box', added(boxes, [freshBox(boxes, texels)])),
+    move: (by) => {
+      if (!free.size) return;
+      wentBy(by);
+      edit(`Move ${words}`, moved(boxes, free, by));
+    },
+    size: (side, by) => {
+      if (free.size) edit(`Size ${words}`, sized(boxes, free, side, by, ways.texture));
+    },
+    again: onSome(() => {
+      const known =
+        last.current && sameSet(last.current.chosen, chosen) ? last.current.by : undefined;
+      const by = known ?? besideOf(boxes, free, texels);
+      const made = again(boxes, free, by);
+      last.current = { chosen: made.chosen, by };
+      put(`The same again: ${words}`, made);
+    }),
+    repeat: (times, step) => put(`Repeat ${words}`, repeated(boxes, free, times, step)),
+    mirror: (axis) => {
+      if (free.size) edit(`Mirror ${words}`, mirrored(boxes, free, axis, texels));
+    },
+    align: (axis, to) => edit(`Align ${words}`, aligned(boxes, free, axis, to, texels)),
+    snap: (step) => edit(`Snap ${words}`, snapped(boxes, free, step)),
+    group: onSome(() => {
+      const isGrouped = [...free].every((i) => itemAt(boxes, i).group !== undefined);
+      const name = freeName(
+        'group',
+        boxes.flatMap(({ group }) => group ?? []),
+      );
+      edit(
+        isGrouped ? `Take ${words} out of the group` : `Group ${words}`,
+        grouped(boxes, free, isGrouped ? undefined : name),
+      );
+    }),
+    remove: onSome(() => edit(`Take away ${words}`, without(boxes, free), [])),
+    copy: () => {
+      copied.text = boxesAsText(boxes.filter((_, i) => chosen.has(i)));
+      void navigator.clipboard?.writeText(copied.text).catch(() => undefined);
+    },
+    paste: (text) => {
+      const more = boxesFromText(text);
+      if (more) put(`Put in ${more.length} copied`, added(boxes, more));
+      return more !== undefined;
+    },
+    settle: (label, next) => {
+      const [one] = free;
+      if (one !== undefined)
+        wentBy(vector((axis) => itemAt(next, one).at[axis] - itemAt(boxes, one).at[axis]));
+      edit(label, next);
+    },
+  };
+}
+
+const sameSet = (a: Chosen, b: Chosen): boolean =>
+  a.size === b.size && [...a].every((one) => b.has(one));
+
+/** Where a copy lies at first: beside its original, where there is more room. */
+function besideOf(boxes: readonly Box[], chosen: Chosen, texels: number): Vec3 {
+  const { at, size } = spaceOf(boxes, chosen);
+  const axis = size[0] <= size[2] ? 0 : 2;
+  const by = Math.max(1, size[axis]);
+  const way = at[axis] + size[axis] + by <= texels ? by : -by;
+  return vector((i) => (i === axis ? way : 0));
+}
+
+/** A box to begin with: in the middle, a quarter of a block, showing what the first box shows. */
+function freshBox(boxes: readonly Box[], texels: number): Box {
+  const slot = Object.values(boxes[0]?.sides ?? {})[0]?.slot ?? 'face';
+  const [low, quarter] = [(texels * 3) / 8, texels / 4];
+  return {
+    name: 'box',
+    at: [low, 0, low],
+    size: [quarter, quarter, quarter],
+    sides: Object.fromEntries(sides.map((side) => [side, { slot }])),
+  };
+}

@@ -1,0 +1,146 @@
+import { useLocalStorage } from '@mantine/hooks';
+import { createContext, useContext, useMemo, useState } from 'react';
+import { itemAt } from '../../../core/lists/index.ts';
+import { idOf, type Box, type Mod } from '../../../core/mod/index.ts';
+import {
+  boxesOf,
+  modelWithBoxes,
+  withBoxes,
+  type Chosen,
+  type TextureWay,
+} from '../../../core/models/index.ts';
+import { count } from '../../../core/words/index.ts';
+import { useMod, useSession } from '../../api/hooks.tsx';
+
+/** How one works at the desk; kept in this browser. */
+interface Ways {
+  /** The step to which what is dragged snaps, in texels. */
+  step: 1 | 0.5;
+  texture: TextureWay;
+}
+
+/** A model on the desk: its boxes as they are at this moment, and the ways to change them. */
+export interface Desk {
+  name: string;
+  id: string;
+  mod: Mod;
+  /** The mod as it is to be drawn: with what is being dragged, without what is hidden. */
+  shown: Mod;
+  boxes: readonly Box[];
+  chosen: Chosen;
+  /** The chosen boxes that are not locked. */
+  free: Chosen;
+  hidden: Chosen;
+  locked: Chosen;
+  ways: Ways;
+  setWays: (part: Partial<Ways>) => void;
+  choose: (chosen: Iterable<number>) => void;
+  hide: (boxes: Chosen, hidden: boolean) => void;
+  lock: (boxes: Chosen, locked: boolean) => void;
+  /** Changes the boxes in one step. */
+  edit: (label: string, boxes: readonly Box[], chosen?: Iterable<number>) => void;
+  /** Shows boxes that are not saved yet; undefined shows those of the mod again. */
+  draft: (boxes: readonly Box[] | undefined) => void;
+}
+
+/** How a box is called on the desk. */
+export const partTitle = ({ name }: Box, index: number): string =>
+  name === undefined ? `Box ${index + 1}` : name.replaceAll('_', ' ');
+
+/** The chosen boxes in words: "leg front left", "3 boxes". */
+export const inWords = (boxes: readonly Box[], chosen: Chosen): string => {
+  const [only] = chosen;
+  return chosen.size === 1 && only !== undefined
+    ? partTitle(itemAt(boxes, only), only)
+    : count(chosen.size, 'box', 'boxes');
+};
+
+/** What a box is remembered by in this browser: its name or, without one, its number. */
+const keyOf = ({ name }: Box, index: number): string => name ?? `#${index}`;
+
+/** Which boxes are hidden, or locked: remembered in this browser, not in the model. */
+function useMarked(what: string, model: string, boxes: readonly Box[]) {
+  const [keys, setKeys] = useLocalStorage<string[]>({
+    key: `obrank.${what} ${model}`,
+    defaultValue: [],
+    getInitialValueInEffect: false,
+  });
+  const marked = useMemo(
+    () => new Set(boxes.flatMap((box, i) => (keys.includes(keyOf(box, i)) ? [i] : []))),
+    [keys, boxes],
+  );
+  const mark = (which: Chosen, isMarked: boolean) => {
+    const these = [...which].map((i) => keyOf(itemAt(boxes, i), i));
+    const others = keys.filter((key) => !these.includes(key));
+    setKeys(isMarked ? [...others, ...these] : others);
+  };
+  return [marked, mark] as const;
+}
+
+const usual: Ways = { step: 1, texture: 'follows' };
+const none: Chosen = new Set();
+
+/** Opens a model of the mod on the desk. */
+export function useOpenDesk(name: string): Desk {
+  const mod = useMod();
+  const session = useSession();
+  const [draft, setDraft] = useState<readonly Box[]>();
+  const [asked, setChosen] = useState<Chosen>(none);
+  const [kept, setWays] = useLocalStorage<Ways>({
+    key: 'obrank.desk',
+    defaultValue: usual,
+    getInitialValueInEffect: false,
+  });
+  const ways = { ...usual, ...kept };
+  const saved = useMemo(() => boxesOf(mod, name), [mod, name]);
+  const boxes = draft ?? saved;
+  const [hidden, hide] = useMarked('hidden', `${session.name}/${name}`, saved);
+  const [locked, lock] = useMarked('locked', `${session.name}/${name}`, saved);
+  const chosen = useMemo(
+    () => new Set([...asked].filter((i) => i < boxes.length)),
+    // What is dragged has as many boxes as before.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [asked, boxes.length],
+  );
+  const free = useMemo(() => new Set([...chosen].filter((i) => !locked.has(i))), [chosen, locked]);
+  const shown = useMemo(() => {
+    if (!draft && !hidden.size) return mod;
+    const model = modelWithBoxes(
+      mod,
+      name,
+      boxes.filter((_, i) => !hidden.has(i)),
+    );
+    return { ...mod, models: { ...mod.models, [name]: model } };
+  }, [mod, name, draft, boxes, hidden]);
+  return {
+    name,
+    id: idOf(mod.header.namespace, name),
+    mod,
+    shown,
+    boxes,
+    chosen,
+    free,
+    hidden,
+    locked,
+    ways,
+    setWays: (part) => setWays({ ...ways, ...part }),
+    choose: (next) => setChosen(new Set(next)),
+    hide,
+    lock,
+    edit: (label, next, then) => {
+      setDraft(undefined);
+      session.edit(label, [withBoxes(session.view.mod, name, next)]);
+      if (then) setChosen(new Set(then));
+    },
+    draft: setDraft,
+  };
+}
+
+export const DeskContext = createContext<Desk | undefined>(undefined);
+
+/** The model that is on the desk. */
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error('used outside of the desk');
+  return desk;
+}

@@ -1,0 +1,274 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { itemAt } from '../../../core/lists/index.ts';
+import { entryOf, lookUp } from '../../../core/mod/index.ts';
+import { pictureFrame, type Struck } from '../../../core/models/index.ts';
+import {
+  negate,
+  sides,
+  sideStep,
+  vector,
+  type Side,
+  type Vec3,
+} from '../../../core/space/index.ts';
+import { count, spokenName } from '../../../core/words/index.ts';
+import { deskPath } from '../../api/address.ts';
+import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
+import { FindingsLine } from '../../parts/findings-line.tsx';
+import { focusSoon } from '../../parts/focus-soon.ts';
+import { SavedMark } from '../../parts/frame.tsx';
+import { Cap } from '../../parts/keys/cap.tsx';
+import { useKeys } from '../../parts/keys/use-keys.ts';
+import { StationLine } from '../../parts/station-line.tsx';
+import { useActs, copied, type Acts } from './acts.ts';
+import { DeskContext, useOpenDesk, type Desk } from './desk-state.ts';
+import { DeskStage } from './desk-stage.tsx';
+import { PartsList } from './parts-list.tsx';
+import { Plans, type PlanSide } from './plans.tsx';
+import { blockOfModel, usersOf } from './shown-block.ts';
+import { BoxesStation } from './stations/boxes.tsx';
+import styles from './desk.module.css';
+
+/** The stations of the desk, in the order of the work. */
+const stations = ['Boxes', 'Pictures', 'Fit', 'In the hand'] as const;
+type Station = (typeof stations)[number];
+const pathOf = (station: Station): string => station.toLowerCase().replaceAll(' ', '-');
+
+/** A model on the desk: its boxes, its pictures, what people bump into, how it is held. */
+export default function ModelDesk() {
+  const { model = '', station = '' } = useParams();
+  const mod = useMod();
+  const session = useSession();
+  if (!lookUp(mod.models, model))
+    return (
+      <div className="page">
+        <h1>There is no model called {model}</h1>
+        <p className="note">It may have been renamed or removed. Undo brings it back.</p>
+        <Link to={`/m/${session.name}/library`}>See all models</Link>
+      </div>
+    );
+  return <Open key={model} name={model} station={station} />;
+}
+
+function Open({ name, station: asked }: { name: string; station: string }) {
+  const desk = useOpenDesk(name);
+  const station = stations.find((one) => pathOf(one) === asked) ?? 'Boxes';
+  return (
+    <DeskContext value={desk}>
+      <OneModel desk={desk} station={station} />
+    </DeskContext>
+  );
+}
+
+/** The block from which one came, or one that shows the model. */
+function useUser(desk: Desk) {
+  const [search] = useSearchParams();
+  const users = useMemo(() => usersOf(desk.mod, desk.id), [desk.mod, desk.id]);
+  const asked = search.get('block') ?? '';
+  const user = lookUp(desk.mod.blocks, asked) ? asked : users[0];
+  return { users, user, search };
+}
+
+function OneModel({ desk, station }: { desk: Desk; station: Station }) {
+  const acts = useActs(desk);
+  const { users, user, search } = useUser(desk);
+  const session = useSession();
+  const navigate = useNavigate();
+  const [plan, setPlan] = useState<PlanSide>();
+  const home = `/m/${session.name}`;
+  const goTo = (next: Station) =>
+    void navigate({
+      pathname: `${home}/${deskPath(desk.name, pathOf(next))}`,
+      search: search.toString(),
+    });
+  const back = () =>
+    void navigate(user === undefined ? `${home}/library` : `${home}/blocks/${user}/looks`);
+  useDeskKeys(desk, acts, { plan, goTo, back });
+  const block = useMemo(() => blockOfModel(desk.mod, desk.id, user), [desk.mod, desk.id, user]);
+  return (
+    <div className={styles['desk']}>
+      <PartsList users={users} />
+      <Head desk={desk} station={station} search={search.toString()} />
+      <div className={styles['middle']}>
+        <DeskStage
+          block={block}
+          state={0}
+          acts={acts}
+          isWorkedOn
+          onFace={(face: Struck) => void face}
+          chips={<Steps desk={desk} />}
+        />
+        <div className={styles['paper']}>
+          <Plans acts={acts} onFocus={setPlan} />
+          <KeyNotes />
+        </div>
+      </div>
+      <section className={styles['sheet']} aria-label={station}>
+        <StationSheet station={station} acts={acts} />
+      </section>
+      <Foot desk={desk} />
+    </div>
+  );
+}
+
+function StationSheet({ station, acts }: { station: Station; acts: Acts }) {
+  if (station === 'Boxes') return <BoxesStation acts={acts} />;
+  return null;
+}
+
+function Head({ desk, station, search }: { desk: Desk; station: Station; search: string }) {
+  const session = useSession();
+  const { name, id, boxes } = desk;
+  const findings = useModelFindings(desk);
+  const heaviest = findings.find(({ severity }) => severity !== 'hint')?.severity;
+  return (
+    <div className={styles['head']}>
+      <h1>
+        <b title={id}>{spokenName(name.replaceAll('/', ', '))}</b>
+        <span className="mono">model {id}</span>
+        <span className={styles['facts']}>
+          <SavedMark /> · {count(boxes.length, 'box', 'boxes')}
+        </span>
+      </h1>
+      <StationLine
+        label="Stations"
+        current={station}
+        stops={stations.map((title) => ({
+          title,
+          to: { pathname: `/m/${session.name}/${deskPath(name, pathOf(title))}`, search },
+          state:
+            title === 'Boxes' && heaviest !== undefined && heaviest !== 'hint' ? heaviest : 'done',
+        }))}
+      />
+    </div>
+  );
+}
+
+/** What was found about the model itself. */
+function useModelFindings({ name }: Desk) {
+  const findings = useFindings();
+  return useMemo(
+    () =>
+      (findings ?? []).filter(({ at = '' }) => {
+        const { kind, name: of } = entryOf(at);
+        return kind === 'models' && of === name;
+      }),
+    [findings, name],
+  );
+}
+
+function Foot({ desk }: { desk: Desk }) {
+  const session = useSession();
+  return (
+    <FindingsLine
+      what="model"
+      findings={useModelFindings(desk)}
+      to={() => `/m/${session.name}/${deskPath(desk.name, 'boxes')}`}
+    >
+      <Cap of="station" /> station &nbsp; <Cap of="keys" /> keys
+    </FindingsLine>
+  );
+}
+
+/** The step to which what is dragged snaps. */
+function Steps({ desk: { ways, setWays } }: { desk: Desk }) {
+  return (
+    <span className={styles['steps']} role="group" aria-label="Step">
+      {([1, 0.5] as const).map((step) => (
+        <button
+          key={step}
+          type="button"
+          aria-pressed={ways.step === step}
+          onClick={() => setWays({ step })}
+        >
+          {step === 1 ? 'Texels' : 'Half'}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+const KeyNotes = () => (
+  <div className={styles['keys']}>
+    <p>
+      <Cap of="moveBox" /> move
+    </p>
+    <p>
+      <Cap of="sizeBox" /> size
+    </p>
+    <p>
+      <Cap of="againBox" /> again &nbsp; <Cap of="mirrorBox" /> mirror
+    </p>
+    <p>
+      <Cap of="leaveDesk" /> to the bench
+    </p>
+  </div>
+);
+
+/** Which way an arrow goes, by the plan that has the focus; the stage goes as the plan from above. */
+function wayOf(pressed: string, plan: PlanSide | undefined): Vec3 {
+  const side = plan ?? 'top';
+  const { up, right } = pictureFrame[side];
+  const key = pressed.replace('shift+', '');
+  if (key === 'ArrowRight') return right;
+  if (key === 'ArrowLeft') return negate(right);
+  if (key === 'ArrowUp') return up;
+  if (key === 'ArrowDown') return negate(up);
+  return key === 'PageUp' ? sideStep(side) : negate(sideStep(side));
+}
+
+const sideTowards = (way: Vec3): Side =>
+  sides.find((side) => sideStep(side).every((value, axis) => value === way[axis])) ?? 'top';
+
+interface KeyPlaces {
+  plan: PlanSide | undefined;
+  goTo: (station: Station) => void;
+  back: () => void;
+}
+
+function useDeskKeys(desk: Desk, acts: Acts, { plan, goTo, back }: KeyPlaces): void {
+  const { boxes, chosen, choose, ways } = desk;
+  const step = (by: number) => {
+    const last = [...chosen].at(-1);
+    const next = last === undefined ? (by > 0 ? 0 : boxes.length - 1) : last + by;
+    if (boxes.length) choose([(next + boxes.length) % boxes.length]);
+  };
+  const mark = (marked: ReadonlySet<number>, set: Desk['hide']) =>
+    set(chosen, ![...chosen].every((i) => marked.has(i)));
+  useKeys({
+    station: (digit) => goTo(itemAt(stations, Number(digit) - 1)),
+    addBox: acts.add,
+    previousBox: () => step(-1),
+    nextBox: () => step(1),
+    allBoxes: () => choose(boxes.keys()),
+    moveBox: (pressed) => {
+      const way = wayOf(pressed, plan);
+      acts.move(vector((axis) => way[axis] * ways.step));
+    },
+    sizeBox: (pressed) => {
+      const way = wayOf(pressed, plan);
+      // Left and down make smaller what right and up make larger.
+      const grows = /Right|Up$/.test(pressed);
+      acts.size(sideTowards(grows ? way : negate(way)), grows ? ways.step : -ways.step);
+    },
+    againBox: acts.again,
+    mirrorBox: (pressed) => acts.mirror(pressed.toLowerCase() as 'x' | 'y' | 'z'),
+    halfTexels: () => desk.setWays({ step: ways.step === 1 ? 0.5 : 1 }),
+    nameBox: () => focusSoon('#box-name'),
+    groupBoxes: acts.group,
+    hideBox: () => mark(desk.hidden, desk.hide),
+    lockBox: () => mark(desk.locked, desk.lock),
+    copyBoxes: acts.copy,
+    pasteBoxes: () => void pasteFrom(acts),
+    removeBoxes: acts.remove,
+    leaveDesk: () => (chosen.size ? choose([]) : back()),
+  });
+}
+
+/** Puts in what the clipboard holds or, where that may not be read, what was copied in this page. */
+async function pasteFrom(acts: Acts): Promise<void> {
+  const text = await (navigator.clipboard?.readText() ?? Promise.reject(new Error())).catch(
+    () => copied.text,
+  );
+  if (!acts.paste(text)) acts.paste(copied.text);
+}
