@@ -39,3 +39,7 @@ export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './f
 export { shapeByState, shapeIn } from './shapes.ts';
 export { fitBoxes, type Fit } from './fit.ts';
 export { fittedShapes, type FittedShape } from './fitted-shapes.ts';
+export { bakeUnwrapped, paintingTemplate } from './unwrap/bake.ts';
+export { overlap, type Rectangle } from './unwrap/free-places.ts';
+export { placesShownBy } from './unwrap/shown-places.ts';
+export { unwrapBoxes, unwrapMargin, type Unwrapped } from './unwrap/unwrap.ts';
