@@ -34,6 +34,7 @@ export {
   soundEvents,
   usualStack,
   type Box,
+  type BoxSide,
   type Header,
   type Item,
   type Model,

@@ -15,7 +15,8 @@ import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
 import type { Session } from './session.ts';
 
-const upload = (bytes: Blob | Uint8Array): Promise<Picture> =>
+/** Sends a PNG to the server, which keeps it and says what it is. */
+export const uploadPicture = (bytes: Blob | Uint8Array): Promise<Picture> =>
   call(endpoints.uploadPicture, {}, { file: { bytes, type: 'image/png' } });
 
 /**
@@ -23,7 +24,7 @@ const upload = (bytes: Blob | Uint8Array): Promise<Picture> =>
  * Throws with the server's reason when it is refused.
  */
 export async function uploadTexture(session: Session, name: string, file: Blob): Promise<void> {
-  const picture = await upload(file);
+  const picture = await uploadPicture(file);
   const before = lookUp(session.view.mod.textures, name);
   session.edit(before ? `Replace the texture ${name}` : `Import the texture ${name}`, [
     { path: pointer(['textures', name]), before, after: { ...before, picture } },
@@ -41,7 +42,7 @@ export async function fillWithPicture(
   uses: readonly SlotUse[],
   file: Blob,
 ): Promise<void> {
-  const picture = await upload(file);
+  const picture = await uploadPicture(file);
   const { mod } = session.view;
   const taken = Object.keys(mod.textures);
   const own = taken.includes(block) ? `${block}_${itemAt(uses, 0).slot}` : block;
@@ -66,7 +67,7 @@ export async function paintRoles(
   const colour = stockNamed(stock)?.traits.mapColour ?? '#8d8d86';
   const painted = roles.map(async (role, i) => {
     const pixels = rolePicture(role, colour, mod.header.texels, seed + i);
-    return [role, await upload(encodePicture(pixels))] as const;
+    return [role, await uploadPicture(encodePicture(pixels))] as const;
   });
   return Object.fromEntries(await Promise.all(painted));
 }

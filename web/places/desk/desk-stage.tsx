@@ -20,7 +20,7 @@ interface DeskStageProps {
   over?: (view: View) => React.ReactNode;
   chips?: React.ReactNode;
   /** Hears of a face that was clicked, or onto which a file was dropped. */
-  onFace: (face: Struck, file: File | undefined) => void;
+  onFace: (face: Struck, file?: File) => void;
 }
 
 /** The stage of the bench with the boxes on it to be chosen and dragged. */
@@ -34,6 +34,10 @@ export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace 
     const pixel = [event.clientX - bounds.left, event.clientY - bounds.top] as const;
     return boxUnder(desk.boxes, rayAt(view, pixel, desk.mod.header.texels), desk.hidden);
   };
+  const onClick = (struck: Struck | undefined, event: PointerEvent) => {
+    click(desk, struck, event);
+    if (struck) onFace(struck);
+  };
   const press = (event: PointerEvent) => {
     // Only the picture itself: chips and numbers lie over it.
     if (!(event.target instanceof HTMLCanvasElement) || event.button !== 0 || !isWorkedOn) return;
@@ -41,13 +45,13 @@ export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace 
     const drags = struck && desk.free.has(struck.box) && !event.shiftKey;
     if (drags && view) {
       event.stopPropagation();
-      dragBoxes(event, desk, acts, struck, view, holder.current);
+      dragBoxes({ event, desk, acts, struck, view, holder: holder.current, onClick });
       return;
     }
     // Anything else turns the view, unless it turns out to be a click.
     followPointer(event, {
       move: () => undefined,
-      end: (isDrag) => !isDrag && click(desk, struck, event),
+      end: (isDrag) => !isDrag && onClick(struck, event),
       cancel: () => undefined,
     });
   };
@@ -56,10 +60,6 @@ export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace 
       ref={holder}
       className={styles['holder']}
       onPointerDownCapture={press}
-      onClick={(event) => {
-        const struck = isWorkedOn && event.target instanceof HTMLCanvasElement && struckAt(event);
-        if (struck) onFace(struck, undefined);
-      }}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -97,15 +97,19 @@ function click(desk: Desk, struck: Struck | undefined, event: PointerEvent): voi
   );
 }
 
+interface BoxDrag {
+  event: PointerEvent;
+  desk: Desk;
+  acts: Acts;
+  struck: Struck;
+  view: View;
+  holder: HTMLElement | null;
+  /** Where it turns out to be a click. */
+  onClick: (struck: Struck, event: PointerEvent) => void;
+}
+
 /** Moves the chosen boxes with the pointer, in the plane of the side that was grabbed. */
-function dragBoxes(
-  event: PointerEvent,
-  desk: Desk,
-  acts: Acts,
-  struck: Struck,
-  view: View,
-  holder: HTMLElement | null,
-): void {
+function dragBoxes({ event, desk, acts, struck, view, holder, onClick }: BoxDrag): void {
   const { boxes, free, ways, mod } = desk;
   const bounds = holder?.getBoundingClientRect();
   if (!bounds) return;
@@ -126,7 +130,7 @@ function dragBoxes(
     },
     end: (isDrag) => {
       if (isDrag) acts.settle(`Move ${inWords(boxes, free)}`, result);
-      else click(desk, struck, event);
+      else onClick(struck, event);
     },
     cancel: () => desk.draft(undefined),
   });

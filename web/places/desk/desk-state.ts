@@ -10,6 +10,7 @@ import {
   type TextureWay,
 } from '../../../core/models/index.ts';
 import { count } from '../../../core/words/index.ts';
+import type { Side } from '../../../core/space/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 
 /** How one works at the desk; kept in this browser. */
@@ -32,6 +33,9 @@ export interface Desk {
   free: Chosen;
   hidden: Chosen;
   locked: Chosen;
+  /** The side of the chosen boxes that is worked on. */
+  side: Side | undefined;
+  setSide: (side: Side | undefined) => void;
   ways: Ways;
   setWays: (part: Partial<Ways>) => void;
   choose: (chosen: Iterable<number>) => void;
@@ -86,6 +90,7 @@ export function useOpenDesk(name: string): Desk {
   const session = useSession();
   const [draft, setDraft] = useState<readonly Box[]>();
   const [asked, setChosen] = useState<Chosen>(none);
+  const [side, setSide] = useState<Side>();
   const [kept, setWays] = useLocalStorage<Ways>({
     key: 'obrank.desk',
     defaultValue: usual,
@@ -122,6 +127,8 @@ export function useOpenDesk(name: string): Desk {
     free,
     hidden,
     locked,
+    side,
+    setSide,
     ways,
     setWays: (part) => setWays({ ...ways, ...part }),
     choose: (next) => setChosen(new Set(next)),

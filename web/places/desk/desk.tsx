@@ -1,3 +1,4 @@
+import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
@@ -11,9 +12,10 @@ import {
   type Side,
   type Vec3,
 } from '../../../core/space/index.ts';
-import { count, spokenName } from '../../../core/words/index.ts';
+import { count, messageOf, spokenName } from '../../../core/words/index.ts';
 import { deskPath } from '../../api/address.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
+import { fillSlot } from '../../api/model-pictures.ts';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { focusSoon } from '../../parts/focus-soon.ts';
 import { SavedMark } from '../../parts/frame.tsx';
@@ -27,6 +29,7 @@ import { PartsList } from './parts-list.tsx';
 import { Plans, type PlanSide } from './plans.tsx';
 import { blockOfModel, usersOf } from './shown-block.ts';
 import { BoxesStation } from './stations/boxes.tsx';
+import { PicturesStation } from './stations/pictures.tsx';
 import styles from './desk.module.css';
 
 /** The stations of the desk, in the order of the work. */
@@ -83,6 +86,15 @@ function OneModel({ desk, station }: { desk: Desk; station: Station }) {
     });
   const back = () =>
     void navigate(user === undefined ? `${home}/library` : `${home}/blocks/${user}/looks`);
+  const onFace = ({ box, side }: Struck, file?: File) => {
+    if (station === 'Pictures') desk.setSide(side);
+    const slot = desk.boxes[box]?.sides[side]?.slot;
+    if (!file || slot === undefined) return;
+    desk.choose([box]);
+    fillSlot(session, desk.name, slot, file).catch((error: unknown) =>
+      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
+    );
+  };
   useDeskKeys(desk, acts, { plan, goTo, back });
   const block = useMemo(() => blockOfModel(desk.mod, desk.id, user), [desk.mod, desk.id, user]);
   return (
@@ -95,7 +107,7 @@ function OneModel({ desk, station }: { desk: Desk; station: Station }) {
           state={0}
           acts={acts}
           isWorkedOn
-          onFace={(face: Struck) => void face}
+          onFace={onFace}
           chips={<Steps desk={desk} />}
         />
         <div className={styles['paper']}>
@@ -113,6 +125,7 @@ function OneModel({ desk, station }: { desk: Desk; station: Station }) {
 
 function StationSheet({ station, acts }: { station: Station; acts: Acts }) {
   if (station === 'Boxes') return <BoxesStation acts={acts} />;
+  if (station === 'Pictures') return <PicturesStation />;
   return null;
 }
 

@@ -5,7 +5,7 @@ import { pixelOf, type Pixel, type View } from '../../stage/view.tsx';
 import type { Acts } from './acts.ts';
 import { inWords, useDesk } from './desk-state.ts';
 import { followPointer } from './drag.ts';
-import { asPoints, dimensionLines, facesSeen, type DimensionLine } from './lines.ts';
+import { asPoints, dimensionLines, faceOf, facesSeen, type DimensionLine } from './lines.ts';
 import styles from './dimensions.module.css';
 
 /**
@@ -13,7 +13,7 @@ import styles from './dimensions.module.css';
  * dimension lines. Their ends are dragged, their numbers are typed over.
  */
 export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
-  const { boxes, chosen, free, hidden, mod } = useDesk();
+  const { boxes, chosen, free, hidden, side, mod } = useDesk();
   const { texels } = mod.header;
   const project = (point: readonly [number, number, number]) => pixelOf(view, point, texels);
   const last = [...free].at(-1);
@@ -31,6 +31,14 @@ export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
               <polygon key={`${i} ${n}`} className={styles['edge']} points={asPoints(face)} />
             )),
           )}
+        {side !== undefined &&
+          [...chosen].map((i) => (
+            <polygon
+              key={`side ${i}`}
+              className={styles['lit']}
+              points={asPoints(faceOf(itemAt(boxes, i), side, project))}
+            />
+          ))}
         {lines.map((line) => (
           <Drawn key={line.axis} line={line} acts={acts} />
         ))}

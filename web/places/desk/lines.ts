@@ -96,7 +96,13 @@ export function facesSeen(box: Box, project: (point: Vec3) => Pixel): Pixel[][] 
     .filter((face) => areaOf(face) < 0);
 }
 
-/** The corners of the six faces, anticlockwise as seen from outside. */
+/** One face of a box as a polygon, whether it looks at the viewer or not. */
+export function faceOf(box: Box, side: Side, project: (point: Vec3) => Pixel): Pixel[] {
+  const corners = cornersOf(box).map(project);
+  return itemAt(faces, sides.indexOf(side)).map((i) => itemAt(corners, i));
+}
+
+/** The corners of the six faces in the order of the sides, anticlockwise as seen from outside. */
 const faces: readonly (readonly number[])[] = [
   [6, 4, 5, 7],
   [3, 1, 0, 2],
