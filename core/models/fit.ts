@@ -1,5 +1,5 @@
 import { itemAt } from '../lists/index.ts';
-import { seededRandom, type PlainBox } from '../space/index.ts';
+import { seededRandom, type PlainBox, type Vec3 } from '../space/index.ts';
 
 /** A cover of a model by few boxes, and what it costs in truth. */
 export interface Fit {
@@ -250,25 +250,38 @@ function fitOf(held: readonly Held[], parts: Group, solid: number): Fit {
   return {
     boxes,
     air: Math.max(0, (cover - solid) / cover),
-    deepest: cover - solid > 1e-9 ? deepestAir(boxes, parts) : 0,
+    deepest: cover - solid > 1e-9 ? (farthest(boxes, parts)?.by ?? 0) : 0,
   };
 }
 
-/** The farthest that the middle of a texel of the cover lies from the model. */
-function deepestAir(boxes: Group, parts: Group): number {
-  let deepest = 0;
-  for (const { at, size } of boxes) {
-    const middles = at.map((from, axis) => {
-      const length = itemAt(size, axis);
+/** A place, and how far it lies from something, in texels. */
+export interface Far {
+  by: number;
+  at: Vec3;
+}
+
+/**
+ * The middle of a texel of some boxes that lies farthest from others; undefined where they lie
+ * whole in them.
+ */
+export function farthest(boxes: Group, from: Group): Far | undefined {
+  let by = 0;
+  let at: Vec3 | undefined;
+  for (const box of boxes) {
+    const middles = box.at.map((low, axis) => {
+      const length = itemAt(box.size, axis);
       const steps = Math.max(1, Math.round(length));
-      return Array.from({ length: steps }, (_, i) => from + ((i + 0.5) * length) / steps);
+      return Array.from({ length: steps }, (_, i) => low + ((i + 0.5) * length) / steps);
     });
     const [xs = [], ys = [], zs = []] = middles;
     for (const x of xs)
       for (const y of ys)
-        for (const z of zs) deepest = Math.max(deepest, distanceTo(parts, x, y, z, deepest));
+        for (const z of zs) {
+          const apart = distanceTo(from, x, y, z, by);
+          if (apart > by) [by, at] = [apart, [x, y, z]];
+        }
   }
-  return deepest;
+  return at && { by, at };
 }
 
 /** From a point to the nearest of the boxes; stops as soon as it is sure to be under `enough`. */

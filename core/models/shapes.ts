@@ -70,7 +70,7 @@ function boxMaker(
 }
 
 /** The first candidate of each row that a state shows. */
-function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
+export function shownByState({ looks, space }: ResolvedBlock): Candidate[][] {
   if (looks.mode === 'one-of')
     return expandRows(looks.rows, space).map((use) => (use?.[0] ? [use[0]] : []));
   const shown = Array.from({ length: space.size }, (): Candidate[] => []);

@@ -10,7 +10,7 @@ import {
   type TextureWay,
 } from '../../../core/models/index.ts';
 import { count } from '../../../core/words/index.ts';
-import type { Side } from '../../../core/space/index.ts';
+import type { Side, Vec3 } from '../../../core/space/index.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 
 /** How one works at the desk; kept in this browser. */
@@ -18,6 +18,13 @@ interface Ways {
   /** The step to which what is dragged snaps, in texels. */
   step: 1 | 0.5;
   texture: TextureWay;
+}
+
+/** A place on the stage, in texels of the model, with what is to be said of it. */
+export interface Mark {
+  at: Vec3;
+  says: string;
+  isBad: boolean;
 }
 
 /** A model on the desk: its boxes as they are at this moment, and the ways to change them. */
@@ -43,6 +50,10 @@ export interface Desk {
   lock: (boxes: Chosen, locked: boolean) => void;
   /** Changes the boxes in one step. */
   edit: (label: string, boxes: readonly Box[], chosen?: Iterable<number>) => void;
+  /** What lies behind the boxes on the plans: the model, while its shape is worked on. */
+  behind?: readonly Box[];
+  /** Places that are pointed out on the stage. */
+  marks?: readonly Mark[];
   /** Shows boxes that are not saved yet; undefined shows those of the mod again. */
   draft: (boxes: readonly Box[] | undefined) => void;
 }

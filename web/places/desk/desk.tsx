@@ -28,7 +28,9 @@ import { DeskStage } from './desk-stage.tsx';
 import { PartsList } from './parts-list.tsx';
 import { Plans, type PlanSide } from './plans.tsx';
 import { blockOfModel, usersOf } from './shown-block.ts';
+import { useShapeDesk, type ShapeDesk } from './shape-state.ts';
 import { BoxesStation } from './stations/boxes.tsx';
+import { FitStation } from './stations/fit.tsx';
 import { PicturesStation } from './stations/pictures.tsx';
 import styles from './desk.module.css';
 
@@ -56,11 +58,7 @@ export default function ModelDesk() {
 function Open({ name, station: asked }: { name: string; station: string }) {
   const desk = useOpenDesk(name);
   const station = stations.find((one) => pathOf(one) === asked) ?? 'Boxes';
-  return (
-    <DeskContext value={desk}>
-      <OneModel desk={desk} station={station} />
-    </DeskContext>
-  );
+  return <OneModel model={desk} station={station} />;
 }
 
 /** The block from which one came, or one that shows the model. */
@@ -72,9 +70,13 @@ function useUser(desk: Desk) {
   return { users, user, search };
 }
 
-function OneModel({ desk, station }: { desk: Desk; station: Station }) {
+function OneModel({ model, station }: { model: Desk; station: Station }) {
+  const { users, user, search } = useUser(model);
+  const shape = useShapeDesk(model, user);
+  const isFit = station === 'Fit';
+  // At Fit the boxes of the shape lie on the desk, to be worked on like those of the model.
+  const desk = isFit && shape ? shape.desk : model;
   const acts = useActs(desk);
-  const { users, user, search } = useUser(desk);
   const session = useSession();
   const navigate = useNavigate();
   const [plan, setPlan] = useState<PlanSide>();
@@ -98,34 +100,43 @@ function OneModel({ desk, station }: { desk: Desk; station: Station }) {
   useDeskKeys(desk, acts, { plan, goTo, back });
   const block = useMemo(() => blockOfModel(desk.mod, desk.id, user), [desk.mod, desk.id, user]);
   return (
-    <div className={styles['desk']}>
-      <PartsList users={users} />
-      <Head desk={desk} station={station} search={search.toString()} />
-      <div className={styles['middle']}>
-        <DeskStage
-          block={block}
-          state={0}
-          acts={acts}
-          isWorkedOn
-          onFace={onFace}
-          chips={<Steps desk={desk} />}
-        />
-        <div className={styles['paper']}>
-          <Plans acts={acts} onFocus={setPlan} />
-          <KeyNotes />
+    <DeskContext value={desk}>
+      <div className={styles['desk']}>
+        <PartsList users={users} />
+        <Head desk={desk} station={station} search={search.toString()} />
+        <div className={styles['middle']}>
+          <DeskStage
+            block={block}
+            state={0}
+            acts={acts}
+            isWorkedOn={!isFit || shape !== undefined}
+            onFace={onFace}
+            chips={<Steps desk={desk} />}
+          />
+          <div className={styles['paper']}>
+            <Plans acts={acts} onFocus={setPlan} />
+            <KeyNotes />
+          </div>
         </div>
+        <section className={styles['sheet']} aria-label={station}>
+          <StationSheet station={station} acts={acts} shape={shape} />
+        </section>
+        <Foot desk={desk} />
       </div>
-      <section className={styles['sheet']} aria-label={station}>
-        <StationSheet station={station} acts={acts} />
-      </section>
-      <Foot desk={desk} />
-    </div>
+    </DeskContext>
   );
 }
 
-function StationSheet({ station, acts }: { station: Station; acts: Acts }) {
+interface SheetProps {
+  station: Station;
+  acts: Acts;
+  shape: ShapeDesk | undefined;
+}
+
+function StationSheet({ station, acts, shape }: SheetProps) {
   if (station === 'Boxes') return <BoxesStation acts={acts} />;
   if (station === 'Pictures') return <PicturesStation />;
+  if (station === 'Fit') return <FitStation shape={shape} acts={acts} />;
   return null;
 }
 

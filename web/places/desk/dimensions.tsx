@@ -1,9 +1,10 @@
+import clsx from 'clsx';
 import { useState, type PointerEvent } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { sized, tidy } from '../../../core/models/index.ts';
 import { pixelOf, type Pixel, type View } from '../../stage/view.tsx';
 import type { Acts } from './acts.ts';
-import { inWords, useDesk } from './desk-state.ts';
+import { inWords, useDesk, type Mark } from './desk-state.ts';
 import { followPointer } from './drag.ts';
 import { asPoints, dimensionLines, faceOf, facesSeen, type DimensionLine } from './lines.ts';
 import styles from './dimensions.module.css';
@@ -13,7 +14,7 @@ import styles from './dimensions.module.css';
  * dimension lines. Their ends are dragged, their numbers are typed over.
  */
 export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
-  const { boxes, chosen, free, hidden, side, mod } = useDesk();
+  const { boxes, chosen, free, hidden, side, mod, behind, marks = [] } = useDesk();
   const { texels } = mod.header;
   const project = (point: readonly [number, number, number]) => pixelOf(view, point, texels);
   const last = [...free].at(-1);
@@ -24,6 +25,19 @@ export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
   return (
     <>
       <svg className={styles['over']} width={view.width} height={view.height} aria-hidden="true">
+        {behind &&
+          boxes.flatMap((box, i) =>
+            facesSeen(box, project).map((face, n) => (
+              <polygon
+                key={`shape ${i} ${n}`}
+                className={styles['shape']}
+                points={asPoints(face)}
+              />
+            )),
+          )}
+        {marks.map((mark) => (
+          <Marked key={mark.says} mark={mark} at={project(mark.at)} />
+        ))}
         {[...chosen]
           .filter((i) => !hidden.has(i))
           .flatMap((i) =>
@@ -47,6 +61,18 @@ export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
         <Length key={line.axis} line={line} acts={acts} />
       ))}
     </>
+  );
+}
+
+/** A place that is pointed out, with its sentence beside it. */
+function Marked({ mark: { says, isBad }, at: [x, y] }: { mark: Mark; at: Pixel }) {
+  return (
+    <g className={clsx(styles['mark'], isBad && styles['bad'])}>
+      <circle cx={x} cy={y} r="6" />
+      <text x={x + 11} y={y + 4}>
+        {says}
+      </text>
+    </g>
   );
 }
 
@@ -109,12 +135,20 @@ const beyond = (from: Pixel, to: Pixel): Pixel => [
   from[1] + (to[1] - from[1]) * 1.18,
 ];
 
+/** In the middle of the line; beyond it where the line is too short for a number. */
+function placeOfLength([from, to]: DimensionLine['line'], [edge]: DimensionLine['edge']): Pixel {
+  const middle: Pixel = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  if (Math.hypot(to[0] - from[0], to[1] - from[1]) > 56) return middle;
+  const further = 0.72;
+  return [middle[0] + (from[0] - edge[0]) * further, middle[1] + (from[1] - edge[1]) * further];
+}
+
 const axisWords = ['Width', 'Height', 'Depth'];
 
 /** The number on a dimension line: what is typed over it is the new length. */
-function Length({ line: { line, axis, length, moves }, acts }: LineProps) {
+function Length({ line: { line, edge, axis, length, moves }, acts }: LineProps) {
   const [typed, setTyped] = useState<string>();
-  const [x, y] = [0, 1].map((i) => (itemAt(line[0], i) + itemAt(line[1], i)) / 2);
+  const [x, y] = placeOfLength(line, edge);
   const take = () => {
     const next = Number((typed ?? '').replace(',', '.'));
     if (typed !== undefined && typed.trim() !== '' && Number.isFinite(next) && next >= 0)

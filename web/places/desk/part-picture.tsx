@@ -46,8 +46,8 @@ export const PartPicture = memo(function PartPicture({ box, mod, slots, texels }
             .join(' ')}
           fill={colourOf(box, side, mod, slots)}
           style={{ filter: `brightness(${light})` }}
-          stroke="var(--line)"
-          strokeWidth="0.4"
+          stroke={box.sides[side] ? 'var(--line)' : 'var(--tide)'}
+          strokeWidth={box.sides[side] ? 0.4 : 1}
         />
       ))}
     </svg>

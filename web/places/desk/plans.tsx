@@ -58,7 +58,7 @@ function Plan({ side, acts, onFocus }: PlansProps & { side: PlanSide }) {
   return (
     <svg
       ref={svg}
-      className={styles['plan']}
+      className={clsx(styles['plan'], desk.behind && styles['shape'])}
       viewBox={`${room.low} ${room.low} ${room.side} ${room.side}`}
       role="group"
       aria-label={`Plan ${planSides[side]}`}
@@ -68,6 +68,13 @@ function Plan({ side, acts, onFocus }: PlansProps & { side: PlanSide }) {
       onPointerDown={press}
     >
       <Paper texels={texels} />
+      {desk.behind?.map((box, i) => (
+        <polygon
+          key={`behind ${i}`}
+          className={styles['behind']}
+          points={asPoints(hull(cornersOf(box).map(place)))}
+        />
+      ))}
       {inOrder.map(({ i }) => (
         <Part key={i} index={i} box={itemAt(boxes, i)} place={place} isChosen={false} />
       ))}

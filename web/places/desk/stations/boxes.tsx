@@ -118,8 +118,9 @@ function common<T>(all: readonly Box[], of: (box: Box) => T): T | undefined {
   return rest.every((value) => value === first) ? first : undefined;
 }
 
-function Measures() {
-  const { boxes, free, edit, ways, setWays } = useDesk();
+/** Where the chosen boxes lie and how large they are, in numbers. */
+export function Measures() {
+  const { boxes, free, edit, ways, setWays, behind } = useDesk();
   const these = [...free].map((i) => itemAt(boxes, i));
   const each = (label: string, change: (box: Box) => Box) =>
     edit(
@@ -173,17 +174,19 @@ function Measures() {
           />
         }
       />
-      <SegmentedControl
-        fullWidth
-        mb="sm"
-        aria-label="Texture of a box that is sized"
-        value={ways.texture}
-        onChange={(texture) => setWays({ texture })}
-        data={[
-          { value: 'follows', label: 'Texture follows size' },
-          { value: 'stretches', label: 'Texture stretches' },
-        ]}
-      />
+      {!behind && (
+        <SegmentedControl
+          fullWidth
+          mb="sm"
+          aria-label="Texture of a box that is sized"
+          value={ways.texture}
+          onChange={(texture) => setWays({ texture })}
+          data={[
+            { value: 'follows', label: 'Texture follows size' },
+            { value: 'stretches', label: 'Texture stretches' },
+          ]}
+        />
+      )}
     </>
   );
 }
