@@ -83,6 +83,14 @@ const arrows: Record<string, string[]> = {
     'core/states',
     'core/textures',
   ],
+  'core/exchange': [
+    'core/draw',
+    'core/mod',
+    'core/models',
+    'core/space',
+    'core/textures',
+    'core/words',
+  ],
   'core/kits': [
     'core/mod',
     'core/bytes',

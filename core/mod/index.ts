@@ -33,6 +33,7 @@ export {
   HeaderSchema,
   soundEvents,
   usualStack,
+  mostBoxes,
   type Box,
   type BoxSide,
   type Header,
