@@ -12,6 +12,7 @@ import {
 import { createServer, type Server } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
+import { readGltf, readObj } from '../core/exchange/index.ts';
 import { startServer } from '../server/serve.ts';
 
 let folder: string;
@@ -141,6 +142,40 @@ test('a pack that was edited by hand is told so, with a near miss', () => {
   expect(again.status).toBe(2);
   expect(again.stderr).toMatch(/changed by hand.*Nothing was written/);
   expect(obrank('build', 'demo/saltmarsh', '--out', pack, '--overwrite').status).toBe(0);
+});
+
+test('a block in a state is written as GLB and as OBJ, and what cannot be is refused', () => {
+  const out = (file: string) => path.join(folder, file);
+  const write = (file: string, ...args: string[]) =>
+    obrank('model', 'demo/saltmarsh', '--block', 'sluice_gate', '--out', out(file), ...args);
+  expect(write('gate.glb').stdout).toMatch(
+    /gate\.glb: sluice_gate \(.*\), 6 boxes, \d+ faces, 3 m/,
+  );
+  const glb = readFileSync(out('gate.glb'));
+  expect(glb.toString('latin1', 0, 4)).toBe('glTF');
+  const read = readGltf(glb, 'gate', () => undefined);
+  expect(read.parts.map(({ name }) => name)).toContain('left_post');
+
+  expect(write('gate.obj', '--state', 'side=north').status).toBe(0);
+  const obj = readObj(readFileSync(out('gate.obj')), 'gate', (name) => readFileSync(out(name)));
+  expect(obj.parts).toHaveLength(6);
+  expect(obj.materials.every(({ picture }) => picture)).toBe(true);
+
+  expect(write('gate.glb')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/is there already. Choose another name, or add --overwrite/),
+  });
+  expect(write('gate.glb', '--overwrite').status).toBe(0);
+  for (const [args, says] of [
+    [['gate.txt'], 'must end in .glb or in .obj'],
+    [['a.glb', '--state', 'lit=true'], 'There is no property lit. The block has'],
+    [['a.glb', '--block', 'sluice_gat'], 'There is no block called sluice_gat. Did you mean'],
+    [['no/such/a.glb'], 'no/such'],
+  ] as const)
+    expect(write(...(args as [string]))).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining(says),
+    });
 });
 
 test('a sheet of every state is drawn, laid on an earlier one, and refuses what cannot be', () => {

@@ -4,6 +4,7 @@ import { messageOf } from '../core/words/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
+import { model, type ModelOptions } from './commands/model.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
 import type { ServeOptions } from './commands/serve.ts';
 
@@ -49,6 +50,15 @@ program
   .option('--against <file>', 'an earlier sheet: mark what differs, exit with 1 if anything does')
   .option('--overwrite', 'replace the file if it is there')
   .action(run<SheetOptions>(sheet));
+program
+  .command('model')
+  .description('Write a block in one state as a model for other programs: glTF 2.0 or OBJ.')
+  .argument('<mod>', 'mod folder')
+  .requiredOption('--block <name>', 'the block')
+  .requiredOption('--out <file>', 'file that ends in .glb or in .obj')
+  .option('--state <values>', 'such as lit=true,heading=north (what is left out has its default)')
+  .option('--overwrite', 'replace files that are there')
+  .action(run<ModelOptions>(model));
 program
   .command('serve')
   .description('Start the application on this machine.')

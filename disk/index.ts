@@ -3,6 +3,7 @@
  * lost. Used by server and cli.
  */
 export { DiskProblem, inWords, shown } from './problem.ts';
+export { writeNew } from './new-files.ts';
 export { readOrdinary } from './ordinary.ts';
 export {
   maxBytes,

@@ -1,4 +1,4 @@
-import { writeFile } from 'node:fs/promises';
+import path from 'node:path';
 import {
   compareSheets,
   drawSheet,
@@ -22,6 +22,7 @@ import {
   readModOrPack,
   readOrdinary,
   shown,
+  writeNew,
 } from '../../disk/index.ts';
 
 export interface SheetOptions {
@@ -114,14 +115,5 @@ async function picture(file: string): Promise<Pixels> {
   }
 }
 
-async function write(file: string, pixels: Pixels, overwrite = false): Promise<void> {
-  try {
-    await writeFile(file, encodePicture(pixels), { flag: overwrite ? 'w' : 'wx' });
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'EEXIST')
-      throw new DiskProblem(
-        `${shown(file)} is there already. Choose another name, or add --overwrite.`,
-      );
-    throw sayWhy(error, file);
-  }
-}
+const write = (file: string, pixels: Pixels, overwrite = false): Promise<void> =>
+  writeNew(path.dirname(file), new Map([[path.basename(file), encodePicture(pixels)]]), overwrite);

@@ -12,6 +12,7 @@ export {
   type Property,
   type Value,
 } from './property.ts';
+export { stateFromText } from './from-text.ts';
 export { mostStates, StateSpace, whenOf, type State, type When } from './space.ts';
 export {
   coverage,
