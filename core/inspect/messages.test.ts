@@ -423,6 +423,83 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     undefined,
   ],
   [
+    'models/faces-fight',
+    {
+      '/models/lamp/slots/glass': 'saltmarsh:bank',
+      '/models/lamp/boxes/0/name': 'body',
+      '/models/lamp/boxes/1': {
+        name: 'pane',
+        at: [6, 4, 8],
+        size: [4, 4, 8],
+        sides: { front: { slot: 'glass' } },
+      },
+    },
+    'The front of body and of pane in the model saltmarsh:lamp lie in one plane and show ' +
+      'different pictures there.',
+    'Draw in the front by half a texel',
+  ],
+  [
+    'models/face-never-seen',
+    {
+      '/models/lamp/boxes/1': {
+        at: [6, 4, 10],
+        size: [2, 2, 2],
+        sides: {
+          front: { slot: 'metal' },
+          back: { slot: 'metal' },
+          left: { slot: 'metal' },
+          right: { slot: 'metal' },
+        },
+      },
+    },
+    'In the model saltmarsh:lamp 4 sides are never seen: the front of 2, the back of 2, the ' +
+      'left of 2 and 1 more.',
+    'Leave out these 4 sides',
+  ],
+  [
+    'models/side-without-area',
+    {
+      '/models/lamp/boxes/0': {
+        name: 'sail',
+        at: [0, 0, 8],
+        size: [16, 16, 0],
+        sides: { front: { slot: 'metal' }, top: { slot: 'metal' } },
+      },
+    },
+    'In the model saltmarsh:lamp 1 side has no area: the top of sail.',
+    'Leave out this side',
+  ],
+  [
+    'models/slit',
+    {
+      '/models/lamp/boxes/1': {
+        name: 'lid',
+        at: [4, 12.125, 8],
+        size: [8, 1, 8],
+        sides: { top: { slot: 'metal' } },
+      },
+    },
+    'In the model saltmarsh:lamp 1 and lid lie 0.125 texels apart.',
+    'Close it',
+  ],
+  [
+    'models/spin-off-step',
+    {
+      '/header/kit': 'block-pack-small',
+      '/models/lamp/boxes/0/spin': { about: 'y', by: 40, pivot: [8, 8, 8] },
+    },
+    'The box 1 of the model saltmarsh:lamp is spun by 40°; Block Pack, edition 1, for four-bit ' +
+      'states shows steps of 15°.',
+    'Spin it by 45°',
+  ],
+  [
+    'models/box-outside',
+    { '/models/lamp/boxes/0/at': [40, 0, 8] },
+    'The box 1 of the model saltmarsh:lamp leaves the space from -16 to 32 texels that Block ' +
+      'Pack, edition 1 allows.',
+    'Move it inside',
+  ],
+  [
     'models/crop-outside',
     { '/models/lamp/boxes/0/sides/top/crop': [0, 0, 17, 4] },
     'The top of the box 1 of the model saltmarsh:lamp shows a part that leaves its ' +

@@ -10,6 +10,14 @@ export {
   type Quad,
   type TextureSize,
 } from './quads.ts';
+export {
+  coveredFaces,
+  facesInOnePlane,
+  sidesWithoutArea,
+  slits,
+  type BoxFace,
+  type Slit,
+} from './faces.ts';
 export { fillSlots, ownModelFor, showTexture, type SlotUse } from './fill-slots.ts';
 export { cornersOf, modelFillsCell, plainBox, plainBoxes } from './facts.ts';
 export {

@@ -2,6 +2,7 @@ import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
+import type { Finding } from '../../../core/inspect/index.ts';
 import { entryOf, lookUp } from '../../../core/mod/index.ts';
 import { pictureFrame, type Struck } from '../../../core/models/index.ts';
 import {
@@ -21,13 +22,14 @@ import { focusSoon } from '../../parts/focus-soon.ts';
 import { SavedMark } from '../../parts/frame.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
-import { StationLine } from '../../parts/station-line.tsx';
+import { StationLine, type Stop } from '../../parts/station-line.tsx';
 import { useActs, copied, type Acts } from './acts.ts';
 import { DeskContext, useOpenDesk, type Desk } from './desk-state.ts';
 import { DeskStage } from './desk-stage.tsx';
 import { PartsList } from './parts-list.tsx';
 import { Plans, type PlanSide } from './plans.tsx';
 import { blockOfModel, usersOf } from './shown-block.ts';
+import { marksOfFindings } from './marks.ts';
 import { useShapeDesk, type ShapeDesk } from './shape-state.ts';
 import { BoxesStation } from './stations/boxes.tsx';
 import { FitStation } from './stations/fit.tsx';
@@ -75,7 +77,9 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
   const shape = useShapeDesk(model, user);
   const isFit = station === 'Fit';
   // At Fit the boxes of the shape lie on the desk, to be worked on like those of the model.
-  const desk = isFit && shape ? shape.desk : model;
+  const findings = useModelFindings(model);
+  const desk =
+    isFit && shape ? shape.desk : { ...model, marks: marksOfFindings(findings, model.boxes) };
   const acts = useActs(desk);
   const session = useSession();
   const navigate = useNavigate();
@@ -103,7 +107,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
     <DeskContext value={desk}>
       <div className={styles['desk']}>
         <PartsList users={users} />
-        <Head desk={desk} station={station} search={search.toString()} />
+        <Head desk={desk} station={station} search={search.toString()} findings={findings} />
         <div className={styles['middle']}>
           <DeskStage
             block={block}
@@ -121,7 +125,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
         <section className={styles['sheet']} aria-label={station}>
           <StationSheet station={station} acts={acts} shape={shape} />
         </section>
-        <Foot desk={desk} />
+        <Foot desk={desk} findings={findings} />
       </div>
     </DeskContext>
   );
@@ -140,11 +144,26 @@ function StationSheet({ station, acts, shape }: SheetProps) {
   return null;
 }
 
-function Head({ desk, station, search }: { desk: Desk; station: Station; search: string }) {
+interface HeadProps {
+  desk: Desk;
+  station: Station;
+  search: string;
+  findings: readonly Finding[];
+}
+
+/** The station at which a finding about a model is mended. */
+const stationOf = ({ at = '' }: Finding): Station =>
+  /\/(slots|sides)\//.test(at) ? 'Pictures' : 'Boxes';
+
+/** The gravest that was found at a station; hints leave it done. */
+function stateOf(findings: readonly Finding[], station: Station): Stop['state'] {
+  const weights = findings.filter((one) => stationOf(one) === station).map((one) => one.severity);
+  return weights.includes('error') ? 'error' : weights.includes('warning') ? 'warning' : 'done';
+}
+
+function Head({ desk, station, search, findings }: HeadProps) {
   const session = useSession();
   const { name, id, boxes } = desk;
-  const findings = useModelFindings(desk);
-  const heaviest = findings.find(({ severity }) => severity !== 'hint')?.severity;
   return (
     <div className={styles['head']}>
       <h1>
@@ -160,8 +179,7 @@ function Head({ desk, station, search }: { desk: Desk; station: Station; search:
         stops={stations.map((title) => ({
           title,
           to: { pathname: `/m/${session.name}/${deskPath(name, pathOf(title))}`, search },
-          state:
-            title === 'Boxes' && heaviest !== undefined && heaviest !== 'hint' ? heaviest : 'done',
+          state: stateOf(findings, title),
         }))}
       />
     </div>
@@ -181,13 +199,13 @@ function useModelFindings({ name }: Desk) {
   );
 }
 
-function Foot({ desk }: { desk: Desk }) {
+function Foot({ desk, findings }: { desk: Desk; findings: readonly Finding[] }) {
   const session = useSession();
   return (
     <FindingsLine
       what="model"
-      findings={useModelFindings(desk)}
-      to={() => `/m/${session.name}/${deskPath(desk.name, 'boxes')}`}
+      findings={findings}
+      to={(one) => `/m/${session.name}/${deskPath(desk.name, pathOf(stationOf(one)))}`}
     >
       <Cap of="station" /> station &nbsp; <Cap of="keys" /> keys
     </FindingsLine>

@@ -1,4 +1,6 @@
-import { modelId } from '../../models.ts';
+import type { Box } from '../../../mod/index.ts';
+import { vector } from '../../../space/index.ts';
+import { boxesFix, modelId } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 export const boxOutside = modRule({
@@ -21,6 +23,12 @@ export const boxOutside = modRule({
     return Object.entries(mod.models).flatMap(([name, { boxes = [] }]) =>
       boxes.flatMap((box, i) => {
         if (box.at.every((low, axis) => low >= -reach && low + box.size[axis]! <= far)) return [];
+        // What is larger than the space cannot be moved into it.
+        const fits = box.size.every((length) => length <= far + reach);
+        const [x, y, z] = vector((axis) =>
+          Math.min(Math.max(box.at[axis], -reach), far - box.size[axis]),
+        );
+        const inside: Box = { ...box, at: [x, y, z] };
         return [
           {
             at: ['models', name, 'boxes', i, 'at'],
@@ -32,6 +40,7 @@ export const boxOutside = modRule({
               far,
               kit: title,
             },
+            ...(fits && { fix: boxesFix(mod, name, 'Move it inside', boxes.with(i, inside)) }),
           },
         ];
       }),
