@@ -30,3 +30,4 @@ export {
 export { hardToTell, mapNeighbours, meanFromAbove, type MapNeighbour } from './map-colour.ts';
 export { cornerShade, coveredBy, hiddenBy, isHidden, type Hidden, type Patch } from './culling.ts';
 export { drawForm } from './form.ts';
+export { drawHeld, heldModels, heldShare, usualPoses } from './held.ts';

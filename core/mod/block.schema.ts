@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Language, Name, recordOf } from './names.ts';
+import { Id, Language, Name, partRecordOf, recordOf } from './names.ts';
 import { LootSchema } from './loot.schema.ts';
 import {
   byState,
@@ -47,6 +47,29 @@ export const ShapeSchema = z.union([
   z.array(PlainBoxSchema).max(64),
 ]);
 
+/** Where an item is looked at. */
+export const heldPlaces = ['hand', 'ground', 'catalogue'] as const;
+export type HeldPlace = (typeof heldPlaces)[number];
+
+/** How an item sits at one place. */
+export const PoseSchema = z.strictObject({
+  turn: Triple.meta({
+    description:
+      'Degrees about x, y and z by the right-hand rule, about the middle of the cell: first about ' +
+      'y, then about x, then about z, as seen by whoever looks at it from the front.',
+  }),
+  scale: z.number().min(0.05).max(8),
+  shift: Triple.meta({ description: 'How far it is moved then, in sixteenths of a block.' }),
+});
+export type Pose = z.output<typeof PoseSchema>;
+
+export const HeldSchema = z.strictObject({
+  model: Id.optional().meta({ description: 'A model that is shown instead of the block.' }),
+  picture: Id.optional().meta({ description: 'The texture that a flat picture shows.' }),
+  poses: partRecordOf(heldPlaces, PoseSchema).optional(),
+});
+export type Held = z.output<typeof HeldSchema>;
+
 /**
  * A block as its author declares it: one part a facet; what is left out comes from stock or from
  * defaults.
@@ -59,6 +82,9 @@ export const BlockSchema = z.strictObject({
       .enum(['block', 'flat', 'none'])
       .optional()
       .meta({ description: 'How it is held: as the block, as a flat picture, or not at all.' }),
+    held: HeldSchema.optional().meta({
+      description: 'What its item shows, and how it sits in the hand, on the ground and in lists.',
+    }),
     natural: z
       .boolean()
       .optional()

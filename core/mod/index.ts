@@ -23,7 +23,17 @@ export {
   type TraitPart,
   type Traits,
 } from './traits.ts';
-export { BlockSchema, type Block, type Candidate, type Looks, type Shape } from './block.schema.ts';
+export {
+  heldPlaces,
+  type Held,
+  type HeldPlace,
+  type Pose,
+  BlockSchema,
+  type Block,
+  type Candidate,
+  type Looks,
+  type Shape,
+} from './block.schema.ts';
 export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';

@@ -64,10 +64,12 @@ const places: Record<RenamedKind, NamedAt[]> = {
   models: [
     { at: 'blocks/*/looks/rows/*/use/*/model', what: 'candidate' },
     { at: 'models/*/template', what: 'template' },
+    { at: 'blocks/*/identity/held/model', what: 'item form' },
   ],
   textures: [
     { at: 'models/*/slots/*', what: 'slot' },
     { at: 'items/*/texture', what: 'item' },
+    { at: 'blocks/*/identity/held/picture', what: 'item form' },
   ],
   blockTags: [
     { at: 'blocks/*/tags/*', what: 'block' },

@@ -4,7 +4,8 @@ import type { Mod } from '../mod/index.ts';
 export function textureUsers({
   models,
   items,
-}: Pick<Mod, 'models' | 'items'>): Map<string, string[]> {
+  blocks = {},
+}: Pick<Mod, 'models' | 'items'> & Partial<Pick<Mod, 'blocks'>>): Map<string, string[]> {
   const users = new Map<string, string[]>();
   const add = (texture: string, user: string) =>
     users.set(texture, [...(users.get(texture) ?? []), user]);
@@ -12,5 +13,7 @@ export function textureUsers({
     for (const texture of new Set(Object.values(slots))) add(texture, `model ${name}`);
   for (const [name, { texture }] of Object.entries(items))
     if (texture !== undefined) add(texture, `item ${name}`);
+  for (const [name, { identity }] of Object.entries(blocks))
+    if (identity.held?.picture !== undefined) add(identity.held.picture, `item of ${name}`);
   return users;
 }

@@ -12,6 +12,7 @@ export { badShares } from './looks/bad-shares.ts';
 export { deadRow } from './looks/dead-row.ts';
 export { headingWithoutEffect } from './looks/heading-without-effect.ts';
 export { headingsAlike } from './looks/headings-alike.ts';
+export { heldMissing } from './looks/held-missing.ts';
 export { modelMissing } from './looks/model-missing.ts';
 export { noOrientation } from './looks/no-orientation.ts';
 export { nothingDrawn } from './looks/nothing-drawn.ts';

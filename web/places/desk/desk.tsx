@@ -33,6 +33,7 @@ import { marksOfFindings } from './marks.ts';
 import { useShapeDesk, type ShapeDesk } from './shape-state.ts';
 import { BoxesStation } from './stations/boxes.tsx';
 import { FitStation } from './stations/fit.tsx';
+import { HandStation } from './stations/hand.tsx';
 import { PicturesStation } from './stations/pictures.tsx';
 import styles from './desk.module.css';
 
@@ -123,7 +124,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
           </div>
         </div>
         <section className={styles['sheet']} aria-label={station}>
-          <StationSheet station={station} acts={acts} shape={shape} />
+          <StationSheet {...{ station, acts, shape, user }} />
         </section>
         <Foot desk={desk} findings={findings} />
       </div>
@@ -135,13 +136,14 @@ interface SheetProps {
   station: Station;
   acts: Acts;
   shape: ShapeDesk | undefined;
+  user: string | undefined;
 }
 
-function StationSheet({ station, acts, shape }: SheetProps) {
+function StationSheet({ station, acts, shape, user }: SheetProps) {
   if (station === 'Boxes') return <BoxesStation acts={acts} />;
   if (station === 'Pictures') return <PicturesStation />;
   if (station === 'Fit') return <FitStation shape={shape} acts={acts} />;
-  return null;
+  return <HandStation user={user} />;
 }
 
 interface HeadProps {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Triple } from '../../../mod/block.schema.ts';
+import { heldPlaces, PoseSchema, Triple } from '../../../mod/block.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
 import {
@@ -135,7 +135,9 @@ export const ItemFile = z.strictObject({
   id: Id,
   form: z.enum(['block', 'flat']),
   block: Id.optional(),
+  model: Id.optional(),
   texture: Id.optional(),
+  poses: partRecordOf(heldPlaces, PoseSchema).optional(),
   group: Id.optional(),
   stack: whole.min(1),
   tool: z.strictObject({ kind: z.enum(toolKinds), grade: whole.min(0) }).optional(),

@@ -102,15 +102,20 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
   const group = (name: string | undefined) =>
     name === undefined ? undefined : idOf(mod.header.namespace, name);
   const items = new Map<string, ItemDocument>();
-  for (const block of blocks)
+  for (const block of blocks) {
+    const { held } = block.declared.identity;
     if (block.item !== 'none')
       items.set(block.name, {
         id: block.id,
         form: block.item,
         block: block.id,
+        model: block.item === 'block' ? held?.model : undefined,
+        texture: block.item === 'flat' ? held?.picture : undefined,
+        poses: held?.poses,
         group: group(block.declared.identity.group),
         stack: usualStack,
       });
+  }
   for (const [name, item] of Object.entries(mod.items))
     items.set(name, {
       id: idOf(mod.header.namespace, name),
