@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { decodePicture, encodePicture, pictureFacts } from '../../core/textures/index.ts';
+import { makeBlocks } from './blocks.ts';
+import { readFiles } from './read-files.ts';
 import { chance, hex, paint, shade, step, tilingNoise } from './canvas.ts';
 import { sound, sounds } from './sounds.ts';
 import { textures } from './textures.ts';
@@ -21,13 +23,28 @@ test('the pictures and sounds in the repository are those that the script makes 
     ]).toEqual([name, true]);
 });
 
+test('the furniture in the repository is what the script makes of the rest of the mod', () => {
+  const files = readFiles('demo/saltmarsh');
+  const made = makeBlocks(files);
+  expect(made.size).toBeGreaterThan(15);
+  for (const [file, bytes] of made)
+    expect([file, Buffer.from(bytes).equals(files.get(file) ?? new Uint8Array())]).toEqual([
+      file,
+      true,
+    ]);
+});
+
 test('every picture is 16 texels square or frames of that, with holes only where they are meant, and grey only where it is tinted', () => {
   for (const [name, draw] of Object.entries(textures)) {
     const frames = name === 'gauge/water' ? 4 : 1;
     expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({
       width: 16,
       height: 16 * frames,
-      alpha: /cage|^salt$|samphire|^item\//.test(name) ? 'holes' : 'none',
+      alpha: /^kelp/.test(name)
+        ? 'partial'
+        : /cage|^salt$|samphire|^item\//.test(name)
+          ? 'holes'
+          : 'none',
       grey: /^samphire/.test(name),
     });
   }

@@ -5,6 +5,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { encodePicture } from '../../core/textures/index.ts';
+import { madeBlocks, makeBlocks } from './blocks.ts';
+import { readFiles } from './read-files.ts';
 import { sounds, stockSounds } from './sounds.ts';
 import { textures } from './textures.ts';
 
@@ -19,6 +21,9 @@ for (const [name, make] of Object.entries(sounds))
   write(path.join(mod, 'sounds', `${name}.wav`), make());
 for (const [name, make] of Object.entries(stockSounds))
   write(path.resolve('web/public/stock', `${name}.wav`), make());
+const made = makeBlocks(readFiles(mod));
+for (const [file, bytes] of made) write(path.join(mod, file), bytes);
 console.log(
-  `${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh`,
+  `${Object.keys(textures).length} textures and ${Object.keys(sounds).length} sounds in demo/saltmarsh, ` +
+    `${madeBlocks.length} blocks made`,
 );

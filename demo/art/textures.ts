@@ -1,6 +1,7 @@
 import type { Pixels } from '../../core/textures/index.ts';
 import { chance, clear, hex, paint, shade, step, tilingNoise, type Colour } from './canvas.ts';
 import { metalTextures } from './metals.ts';
+import { shoreTextures } from './shore.ts';
 
 const salt = ['#b9b4a8', '#cfcabd', '#dfdace', '#ebe7dc', '#f5f2e9', '#fdfcf6'].map(hex);
 const straw = ['#6d5a2e', '#8a7440', '#a58c50', '#bfa562', '#d3bb78', '#e4d092'].map(hex);
@@ -175,6 +176,7 @@ const samphire = (seed: number, stems: number, tall: number): Pixels => {
 /** Every texture of the demo mod by the path of its name. */
 export const textures: Record<string, () => Pixels> = {
   ...metalTextures,
+  ...shoreTextures,
   salt_crust_a: () => saltCrust(3),
   salt_crust_b: () => saltCrust(18),
   salt_crust_c: () => saltCrust(29),

@@ -1,21 +1,29 @@
 import { idOf } from '../../../mod/index.ts';
 import { pointer } from '../../../json/index.ts';
+import { resolvedModels } from '../../models.ts';
 import { modRule } from '../../rule.ts';
+import type { ModView } from '../../view.ts';
 
 export const notSquare = modRule({
   id: 'textures/not-square',
   severity: 'warning',
   title: 'Not square and no strip',
   why:
-    'A texture is square, or a strip of square frames with a timing file. Otherwise the ' +
-    'picture is squeezed onto the side of a block.',
+    'A texture is square, or a strip of square frames with a timing file, unless sides show parts ' +
+    'of it alone. Otherwise the picture is squeezed onto the side of a block.',
   messages: {
     notSquare: 'The texture {id} is {width} × {height} texels: neither square nor a strip.',
   },
   fails: { '/textures/bank/picture/height': 48 },
-  passes: { '/textures/bank/picture/height': 48, '/textures/bank/strip': { ticks: 4 } },
-  check: (mod) =>
-    Object.entries(mod.textures).flatMap(
+  passes: {
+    '/textures/bank/picture/height': 48,
+    '/textures/bank/strip': { ticks: 4 },
+    '/textures/lamp/picture/width': 32,
+    '/models/lamp/boxes/0/sides': { front: { slot: 'metal', crop: [16, 0, 8, 12] } },
+  },
+  check(mod) {
+    const sheets = sheetsOf(mod);
+    return Object.entries(mod.textures).flatMap(
       ([
         name,
         {
@@ -23,7 +31,7 @@ export const notSquare = modRule({
           strip,
         },
       ]) => {
-        if (strip || width === height) return [];
+        if (strip || width === height || sheets.has(idOf(mod.header.namespace, name))) return [];
         const frames = height / width;
         const fix = Number.isInteger(frames)
           ? {
@@ -40,5 +48,17 @@ export const notSquare = modRule({
           },
         ];
       },
-    ),
+    );
+  },
 });
+
+/** Textures of which every side that shows them shows a part: they may be as wide as they like. */
+function sheetsOf(mod: ModView): Set<string> {
+  const [parts, wholes] = [new Set<string>(), new Set<string>()];
+  for (const { boxes } of resolvedModels(mod).values())
+    for (const box of boxes)
+      for (const { texture, crop } of Object.values(box.sides))
+        if (texture !== undefined) (crop ? parts : wholes).add(texture);
+  for (const { texture } of Object.values(mod.items)) if (texture) wholes.add(texture);
+  return new Set([...parts].filter((texture) => !wholes.has(texture)));
+}
