@@ -36,7 +36,7 @@ test(
     for (const out of [path.join(folder, 'pack'), path.join(folder, 'saltmarsh.obpack')]) {
       const built = obrank('build', 'demo/saltmarsh', '--out', out);
       expect(built.status).toBe(0);
-      expect(built.stdout).toMatch(/188 files in .*: 188 new/);
+      expect(built.stdout).toMatch(/231 files in .*: 231 new/);
       expect(obrank('check', out)).toMatchObject({ status: 0, lines: [] });
     }
   },
@@ -198,7 +198,7 @@ test('a sheet of every state is drawn, laid on an earlier one, and refuses what 
   });
   expect([...readFileSync(out('gate')).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
   expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(
-    /13 blocks in 6 columns, 384 × 192 pixels/,
+    /18 blocks in 6 columns, 384 × 192 pixels/,
   );
   expect(
     obrank(

@@ -10,7 +10,7 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   server,
 }) => {
   await page.goto(server.address);
-  await expect(page.getByRole('heading', { name: /Blocks 13/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 18/ })).toBeVisible();
   await page.getByRole('link', { name: /Tide lantern/ }).click();
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
 

@@ -8,22 +8,22 @@ test('a machine with a front that faces the player, from nothing in six actions'
 }) => {
   await page.goto(`${server.address}/m/saltmarsh/blocks`);
   await page.getByRole('button', { name: 'New block' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Salt oven');
+  await page.getByLabel('Name', { exact: true }).fill('Brine kettle');
   const shapes = page.getByRole('group', { name: 'Shape' });
   await expect(shapes.getByRole('radio')).toHaveCount(14);
   await shapes.getByText('Six sides').click();
   await expect(page.getByText(/A front that faces the player who places it/)).toBeVisible();
   await page.getByRole('button', { name: 'Declare the block' }).click();
-  await expect(page).toHaveURL(/blocks\/salt_oven\/traits/);
+  await expect(page).toHaveURL(/blocks\/brine_kettle\/traits/);
   await saved(page);
   await page.getByRole('link', { name: 'States' }).click();
   await page.getByRole('region', { name: 'States' }).getByText('Placing', { exact: true }).click();
   await page.getByRole('button', { name: 'The player stands west of it' }).click();
   await expect(page.getByRole('group', { name: 'Try the placing' })).toContainText('west');
   // Complete from the start: only its name in the other language is missing.
-  await expect(page.getByLabel('Findings')).toContainText('salt_oven has no name in de');
+  await expect(page.getByLabel('Findings')).toContainText('brine_kettle has no name in de');
   await page.getByRole('link', { name: 'Textures' }).click();
-  await expect(page.getByRole('img', { name: /^saltmarsh:salt_oven/ })).toHaveCount(3);
+  await expect(page.getByRole('img', { name: /^saltmarsh:brine_kettle/ })).toHaveCount(3);
 });
 
 test('the shape is chosen with arrows, and follows the material', async ({ page, server }) => {

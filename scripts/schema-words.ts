@@ -218,6 +218,7 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
     description:
       'What stops what moves, and what is lit up when one looks at it. Both are the boxes of the model when left out.',
   },
+  scale: { description: 'How large it is: 1 is as large as the block.' },
   share: { description: 'Its weight in the choice among the candidates.', default: 1 },
   sides: {
     description:

@@ -66,7 +66,9 @@ export type Pose = z.output<typeof PoseSchema>;
 export const HeldSchema = z.strictObject({
   model: Id.optional().meta({ description: 'A model that is shown instead of the block.' }),
   picture: Id.optional().meta({ description: 'The texture that a flat picture shows.' }),
-  poses: partRecordOf(heldPlaces, PoseSchema).optional(),
+  poses: partRecordOf(heldPlaces, PoseSchema)
+    .optional()
+    .meta({ description: 'How it sits where it is looked at; elsewhere as usual.' }),
 });
 export type Held = z.output<typeof HeldSchema>;
 

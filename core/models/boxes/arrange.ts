@@ -16,8 +16,11 @@ const namesOf = (boxes: readonly Box[]): string[] => boxes.flatMap(({ name }) =>
 /** Boxes put behind others, each with a name that no other has. */
 export function added(boxes: readonly Box[], more: readonly Box[]): Added {
   const all = [...boxes];
-  for (const box of more)
-    all.push({ ...box, name: freeName(base(box.name ?? 'box'), namesOf(all)) });
+  for (const box of more) {
+    const taken = namesOf(all);
+    const isFree = box.name !== undefined && !taken.includes(box.name);
+    all.push({ ...box, name: isFree ? box.name : freeName(base(box.name ?? 'box'), taken) });
+  }
   const chosen = new Set(more.map((_, i) => boxes.length + i));
   return { boxes: all, chosen };
 }

@@ -62,6 +62,8 @@ const table = {
     does: 'The state matrix of the look, the truth table of drops, or the stage',
   },
 
+  desk: { area: 'Bench', press: ['D'], does: 'The model that the state shows, on its desk' },
+
   station: { area: 'Desk', press: ['1', '2', '3', '4'], cap: '1 … 4', does: 'Go to a station' },
   addBox: { area: 'Desk', press: ['B'], does: 'A new box' },
   previousBox: { area: 'Desk', press: [','], does: 'Choose the box before' },

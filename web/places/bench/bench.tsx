@@ -2,6 +2,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { startTransition, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
+import { chosenCandidates } from '../../../core/draw/index.ts';
 import { facets } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
 import { placeIn, placeNow, type Place } from '../../api/address.ts';
@@ -17,6 +18,7 @@ import { ShelfList } from './shelf-list.tsx';
 import { Spine } from './spine.tsx';
 import { DropChoiceOf } from './truth/choice.tsx';
 import { usePaintDrops } from './truth/paint.ts';
+import { useToDesk } from './to-desk.ts';
 import { Truth } from './truth/truth.tsx';
 import { RestingStrip } from './state-strip.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
@@ -148,11 +150,14 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
 
 function useBenchKeys(
   editor: BlockEditor,
-  { facet, goToFacet, stepFacet, stepState }: ReturnType<typeof useBenchPlace>,
+  { facet, state, goToFacet, stepFacet, stepState }: ReturnType<typeof useBenchPlace>,
   { files, setFiles, toMatrix, toTruth }: ReturnType<typeof useMiddle>,
 ): void {
   const paint = usePaintDrops(editor);
+  const toDesk = useToDesk(editor.name);
+  const [shown] = chosenCandidates(editor.block, state, 0);
   useKeys({
+    desk: () => shown && toDesk(shown.model),
     previousFacet: () => stepFacet(-1),
     nextFacet: () => stepFacet(1),
     facet: (digit) => goToFacet(Number(digit) - 1),

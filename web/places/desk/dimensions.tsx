@@ -35,8 +35,8 @@ export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
               />
             )),
           )}
-        {marks.map((mark) => (
-          <Marked key={mark.says} mark={mark} at={project(mark.at)} />
+        {marks.map((mark, i) => (
+          <Marked key={i} mark={mark} at={project(mark.at)} />
         ))}
         {[...chosen]
           .filter((i) => !hidden.has(i))

@@ -5,6 +5,7 @@ import path from 'node:path';
 /** What is no control by itself: the frame of the page, dialogs, and what needs a place of its own. */
 const withoutSample = [
   'conflict.tsx',
+  'findings-line.tsx',
   'form-choice.tsx',
   'frame.tsx',
   'group-field.tsx',

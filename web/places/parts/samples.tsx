@@ -16,6 +16,7 @@ import { OrientationPicker } from '../../parts/orientation-picker.tsx';
 import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { RowsEditor } from '../../parts/rows-editor.tsx';
+import { StationLine } from '../../parts/station-line.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { TextField } from '../../parts/text-field.tsx';
 import { WhenEditor } from '../../parts/when-editor.tsx';
@@ -83,6 +84,18 @@ export const samples: Readonly<Record<string, () => ReactNode>> = {
         tiny
       </button>
     </div>
+  ),
+  'Line of stations': () => (
+    <StationLine
+      label="Stations"
+      current="Pictures"
+      stops={[
+        { title: 'Boxes', to: '', state: 'done' },
+        { title: 'Pictures', to: '', state: 'open' },
+        { title: 'Fit', to: '', state: 'warning', count: 2 },
+        { title: 'In the hand', to: '', state: 'error', count: 1 },
+      ]}
+    />
   ),
   Keys: () => (
     <div className={styles['row']}>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { heldPlaces, PoseSchema, Triple } from '../../../mod/block.schema.ts';
+import { HeldSchema, Triple } from '../../../mod/block.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
 import {
@@ -137,7 +137,7 @@ export const ItemFile = z.strictObject({
   block: Id.optional(),
   model: Id.optional(),
   texture: Id.optional(),
-  poses: partRecordOf(heldPlaces, PoseSchema).optional(),
+  poses: HeldSchema.shape.poses,
   group: Id.optional(),
   stack: whole.min(1),
   tool: z.strictObject({ kind: z.enum(toolKinds), grade: whole.min(0) }).optional(),

@@ -2,20 +2,20 @@ import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, Group, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import type { Candidate, Looks } from '../../../../core/mod/index.ts';
-import { idOf, ownName } from '../../../../core/mod/index.ts';
-import { ownModelFor, templates } from '../../../../core/models/index.ts';
+import { idOf } from '../../../../core/mod/index.ts';
+import { templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
-import { deskPath } from '../../../api/address.ts';
 import { useBlockEdits, useBlockPart, useModPart, useSession } from '../../../api/hooks.tsx';
 import { Later } from '../../../parts/later.tsx';
 import { useStable } from '../../../parts/use-stable.ts';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
 import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
+import { useToDesk } from '../to-desk.ts';
 import { AnotherShape } from './another-shape.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
@@ -100,23 +100,14 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
 
 /** The models that the look shows, each with the way to its desk. */
 function ToDesk({ editor: { name, block } }: Pick<FacetProps, 'editor'>) {
-  const session = useSession();
-  const navigate = useNavigate();
+  const open = useToDesk(name);
   const ids = [
     ...new Set(block.looks.rows.flatMap(({ value }) => value.map(({ model }) => model))),
   ];
-  const open = (id: string) => {
-    const { mod } = session.view;
-    const own = ownName(mod.header.namespace, id);
-    const { changes, model } =
-      own === undefined ? ownModelFor(mod, name, id) : { changes: [], model: own };
-    if (changes.length) session.edit(`Make a model of its own from ${id}`, changes);
-    void navigate(`/m/${session.name}/${deskPath(model)}?block=${name}`);
-  };
   if (!ids.length) return null;
   return (
     <p className={clsx('note', styles['invite'])}>
-      On the model desk:{' '}
+      On the model desk <Cap of="desk" />:{' '}
       {ids.slice(0, mostNamed).map((id, i) => (
         <span key={id}>
           {i > 0 && ', '}

@@ -86,6 +86,7 @@ function Names({ box, index }: { box: Box; index: number }) {
     <div className={styles['pair']}>
       <CommitField
         id="box-name"
+        onFocus={(event) => event.currentTarget.select()}
         label="Name"
         text={box.name ?? ''}
         placeholder={`box ${index + 1}`}
