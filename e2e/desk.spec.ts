@@ -38,12 +38,14 @@ test('a rack from nothing, with keys alone', async ({ page, server }) => {
   await expect(part(page, 'leg')).toBeVisible();
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await repeat(page, 'ArrowRight', 7);
-  await repeat(page, 'ArrowDown', 6);
-  // The same again at the back, and both of them on the other side.
+  await repeat(page, 'ArrowDown', 4);
+  // The same again at the back, and both of them on the other side. A copy lies beside its original.
   await page.keyboard.press('d');
+  await repeat(page, 'ArrowRight', 2);
   await repeat(page, 'ArrowUp', 10);
   await page.keyboard.press('Control+a');
   await page.keyboard.press('d');
+  await repeat(page, 'ArrowRight', 2);
   await page.keyboard.press('x');
   await expect(parts(page).getByRole('button', { name: /^leg/ })).toHaveCount(4);
   // A lath across, and two more, each as far away as the one before.
@@ -53,7 +55,7 @@ test('a rack from nothing, with keys alone', async ({ page, server }) => {
   await repeat(page, 'Shift+ArrowRight', 12);
   await repeat(page, 'Shift+PageDown', 3);
   await repeat(page, 'Shift+ArrowDown', 2);
-  await repeat(page, 'ArrowUp', 5);
+  await repeat(page, 'ArrowUp', 7);
   await page.keyboard.press('d');
   await repeat(page, 'ArrowDown', 3);
   await page.keyboard.press('d');

@@ -2,10 +2,11 @@ import { SegmentedControl, useComputedColorScheme } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Canvas } from '@react-three/fiber';
 import clsx from 'clsx';
-import { Component, useMemo, type ReactNode } from 'react';
+import { Component, memo, useMemo, type ReactNode } from 'react';
 import { shapeIn } from '../../core/models/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { Rendering } from '../parts/rendering.tsx';
+import { useStable } from '../parts/use-stable.ts';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
 import { Watch, type View } from './view.tsx';
 import styles from './stage.module.css';
@@ -44,7 +45,7 @@ export function Stage({ mod, block, state, chips, over, onView }: StageProps) {
         : [],
     [options.outline, mod, block, state],
   );
-  const set = (part: Partial<SceneOptions>) => setOptions({ ...options, ...part });
+  const set = useStable((part: Partial<SceneOptions>) => setOptions({ ...options, ...part }));
   return (
     <div
       className={clsx(styles['stage'], styles[options.hour.toLowerCase()])}
@@ -95,7 +96,7 @@ interface ChipsProps {
 }
 
 /** How the block stands, at which hour, and what is drawn over it. */
-function Chips({ options, onOptions, children }: ChipsProps) {
+const Chips = memo(function Chips({ options, onOptions, children }: ChipsProps) {
   return (
     <div className={styles['chips']}>
       <SegmentedControl
@@ -129,7 +130,7 @@ function Chips({ options, onOptions, children }: ChipsProps) {
       {children}
     </div>
   );
-}
+});
 
 /** Shows the drawing of the worker where the browser cannot draw in three dimensions. */
 class WithoutGraphics extends Component<

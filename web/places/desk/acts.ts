@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { freeName, itemAt } from '../../../core/lists/index.ts';
 import type { Box } from '../../../core/mod/index.ts';
 import {
@@ -50,65 +50,100 @@ export interface Acts {
 /** What was copied last in this page, for browsers that do not let it be read back. */
 export const copied = { text: '' };
 
+/** What one can do; the same object for as long as the desk is open, so that buttons stay as they are. */
 export function useActs(desk: Desk): Acts {
-  const { boxes, chosen, free, edit, ways, mod } = desk;
+  const latest = useRef<Acts>(undefined);
+  const made = useMadeActs(desk);
+  useLayoutEffect(() => {
+    latest.current = made;
+  });
+  const [acts] = useState(
+    () =>
+      Object.fromEntries(
+        Object.keys(made).map((name) => [
+          name,
+          (...given: never[]) =>
+            (latest.current?.[name as keyof Acts] as ((...all: never[]) => unknown) | undefined)?.(
+              ...given,
+            ),
+        ]),
+      ) as unknown as Acts,
+  );
+  return acts;
+}
+
+function useMadeActs(desk: Desk): Acts {
+  const { edit, ways, mod, now } = desk;
   const { texels } = mod.header;
   const last = useRef<{ chosen: Chosen; by: Vec3 }>(undefined);
-  const words = inWords(boxes, free);
-  const onSome = (act: () => void) => () => void (free.size && act());
   /** Remembers how far the copies have come since they were made. */
   const wentBy = (by: Vec3) => {
-    if (last.current && sameSet(last.current.chosen, chosen))
-      last.current.by = vector((axis) => (last.current?.by[axis] ?? 0) + by[axis]);
+    const { current } = last;
+    if (current && sameSet(current.chosen, now().chosen))
+      current.by = vector((axis) => current.by[axis] + by[axis]);
+  };
+  /** Changes the chosen boxes that are not locked, if there are any. */
+  const change = (
+    what: string,
+    make: (boxes: readonly Box[], free: Chosen) => readonly Box[],
+    then?: Iterable<number>,
+  ) => {
+    const { boxes, free } = now();
+    if (free.size) edit(`${what} ${inWords(boxes, free)}`, make(boxes, free), then);
   };
   const put = (label: string, made: { boxes: Box[]; chosen: Set<number> }) =>
     edit(label, made.boxes, made.chosen);
   return {
-    add: () => put('Add a box', added(boxes, [freshBox(boxes, texels)])),
+    add: () => {
+      const { boxes } = now();
+      put('Add a box', added(boxes, [freshBox(boxes, texels)]));
+    },
     move: (by) => {
+      if (now().free.size) wentBy(by);
+      change('Move', (boxes, free) => moved(boxes, free, by));
+    },
+    size: (side, by) => change('Size', (boxes, free) => sized(boxes, free, side, by, ways.texture)),
+    again: () => {
+      const { boxes, chosen, free } = now();
       if (!free.size) return;
-      wentBy(by);
-      edit(`Move ${words}`, moved(boxes, free, by));
-    },
-    size: (side, by) => {
-      if (free.size) edit(`Size ${words}`, sized(boxes, free, side, by, ways.texture));
-    },
-    again: onSome(() => {
-      const known =
-        last.current && sameSet(last.current.chosen, chosen) ? last.current.by : undefined;
+      const { current } = last;
+      const known = current && sameSet(current.chosen, chosen) ? current.by : undefined;
       const by = known ?? besideOf(boxes, free, texels);
       const made = again(boxes, free, by);
       last.current = { chosen: made.chosen, by };
-      put(`The same again: ${words}`, made);
-    }),
-    repeat: (times, step) => put(`Repeat ${words}`, repeated(boxes, free, times, step)),
-    mirror: (axis) => {
-      if (free.size) edit(`Mirror ${words}`, mirrored(boxes, free, axis, texels));
+      put(`The same again: ${inWords(boxes, free)}`, made);
     },
-    align: (axis, to) => edit(`Align ${words}`, aligned(boxes, free, axis, to, texels)),
-    snap: (step) => edit(`Snap ${words}`, snapped(boxes, free, step)),
-    group: onSome(() => {
+    repeat: (times, step) => {
+      const { boxes, free } = now();
+      put(`Repeat ${inWords(boxes, free)}`, repeated(boxes, free, times, step));
+    },
+    mirror: (axis) => change('Mirror', (boxes, free) => mirrored(boxes, free, axis, texels)),
+    align: (axis, to) => change('Align', (boxes, free) => aligned(boxes, free, axis, to, texels)),
+    snap: (step) => change('Snap', (boxes, free) => snapped(boxes, free, step)),
+    group: () => {
+      const { boxes, free } = now();
       const isGrouped = [...free].every((i) => itemAt(boxes, i).group !== undefined);
       const name = freeName(
         'group',
         boxes.flatMap(({ group }) => group ?? []),
       );
-      edit(
-        isGrouped ? `Take ${words} out of the group` : `Group ${words}`,
-        grouped(boxes, free, isGrouped ? undefined : name),
+      change(isGrouped ? 'Out of its group:' : 'Group', (all, these) =>
+        grouped(all, these, isGrouped ? undefined : name),
       );
-    }),
-    remove: onSome(() => edit(`Take away ${words}`, without(boxes, free), [])),
+    },
+    remove: () => change('Take away', without, []),
     copy: () => {
+      const { boxes, chosen } = now();
       copied.text = boxesAsText(boxes.filter((_, i) => chosen.has(i)));
       void navigator.clipboard?.writeText(copied.text).catch(() => undefined);
     },
     paste: (text) => {
       const more = boxesFromText(text);
-      if (more) put(`Put in ${more.length} copied`, added(boxes, more));
+      if (more) put(`Put in ${more.length} copied`, added(now().boxes, more));
       return more !== undefined;
     },
     settle: (label, next) => {
+      const { boxes, free } = now();
       const [one] = free;
       if (one !== undefined)
         wentBy(vector((axis) => itemAt(next, one).at[axis] - itemAt(boxes, one).at[axis]));

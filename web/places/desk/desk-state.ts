@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { createContext, useContext, useMemo, useState } from 'react';
+import { createContext, useContext, useMemo, useRef, useState } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { idOf, type Box, type Mod } from '../../../core/mod/index.ts';
 import {
@@ -38,6 +38,11 @@ export interface Desk {
   chosen: Chosen;
   /** The chosen boxes that are not locked. */
   free: Chosen;
+  /**
+   * What lies on the desk at this moment. Keys may come faster than the page is drawn, so they go
+   * by this and not by what is drawn.
+   */
+  now: () => { boxes: readonly Box[]; chosen: Chosen; free: Chosen };
   hidden: Chosen;
   locked: Chosen;
   /** The side of the chosen boxes that is worked on. */
@@ -58,6 +63,8 @@ export interface Desk {
   draft: (boxes: readonly Box[] | undefined) => void;
 }
 
+const none: Chosen = new Set();
+
 /** How a box is called on the desk. */
 export const partTitle = ({ name }: Box, index: number): string =>
   name === undefined ? `Box ${index + 1}` : name.replaceAll('_', ' ');
@@ -73,6 +80,20 @@ export const inWords = (boxes: readonly Box[], chosen: Chosen): string => {
 /** What a box is remembered by in this browser: its name or, without one, its number. */
 const keyOf = ({ name }: Box, index: number): string => name ?? `#${index}`;
 
+const isMarked = (keys: readonly string[], box: Box, index: number): boolean =>
+  keys.includes(keyOf(box, index));
+
+/** The chosen boxes, as they are drawn and as they are at this moment. */
+export function useChosen(): [Chosen, (next: Iterable<number>) => void, () => Chosen] {
+  const [chosen, setChosen] = useState<Chosen>(none);
+  const now = useRef(chosen);
+  const choose = (next: Iterable<number>) => {
+    now.current = new Set(next);
+    setChosen(now.current);
+  };
+  return [chosen, choose, () => now.current];
+}
+
 /** Which boxes are hidden, or locked: remembered in this browser, not in the model. */
 function useMarked(what: string, model: string, boxes: readonly Box[]) {
   const [keys, setKeys] = useLocalStorage<string[]>({
@@ -81,26 +102,25 @@ function useMarked(what: string, model: string, boxes: readonly Box[]) {
     getInitialValueInEffect: false,
   });
   const marked = useMemo(
-    () => new Set(boxes.flatMap((box, i) => (keys.includes(keyOf(box, i)) ? [i] : []))),
+    () => new Set(boxes.flatMap((box, i) => (isMarked(keys, box, i) ? [i] : []))),
     [keys, boxes],
   );
-  const mark = (which: Chosen, isMarked: boolean) => {
+  const mark = (which: Chosen, on: boolean) => {
     const these = [...which].map((i) => keyOf(itemAt(boxes, i), i));
     const others = keys.filter((key) => !these.includes(key));
-    setKeys(isMarked ? [...others, ...these] : others);
+    setKeys(on ? [...others, ...these] : others);
   };
-  return [marked, mark] as const;
+  return [marked, mark, keys] as const;
 }
 
 const usual: Ways = { step: 1, texture: 'follows' };
-const none: Chosen = new Set();
 
 /** Opens a model of the mod on the desk. */
 export function useOpenDesk(name: string): Desk {
   const mod = useMod();
   const session = useSession();
   const [draft, setDraft] = useState<readonly Box[]>();
-  const [asked, setChosen] = useState<Chosen>(none);
+  const [asked, choose, chosenNow] = useChosen();
   const [side, setSide] = useState<Side>();
   const [kept, setWays] = useLocalStorage<Ways>({
     key: 'obrank.desk',
@@ -111,7 +131,7 @@ export function useOpenDesk(name: string): Desk {
   const saved = useMemo(() => boxesOf(mod, name), [mod, name]);
   const boxes = draft ?? saved;
   const [hidden, hide] = useMarked('hidden', `${session.name}/${name}`, saved);
-  const [locked, lock] = useMarked('locked', `${session.name}/${name}`, saved);
+  const [locked, lock, locks] = useMarked('locked', `${session.name}/${name}`, saved);
   const chosen = useMemo(
     () => new Set([...asked].filter((i) => i < boxes.length)),
     // What is dragged has as many boxes as before.
@@ -142,13 +162,22 @@ export function useOpenDesk(name: string): Desk {
     setSide,
     ways,
     setWays: (part) => setWays({ ...ways, ...part }),
-    choose: (next) => setChosen(new Set(next)),
+    now: () => {
+      const all = boxesOf(session.view.mod, name);
+      const these = new Set([...chosenNow()].filter((i) => i < all.length));
+      return {
+        boxes: all,
+        chosen: these,
+        free: new Set([...these].filter((i) => !isMarked(locks, itemAt(all, i), i))),
+      };
+    },
+    choose,
     hide,
     lock,
     edit: (label, next, then) => {
       setDraft(undefined);
       session.edit(label, [withBoxes(session.view.mod, name, next)]);
-      if (then) setChosen(new Set(then));
+      if (then) choose(then);
     },
     draft: setDraft,
   };

@@ -1,5 +1,5 @@
 import { notifications } from '@mantine/notifications';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
@@ -22,6 +22,7 @@ import { focusSoon } from '../../parts/focus-soon.ts';
 import { SavedMark } from '../../parts/frame.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
+import { useStable } from '../../parts/use-stable.ts';
 import { StationLine, type Stop } from '../../parts/station-line.tsx';
 import { useActs, copied, type Acts } from './acts.ts';
 import { DeskContext, useOpenDesk, type Desk } from './desk-state.ts';
@@ -75,8 +76,8 @@ function useUser(desk: Desk) {
 
 function OneModel({ model, station }: { model: Desk; station: Station }) {
   const { users, user, search } = useUser(model);
-  const shape = useShapeDesk(model, user);
   const isFit = station === 'Fit';
+  const shape = useShapeDesk(model, user, isFit);
   // At Fit the boxes of the shape lie on the desk, to be worked on like those of the model.
   const findings = useModelFindings(model);
   const desk =
@@ -103,12 +104,25 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
     );
   };
   useDeskKeys(desk, acts, { plan, goTo, back });
+  const { step } = model.ways;
+  const setWays = useStable(model.setWays);
+  const steps = useMemo(
+    () => <Steps step={step} onStep={(next) => setWays({ step: next })} />,
+    [step, setWays],
+  );
   const block = useMemo(() => blockOfModel(desk.mod, desk.id, user), [desk.mod, desk.id, user]);
   return (
     <DeskContext value={desk}>
       <div className={styles['desk']}>
         <PartsList users={users} />
-        <Head desk={desk} station={station} search={search.toString()} findings={findings} />
+        <Head
+          name={desk.name}
+          id={desk.id}
+          many={desk.boxes.length}
+          station={station}
+          search={search.toString()}
+          findings={findings}
+        />
         <div className={styles['middle']}>
           <DeskStage
             block={block}
@@ -116,7 +130,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
             acts={acts}
             isWorkedOn={!isFit || shape !== undefined}
             onFace={onFace}
-            chips={<Steps desk={desk} />}
+            chips={steps}
           />
           <div className={styles['paper']}>
             <Plans acts={acts} onFocus={setPlan} />
@@ -147,7 +161,9 @@ function StationSheet({ station, acts, shape, user }: SheetProps) {
 }
 
 interface HeadProps {
-  desk: Desk;
+  name: string;
+  id: string;
+  many: number;
   station: Station;
   search: string;
   findings: readonly Finding[];
@@ -163,16 +179,15 @@ function stateOf(findings: readonly Finding[], station: Station): Stop['state'] 
   return weights.includes('error') ? 'error' : weights.includes('warning') ? 'warning' : 'done';
 }
 
-function Head({ desk, station, search, findings }: HeadProps) {
+const Head = memo(function Head({ name, id, many, station, search, findings }: HeadProps) {
   const session = useSession();
-  const { name, id, boxes } = desk;
   return (
     <div className={styles['head']}>
       <h1>
         <b title={id}>{spokenName(name.replaceAll('/', ', '))}</b>
         <span className="mono">model {id}</span>
         <span className={styles['facts']}>
-          <SavedMark /> · {count(boxes.length, 'box', 'boxes')}
+          <SavedMark /> · {count(many, 'box', 'boxes')}
         </span>
       </h1>
       <StationLine
@@ -186,7 +201,7 @@ function Head({ desk, station, search, findings }: HeadProps) {
       />
     </div>
   );
-}
+});
 
 /** What was found about the model itself. */
 function useModelFindings({ name }: Desk) {
@@ -215,17 +230,12 @@ function Foot({ desk, findings }: { desk: Desk; findings: readonly Finding[] }) 
 }
 
 /** The step to which what is dragged snaps. */
-function Steps({ desk: { ways, setWays } }: { desk: Desk }) {
+function Steps({ step, onStep }: { step: 1 | 0.5; onStep: (step: 1 | 0.5) => void }) {
   return (
     <span className={styles['steps']} role="group" aria-label="Step">
-      {([1, 0.5] as const).map((step) => (
-        <button
-          key={step}
-          type="button"
-          aria-pressed={ways.step === step}
-          onClick={() => setWays({ step })}
-        >
-          {step === 1 ? 'Texels' : 'Half'}
+      {([1, 0.5] as const).map((one) => (
+        <button key={one} type="button" aria-pressed={step === one} onClick={() => onStep(one)}>
+          {one === 1 ? 'Texels' : 'Half'}
         </button>
       ))}
     </span>
@@ -271,20 +281,23 @@ interface KeyPlaces {
 }
 
 function useDeskKeys(desk: Desk, acts: Acts, { plan, goTo, back }: KeyPlaces): void {
-  const { boxes, chosen, choose, ways } = desk;
+  const { choose, ways } = desk;
   const step = (by: number) => {
+    const { boxes, chosen } = desk.now();
     const last = [...chosen].at(-1);
     const next = last === undefined ? (by > 0 ? 0 : boxes.length - 1) : last + by;
     if (boxes.length) choose([(next + boxes.length) % boxes.length]);
   };
-  const mark = (marked: ReadonlySet<number>, set: Desk['hide']) =>
+  const mark = (marked: ReadonlySet<number>, set: Desk['hide']) => {
+    const { chosen } = desk.now();
     set(chosen, ![...chosen].every((i) => marked.has(i)));
+  };
   useKeys({
     station: (digit) => goTo(itemAt(stations, Number(digit) - 1)),
     addBox: acts.add,
     previousBox: () => step(-1),
     nextBox: () => step(1),
-    allBoxes: () => choose(boxes.keys()),
+    allBoxes: () => choose(desk.now().boxes.keys()),
     moveBox: (pressed) => {
       const way = wayOf(pressed, plan);
       acts.move(vector((axis) => way[axis] * ways.step));
@@ -305,7 +318,7 @@ function useDeskKeys(desk: Desk, acts: Acts, { plan, goTo, back }: KeyPlaces): v
     copyBoxes: acts.copy,
     pasteBoxes: () => void pasteFrom(acts),
     removeBoxes: acts.remove,
-    leaveDesk: () => (chosen.size ? choose([]) : back()),
+    leaveDesk: () => (desk.now().chosen.size ? choose([]) : back()),
   });
 }
 

@@ -21,12 +21,16 @@ const mostMarks = 6;
 
 /** The places of findings on the boxes of a model. */
 export function marksOfFindings(findings: readonly Finding[], boxes: readonly Box[]): Mark[] {
+  const told = new Set<string>();
   return findings.slice(0, mostMarks).flatMap(({ at = '', rule, severity }): Mark[] => {
     const [, , part, index, , asked] = pointerSteps(at);
     const box = part === 'boxes' ? boxes[Number(index)] : undefined;
     if (!box) return [];
     const side = sides.find((one) => one === asked);
-    return [{ at: middleOf(box, side), says: words[rule] ?? severity, isBad: severity !== 'hint' }];
+    // The first of a kind has its word beside it; the others would lie over each other.
+    const says = told.has(rule) ? '' : (words[rule] ?? severity);
+    told.add(rule);
+    return [{ at: middleOf(box, side), says, isBad: severity !== 'hint' }];
   });
 }
 

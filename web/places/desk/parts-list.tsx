@@ -30,13 +30,7 @@ export function PartsList({ users }: { users: readonly string[] }) {
   const choosing = useChoosing(desk);
   return (
     <aside aria-label="Parts" className={styles['list']}>
-      <TextInput
-        className={styles['filter']}
-        placeholder="Filter parts"
-        aria-label="Filter parts"
-        value={filter}
-        onChange={(event) => setFilter(event.currentTarget.value)}
-      />
+      <Filter text={filter} onText={setFilter} />
       <div className={styles['parts']}>
         {groups.map((group) => {
           const own = rows.filter(({ box }) => box.group === group);
@@ -75,6 +69,24 @@ export function PartsList({ users }: { users: readonly string[] }) {
     </aside>
   );
 }
+
+const Filter = memo(function Filter({
+  text,
+  onText,
+}: {
+  text: string;
+  onText: (text: string) => void;
+}) {
+  return (
+    <TextInput
+      className={styles['filter']}
+      placeholder="Filter parts"
+      aria-label="Filter parts"
+      value={text}
+      onChange={(event) => onText(event.currentTarget.value)}
+    />
+  );
+});
 
 const markOf = ({ hidden, locked }: Desk, index: number): string =>
   [hidden.has(index) && 'hidden', locked.has(index) && 'locked'].filter(Boolean).join(', ');

@@ -15,6 +15,15 @@ import styles from './plans.module.css';
 export const planSides = { front: 'from the front', right: 'from the right', top: 'from above' };
 export type PlanSide = keyof typeof planSides;
 
+const known = new WeakMap<Box, Vec3[]>();
+
+/** The corners of a box, worked out once for each box. */
+function cornersIn(box: Box): Vec3[] {
+  const corners = known.get(box) ?? cornersOf(box);
+  known.set(box, corners);
+  return corners;
+}
+
 /** Where a point lies on a plan, y downward: to the right and up as on the picture of that side. */
 function onPlan(side: PlanSide, texels: number): (point: Vec3) => Pixel {
   const { up, right } = pictureFrame[side];
@@ -52,7 +61,7 @@ function Plan({ side, acts, onFocus }: PlansProps & { side: PlanSide }) {
   const shown = boxes.map((_, i) => i).filter((i) => !hidden.has(i));
   const room = roomOf(boxes, shown, place, texels);
   const normal = sideStep(side);
-  const depth = (i: number) => Math.max(...cornersOf(itemAt(boxes, i)).map((c) => dot(c, normal)));
+  const depth = (i: number) => Math.max(...cornersIn(itemAt(boxes, i)).map((c) => dot(c, normal)));
   const inOrder = shown.map((i) => ({ i, depth: depth(i) })).sort((a, b) => a.depth - b.depth);
   const press = usePress(desk, acts, side, svg, room);
   return (
@@ -72,7 +81,7 @@ function Plan({ side, acts, onFocus }: PlansProps & { side: PlanSide }) {
         <polygon
           key={`behind ${i}`}
           className={styles['behind']}
-          points={asPoints(hull(cornersOf(box).map(place)))}
+          points={asPoints(hull(cornersIn(box).map(place)))}
         />
       ))}
       {inOrder.map(({ i }) => (
@@ -94,9 +103,13 @@ function roomOf(
   place: (point: Vec3) => Pixel,
   texels: number,
 ): { low: number; side: number } {
-  const all = shown.flatMap((i) => cornersOf(itemAt(boxes, i)).flatMap(place));
-  const low = Math.min(-texels / 32, ...all);
-  const high = Math.max(texels * (1 + 1 / 32), ...all);
+  let [low, high] = [-texels / 32, texels * (1 + 1 / 32)];
+  for (const i of shown)
+    for (const corner of cornersIn(itemAt(boxes, i))) {
+      const [x, y] = place(corner);
+      low = Math.min(low, x, y);
+      high = Math.max(high, x, y);
+    }
   return { low, side: high - low };
 }
 
@@ -128,7 +141,7 @@ const Part = memo(
       <polygon
         className={clsx(styles['part'], isChosen && styles['on'])}
         data-box={index}
-        points={asPoints(hull(cornersOf(box).map(place)))}
+        points={asPoints(hull(cornersIn(box).map(place)))}
       />
     );
   },

@@ -1,6 +1,12 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
-import { lookUp, resolveBlock, type Box, type ResolvedBlock } from '../../../core/mod/index.ts';
+import {
+  lookUp,
+  resolveBlock,
+  type Box,
+  type Mod,
+  type ResolvedBlock,
+} from '../../../core/mod/index.ts';
 import {
   fitBoxes,
   plainBoxes,
@@ -15,7 +21,7 @@ import {
 import type { PlainBox } from '../../../core/space/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
-import type { Desk, Mark } from './desk-state.ts';
+import { useChosen, type Desk, type Mark } from './desk-state.ts';
 
 export type Which = 'outline' | 'collision';
 /** So many boxes a fit may have at most. */
@@ -46,7 +52,11 @@ const asBoxes = (boxes: readonly PlainBox[]): Box[] =>
   boxes.map(({ at, size }, i) => ({ name: `part_${i + 1}`, at, size, sides: {} }));
 
 /** Puts the shape of a block on the desk; undefined where no state of it shows the model alone. */
-export function useShapeDesk(desk: Desk, user: string | undefined): ShapeDesk | undefined {
+export function useShapeDesk(
+  desk: Desk,
+  user: string | undefined,
+  isShown: boolean,
+): ShapeDesk | undefined {
   const { mod, id } = desk;
   const session = useSession();
   const [which, setWhich] = useLocalStorage<Which>({
@@ -56,15 +66,19 @@ export function useShapeDesk(desk: Desk, user: string | undefined): ShapeDesk | 
   });
   const [draft, setDraft] = useState<readonly Box[]>();
   const [tried, setTried] = useState<number>();
-  const [chosen, setChosen] = useState<Chosen>(none);
+  const [chosen, choose, chosenNow] = useChosen();
   const declared = user === undefined ? undefined : lookUp(mod.blocks, user);
   const block = user !== undefined && declared ? resolveBlock(mod, user, declared) : undefined;
   const resolved = useMemo(() => resolvedModelOf(mod, id), [mod, id]);
-  const model = useMemo(() => (resolved ? plainBoxes(resolved) : []), [resolved]);
+  // Elsewhere nobody waits for it, and it takes longer than a frame.
+  const model = useMemo(
+    () => (resolved && isShown ? plainBoxes(resolved) : []),
+    [resolved, isShown],
+  );
   const fits = useMemo(() => fitBoxes(model, mostBoxes), [model]);
   const saved = useMemo(
-    () => (block ? shapeOfModel(mod, block, which, id) : undefined),
-    [mod, block, which, id],
+    () => (block && isShown ? shapeOfModel(mod, block, which, id) : undefined),
+    [mod, block, which, id, isShown],
   );
   const shown = (tried === undefined ? undefined : fits[tried - 1]?.boxes) ?? saved;
   const boxes = useMemo(() => draft ?? asBoxes(shown ?? []), [draft, shown]);
@@ -93,14 +107,19 @@ export function useShapeDesk(desk: Desk, user: string | undefined): ShapeDesk | 
       hidden: none,
       locked: none,
       side: undefined,
-      choose: (next) => setChosen(new Set(next)),
+      now: () => {
+        const now = tried === undefined ? shapeNow(session.view.mod, user, which, id) : boxes;
+        const these = new Set([...chosenNow()].filter((i) => i < now.length));
+        return { boxes: now, chosen: these, free: these };
+      },
+      choose,
       hide: () => undefined,
       lock: () => undefined,
       behind: desk.boxes,
       marks: marksOf(off),
       edit: (label, next, then) => {
         use(`${label} of the ${which}`, next, [which]);
-        if (then) setChosen(new Set(then));
+        if (then) choose(then);
       },
       draft: setDraft,
     },
@@ -115,11 +134,18 @@ export function useShapeDesk(desk: Desk, user: string | undefined): ShapeDesk | 
     off,
     tried,
     tryOut: (next) => {
-      setChosen(none);
+      choose([]);
       setTried(next);
     },
     use,
   };
+}
+
+/** The boxes of the shape as they are in a mod. */
+function shapeNow(mod: Mod, user: string, which: Which, model: string): Box[] {
+  const declared = lookUp(mod.blocks, user);
+  if (!declared) return [];
+  return asBoxes(shapeOfModel(mod, resolveBlock(mod, user, declared), which, model) ?? []);
 }
 
 /** Less than so many texels nobody notices. */

@@ -1,14 +1,21 @@
 import { Button, SegmentedControl } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { kitNamed } from '../../../../core/kits/index.ts';
 import { namePattern, type Box } from '../../../../core/mod/index.ts';
-import { moved, sized, tidy, type Alignment } from '../../../../core/models/index.ts';
+import {
+  moved,
+  sized,
+  tidy,
+  type Alignment,
+  type TextureWay,
+} from '../../../../core/models/index.ts';
 import { axes, vector, type Axis } from '../../../../core/space/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { Cap } from '../../../parts/keys/cap.tsx';
+import { useStable } from '../../../parts/use-stable.ts';
 import type { Acts } from '../acts.ts';
 import { inWords, partTitle, useDesk } from '../desk-state.ts';
 import { sideAt } from '../lines.ts';
@@ -37,7 +44,7 @@ export function BoxesStation({ acts }: { acts: Acts }) {
           <Measures />
           <Spin />
           <Verbs acts={acts} />
-          <Align acts={acts} />
+          <Align acts={acts} isMany={free.size > 1} />
           <Repeat acts={acts} />
         </>
       )}
@@ -129,6 +136,7 @@ export function Measures() {
       boxes.map((box, i) => (free.has(i) ? change(box) : box)),
     );
   const first = new Set([0]);
+  const onWay = useStable((texture: TextureWay) => setWays({ texture }));
   return (
     <>
       <div className={styles['axes']} aria-hidden="true">
@@ -175,22 +183,33 @@ export function Measures() {
           />
         }
       />
-      {!behind && (
-        <SegmentedControl
-          fullWidth
-          mb="sm"
-          aria-label="Texture of a box that is sized"
-          value={ways.texture}
-          onChange={(texture) => setWays({ texture })}
-          data={[
-            { value: 'follows', label: 'Texture follows size' },
-            { value: 'stretches', label: 'Texture stretches' },
-          ]}
-        />
-      )}
+      {!behind && <TextureChoice way={ways.texture} onWay={onWay} />}
     </>
   );
 }
+
+/** What pictures do while a box is sized. */
+const TextureChoice = memo(function TextureChoice({
+  way,
+  onWay,
+}: {
+  way: TextureWay;
+  onWay: (way: TextureWay) => void;
+}) {
+  return (
+    <SegmentedControl
+      fullWidth
+      mb="sm"
+      aria-label="Texture of a box that is sized"
+      value={way}
+      onChange={onWay}
+      data={[
+        { value: 'follows', label: 'Texture follows size' },
+        { value: 'stretches', label: 'Texture stretches' },
+      ]}
+    />
+  );
+});
 
 /** How the boxes are spun: about an axis, by degrees, through a pivot. */
 function Spin() {
@@ -210,26 +229,14 @@ function Spin() {
       boxes.map((box, i) => (free.has(i) ? change(box) : box)),
     );
   const unspun = ({ spin: _, ...box }: Box): Box => box;
+  const onAbout = useStable((next: string) =>
+    each((box) =>
+      next === 'none' ? unspun(box) : { ...box, spin: { ...usual(box), about: next as Axis } },
+    ),
+  );
   return (
     <>
-      <Field
-        label="Spin about"
-        value={
-          <SegmentedControl
-            size="xs"
-            aria-label="Spin about"
-            value={about ?? ''}
-            onChange={(next) =>
-              each((box) =>
-                next === 'none'
-                  ? unspun(box)
-                  : { ...box, spin: { ...usual(box), about: next as Axis } },
-              )
-            }
-            data={['none', ...axes]}
-          />
-        }
-      />
+      <Field label="Spin about" value={<SpinAxis about={about ?? ''} onAbout={onAbout} />} />
       {about !== 'none' && (
         <>
           <Field
@@ -282,7 +289,25 @@ function Spin() {
   );
 }
 
-function Verbs({ acts }: { acts: Acts }) {
+const SpinAxis = memo(function SpinAxis({
+  about,
+  onAbout,
+}: {
+  about: string;
+  onAbout: (about: string) => void;
+}) {
+  return (
+    <SegmentedControl
+      size="xs"
+      aria-label="Spin about"
+      value={about}
+      onChange={onAbout}
+      data={['none', ...axes]}
+    />
+  );
+});
+
+const Verbs = memo(function Verbs({ acts }: { acts: Acts }) {
   return (
     <div className={styles['verbs']} role="group" aria-label="Change">
       <Button variant="default" rightSection={<Cap of="againBox" />} onClick={acts.again}>
@@ -307,7 +332,7 @@ function Verbs({ acts }: { acts: Acts }) {
       </Button>
     </div>
   );
-}
+});
 
 const alignments: readonly { axis: 0 | 1 | 2; ends: readonly [Alignment, string][] }[] = [
   {
@@ -336,10 +361,9 @@ const alignments: readonly { axis: 0 | 1 | 2; ends: readonly [Alignment, string]
   },
 ];
 
-function Align({ acts }: { acts: Acts }) {
-  const { free } = useDesk();
+const Align = memo(function Align({ acts, isMany }: { acts: Acts; isMany: boolean }) {
   return (
-    <Field label={free.size > 1 ? 'Align with each other' : 'Align in the cell'}>
+    <Field label={isMany ? 'Align with each other' : 'Align in the cell'}>
       <div className={styles['align']}>
         {alignments.map(({ axis, ends }) => (
           <span key={axis} role="group" aria-label={`Align along ${'xyz'.charAt(axis)}`}>
@@ -353,10 +377,10 @@ function Align({ acts }: { acts: Acts }) {
       </div>
     </Field>
   );
-}
+});
 
 /** Several more of the same, each a step from the one before. */
-function Repeat({ acts }: { acts: Acts }) {
+const Repeat = memo(function Repeat({ acts }: { acts: Acts }) {
   const [times, setTimes] = useState(3);
   const [step, setStep] = useState<readonly number[]>([4, 0, 0]);
   return (
@@ -389,7 +413,7 @@ function Repeat({ acts }: { acts: Acts }) {
       </div>
     </Field>
   );
-}
+});
 
 /** What counts on the desk alone: what is hidden, what is locked, what is copied. */
 function Marks({ acts }: { acts: Acts }) {
