@@ -14,6 +14,7 @@ import { bigMod } from './big-mod.ts';
 import { benchLight } from './bench-light.ts';
 import { benchMaking } from './bench-making.ts';
 import { benchMatrix } from './bench-matrix.ts';
+import { benchModels } from './bench-models.ts';
 import { benchStates } from './bench-states.ts';
 import { figures, median } from './figures.ts';
 
@@ -108,5 +109,6 @@ rmSync(folder, { recursive: true, force: true });
 benchStates(median, line);
 benchLight(median, line);
 benchMaking(median, line);
+benchModels(median, line);
 await benchMatrix(line);
 done();

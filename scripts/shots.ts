@@ -61,10 +61,15 @@ await withApplication(async (address, browser) => {
     await page.getByRole('region', { name: 'States' }).getByText('Codes', { exact: true }).click();
     await page.getByText('Bit fields').click();
   });
-  await shot('bench-patch', 'blocks/samphire/looks', 'light', async (page) => {
-    await page.getByText('Patch', { exact: true }).first().click();
-    await page.waitForTimeout(2500);
+  await shot('desk-boxes', 'models/drying_rack/boxes', 'light', async (page) => {
+    await page.getByRole('button', { name: /^leg front 2×/ }).click();
   });
+  await shot('desk-pictures', 'models/drying_rack/pictures', 'dark', async (page) => {
+    await page.getByRole('button', { name: /^lath 2 / }).click();
+    await page.getByRole('button', { name: 'front', exact: true }).click();
+    await page.getByRole('region', { name: 'Picture', exact: true }).scrollIntoViewIfNeeded();
+  });
+  await shot('desk-fit', 'models/driftwood_chair/fit', 'light');
   await shot('bench-blast', 'blocks/salt_crust/traits', 'light', async (page) => {
     await page.getByText('Alone', { exact: true }).click();
     await page
@@ -76,7 +81,7 @@ await withApplication(async (address, browser) => {
   });
   await shot('new-block', 'blocks', 'light', async (page) => {
     await page.getByRole('button', { name: 'New block' }).click();
-    await page.getByLabel('Name', { exact: true }).fill('Salt oven');
+    await page.getByLabel('Name', { exact: true }).fill('Brine kettle');
     await page.getByRole('combobox', { name: 'Stock material' }).click();
     await page.getByRole('option', { name: 'Brick' }).click();
     await page.getByText('Six sides', { exact: true }).click();
@@ -85,11 +90,6 @@ await withApplication(async (address, browser) => {
     for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/])
       await page.getByRole('row', { name }).click();
   });
-  await shot(
-    'data-beside',
-    'data/traits?compare=salt_crust,tide_lantern,stock/granite,stock/glass',
-    'light',
-  );
   await shot('bench-loot', 'blocks/brack_seam/loot', 'light', async (page) => {
     await page.getByRole('grid', { name: 'What would drop' }).focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);

@@ -420,7 +420,7 @@ describe('what is damaged', () => {
         problem = error;
       }
       expect(problem).toBeInstanceOf(ExchangeProblem);
-      expect(String((problem as Error).message)).toMatch(/^[A-Z].*\.$/);
+      expect((problem as Error).message).toMatch(/^[A-Z].*\.$/);
     }
   });
 

@@ -95,10 +95,10 @@ class MaterialList {
     this.known.set(key, this.list.length);
     this.list.push({
       name: isTinted ? `${name} tinted` : name,
-      ...(picture && { picture: { name: texture ?? name, bytes: picture } }),
+      ...(picture && { picture: { name, bytes: picture } }),
       alphaMode,
       alphaCutoff,
-      tint: isTinted && tint ? [linear(tint[0]), linear(tint[1]), linear(tint[2])] : [1, 1, 1],
+      tint: isTinted ? [linear(tint[0]), linear(tint[1]), linear(tint[2])] : [1, 1, 1],
     });
     return this.list.length - 1;
   }

@@ -95,9 +95,9 @@ export function modelOfScene(scene: ReadScene, options: ImportOptions): ReadMode
     const loose = part.faces.length > 12 ? looseParts(part) : [];
     const read = loose.map((one) => ({ one, box: recogniseBox(one, place) }));
     for (const { one, box } of read) if (typeof box !== 'string') add(one, box);
-    const failed = read.filter(({ box }) => typeof box === 'string');
+    const failed = read.flatMap(({ box }) => (typeof box === 'string' ? [box] : []));
     if (!read.length || failed.length) {
-      const reason = read.length ? String(failed[0]?.box) : whole;
+      const reason = failed[0] ?? whole;
       leftOut.set(reason, [...(leftOut.get(reason) ?? []), part.name]);
     }
   }

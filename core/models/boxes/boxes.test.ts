@@ -36,7 +36,7 @@ const boxWith = (made: fc.Arbitrary<Box['sides']['front']>, spun: boolean): fc.A
       sides: fc.record(Object.fromEntries(sides.map((one) => [one, made])), { requiredKeys: [] }),
     },
     { requiredKeys: spun ? ['at', 'size', 'spin', 'sides'] : ['at', 'size', 'sides'] },
-  ) as fc.Arbitrary<Box>;
+  );
 const boxes = fc.array(boxWith(side, false), { minLength: 1, maxLength: 6 });
 const first = new Set([0]);
 const quadsOf = (all: readonly Box[]): Quad[] =>

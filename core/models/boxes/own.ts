@@ -29,7 +29,9 @@ export function modelWithBoxes(mod: Own, name: string, boxes: readonly Box[]): M
   const { template, slots, ...model } = heldUnder(mod.models, name);
   if (model.boxes !== undefined || template === undefined)
     return { ...heldUnder(mod.models, name), boxes: [...boxes] };
-  const given = resolvedModelOf(mod, idOf(mod.header.namespace, name))?.slots ?? new Map();
+  const given =
+    resolvedModelOf(mod, idOf(mod.header.namespace, name))?.slots ??
+    new Map<string, string | undefined>();
   const filled = Object.fromEntries(
     [...given].flatMap(([slot, texture]) => (texture === undefined ? [] : [[slot, texture]])),
   );

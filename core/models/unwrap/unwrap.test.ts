@@ -22,7 +22,7 @@ const box: fc.Arbitrary<Box> = fc.record({
   sides: fc.record(Object.fromEntries(sides.map((side) => [side, fc.constant({ slot: 'skin' })])), {
     requiredKeys: ['front'],
   }),
-}) as fc.Arbitrary<Box>;
+});
 const boxes = fc.array(box, { minLength: 1, maxLength: 12 });
 const options = { slot: 'skin', texels: 16, most: 512 };
 
@@ -194,7 +194,7 @@ describe('the picture of what was unwrapped', () => {
           // Somewhere on the side that is in the middle of a texel.
           const at = (uv: (typeof quad)['uv'], { width, height, data }: Pixels) => {
             const [u, v] = [0, 1].map(
-              (n) => itemAt(uv, 0)[n as 0]! * 0.98 + itemAt(uv, 2)[n as 0]! * 0.02,
+              (n) => itemAt(uv, 0)[n as 0] * 0.98 + itemAt(uv, 2)[n as 0] * 0.02,
             ) as [number, number];
             const x = Math.min(width - 1, Math.floor(u * width));
             const y = Math.min(height - 1, Math.floor(v * height));

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { freeName, itemAt } from '../../../core/lists/index.ts';
 import type { Box } from '../../../core/mod/index.ts';
 import {
@@ -26,6 +26,7 @@ import {
   type Side,
   type Vec3,
 } from '../../../core/space/index.ts';
+import { useStable } from '../../parts/use-stable.ts';
 import { inWords, type Desk } from './desk-state.ts';
 
 /** What one can do to boxes, each in one step that undo takes back. */
@@ -52,24 +53,28 @@ export const copied = { text: '' };
 
 /** What one can do; the same object for as long as the desk is open, so that buttons stay as they are. */
 export function useActs(desk: Desk): Acts {
-  const latest = useRef<Acts>(undefined);
   const made = useMadeActs(desk);
-  useLayoutEffect(() => {
-    latest.current = made;
-  });
-  const [acts] = useState(
-    () =>
-      Object.fromEntries(
-        Object.keys(made).map((name) => [
-          name,
-          (...given: never[]) =>
-            (latest.current?.[name as keyof Acts] as ((...all: never[]) => unknown) | undefined)?.(
-              ...given,
-            ),
-        ]),
-      ) as unknown as Acts,
+  const act = useStable(<Name extends keyof Acts>(name: Name, given: Parameters<Acts[Name]>) =>
+    (made[name] as (...all: Parameters<Acts[Name]>) => ReturnType<Acts[Name]>)(...given),
   );
-  return acts;
+  return useMemo(
+    (): Acts => ({
+      add: () => act('add', []),
+      move: (by) => act('move', [by]),
+      size: (side, by) => act('size', [side, by]),
+      again: () => act('again', []),
+      repeat: (times, step) => act('repeat', [times, step]),
+      mirror: (axis) => act('mirror', [axis]),
+      align: (axis, to) => act('align', [axis, to]),
+      snap: (step) => act('snap', [step]),
+      group: () => act('group', []),
+      remove: () => act('remove', []),
+      copy: () => act('copy', []),
+      paste: (text) => act('paste', [text]),
+      settle: (label, boxes) => act('settle', [label, boxes]),
+    }),
+    [act],
+  );
 }
 
 function useMadeActs(desk: Desk): Acts {
@@ -135,7 +140,7 @@ function useMadeActs(desk: Desk): Acts {
     copy: () => {
       const { boxes, chosen } = now();
       copied.text = boxesAsText(boxes.filter((_, i) => chosen.has(i)));
-      void navigator.clipboard?.writeText(copied.text).catch(() => undefined);
+      void navigator.clipboard.writeText(copied.text).catch(() => undefined);
     },
     paste: (text) => {
       const more = boxesFromText(text);

@@ -89,12 +89,16 @@ export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace 
 
 function click(desk: Desk, struck: Struck | undefined, event: PointerEvent): void {
   const more = event.shiftKey || event.ctrlKey || event.metaKey;
-  if (!struck) return more ? undefined : desk.choose([]);
   const { chosen } = desk;
-  if (!more) return desk.choose([struck.box]);
-  return desk.choose(
-    chosen.has(struck.box) ? [...chosen].filter((i) => i !== struck.box) : [...chosen, struck.box],
-  );
+  if (!struck) {
+    if (!more) desk.choose([]);
+  } else if (!more) desk.choose([struck.box]);
+  else
+    desk.choose(
+      chosen.has(struck.box)
+        ? [...chosen].filter((i) => i !== struck.box)
+        : [...chosen, struck.box],
+    );
 }
 
 interface BoxDrag {

@@ -135,7 +135,6 @@ export function useOpenDesk(name: string): Desk {
   const chosen = useMemo(
     () => new Set([...asked].filter((i) => i < boxes.length)),
     // What is dragged has as many boxes as before.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [asked, boxes.length],
   );
   const free = useMemo(() => new Set([...chosen].filter((i) => !locked.has(i))), [chosen, locked]);

@@ -324,8 +324,14 @@ function useDeskKeys(desk: Desk, acts: Acts, { plan, goTo, back }: KeyPlaces): v
 
 /** Puts in what the clipboard holds or, where that may not be read, what was copied in this page. */
 async function pasteFrom(acts: Acts): Promise<void> {
-  const text = await (navigator.clipboard?.readText() ?? Promise.reject(new Error())).catch(
-    () => copied.text,
-  );
+  const text = await readClipboard();
   if (!acts.paste(text)) acts.paste(copied.text);
+}
+
+async function readClipboard(): Promise<string> {
+  try {
+    return await navigator.clipboard.readText();
+  } catch {
+    return copied.text;
+  }
 }

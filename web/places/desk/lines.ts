@@ -47,9 +47,10 @@ export function dimensionLines(
   centre: Pixel,
 ): DimensionLine[] {
   const corners = cornersOf(box).map(project);
-  const middle = corners.reduce((sum, corner) => plus(sum, corner, 1 / corners.length), [
-    0, 0,
-  ] as Pixel);
+  const middle = corners.reduce<Pixel>(
+    (sum, corner) => plus(sum, corner, 1 / corners.length),
+    [0, 0],
+  );
   return ([0, 1, 2] as const).flatMap((axis) => {
     const edges = [0, 1, 2, 3, 4, 5, 6, 7]
       .filter((i) => ((i >> axis) & 1) === 0)

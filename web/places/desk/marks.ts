@@ -2,7 +2,7 @@ import { pointerSteps } from '../../../core/json/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
 import type { Box } from '../../../core/mod/index.ts';
 import { spinPoint } from '../../../core/models/index.ts';
-import { sides, sideStep, vector, type Side } from '../../../core/space/index.ts';
+import { sides, sideStep, vector, type Side, type Vec3 } from '../../../core/space/index.ts';
 import type { Mark } from './desk-state.ts';
 
 /** What stands on the stage beside the place of a finding; the sentence is at the foot. */
@@ -36,7 +36,7 @@ export function marksOfFindings(findings: readonly Finding[], boxes: readonly Bo
 
 /** The middle of a box or of one of its sides, as it lies. */
 function middleOf(box: Box, side: Side | undefined) {
-  const step = side ? sideStep(side) : [0, 0, 0];
-  const middle = vector((axis) => box.at[axis] + (box.size[axis] * (1 + (step[axis] ?? 0))) / 2);
+  const step: Vec3 = side ? sideStep(side) : [0, 0, 0];
+  const middle = vector((axis) => box.at[axis] + (box.size[axis] * (1 + step[axis])) / 2);
   return box.spin?.by ? spinPoint(middle, box.spin) : middle;
 }

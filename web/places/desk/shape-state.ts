@@ -84,7 +84,7 @@ export function useShapeDesk(
   const boxes = useMemo(() => draft ?? asBoxes(shown ?? []), [draft, shown]);
   const off = useMemo(() => shapeOff(boxes, model), [boxes, model]);
   if (!block || !user || !saved) return undefined;
-  const use = (label: string, next: readonly PlainBox[], to: readonly Which[]) => {
+  const give = (label: string, next: readonly PlainBox[], to: readonly Which[]) => {
     setDraft(undefined);
     setTried(undefined);
     const { mod: now } = session.view;
@@ -118,7 +118,7 @@ export function useShapeDesk(
       behind: desk.boxes,
       marks: marksOf(off),
       edit: (label, next, then) => {
-        use(`${label} of the ${which}`, next, [which]);
+        give(`${label} of the ${which}`, next, [which]);
         if (then) choose(then);
       },
       draft: setDraft,
@@ -137,7 +137,7 @@ export function useShapeDesk(
       choose([]);
       setTried(next);
     },
-    use,
+    use: give,
   };
 }
 

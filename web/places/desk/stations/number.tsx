@@ -16,8 +16,8 @@ export function NumberField({ label, value, least = -Infinity, onNumber }: Numbe
   const next = Number(typed.replace(',', '.').replace('−', '-'));
   const isWrong = typed !== shown && (!Number.isFinite(next) || next < least);
   const take = () => {
-    if (typed === shown || typed.trim() === '' || isWrong) return setTyped(shown);
-    onNumber(next);
+    if (typed === shown || typed.trim() === '' || isWrong) setTyped(shown);
+    else onNumber(next);
   };
   return (
     <input
