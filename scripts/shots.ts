@@ -98,7 +98,6 @@ await withApplication(async (address, browser) => {
   await shot('data-recipes', 'data/recipes/tide_lantern', 'light', async (page) => {
     await page.locator('#slot-5').click();
   });
-  await shot('library', 'library', 'light');
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
     await page.getByText('Day', { exact: true }).click();
     await page.getByLabel('Hardness', { exact: true }).fill('4.5');

@@ -223,6 +223,54 @@ describe('a model goes out and comes back', () => {
 });
 
 describe('what is written', () => {
+  test('a tint is a colour of the material in linear light; a side without it has another one', () => {
+    const { scene } = modWith(
+      [
+        {
+          at: [0, 0, 0],
+          size: [2, 9, 2],
+          sides: { front: { slot: 'wood' }, top: { slot: 'wood', untinted: true } },
+        },
+      ],
+      undefined,
+      { tint: '#ff8000', alphaMode: 'mask' },
+    );
+    expect(scene.materials.map(({ name, tint }) => [name, tint])).toEqual([
+      ['wood tinted', [1, expect.closeTo(0.2159, 3), 0]],
+      ['wood', [1, 1, 1]],
+    ]);
+    const text = new TextDecoder().decode(writeObj(scene, 'leg').get('leg.mtl'));
+    expect(text).toContain('newmtl wood_tinted\nKd 1 0.215861 0\n');
+    expect(text).toContain('map_Kd leg_1.png\nmap_d leg_1.png');
+  });
+
+  test('as OBJ a box is lines that anybody can read', () => {
+    const { scene } = modWith([
+      { name: 'mat', at: [0, 0, 0], size: [16, 0, 8], sides: { top: { slot: 'wood' } } },
+    ]);
+    expect(new TextDecoder().decode(writeObj(scene, 'mat').get('mat.obj'))).toBe(
+      [
+        '# rack, one unit a block',
+        'mtllib mat.mtl',
+        'o mat',
+        'g default',
+        '# box -0.5 0 -0.5 1 0 0 0 0 0 0 0 0.5',
+        'v -0.5 0 -0.5',
+        'v -0.5 0 0',
+        'v 0.5 0 0',
+        'v 0.5 0 -0.5',
+        'vt 0 1',
+        'vt 0 0.5',
+        'vt 1 0.5',
+        'vt 1 1',
+        'vn 0 1 0',
+        'usemtl wood',
+        'f 1/1/1 2/2/1 3/3/1 4/4/1',
+        '',
+      ].join('\n'),
+    );
+  });
+
   test('passes the validator of the format without an error or a warning', async () => {
     const traits = [
       {},

@@ -45,80 +45,110 @@ export function likelyUnit({ parts }: ReadScene): FileUnit {
  * @example modelOfScene(readGltf(bytes, 'rack', beside), { texels: 16, unit: 'block', sizeOf })
  */
 export function modelOfScene(scene: ReadScene, options: ImportOptions): ReadModel {
-  const { texels, unit } = options;
-  const scale = unit === 'block' ? texels : 1;
-  const middle = texels / 2;
-  const place = ([x, y, z]: Vec3): Vec3 => [x * scale + middle, y * scale, z * scale + middle];
-  const slots = slotNames(scene.materials);
-  const notes = [...scene.notes];
-  const boxes: Box[] = [];
-  const leftOut = new Map<string, string[]>();
-  const names: string[] = [];
-  const sizes = scene.materials.map(
-    ({ picture }) =>
-      (picture && options.sizeOf(picture.bytes)) ?? { width: texels, height: texels },
-  );
-  let skewed = 0;
-  const add = (part: Part, read: ReadBox) => {
-    const name = freeName(nameFrom(part.name) || 'box', names);
-    names.push(name);
-    const made: Partial<Record<string, BoxSide>> = {};
-    for (const side of sides) {
-      const shown = read.sides[side];
-      if (!shown) continue;
-      const slot = slots[shown.material] ?? 'face';
-      const size = sizes[shown.material] ?? { width: texels, height: texels };
-      const found = sideFromUv(shown, slot, read, side, texels, size);
-      if (!found) skewed += 1;
-      made[side] = found ?? { slot };
+  const taking = new Taking(scene, options);
+  for (const part of scene.parts) taking.take(part);
+  const { boxes, slots } = taking;
+  const used = new Set(boxes.flatMap((box) => Object.values(box.sides).map((made) => made.slot)));
+  return {
+    boxes,
+    slots: scene.materials.flatMap(({ picture }, i) => {
+      const slot = slots[i] ?? 'face';
+      return used.has(slot) ? [{ slot, picture }] : [];
+    }),
+    notes: [...scene.notes, ...taking.notes()],
+  };
+}
+
+/** Boxes as they are taken over from parts, and what is left out on the way. */
+class Taking {
+  readonly boxes: Box[] = [];
+  readonly slots: string[];
+  private readonly sizes: { width: number; height: number }[];
+  private readonly names: string[] = [];
+  private readonly leftOut = new Map<string, string[]>();
+  private skewed = 0;
+  private isFull = false;
+  private readonly options: ImportOptions;
+
+  constructor({ materials }: ReadScene, options: ImportOptions) {
+    const { texels, sizeOf } = options;
+    this.options = options;
+    this.slots = slotNames(materials);
+    this.sizes = materials.map(
+      ({ picture }) => (picture && sizeOf(picture.bytes)) ?? { width: texels, height: texels },
+    );
+  }
+
+  /** Takes a part as a box or, where it is none, the boxes into which it falls. */
+  take(part: Part): void {
+    const whole = recogniseBox(part, this.place);
+    if (typeof whole !== 'string') {
+      this.add(part, whole);
+      return;
     }
+    const loose = part.faces.length > 12 ? looseParts(part) : [];
+    const read = loose.map((one) => ({ one, box: recogniseBox(one, this.place) }));
+    for (const { one, box } of read) if (typeof box !== 'string') this.add(one, box);
+    const failed = read.flatMap(({ box }) => (typeof box === 'string' ? [box] : []));
+    if (read.length && !failed.length) return;
+    const reason = failed[0] ?? whole;
+    this.leftOut.set(reason, [...(this.leftOut.get(reason) ?? []), part.name]);
+  }
+
+  /** What was left out, in sentences. */
+  notes(): string[] {
+    const notes = this.isFull ? [`Only the first ${mostBoxes} boxes are taken over.`] : [];
+    for (const [reason, parts] of this.leftOut)
+      notes.push(
+        `${count(parts.length, 'part')} left out, since ${reason}: ` +
+          `${parts.slice(0, 5).join(', ')}${parts.length > 5 ? ' and others' : ''}.`,
+      );
+    if (this.skewed)
+      notes.push(
+        `${count(this.skewed, 'side shows', 'sides show')} a skewed part of the picture, which a ` +
+          'box cannot.',
+      );
+    return notes;
+  }
+
+  private readonly place = ([x, y, z]: Vec3): Vec3 => {
+    const { texels, unit } = this.options;
+    const scale = unit === 'block' ? texels : 1;
+    return [x * scale + texels / 2, y * scale, z * scale + texels / 2];
+  };
+
+  private add(part: Part, read: ReadBox): void {
+    if (this.boxes.length >= mostBoxes) {
+      this.isFull = true;
+      return;
+    }
+    const name = freeName(nameFrom(part.name) || 'box', this.names);
+    this.names.push(name);
     const group = part.group === undefined ? '' : nameFrom(part.group);
-    boxes.push({
+    this.boxes.push({
       name,
       ...(group && { group }),
       at: read.at,
       size: read.size,
       ...(read.spin && { spin: read.spin }),
-      sides: made,
+      sides: this.sidesOf(read),
     });
-  };
-  for (const part of scene.parts) {
-    if (boxes.length >= mostBoxes) {
-      notes.push(`Only the first ${mostBoxes} boxes are taken over.`);
-      break;
-    }
-    const whole = recogniseBox(part, place);
-    if (typeof whole !== 'string') {
-      add(part, whole);
-      continue;
-    }
-    const loose = part.faces.length > 12 ? looseParts(part) : [];
-    const read = loose.map((one) => ({ one, box: recogniseBox(one, place) }));
-    for (const { one, box } of read) if (typeof box !== 'string') add(one, box);
-    const failed = read.flatMap(({ box }) => (typeof box === 'string' ? [box] : []));
-    if (!read.length || failed.length) {
-      const reason = failed[0] ?? whole;
-      leftOut.set(reason, [...(leftOut.get(reason) ?? []), part.name]);
-    }
   }
-  for (const [reason, parts] of leftOut)
-    notes.push(
-      `${count(parts.length, 'part')} left out, since ${reason}: ${parts.slice(0, 5).join(', ')}` +
-        `${parts.length > 5 ? ' and others' : ''}.`,
-    );
-  if (skewed)
-    notes.push(
-      `${count(skewed, 'side shows', 'sides show')} a skewed part of the picture, which a box cannot.`,
-    );
-  const used = new Set(boxes.flatMap((box) => Object.values(box.sides).map((made) => made.slot)));
-  return {
-    boxes: boxes.slice(0, mostBoxes),
-    slots: scene.materials.flatMap(({ picture }, i) => {
-      const slot = slots[i] ?? 'face';
-      return used.has(slot) ? [{ slot, picture }] : [];
-    }),
-    notes,
-  };
+
+  private sidesOf(read: ReadBox): Box['sides'] {
+    const { texels } = this.options;
+    const made: Partial<Record<string, BoxSide>> = {};
+    for (const side of sides) {
+      const shown = read.sides[side];
+      if (!shown) continue;
+      const slot = this.slots[shown.material] ?? 'face';
+      const size = this.sizes[shown.material] ?? { width: texels, height: texels };
+      const found = sideFromUv(shown, slot, read, side, texels, size);
+      if (!found) this.skewed += 1;
+      made[side] = found ?? { slot };
+    }
+    return made;
+  }
 }
 
 /** A slot for each material, named after it. */

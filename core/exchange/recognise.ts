@@ -254,39 +254,59 @@ export function sideFromUv(
   texels: number,
   picture: { width: number; height: number },
 ): BoxSide | undefined {
-  const texel = uv.map(([u, v]): [number, number] => [u * picture.width, v * picture.height]);
-  const [lowU, highU] = [0, 1].map((end) =>
-    Math[end ? 'max' : 'min'](...texel.map(([u]) => u)),
-  ) as [number, number];
-  const [lowV, highV] = [0, 1].map((end) =>
-    Math[end ? 'max' : 'min'](...texel.map(([, v]) => v)),
-  ) as [number, number];
+  const points = uv.map(([u, v]): [number, number] => [u * picture.width, v * picture.height]);
+  const crop = boundsOf(points);
+  const lies = lyingOf(points, crop);
+  if (!lies) return undefined;
+  const { quarters, mirrored } = lies;
+  const scale = [picture.width / texels, picture.height / texels];
+  const natural = naturalCrop(box, side, texels).map((v, i) => v * itemAt(scale, i % 2));
+  const isNatural =
+    !mirrored && !quarters && natural.every((v, i) => Math.abs(v - itemAt(crop, i)) < blurred);
+  return {
+    slot,
+    ...(!isNatural && { crop }),
+    ...(quarters && { quarters }),
+    ...(mirrored && { mirrored: true }),
+  };
+}
+
+/** So far a corner may be off on a picture, in its texels: files hold numbers of few digits. */
+const blurred = 0.02;
+
+/** Left, top, width and height of points on a picture. */
+function boundsOf(
+  points: readonly (readonly [number, number])[],
+): [number, number, number, number] {
+  const [left, right] = [Math.min, Math.max].map((end) => end(...points.map(([u]) => u)));
+  const [top, bottom] = [Math.min, Math.max].map((end) => end(...points.map(([, v]) => v)));
+  return [
+    tidy(left ?? 0),
+    tidy(top ?? 0),
+    tidy((right ?? 0) - (left ?? 0)),
+    tidy((bottom ?? 0) - (top ?? 0)),
+  ];
+}
+
+/** How corners go round a rectangle: turned by quarters, mirrored; undefined where they are skewed. */
+function lyingOf(
+  points: readonly (readonly [number, number])[],
+  [left, top, width, height]: readonly [number, number, number, number],
+): { quarters: number; mirrored: boolean } | undefined {
   for (const mirrored of [false, true])
     for (const quarters of [0, 1, 2, 3]) {
-      const [from, to] = mirrored ? [highU, lowU] : [lowU, highU];
+      const [from, to] = mirrored ? [left + width, left] : [left, left + width];
       const corners = [
-        [from, lowV],
-        [from, highV],
-        [to, highV],
-        [to, lowV],
+        [from, top],
+        [from, top + height],
+        [to, top + height],
+        [to, top],
       ];
-      const fits = texel.every(([u, v], i) => {
+      const fits = points.every(([u, v], i) => {
         const [wantedU = 0, wantedV = 0] = itemAt(corners, (i + quarters) % 4);
-        return Math.abs(u - wantedU) < 0.02 && Math.abs(v - wantedV) < 0.02;
+        return Math.abs(u - wantedU) < blurred && Math.abs(v - wantedV) < blurred;
       });
-      if (!fits) continue;
-      const crop = [lowU, lowV, highU - lowU, highV - lowV].map(tidy);
-      const [left, top, width, height] = crop as [number, number, number, number];
-      const scale = [picture.width / texels, picture.height / texels];
-      const natural = naturalCrop(box, side, texels).map((v, i) => v * itemAt(scale, i % 2));
-      const isNatural =
-        !mirrored && !quarters && natural.every((v, i) => Math.abs(v - itemAt(crop, i)) < 0.02);
-      return {
-        slot,
-        ...(!isNatural && { crop: [left, top, width, height] }),
-        ...(quarters && { quarters }),
-        ...(mirrored && { mirrored: true }),
-      };
+      if (fits) return { quarters, mirrored };
     }
   return undefined;
 }

@@ -65,7 +65,7 @@ describe('sides of boxes', () => {
     expect(coveredFaces(made, (box) => box === 0)).toEqual([{ box: 1, side: 'bottom' }]);
     const spun = made.map((box) => ({
       ...box,
-      spin: { about: 'y', by: 45, pivot: [2, 0, 2] },
+      spin: { about: 'y' as const, by: 45, pivot: [2, 0, 2] as [number, number, number] },
     }));
     expect(coveredFaces([made[0]!, spun[1]!], () => true)).toEqual([]);
   });

@@ -208,3 +208,36 @@ test('a shape that follows the model turns with it, once for each different outc
   ]);
   expect(shapeByState(mod, lamp, [{ value: 'none' }])).toEqual([{ value: [] }]);
 });
+
+test('a mirrored side shows its picture the other way round, before it is turned', () => {
+  const shown = (made: object) =>
+    modelQuads(
+      resolveModel(
+        {
+          boxes: [
+            { at: [0, 0, 0], size: [16, 16, 16], sides: { front: { slot: 'face', ...made } } },
+          ],
+          slots: { face: 'm:face' },
+        },
+        () => undefined,
+        16,
+      ),
+      16,
+      () => ({ width: 16, height: 16 }),
+    )[0];
+  // Top left, bottom left, bottom right, top right.
+  expect(shown({ mirrored: true })?.uv).toEqual([
+    [1, 0],
+    [1, 1],
+    [0, 1],
+    [0, 0],
+  ]);
+  expect(shown({ mirrored: true, quarters: 1 })?.uv).toEqual([
+    [1, 1],
+    [0, 1],
+    [0, 0],
+    [1, 0],
+  ]);
+  expect(shown({})).toMatchObject({ box: 0, untinted: undefined });
+  expect(shown({ untinted: true })?.untinted).toBe(true);
+});

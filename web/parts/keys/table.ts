@@ -73,7 +73,9 @@ const table = {
     area: 'Desk',
     press: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'PageUp', 'PageDown'],
     cap: '↑↓←→',
-    does: 'Move by a step, as on the plan from above or the one that has the focus; with Page up and Page down towards the viewer and away',
+    does:
+      'Move by a step, as on the plan from above or the one that has the focus; with Page up and ' +
+      'Page down towards the viewer and away',
   },
   sizeBox: {
     area: 'Desk',

@@ -169,7 +169,23 @@ function hull(points: readonly Pixel[]): Pixel[] {
 /** How near to an edge a press sizes instead of moving, in CSS pixels. */
 const edgeReach = 5;
 
-/** A press on a plan: chooses, moves what is chosen, sizes it at an edge, or draws a frame. */
+/** A press on a plan: where it was, on which box, and how the plan goes on from there. */
+interface Press {
+  event: PointerEvent<SVGSVGElement>;
+  desk: Desk;
+  acts: Acts;
+  side: PlanSide;
+  /** In texels of the plan. */
+  at: Pixel;
+  /** How far the pointer has gone since, in texels of the plan. */
+  goes: (now: { clientX: number; clientY: number }) => Pixel;
+  /** The box that was pressed, if any. */
+  box: number | undefined;
+  /** Shift or Ctrl is held: what is chosen stays chosen. */
+  isMore: boolean;
+}
+
+/** A press on a plan: sizes what is chosen at an edge, moves a box, or draws a frame. */
 function usePress(
   desk: Desk,
   acts: Acts,
@@ -177,85 +193,107 @@ function usePress(
   svg: React.RefObject<SVGSVGElement | null>,
   room: { low: number; side: number },
 ) {
-  const { boxes, chosen, free, ways, mod, hidden } = desk;
-  const { up, right } = pictureFrame[side];
-  const { texels } = mod.header;
   return (event: PointerEvent<SVGSVGElement>) => {
     const bounds = svg.current?.getBoundingClientRect();
     if (!bounds || event.button !== 0) return;
     const scale = bounds.width / room.side;
-    const at: Pixel = [
-      (event.clientX - bounds.left) / scale + room.low,
-      (event.clientY - bounds.top) / scale + room.low,
-    ];
-    const more = event.shiftKey || event.ctrlKey || event.metaKey;
     const named = (event.target as Element).getAttribute('data-box');
-    const pressed = named === null ? undefined : Number(named);
-    const goes = (now: { clientX: number; clientY: number }): Pixel => [
-      (now.clientX - event.clientX) / scale,
-      (now.clientY - event.clientY) / scale,
-    ];
-    const snap = (value: number) => Math.round(value / ways.step) * ways.step;
-    const edges = more ? [] : edgesNear(boxes, free, at, side, texels, edgeReach / scale);
-    let result = boxes;
-    if (edges.length) {
-      followPointer(event, {
-        move: (now) => {
-          const [x, y] = goes(now);
-          result = edges.reduce((all, edge) => {
-            const step = sideStep(edge);
-            const by = snap(x * dot(step, right) - y * dot(step, up));
-            return sized(all, free, edge, by, ways.texture);
-          }, boxes);
-          desk.draft(result);
-        },
-        end: (isDrag) => isDrag && acts.settle(`Size ${inWords(boxes, free)}`, result),
-        cancel: () => desk.draft(undefined),
-      });
-      return;
-    }
-    if (pressed !== undefined && !more) {
-      const these = chosen.has(pressed) ? free : new Set(desk.locked.has(pressed) ? [] : [pressed]);
-      if (!chosen.has(pressed)) desk.choose([pressed]);
-      followPointer(event, {
-        move: (now) => {
-          const [x, y] = goes(now);
-          result = moved(
-            boxes,
-            these,
-            vector((axis) => snap(x) * right[axis] - snap(y) * up[axis]),
-          );
-          desk.draft(result);
-        },
-        end: (isDrag) => {
-          if (isDrag && these.size) acts.settle(`Move ${inWords(boxes, these)}`, result);
-          else if (isDrag) desk.draft(undefined);
-          else desk.choose([pressed]);
-        },
-        cancel: () => desk.draft(undefined),
-      });
-      return;
-    }
-    if (pressed !== undefined) {
-      desk.choose(
-        chosen.has(pressed) ? [...chosen].filter((i) => i !== pressed) : [...chosen, pressed],
-      );
-      return;
-    }
-    let frame: [Pixel, Pixel] = [at, at];
-    followPointer(event, {
-      move: (now) => {
-        const [x, y] = goes(now);
-        frame = [at, [at[0] + x, at[1] + y]];
-        const inside = boxes
-          .map((_, i) => i)
-          .filter((i) => !hidden.has(i) && isWithin(itemAt(boxes, i), onPlan(side, texels), frame));
-        desk.choose(more ? new Set([...chosen, ...inside]) : inside);
-      },
-      end: (isDrag) => !isDrag && !more && desk.choose([]),
-      cancel: () => desk.choose(chosen),
-    });
+    const press: Press = {
+      event,
+      desk,
+      acts,
+      side,
+      at: [
+        (event.clientX - bounds.left) / scale + room.low,
+        (event.clientY - bounds.top) / scale + room.low,
+      ],
+      goes: (now) => [(now.clientX - event.clientX) / scale, (now.clientY - event.clientY) / scale],
+      box: named === null ? undefined : Number(named),
+      isMore: event.shiftKey || event.ctrlKey || event.metaKey,
+    };
+    const edges = press.isMore ? [] : edgesNear(press, edgeReach / scale);
+    if (edges.length) sizeAt(edges, press);
+    else if (press.box === undefined) frame(press);
+    else if (press.isMore) chooseMore(press.box, desk);
+    else moveBox(press.box, press);
   };
+}
+
+const snapTo =
+  ({ ways }: Desk) =>
+  (value: number): number =>
+    Math.round(value / ways.step) * ways.step;
+
+/** Sizes the chosen box at its edges with the pointer. */
+function sizeAt(edges: readonly Side[], { event, desk, acts, side, goes }: Press): void {
+  const { boxes, free, ways } = desk;
+  const { up, right } = pictureFrame[side];
+  const snap = snapTo(desk);
+  let result: readonly Box[] = boxes;
+  followPointer(event, {
+    move: (now) => {
+      const [x, y] = goes(now);
+      result = edges.reduce<readonly Box[]>((all, edge) => {
+        const step = sideStep(edge);
+        const by = snap(x * dot(step, right) - y * dot(step, up));
+        return sized(all, free, edge, by, ways.texture);
+      }, boxes);
+      desk.draft(result);
+    },
+    end: (isDrag) => {
+      if (isDrag) acts.settle(`Size ${inWords(boxes, free)}`, result);
+    },
+    cancel: () => desk.draft(undefined),
+  });
+}
+
+/** Moves a box with the pointer, and with it what is chosen; a click chooses it. */
+function moveBox(pressed: number, { event, desk, acts, side, goes }: Press): void {
+  const { boxes, chosen, free, locked } = desk;
+  const { up, right } = pictureFrame[side];
+  const snap = snapTo(desk);
+  const isChosen = chosen.has(pressed);
+  const these = isChosen ? free : new Set(locked.has(pressed) ? [] : [pressed]);
+  if (!isChosen) desk.choose([pressed]);
+  let result: readonly Box[] = boxes;
+  followPointer(event, {
+    move: (now) => {
+      const [x, y] = goes(now);
+      const by = vector((axis) => snap(x) * right[axis] - snap(y) * up[axis]);
+      result = moved(boxes, these, by);
+      desk.draft(result);
+    },
+    end: (isDrag) => {
+      if (!isDrag) desk.choose([pressed]);
+      else if (these.size) acts.settle(`Move ${inWords(boxes, these)}`, result);
+      else desk.draft(undefined);
+    },
+    cancel: () => desk.draft(undefined),
+  });
+}
+
+function chooseMore(pressed: number, { chosen, choose }: Desk): void {
+  choose(chosen.has(pressed) ? [...chosen].filter((i) => i !== pressed) : [...chosen, pressed]);
+}
+
+/** Chooses what lies whole in a frame that is drawn on the paper; a click chooses nothing. */
+function frame({ event, desk, side, at, goes, isMore }: Press): void {
+  const { boxes, chosen, hidden, mod } = desk;
+  const place = onPlan(side, mod.header.texels);
+  followPointer(event, {
+    move: (now) => {
+      const [x, y] = goes(now);
+      const to: Pixel = [at[0] + x, at[1] + y];
+      const inside = [...boxes.keys()].filter(
+        (i) => !hidden.has(i) && isWithin(itemAt(boxes, i), place, [at, to]),
+      );
+      desk.choose(isMore ? new Set([...chosen, ...inside]) : inside);
+    },
+    end: (isDrag) => {
+      if (!isDrag && !isMore) desk.choose([]);
+    },
+    cancel: () => desk.choose(chosen),
+  });
 }
 
 function isWithin(box: Box, place: (point: Vec3) => Pixel, [a, b]: [Pixel, Pixel]): boolean {
@@ -270,14 +308,9 @@ function isWithin(box: Box, place: (point: Vec3) => Pixel, [a, b]: [Pixel, Pixel
 }
 
 /** The sides of the chosen box that a press on a plan is at: one, or two at a corner. */
-function edgesNear(
-  boxes: readonly Box[],
-  free: ReadonlySet<number>,
-  at: Pixel,
-  side: PlanSide,
-  texels: number,
-  reach: number,
-): Side[] {
+function edgesNear({ desk, at, side }: Press, reach: number): Side[] {
+  const { boxes, free, mod } = desk;
+  const { texels } = mod.header;
   const [only] = free;
   if (free.size !== 1 || only === undefined || itemAt(boxes, only).spin?.by) return [];
   const place = onPlan(side, texels);

@@ -169,7 +169,10 @@ function Cost({ boxes, of, shape: { block } }: { boxes: number; of: number; shap
             {boxes} of {boxesInWords(of)}
           </span>
         }
-        note={`The game asks every box of it whenever somebody moves or looks there. ${kit.title} writes them turned for each of ${block.space.size} states.`}
+        note={
+          'The game asks every box of it whenever somebody moves or looks there. ' +
+          `${kit.title} writes them turned for each of ${block.space.size} states.`
+        }
       />
     </>
   );

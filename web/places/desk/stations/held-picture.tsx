@@ -124,13 +124,16 @@ function useWheel(
   }, [holder]);
 }
 
+/** The line of an open hand that comes in from the lower right. */
+const palm =
+  'M100 92C86 78 78 70 66 66 58 63 50 64 46 68 42 72 46 76 53 75 ' +
+  '46 78 40 84 47 87 54 90 66 86 72 90 80 95 88 104 94 112';
+
 /** What is behind the item: a palm, the ground with its shadow, a place in a list. */
 function Behind({ place }: { place: HeldPlace }) {
   return (
     <svg viewBox="0 0 100 100" aria-hidden="true">
-      {place === 'hand' && (
-        <path d="M100 92C86 78 78 70 66 66 58 63 50 64 46 68 42 72 46 76 53 75 46 78 40 84 47 87 54 90 66 86 72 90 80 95 88 104 94 112" />
-      )}
+      {place === 'hand' && <path d={palm} />}
       {place === 'ground' && (
         <>
           <path d="M0 72H100" />

@@ -133,7 +133,9 @@ function Unwrap({ resolved }: { resolved: ResolvedModel }) {
       <p className="note">
         {rest === 0
           ? `Every side lies on its own place of ${texture}. Paint on it in the program you like.`
-          : `${rest} of ${sideCount(resolved)} sides share their place with another or show part of a picture for a whole block. Unwrapped, each gets a place that nobody else shows, and looks as it did.`}
+          : `${rest} of ${sideCount(resolved)} sides share their place with another or show part of a ` +
+            'picture for a whole block. Unwrapped, each gets a place that nobody else shows, and ' +
+            'looks as it did.'}
       </p>
       <div className={styles['acts']}>
         <Button onClick={unwrap} loading={isBusy} disabled={rest === 0}>

@@ -11,102 +11,38 @@ import styles from './side-form.module.css';
 
 const cropWords = ['Left', 'Top', 'Width', 'Height'];
 
+type Put = (label: string, change: (made: BoxSide) => BoxSide | undefined) => void;
+
 /** One side of the chosen boxes: its slot, which part of the picture, how that lies on it. */
 export function SideForm({ side, slots }: { side: Side; slots: readonly string[] }) {
   const { boxes, free, edit, mod } = useDesk();
-  const { texels } = mod.header;
-  const these = [...free].map((i) => itemAt(boxes, i));
-  const made = these[0]?.sides[side];
-  const put = (label: string, change: (made: BoxSide, box: Box) => BoxSide | undefined) =>
+  const [first] = [...free].map((i) => itemAt(boxes, i));
+  const put: Put = (label, change) =>
     edit(`${label}: ${side} of ${inWords(boxes, free)}`, changedSide(boxes, free, side, change));
-  if (!these.length) return <p className="note">It is locked and stays as it is.</p>;
+  if (!first) return <p className="note">It is locked and stays as it is.</p>;
+  const made = first.sides[side];
+  const asAll = (slot: string) =>
+    edit(
+      `All sides of ${inWords(boxes, free)} as the ${side}`,
+      sides.reduce<Box[]>((all, one) => changedSide(all, free, one, () => ({ slot })), [...boxes]),
+    );
   return (
     <div className={styles['form']} role="group" aria-label={`Side ${side}`}>
       <Switch
         label={`The ${side} is drawn`}
         checked={made !== undefined}
         onChange={(event) =>
-          put(
-            event.currentTarget.checked ? 'Draw' : 'Leave out',
-            event.currentTarget.checked ? (was) => was : () => undefined,
-          )
+          event.currentTarget.checked
+            ? put('Draw', (was) => was)
+            : put('Leave out', () => undefined)
         }
       />
       {made && (
         <>
-          <Field
-            label="Slot"
-            value={
-              <CommitField
-                aria-label="Slot"
-                w={170}
-                list="slots"
-                classNames={{ input: 'mono' }}
-                text={made.slot}
-                check={(slot) =>
-                  namePattern.test(slot)
-                    ? undefined
-                    : 'Use lowercase letters, digits and underscores.'
-                }
-                onText={(slot) => put('Slot', (was) => ({ ...was, slot }))}
-              />
-            }
-          />
-          <datalist id="slots">
-            {slots.map((slot) => (
-              <option key={slot} value={slot} />
-            ))}
-          </datalist>
-          <Crop made={made} natural={naturalCrop(itemAt(these, 0), side, texels)} onPut={put} />
-          <Field
-            label="Quarter turns"
-            value={
-              <SegmentedControl
-                size="xs"
-                aria-label="Quarter turns"
-                value={String(made.quarters ?? 0)}
-                onChange={(quarters) =>
-                  put('Turn', ({ quarters: _, ...was }) =>
-                    quarters === '0' ? was : { ...was, quarters: Number(quarters) },
-                  )
-                }
-                data={['0', '1', '2', '3']}
-              />
-            }
-          />
-          <div className={styles['switches']}>
-            <Switch
-              label="Mirrored"
-              checked={made.mirrored === true}
-              onChange={(event) => {
-                const isOn = event.currentTarget.checked;
-                put('Mirror', ({ mirrored: _, ...was }) =>
-                  isOn ? { ...was, mirrored: true } : was,
-                );
-              }}
-            />
-            <Switch
-              label="Tinted with the block"
-              checked={made.untinted !== true}
-              onChange={(event) => {
-                const isOn = event.currentTarget.checked;
-                put('Tint', ({ untinted: _, ...was }) => (isOn ? was : { ...was, untinted: true }));
-              }}
-            />
-          </div>
-          <button
-            type="button"
-            className="tiny"
-            onClick={() =>
-              edit(
-                `All sides of ${inWords(boxes, free)} as the ${side}`,
-                sides.reduce<Box[]>(
-                  (all, one) => changedSide(all, free, one, () => ({ slot: made.slot })),
-                  [...boxes],
-                ),
-              )
-            }
-          >
+          <SlotField slot={made.slot} slots={slots} onPut={put} />
+          <Crop made={made} natural={naturalCrop(first, side, mod.header.texels)} onPut={put} />
+          <Lying made={made} onPut={put} />
+          <button type="button" className="tiny" onClick={() => asAll(made.slot)}>
             All six sides with this slot
           </button>
         </>
@@ -115,10 +51,80 @@ export function SideForm({ side, slots }: { side: Side; slots: readonly string[]
   );
 }
 
+function SlotField({ slot, slots, onPut }: { slot: string; slots: readonly string[]; onPut: Put }) {
+  return (
+    <>
+      <Field
+        label="Slot"
+        value={
+          <CommitField
+            aria-label="Slot"
+            w={170}
+            list="slots"
+            classNames={{ input: 'mono' }}
+            text={slot}
+            check={(typed) =>
+              namePattern.test(typed) ? undefined : 'Use lowercase letters, digits and underscores.'
+            }
+            onText={(typed) => onPut('Slot', (was) => ({ ...was, slot: typed }))}
+          />
+        }
+      />
+      <datalist id="slots">
+        {slots.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
+/** How the picture lies on the side: turned, mirrored, tinted. */
+function Lying({ made, onPut }: { made: BoxSide; onPut: Put }) {
+  return (
+    <>
+      <Field
+        label="Quarter turns"
+        value={
+          <SegmentedControl
+            size="xs"
+            aria-label="Quarter turns"
+            value={String(made.quarters ?? 0)}
+            onChange={(quarters) =>
+              onPut('Turn', ({ quarters: _, ...was }) =>
+                quarters === '0' ? was : { ...was, quarters: Number(quarters) },
+              )
+            }
+            data={['0', '1', '2', '3']}
+          />
+        }
+      />
+      <div className={styles['switches']}>
+        <Switch
+          label="Mirrored"
+          checked={made.mirrored === true}
+          onChange={(event) => {
+            const isOn = event.currentTarget.checked;
+            onPut('Mirror', ({ mirrored: _, ...was }) => (isOn ? { ...was, mirrored: true } : was));
+          }}
+        />
+        <Switch
+          label="Tinted with the block"
+          checked={made.untinted !== true}
+          onChange={(event) => {
+            const isOn = event.currentTarget.checked;
+            onPut('Tint', ({ untinted: _, ...was }) => (isOn ? was : { ...was, untinted: true }));
+          }}
+        />
+      </div>
+    </>
+  );
+}
+
 interface CropProps {
   made: BoxSide;
   natural: readonly number[];
-  onPut: (label: string, change: (made: BoxSide, box: Box) => BoxSide) => void;
+  onPut: Put;
 }
 
 function Crop({ made, natural, onPut }: CropProps) {
@@ -165,14 +171,14 @@ function changedSide(
   boxes: readonly Box[],
   chosen: Chosen,
   side: Side,
-  change: (made: BoxSide, box: Box) => BoxSide | undefined,
+  change: (made: BoxSide) => BoxSide | undefined,
 ): Box[] {
   return boxes.map((box, i) => {
     if (!chosen.has(i)) return box;
     const { [side]: was, ...others } = box.sides;
     const [shown] = Object.values(box.sides);
     const other = shown?.slot ?? 'face';
-    const made = change(was ?? { slot: other }, box);
+    const made = change(was ?? { slot: other });
     return { ...box, sides: made ? { ...others, [side]: made } : others };
   });
 }
