@@ -1,6 +1,8 @@
 import type { UnfitEntry } from '../../core/api/index.ts';
 import { applyFindingsDiff, unfitFinding, type Finding } from '../../core/inspect/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
+import type { Fit } from '../../core/models/index.ts';
+import type { PlainBox } from '../../core/space/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type {
   BlastAnswer,
@@ -154,6 +156,12 @@ export class Inspector {
   async encode(pixels: Pixels): Promise<Uint8Array> {
     const encoded = await this.ask((id) => ({ kind: 'encode', id, pixels }));
     return encoded.kind === 'encoded' ? encoded.png : new Uint8Array();
+  }
+
+  /** Covers of boxes by one, two, … up to `most` boxes: see `fitBoxes`. */
+  async fit(boxes: readonly PlainBox[], most: number): Promise<Fit[]> {
+    const fitted = await this.ask((id) => ({ kind: 'fit', id, boxes, most }));
+    return fitted.kind === 'fitted' ? fitted.fits : [];
   }
 
   /**

@@ -28,7 +28,7 @@ import {
 } from '../../core/inspect/index.ts';
 import { kitOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
-import { textureOf } from '../../core/models/index.ts';
+import { fitBoxes, textureOf } from '../../core/models/index.ts';
 import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
 import { seededRandom } from '../../core/space/index.ts';
 import {
@@ -258,6 +258,9 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     working.delete(message.id);
   } else if (message.kind === 'encode') {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
+  } else if (message.kind === 'fit') {
+    const { id, boxes, most } = message;
+    answer({ kind: 'fitted', id, fits: fitBoxes(boxes, most) });
   } else if (message.kind === 'fix all') {
     answer({
       kind: 'all fixed',

@@ -1,6 +1,8 @@
 import type { Finding, FindingsDiff } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
 import type { Breaking } from '../../core/loot/index.ts';
+import type { Fit } from '../../core/models/index.ts';
+import type { PlainBox } from '../../core/space/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import type { Crater, Estimate } from '../../core/traits/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
@@ -64,6 +66,7 @@ export type ToWorker =
   | { kind: 'breaks'; id: number; block: string; breaking: Breaking; breaks: number; seed: number }
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }
+  | { kind: 'fit'; id: number; boxes: readonly PlainBox[]; most: number }
   | { kind: 'fix all'; id: number; rule: string }
   | { kind: 'check pack'; id: number; bytes: Uint8Array };
 
@@ -77,5 +80,6 @@ export type FromWorker =
   | { kind: 'blasted'; id: number; found: BlastAnswer | undefined }
   | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
   | { kind: 'encoded'; id: number; png: Uint8Array }
+  | { kind: 'fitted'; id: number; fits: Fit[] }
   | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }
   | { kind: 'pack checked'; id: number; findings: Finding[]; problem?: string; files: number };

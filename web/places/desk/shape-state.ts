@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import {
   lookUp,
   resolveBlock,
@@ -8,7 +8,6 @@ import {
   type ResolvedBlock,
 } from '../../../core/mod/index.ts';
 import {
-  fitBoxes,
   plainBoxes,
   resolvedModelOf,
   shapeOff,
@@ -20,7 +19,7 @@ import {
 } from '../../../core/models/index.ts';
 import type { PlainBox } from '../../../core/space/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { useSession } from '../../api/hooks.tsx';
+import { useInspector, useSession } from '../../api/hooks.tsx';
 import { useChosen, type Desk, type Mark } from './desk-state.ts';
 
 export type Which = 'outline' | 'collision';
@@ -34,8 +33,8 @@ export interface ShapeDesk {
   block: ResolvedBlock;
   which: Which;
   setWhich: (which: Which) => void;
-  /** The best covers with 1, 2, … boxes. */
-  fits: readonly Fit[];
+  /** The best covers with 1, 2, … boxes; undefined while they are looked for. */
+  fits: readonly Fit[] | undefined;
   /** The boxes of the model, as far as one can bump into them. */
   model: readonly PlainBox[];
   /** How far the boxes on the desk are off. */
@@ -75,12 +74,12 @@ export function useShapeDesk(
     () => (resolved && isShown ? plainBoxes(resolved) : []),
     [resolved, isShown],
   );
-  const fits = useMemo(() => fitBoxes(model, mostBoxes), [model]);
+  const fits = useFits(model);
   const saved = useMemo(
     () => (block && isShown ? shapeOfModel(mod, block, which, id) : undefined),
     [mod, block, which, id, isShown],
   );
-  const shown = (tried === undefined ? undefined : fits[tried - 1]?.boxes) ?? saved;
+  const shown = (tried === undefined ? undefined : fits?.[tried - 1]?.boxes) ?? saved;
   const boxes = useMemo(() => draft ?? asBoxes(shown ?? []), [draft, shown]);
   const off = useMemo(() => shapeOff(boxes, model), [boxes, model]);
   if (!block || !user || !saved) return undefined;
@@ -139,6 +138,22 @@ export function useShapeDesk(
     },
     use: give,
   };
+}
+
+/** Covers of a model, looked for by the worker; those of an earlier model are not shown. */
+function useFits(model: readonly PlainBox[]): readonly Fit[] | undefined {
+  const inspector = useInspector();
+  const [found, setFound] = useState<{ of: readonly PlainBox[]; fits: readonly Fit[] }>();
+  useEffect(() => {
+    let wanted = true;
+    void inspector.fit(model, mostBoxes).then((fits) => {
+      if (wanted) setFound({ of: model, fits });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [inspector, model]);
+  return found?.of === model ? found.fits : undefined;
 }
 
 /** The boxes of the shape as they are in a mod. */

@@ -79,9 +79,9 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </Later>
       )}
       <Invitations {...{ editor, matrix, onMatrix }} />
+      <ToDesk editor={editor} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
-      <ToDesk editor={editor} />
       <Group mt="sm">
         <AnotherShape editor={editor} />
         {mode === 'layered' &&

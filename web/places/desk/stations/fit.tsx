@@ -2,7 +2,7 @@ import { Button, SegmentedControl } from '@mantine/core';
 import clsx from 'clsx';
 import { Link } from 'react-router';
 import { kitNamed } from '../../../../core/kits/index.ts';
-import { fittedShapes } from '../../../../core/models/index.ts';
+import { fittedShapes, type Fit } from '../../../../core/models/index.ts';
 import { titleOf } from '../../../../core/mod/index.ts';
 import { deskPath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
@@ -42,11 +42,9 @@ export function FitStation({ shape, acts }: { shape: ShapeDesk | undefined; acts
         ]}
       />
       <Now shape={shape} acts={acts} />
-      {fits.length === 0 ? (
-        <p className="note">It shows nothing that one could bump into.</p>
-      ) : (
-        <Fits shape={shape} />
-      )}
+      {!fits && <p className="note">Looking for boxes that cover it …</p>}
+      {fits?.length === 0 && <p className="note">It shows nothing that one could bump into.</p>}
+      {fits && fits.length > 0 && <Fits shape={shape} fits={fits} />}
       <Cost boxes={desk.boxes.length} of={model.length} shape={shape} />
       <p className="note">
         It is the shape of <b>{titleOf(mod, block.name, block.declared.names)}</b> wherever that
@@ -90,7 +88,12 @@ function Now({ shape: { off, desk, which, tried }, acts }: { shape: ShapeDesk; a
   );
 }
 
-function Fits({ shape: { fits, tried, tryOut, use, which } }: { shape: ShapeDesk }) {
+interface FitsProps {
+  shape: ShapeDesk;
+  fits: readonly Fit[];
+}
+
+function Fits({ shape: { tried, tryOut, use, which }, fits }: FitsProps) {
   const fit = tried === undefined ? undefined : fits[tried - 1];
   const words = fit && boxesInWords(fit.boxes.length);
   return (
@@ -144,7 +147,7 @@ function Fits({ shape: { fits, tried, tryOut, use, which } }: { shape: ShapeDesk
 }
 
 /** What one box more would take away, and from where on nothing is gained. */
-function advice(fits: ShapeDesk['fits'], chosen: number): string {
+function advice(fits: readonly Fit[], chosen: number): string {
   const air = fits[chosen]?.air ?? 0;
   if (air < 0.005) return 'It is the model itself.';
   const next = fits[chosen + 1];
