@@ -241,3 +241,33 @@ test('how it sits in the hand is dragged, and taken back', async ({ page, server
   await expect(turned).toHaveValue('-33');
   await saved(page);
 });
+
+test('boxes are copied to another model as text, and a state is saved from its bench', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/models/driftwood_chair`);
+  await expect(part(page, 'seat')).toBeVisible();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+c');
+  await page.goto(`${server.address}/m/saltmarsh/models/salt_crust_b`);
+  await expect(part(page, 'Box 1')).toBeVisible();
+  await page.keyboard.press('Control+v');
+  await expect(part(page, 'seat')).toContainText('12×2×12');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'write it here' }).click();
+  await page.getByLabel('Boxes as text').fill('{ "boxes": 3 }');
+  await page.getByRole('button', { name: 'Put in', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText(/This text holds no boxes/);
+  await saved(page);
+
+  await page.goto(`${server.address}/m/saltmarsh/blocks/salt_oven/looks?state=1`);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'GLB', exact: true }).click(),
+  ]);
+  const read = readGltf(readFileSync(await file.path()), 'oven', () => undefined);
+  expect(read.materials.filter(({ picture }) => picture)).toHaveLength(3);
+  await page.getByRole('button', { name: 'salt_oven', exact: true }).click();
+  await expect(page).toHaveURL(/models\/salt_oven\?block=salt_oven/);
+});

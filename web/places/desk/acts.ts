@@ -48,8 +48,16 @@ export interface Acts {
   settle: (label: string, boxes: readonly Box[]) => void;
 }
 
-/** What was copied last in this page, for browsers that do not let it be read back. */
-export const copied = { text: '' };
+/** What was copied last in this browser, for those that do not let the clipboard be read. */
+export const copied = {
+  key: 'obrank.copied',
+  get text(): string {
+    return localStorage.getItem(copied.key) ?? '';
+  },
+  set text(text: string) {
+    localStorage.setItem(copied.key, text);
+  },
+};
 
 /** What one can do; the same object for as long as the desk is open, so that buttons stay as they are. */
 export function useActs(desk: Desk): Acts {

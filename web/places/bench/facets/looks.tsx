@@ -3,13 +3,15 @@ import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, Group, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Candidate, Looks } from '../../../../core/mod/index.ts';
+import type { Candidate, Looks, ResolvedBlock } from '../../../../core/mod/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
 import { templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useBlockEdits, useBlockPart, useModPart, useSession } from '../../../api/hooks.tsx';
+import { download } from '../../../parts/download.ts';
+import { useTrying } from '../../../parts/use-trying.ts';
 import { Later } from '../../../parts/later.tsx';
 import { useStable } from '../../../parts/use-stable.ts';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
@@ -38,7 +40,7 @@ function useModelIds(): string[] {
  * What the states show: the brush for the cells that are chosen in the matrix, and the rows that
  * follow.
  */
-export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
+export function LooksFacet({ editor, state, matrix, onMatrix }: FacetProps) {
   const { name, declared, block, set } = editor;
   const { mode } = declared.looks;
   const { space } = block;
@@ -79,7 +81,7 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
         </Later>
       )}
       <Invitations {...{ editor, matrix, onMatrix }} />
-      <ToDesk editor={editor} />
+      <ToDesk editor={editor} state={state} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
       <Group mt="sm">
@@ -98,8 +100,8 @@ export function LooksFacet({ editor, matrix, onMatrix }: FacetProps) {
   );
 }
 
-/** The models that the look shows, each with the way to its desk. */
-function ToDesk({ editor: { name, block } }: Pick<FacetProps, 'editor'>) {
+/** The models that the look shows, each with the way to its desk; and the state as a file. */
+function ToDesk({ editor: { name, block }, state }: Pick<FacetProps, 'editor' | 'state'>) {
   const open = useToDesk(name);
   const ids = [
     ...new Set(block.looks.rows.flatMap(({ value }) => value.map(({ model }) => model))),
@@ -117,7 +119,40 @@ function ToDesk({ editor: { name, block } }: Pick<FacetProps, 'editor'>) {
         </span>
       ))}
       {ids.length > mostNamed && ` and ${ids.length - mostNamed} more`}
+      {'. '}
+      <SaveState block={block} state={state} />
     </p>
+  );
+}
+
+/** The state as a model for other programs. */
+function SaveState({ block, state }: { block: ResolvedBlock; state: number }) {
+  const session = useSession();
+  const [problem, tries] = useTrying();
+  const save = (format: 'glb' | 'obj') => () =>
+    tries(async () => {
+      // Only whoever saves one waits for it.
+      const { modelFile } = await import('../../../api/model-files.ts');
+      const file = await modelFile(session.view.mod, block, state, format);
+      download(file.name, file.bytes, file.type);
+    });
+  return (
+    <>
+      Save the state as{' '}
+      <button type="button" className="link plain" onClick={save('glb')}>
+        GLB
+      </button>{' '}
+      or{' '}
+      <button type="button" className="link plain" onClick={save('obj')}>
+        OBJ
+      </button>
+      {problem && (
+        <span className="bad" role="alert">
+          {' '}
+          {problem}
+        </span>
+      )}
+    </>
   );
 }
 

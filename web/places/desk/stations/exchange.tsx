@@ -20,7 +20,7 @@ import { Cap } from '../../../parts/keys/cap.tsx';
 import type { Acts } from '../acts.ts';
 import { useDesk } from '../desk-state.ts';
 import { blockOfModel } from '../shown-block.ts';
-import { useTrying } from './pictures.tsx';
+import { useTrying } from '../../../parts/use-trying.ts';
 import styles from './stations.module.css';
 
 /** What comes in from elsewhere and goes out: files of other programs, text, templates. */

@@ -4,28 +4,15 @@ import { itemAt } from '../../../../core/lists/index.ts';
 import { idOf } from '../../../../core/mod/index.ts';
 import { resolvedModelOf, type ResolvedModel } from '../../../../core/models/index.ts';
 import { sides } from '../../../../core/space/index.ts';
-import { messageOf } from '../../../../core/words/index.ts';
 import { useSession } from '../../../api/hooks.tsx';
 import { fillSlot, unwrapModel } from '../../../api/model-pictures.ts';
+import { useTrying } from '../../../parts/use-trying.ts';
 import { partTitle, useDesk } from '../desk-state.ts';
 import { Face, net } from './face.tsx';
 import { SheetPicture } from './sheet-picture.tsx';
 import { SideForm } from './side-form.tsx';
 import { Slots } from './slots.tsx';
 import styles from './pictures.module.css';
-
-/** Does something that may be refused, and says why where it was. */
-export function useTrying(): [
-  problem: string | undefined,
-  tries: (act: () => Promise<void>) => void,
-] {
-  const [problem, setProblem] = useState<string>();
-  const tries = (act: () => Promise<void>) => {
-    setProblem(undefined);
-    act().catch((error: unknown) => setProblem(messageOf(error)));
-  };
-  return [problem, tries];
-}
 
 /** The slots of the model with their pictures, the sides of a box, and where they lie on them. */
 export function PicturesStation() {
