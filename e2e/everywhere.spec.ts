@@ -13,7 +13,7 @@ test('keys and the palette lead everywhere', async ({ page, server }) => {
   await page.keyboard.press('.');
   await expect(page).toHaveURL(/state=\d+/);
   await page.keyboard.press('ArrowDown');
-  await expect(page).toHaveURL(/oyster_brick\/traits/);
+  await expect(page).toHaveURL(/driftwood_chair\/traits/);
   await page.keyboard.press('f');
   await expect(page.getByLabel('Files of the block')).toBeVisible();
   await page.keyboard.press('f');

@@ -183,7 +183,7 @@ test('many blocks at once: seen before it is done, done, and undone in one step;
   await page.goto(`${server.address}/m/saltmarsh/data/traits`);
   const line = (name: string) => page.getByRole('row', { name: new RegExp(name) });
   await line('Salt crust').click();
-  await line('Tide gauge').click({ modifiers: ['Shift'] });
+  await line('Sluice gate').click({ modifiers: ['Shift'] });
   await expect(page.getByText('5 lines chosen')).toBeVisible();
   await expect(line('Salt crust')).toContainText('1.2 1.8');
   await page.getByRole('button', { name: 'Change 5 blocks' }).click();
