@@ -23,14 +23,12 @@ interface StageProps {
   state: number;
   /** More chips beside those of the stage. */
   chips?: ReactNode;
-  /** What a desk draws over the picture. */
-  over?: ReactNode;
   /** Hears from where one looks, at first and whenever that changes. */
   onView?: (view: View) => void;
 }
 
 /** The live stage: a block in the state that is chosen, to be turned and looked at. */
-export function Stage({ mod, block, state, chips, over, onView }: StageProps) {
+export const Stage = memo(function Stage({ mod, block, state, chips, onView }: StageProps) {
   const scheme = useComputedColorScheme('light');
   const [kept, setOptions] = useLocalStorage<SceneOptions>({
     key: 'obrank.stage',
@@ -83,11 +81,10 @@ export function Stage({ mod, block, state, chips, over, onView }: StageProps) {
           />
           {onView && <Watch onView={onView} />}
         </Canvas>
-        {over}
       </WithoutGraphics>
     </div>
   );
-}
+});
 
 interface ChipsProps {
   options: SceneOptions;

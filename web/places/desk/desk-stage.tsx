@@ -17,14 +17,13 @@ interface DeskStageProps {
   acts: Acts;
   /** Whether boxes are worked on: not where the block is shown as it is turned. */
   isWorkedOn: boolean;
-  over?: (view: View) => React.ReactNode;
   chips?: React.ReactNode;
   /** Hears of a face that was clicked, or onto which a file was dropped. */
   onFace: (face: Struck, file?: File) => void;
 }
 
 /** The stage of the bench with the boxes on it to be chosen and dragged. */
-export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace }: DeskStageProps) {
+export function DeskStage({ block, state, acts, isWorkedOn, chips, onFace }: DeskStageProps) {
   const desk = useDesk();
   const [view, setView] = useState<View>();
   const holder = useRef<HTMLDivElement>(null);
@@ -68,21 +67,8 @@ export function DeskStage({ block, state, acts, isWorkedOn, over, chips, onFace 
         if (struck && file && isWorkedOn) onFace(struck, file);
       }}
     >
-      <Stage
-        mod={desk.shown}
-        block={block}
-        state={state}
-        chips={chips}
-        onView={setView}
-        over={
-          view && (
-            <>
-              {isWorkedOn && <Dimensions view={view} acts={acts} />}
-              {over?.(view)}
-            </>
-          )
-        }
-      />
+      <Stage mod={desk.shown} block={block} state={state} chips={chips} onView={setView} />
+      {view && isWorkedOn && <Dimensions view={view} acts={acts} />}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { createContext, useContext, useMemo, useRef, useState } from 'react';
+import { createContext, useContext, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { idOf, type Box, type Mod } from '../../../core/mod/index.ts';
 import {
@@ -35,6 +35,8 @@ export interface Desk {
   /** The mod as it is to be drawn: with what is being dragged, without what is hidden. */
   shown: Mod;
   boxes: readonly Box[];
+  /** The boxes as the pointer has them: pictures may come a moment later, lines must not. */
+  live: readonly Box[];
   chosen: Chosen;
   /** The chosen boxes that are not locked. */
   free: Chosen;
@@ -129,7 +131,9 @@ export function useOpenDesk(name: string): Desk {
   });
   const ways = { ...usual, ...kept };
   const saved = useMemo(() => boxesOf(mod, name), [mod, name]);
-  const boxes = draft ?? saved;
+  // Drawn in slices between frames, so that no drag waits for plans and pictures.
+  const drafted = useDeferredValue(draft);
+  const boxes = drafted ?? saved;
   const [hidden, hide] = useMarked('hidden', `${session.name}/${name}`, saved);
   const [locked, lock, locks] = useMarked('locked', `${session.name}/${name}`, saved);
   const chosen = useMemo(
@@ -139,20 +143,21 @@ export function useOpenDesk(name: string): Desk {
   );
   const free = useMemo(() => new Set([...chosen].filter((i) => !locked.has(i))), [chosen, locked]);
   const shown = useMemo(() => {
-    if (!draft && !hidden.size) return mod;
+    if (!drafted && !hidden.size) return mod;
     const model = modelWithBoxes(
       mod,
       name,
       boxes.filter((_, i) => !hidden.has(i)),
     );
     return { ...mod, models: { ...mod.models, [name]: model } };
-  }, [mod, name, draft, boxes, hidden]);
+  }, [mod, name, drafted, boxes, hidden]);
   return {
     name,
     id: idOf(mod.header.namespace, name),
     mod,
     shown,
     boxes,
+    live: draft ?? saved,
     chosen,
     free,
     hidden,

@@ -14,7 +14,7 @@ import styles from './dimensions.module.css';
  * dimension lines. Their ends are dragged, their numbers are typed over.
  */
 export function Dimensions({ view, acts }: { view: View; acts: Acts }) {
-  const { boxes, chosen, free, hidden, side, mod, behind, marks = [] } = useDesk();
+  const { live: boxes, chosen, free, hidden, side, mod, behind, marks = [] } = useDesk();
   const { texels } = mod.header;
   const project = (point: readonly [number, number, number]) => pixelOf(view, point, texels);
   const last = [...free].at(-1);

@@ -101,6 +101,7 @@ export function useShapeDesk(
     desk: {
       ...desk,
       boxes,
+      live: boxes,
       chosen: kept,
       free: kept,
       hidden: none,
