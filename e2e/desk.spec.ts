@@ -186,7 +186,15 @@ test('every side gets a place of its own, and looks as it did', async ({ page, s
   await expect(
     page.getByRole('group', { name: 'Sides on the picture' }).locator('rect'),
   ).toHaveCount(6 + 5 + 4 * 5);
+  await expect(page.getByRole('list', { name: 'Slots' }).getByRole('listitem')).toHaveCount(1);
+  // A box that grows needs another place; the others keep theirs.
   await part(page, 'seat').click();
+  await page.keyboard.press('Shift+PageUp');
+  const rest = page.getByRole('button', { name: 'Unwrap what is left' });
+  await expect(rest).toBeEnabled();
+  await rest.click();
+  await expect(rest).toBeDisabled();
+  await expect(page.getByLabel('Findings')).toContainText('Every rule passes for this model.');
   await page.getByRole('button', { name: 'top', exact: true }).click();
   await page.getByLabel('Left', { exact: true }).fill('1');
   await page.keyboard.press('Enter');

@@ -4,6 +4,7 @@
  */
 import type { Page } from '@playwright/test';
 import type { Line } from './figures.ts';
+import { longestTask, watchTasks } from './long-tasks.ts';
 import { withApplication } from './with-application.ts';
 
 const sides = ['front', 'back', 'left', 'right', 'top', 'bottom'];
@@ -14,14 +15,6 @@ const boxes = Array.from({ length: 200 }, (_, i) => ({
   size: [1, 3, 1],
   sides: Object.fromEntries(sides.map((side) => [side, { slot: 'face' }])),
 }));
-
-/** The longest task while something is done, in milliseconds; 0 where none took 50. */
-async function longestTask(page: Page, act: () => Promise<void>): Promise<number> {
-  await page.evaluate(() => ((window as unknown as { tasks: number[] }).tasks.length = 0));
-  await act();
-  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
-  return Math.max(0, ...tasks);
-}
 
 /** Drags from a place in so many small steps, one a frame or two, and lets go after it is measured. */
 async function drag(page: Page, [x, y]: [number, number], [dx, dy]: [number, number]) {
@@ -53,26 +46,19 @@ export async function benchDesk(line: Line): Promise<void> {
     await page.goto(`${address}/m/saltmarsh/models/driftwood_chair/boxes`);
     await page.getByRole('button', { name: /^post 199 / }).click();
     await page.waitForTimeout(2000);
-    await page.evaluate(() => {
-      const tasks: number[] = [];
-      Object.assign(window, { tasks });
-      new PerformanceObserver((list) =>
-        tasks.push(...list.getEntries().map((entry) => entry.duration)),
-      ).observe({ type: 'longtask' });
-    });
+    await watchTasks(page);
     const handle = (await page.locator('[data-axis="0"] circle[data-end="1"]').boundingBox())!;
-    const byHandle = await longestTask(page, () =>
-      drag(page, [handle.x + 5, handle.y + 5], [120, 60]),
-    );
+    await drag(page, [handle.x + 5, handle.y + 5], [120, 60]);
+    const byHandle = await longestTask(page);
     await page.keyboard.press('Escape');
     await page.mouse.up();
     const plan = (await page
       .locator('svg[aria-label="Plan from above"] polygon')
       .last()
       .boundingBox())!;
-    const onPlan = await longestTask(page, () =>
-      drag(page, [plan.x + plan.width / 2, plan.y + plan.height / 2], [-60, 40]),
-    );
+    await longestTask(page);
+    await drag(page, [plan.x + plan.width / 2, plan.y + plan.height / 2], [-60, 40]);
+    const onPlan = await longestTask(page);
     await page.mouse.up();
     const said = (longest: number) => (longest ? `${longest.toFixed(0)} ms` : 'none over 50 ms');
     line('desk.drag.handle', 'desk: longest task while one of 200 is sized', said(byHandle));

@@ -3,6 +3,7 @@
  * longest task of the page (Long Tasks, W3C).
  */
 import type { Line } from './figures.ts';
+import { longestTask, watchTasks } from './long-tasks.ts';
 import { withApplication } from './with-application.ts';
 
 export async function benchMatrix(line: Line): Promise<void> {
@@ -50,24 +51,9 @@ export async function benchMatrix(line: Line): Promise<void> {
       .first()
       .waitFor();
     await page.waitForTimeout(1500);
-    await page.evaluate(() => {
-      const tasks: number[] = [];
-      Object.assign(window, { tasks });
-      new PerformanceObserver((list) =>
-        tasks.push(...list.getEntries().map((entry) => entry.duration)),
-      ).observe({ type: 'longtask' });
-    });
-    /**
-     * What the page was kept busy with since it was asked last: the longest task, and how many were
-     * over 50 ms.
-     */
-    const longest = () =>
-      page.evaluate(() => {
-        const { tasks } = window as unknown as { tasks: number[] };
-        return { most: Math.max(0, ...tasks.splice(0)) };
-      });
+    await watchTasks(page);
     const report = async (what: string) => {
-      const { most } = await longest();
+      const most = await longestTask(page);
       line(
         `matrix.${what.replaceAll(/[^a-z]+/g, '-')}`,
         `matrix of 1,024 cells: ${what}`,

@@ -53,8 +53,22 @@ export const boxesFix = (mod: Own, name: string, title: string, boxes: readonly 
   ],
 });
 
+/** A fix that leaves sides of a model out. */
+export const leaveOutFix = (
+  mod: Own,
+  name: string,
+  boxes: readonly Box[],
+  faces: readonly BoxFace[],
+): Fix =>
+  boxesFix(
+    mod,
+    name,
+    `Leave out ${faces.length === 1 ? 'this side' : `these ${faces.length} sides`}`,
+    withoutSides(boxes, faces),
+  );
+
 /** Boxes without some of their sides. */
-export const withoutSides = (boxes: readonly Box[], faces: readonly BoxFace[]): Box[] =>
+const withoutSides = (boxes: readonly Box[], faces: readonly BoxFace[]): Box[] =>
   boxes.map((box, index) => {
     const gone = faces.filter((face) => face.box === index).map(({ side }) => side);
     if (!gone.length) return box;

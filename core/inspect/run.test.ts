@@ -33,6 +33,20 @@ const steps: [(string | number)[], unknown[]][] = [
     ['itself', undefined, { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] }],
   ],
   [
+    ['textures', 'lamp', 'picture', 'alpha'],
+    ['none', 'holes'],
+  ],
+  [
+    ['models', 'lamp', 'boxes'],
+    [
+      [
+        ...sampleMod().models['lamp']!.boxes!,
+        { at: [6, 12, 8], size: [4, 2, 4], sides: { bottom: { slot: 'metal' } } },
+      ],
+      sampleMod().models['lamp']!.boxes,
+    ],
+  ],
+  [
     ['models', 'lamp', 'template'],
     ['saltmarsh:bank', undefined],
   ],
@@ -226,3 +240,18 @@ test(
     expect(found!.message).toMatch(/Did you mean saltmarsh:lantern\/dark\?/);
   },
 );
+
+test('a picture that gets holes is seen through: what it covered is no longer hidden', () => {
+  const lid = { at: [6, 12, 8], size: [4, 2, 4], sides: { bottom: { slot: 'metal' } } };
+  const before = sampleMod();
+  const lamp = before.models['lamp']!;
+  const mod = applyChange(before, {
+    path: '/models/lamp/boxes',
+    before: lamp.boxes,
+    after: [...lamp.boxes!, lid],
+  });
+  const hidden = (of: Mod) => inspect(of).filter(({ rule }) => rule === 'models/face-never-seen');
+  expect(hidden(mod)).toHaveLength(1);
+  const path = '/textures/lamp/picture/alpha';
+  expect(hidden(applyChange(mod, { path, before: 'none', after: 'holes' }))).toEqual([]);
+});

@@ -16,16 +16,13 @@ import {
 import {
   added,
   again,
-  bakeUnwrapped,
   fitBoxes,
   mirrored,
   plainBoxes,
   repeated,
   resolvedModelOf,
   shapeWithModel,
-  textureSizes,
-  unwrapBoxes,
-  withBoxes,
+  unwrapModel,
 } from '../../core/models/index.ts';
 import { texturePixels } from '../../core/draw/index.ts';
 import { sides, type Side } from '../../core/space/index.ts';
@@ -171,33 +168,14 @@ function fit(work: Work, name: MadeBlock, boxes: number): void {
 
 /** Unwraps a model: every side gets a place of its own on a picture named after it. */
 function unwrap(work: Work, name: string): void {
-  const { mod } = work;
-  const model = heldUnder(mod.models, name);
-  const before = resolvedModelOf(mod, `saltmarsh:${name}`);
-  if (!before) return;
-  const { texels } = mod.header;
-  const after = unwrapBoxes(model.boxes ?? [], { slot: 'skin', texels, most: 256 });
-  const pixels = bakeUnwrapped({
-    before,
-    after,
-    texels,
-    sizeOf: textureSizes(mod),
-    pixelsOf: texturePixels(mod, (sha256) => work.blobs.get(sha256)),
+  const { pixels, changes } = unwrapModel(work.mod, name, {
+    most: 256,
+    pixelsOf: texturePixels(work.mod, (sha256) => work.blobs.get(sha256)),
   });
   const png = encodePicture(pixels);
   const sha256 = digestOf(png);
   work.blobs.set(sha256, png);
-  apply(work, [
-    {
-      path: pointer(['textures', name]),
-      after: { picture: { sha256, bytes: png.length, ...pictureFacts(pixels) } },
-    },
-    {
-      path: pointer(['models', name]),
-      before: model,
-      after: { slots: { skin: `saltmarsh:${name}` }, boxes: after.boxes },
-    },
-  ]);
+  apply(work, changes({ sha256, bytes: png.length, ...pictureFacts(pixels) }));
 }
 
 const driftwood = { face: 'saltmarsh:driftwood/boards', edge: 'saltmarsh:driftwood/edge' };
@@ -251,8 +229,6 @@ function makeRack(work: Work): void {
   };
   const whole = added(frame, [rail, sill, lath]);
   const laths = repeated(whole.boxes, new Set([whole.boxes.length - 1]), 3, [0, 1.5, -4]);
-  const { changes } = { changes: [withBoxes(work.mod, 'drying_rack', laths.boxes)] };
-  apply(work, changes);
   const model = heldUnder(work.mod.models, 'drying_rack');
   apply(work, [
     {

@@ -1,17 +1,8 @@
 import { freeName, heldUnder } from '../../core/lists/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
-import { idOf, lookUp, ownName, type Box, type Mod } from '../../core/mod/index.ts';
-import {
-  bakeUnwrapped,
-  boxesOf,
-  modelWithBoxes,
-  placesShownBy,
-  resolvedModelOf,
-  textureOf,
-  textureSizes,
-  unwrapBoxes,
-} from '../../core/models/index.ts';
+import { idOf, type Box, type Mod } from '../../core/mod/index.ts';
+import { resolvedModelOf, textureOf, unwrapModel } from '../../core/models/index.ts';
 import {
   decodePicture,
   encodePicture,
@@ -59,7 +50,7 @@ async function pixelsOf(mod: Mod, id: string): Promise<Pixels | undefined> {
   return { width, height, data: pixels.data.subarray(from, from + width * height * 4) };
 }
 
-/** Pixels of every texture that a model shows, and of one more. */
+/** Pixels of textures, by id. */
 async function shownPixels(mod: Mod, ids: readonly (string | undefined)[]) {
   const wanted = [...new Set(ids)].filter((id) => id !== undefined);
   const read = await Promise.all(wanted.map(async (id) => [id, await pixelsOf(mod, id)] as const));
@@ -67,52 +58,27 @@ async function shownPixels(mod: Mod, ids: readonly (string | undefined)[]) {
 }
 
 /**
- * Gives every side of a model a place of its own on one picture, and paints on it what the sides
- * show now: model and picture in one step. Where the slot shows a picture of the mod already, that
- * one is gone on with, and what is painted stays where it is. Throws when the picture would be
- * larger than the kit holds, or when one cannot be read.
+ * Unwraps a model, paints what it shows, keeps the picture and puts both into the mod in one step:
+ * see `unwrapModel` of core. Throws with a sentence when that cannot be done.
  */
-export async function unwrapModel(
+export async function unwrapOnDesk(
   session: Session,
   model: string,
-  slot: string,
-  as: readonly Box[] | undefined,
+  before: readonly Box[],
 ): Promise<void> {
   const { mod } = session.view;
-  const { namespace, texels } = mod.header;
-  const resolved = resolvedModelOf(mod, idOf(namespace, model));
-  if (!resolved) return;
-  const shown = resolved.slots.get(slot);
-  const own = shown === undefined ? undefined : ownName(namespace, shown);
-  const sheet = own === undefined ? undefined : lookUp(mod.textures, own);
-  const boxes = boxesOf(mod, model);
-  const known = await shownPixels(mod, [...resolved.slots.values(), shown]);
-  const after = unwrapBoxes(boxes, {
-    slot,
-    texels,
-    most: kitNamed(mod.header.kit).limits.textureSide,
-    ...(sheet && { least: frameSize(sheet) }),
-    ...(shown !== undefined && { taken: placesShownBy(mod, shown, model) }),
-    before: as,
-  });
-  const pixels = bakeUnwrapped({
-    before: resolved,
-    after,
-    texels,
-    sizeOf: textureSizes(mod),
+  const { namespace, kit } = mod.header;
+  const known = await shownPixels(mod, [
+    ...(resolvedModelOf(mod, idOf(namespace, model))?.slots.values() ?? []),
+  ]);
+  const { pixels, changes } = unwrapModel(mod, model, {
+    most: kitNamed(kit).limits.textureSide,
     pixelsOf: (id) => known.get(id),
-    base: shown === undefined ? undefined : known.get(shown),
+    before,
   });
   const picture = await uploadPicture(encodePicture(pixels));
-  const name =
-    sheet && own !== undefined ? own : freeName(model, Object.keys(session.view.mod.textures));
-  const declared = modelWithBoxes(session.view.mod, model, after.boxes);
-  session.edit(`Give every side of ${model} a place of its own`, [
-    { path: pointer(['textures', name]), before: sheet, after: { picture } },
-    {
-      path: pointer(['models', model]),
-      before: heldUnder(session.view.mod.models, model),
-      after: { ...declared, slots: { ...declared.slots, [slot]: idOf(namespace, name) } },
-    },
-  ]);
+  // Another edit may have come while the picture was sent: nothing of it is overwritten.
+  if (session.view.mod.models[model] !== mod.models[model])
+    throw new Error('The model was changed meanwhile. Unwrap it again.');
+  session.edit(`Give every side of ${model} a place of its own`, changes(picture));
 }

@@ -6,6 +6,7 @@ import { Component, memo, useMemo, type ReactNode } from 'react';
 import { shapeIn } from '../../core/models/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { Rendering } from '../parts/rendering.tsx';
+import { Toggles } from '../parts/toggles.tsx';
 import { useStable } from '../parts/use-stable.ts';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
 import { Watch, type View } from './view.tsx';
@@ -108,22 +109,14 @@ const Chips = memo(function Chips({ options, onOptions, children }: ChipsProps) 
         data={[...hours]}
         aria-label="Hour"
       />
-      <span className={styles['toggles']} role="group" aria-label="Overlays">
-        <button
-          type="button"
-          aria-pressed={options.outline}
-          onClick={() => onOptions({ outline: !options.outline })}
-        >
-          Outline
-        </button>
-        <button
-          type="button"
-          aria-pressed={options.light}
-          onClick={() => onOptions({ light: !options.light })}
-        >
-          Light
-        </button>
-      </span>
+      <Toggles
+        label="Overlays"
+        toggles={(['outline', 'light'] as const).map((overlay) => ({
+          label: overlay === 'outline' ? 'Outline' : 'Light',
+          isOn: options[overlay],
+          onPress: () => onOptions({ [overlay]: !options[overlay] }),
+        }))}
+      />
       {children}
     </div>
   );

@@ -3,6 +3,7 @@ import type { Pixels } from '../../textures/png.ts';
 import { sides, type Side } from '../../space/index.ts';
 import { modelQuads, type Quad, type TextureSize } from '../quads.ts';
 import type { ResolvedModel } from '../resolve.ts';
+import { wholePlace } from './free-places.ts';
 import type { Unwrapped } from './unwrap.ts';
 
 /** A tone for each side where nothing is painted yet, light from above. */
@@ -52,7 +53,7 @@ export function paintingTemplate({ boxes, width, height }: Unwrapped): Pixels {
     for (const side of sides) {
       const crop = made[side]?.crop;
       if (!crop) continue;
-      const [left, top, w, h] = wholePlace(crop);
+      const { left, top, width: w, height: h } = wholePlace(crop);
       for (let y = 0; y < h; y += 1)
         for (let x = 0; x < w; x += 1) {
           const isEdge = x === 0 || y === 0 || x === w - 1 || y === h - 1;
@@ -67,14 +68,6 @@ const textured = (made: Unwrapped['boxes'][number]['sides']) =>
   Object.fromEntries(
     Object.entries(made).map(([side, one]) => [side, { ...one, texture: 'sheet' }]),
   );
-
-const wholePlace = ([left, top, width, height]: readonly [number, number, number, number]) =>
-  [
-    Math.floor(left),
-    Math.floor(top),
-    Math.max(1, Math.ceil(width - 1e-6)),
-    Math.max(1, Math.ceil(height - 1e-6)),
-  ] as const;
 
 interface Painted {
   pixels: Pixels;
@@ -101,7 +94,7 @@ function bakeSide(
 ): void {
   const crop = after.boxes[quad.box]?.sides[quad.side]?.crop;
   if (!crop) return;
-  const [left, top, w, h] = wholePlace(crop);
+  const { left, top, width: w, height: h } = wholePlace(crop);
   const from = shown.texture === undefined ? undefined : pixelsOf(shown.texture);
   for (let y = top; y < Math.min(height, top + h); y += 1)
     for (let x = left; x < Math.min(width, left + w); x += 1) {

@@ -15,6 +15,25 @@ export const overlap = (a: Rectangle, b: Rectangle): boolean =>
   a.top < b.top + b.height &&
   b.top < a.top + a.height;
 
+/** The whole texels that a part of a picture covers; at least one. */
+export function wholePlace([left, top, width, height]: readonly [
+  number,
+  number,
+  number,
+  number,
+]): Rectangle {
+  const [x, y] = [Math.floor(left), Math.floor(top)];
+  return {
+    left: x,
+    top: y,
+    width: wholeTexels(left + width - x),
+    height: wholeTexels(top + height - y),
+  };
+}
+
+/** A length in whole texels: at least one, and no more for the noise of sums. */
+export const wholeTexels = (length: number): number => Math.max(1, Math.ceil(length - 1e-6));
+
 const holds = (outer: Rectangle, inner: Rectangle): boolean =>
   inner.left >= outer.left &&
   inner.top >= outer.top &&

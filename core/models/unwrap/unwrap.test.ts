@@ -1,14 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { itemAt } from '../../lists/index.ts';
-import { emptyMod, type Box } from '../../mod/index.ts';
+import { applyChanges, emptyMod, type Box } from '../../mod/index.ts';
 import { sides } from '../../space/index.ts';
 import type { Pixels } from '../../textures/index.ts';
 import { sized, again } from '../index.ts';
 import { modelQuads, resolveModel } from '../index.ts';
 import { bakeUnwrapped, paintingTemplate } from './bake.ts';
 import { overlap, type Rectangle } from './free-places.ts';
+import { sheetSlot, sidesWithoutPlace } from './sheet.ts';
 import { placesShownBy } from './shown-places.ts';
+import { unwrapModel } from './unwrap-model.ts';
 import { unwrapBoxes, unwrapMargin } from './unwrap.ts';
 
 const whole = (min: number, max: number) => fc.integer({ min, max });
@@ -63,6 +65,18 @@ function expectApart(places: readonly Rectangle[], width: number, height: number
       .map((other) => [one, other]),
   );
   expect({ outside, near }).toEqual({ outside: [], near: [] });
+}
+
+const wall = (wide: number): Box => ({
+  at: [0, 0, 0],
+  size: [wide, 4, 1],
+  sides: { front: { slot: 'wood' }, top: { slot: 'wood' } },
+});
+
+/** How large a side of a box is. */
+function sidesOf({ size: [x, y, z] }: Box, side: (typeof sides)[number]): string {
+  if (side === 'front' || side === 'back') return `${x} ${y}`;
+  return side === 'left' || side === 'right' ? `${z} ${y}` : `${x} ${z}`;
 }
 
 describe('a place of its own for every side', () => {
@@ -138,6 +152,29 @@ describe('a place of its own for every side', () => {
         expectApart(placesOf([...other.boxes, ...made.boxes]), made.width, made.height);
       }),
     );
+  });
+
+  test('what has no place of its own is counted: all at first, none once unwrapped', () => {
+    fc.assert(
+      fc.property(boxes, fc.constantFrom(...sides), whole(1, 6), (all, side, by) => {
+        const many = all.flatMap((one) => Object.keys(one.sides)).length;
+        expect(sidesWithoutPlace(all, 'skin', 16)).toBe(many);
+        const flat = all.some(({ size }) => size.includes(0));
+        const once = unwrapBoxes(all, options).boxes;
+        if (!flat) expect(sidesWithoutPlace(once, 'skin', 16)).toBe(0);
+        expect(sheetSlot(once)).toBe('skin');
+        // What has grown needs another place, and unwrapping again is offered.
+        const grown = sized(once, new Set([0]), side, by, 'stretches');
+        const [before, after] = [once, grown].map((one) => sidesWithoutPlace(one, 'skin', 16));
+        const isWider = sides.some((one) => {
+          const crop = grown[0]?.sides[one]?.crop;
+          return crop !== undefined && sidesOf(grown[0]!, one) !== sidesOf(once[0]!, one);
+        });
+        if (isWider && !flat) expect(after).toBeGreaterThan(before!);
+      }),
+    );
+    expect(sheetSlot([])).toBe('skin');
+    expect(sheetSlot([{ ...wall(4), sides: { front: { slot: 'skin' } } }])).toBe('skin_2');
   });
 
   test('a picture that would be too large is refused in a sentence', () => {
@@ -216,5 +253,73 @@ describe('the picture of what was unwrapped', () => {
     const template = paintingTemplate(after);
     const painted = template.data.filter((value, i) => i % 4 === 3 && value === 255).length;
     expect(painted).toBe(3 * 4 + 3 * 5);
+  });
+});
+
+describe('a model of a mod that is unwrapped', () => {
+  const tone = (value: number): Pixels => ({
+    width: 16,
+    height: 16,
+    data: new Uint8Array(16 * 16 * 4).fill(value).map((v, i) => (i % 4 === 3 ? 255 : v)),
+  });
+  const facts = {
+    sha256: '0'.repeat(64),
+    bytes: 1,
+    width: 16,
+    height: 16,
+    alpha: 'none' as const,
+    mean: '#808080',
+    grey: true,
+  };
+  const mod = {
+    ...emptyMod('m', 'M'),
+    textures: { oak: { picture: facts }, film: { picture: facts, strip: { ticks: 2 } } },
+    models: { gate: { boxes: [wall(4), wall(6)], slots: { wood: 'm:oak', unseen: 'm:film' } } },
+  };
+  const unwrap = (from: typeof mod, before?: readonly Box[]) => {
+    const { pixels, changes } = unwrapModel(from, 'gate', {
+      most: 256,
+      pixelsOf: (id) => tone(id === 'm:oak' ? 90 : 180),
+      ...(before && { before }),
+    });
+    const picture = { ...facts, width: pixels.width, height: pixels.height };
+    return applyChanges(from, changes(picture));
+  };
+
+  test('it shows a new texture alone, and slots that nobody shows any more are gone', () => {
+    const after = unwrap(mod);
+    expect(after.models.gate.slots).toEqual({ skin: 'm:gate' });
+    expect(Object.keys(after.textures)).toEqual(['oak', 'film', 'gate']);
+    expect(sidesWithoutPlace(after.models.gate.boxes, 'skin', 16)).toBe(0);
+  });
+
+  test('a box that has grown over its neighbour’s place moves, not the neighbour', () => {
+    const once = unwrap(mod);
+    const { boxes: placed } = once.models.gate;
+    for (const way of ['follows', 'stretches'] as const)
+      for (const chosen of [0, 1]) {
+        const grown = sized(placed, new Set([chosen]), 'left', 9, way);
+        expect(sidesWithoutPlace(grown, 'skin', 16)).toBeGreaterThan(0);
+        const gate = { ...once.models.gate, boxes: grown };
+        const twice = unwrap({ ...once, models: { gate } }, placed);
+        expect(twice.models.gate.boxes[1 - chosen]).toEqual(placed[1 - chosen]);
+        expect(sidesWithoutPlace(twice.models.gate.boxes, 'skin', 16)).toBe(0);
+        expect(Object.keys(twice.textures)).toEqual(['oak', 'film', 'gate']);
+      }
+  });
+
+  test('a strip is no sheet: whoever shows it keeps it', () => {
+    const crop: [number, number, number, number] = [0, 0, 4, 4];
+    const made = { front: { slot: 'wood', crop }, back: { slot: 'wood', crop } };
+    const gate = { boxes: [{ ...wall(4), sides: made }], slots: { wood: 'm:film' } };
+    const after = unwrap({ ...mod, models: { gate } } as unknown as typeof mod);
+    expect(after.textures.film).toEqual(mod.textures.film);
+    expect(after.models.gate.slots).toEqual({ wood: 'm:gate' });
+  });
+
+  test('a model that leads nowhere is refused', () => {
+    expect(() =>
+      unwrapModel({ ...mod, models: {} }, 'gate', { most: 256, pixelsOf: tone as never }),
+    ).toThrow(RangeError);
   });
 });

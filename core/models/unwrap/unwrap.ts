@@ -1,7 +1,7 @@
 import type { Box, BoxSide } from '../../mod/entries.schema.ts';
 import { sides, type Side } from '../../space/index.ts';
 import { naturalCrop } from '../quads.ts';
-import { FreePlaces, type Rectangle } from './free-places.ts';
+import { FreePlaces, wholeTexels, type Rectangle } from './free-places.ts';
 
 /** Boxes of which every side has a place of its own on one picture, and how large that is. */
 export interface Unwrapped {
@@ -93,7 +93,12 @@ function wantedOf(
       side,
       size: [w, h],
       now: isPlaced
-        ? { left: Math.floor(left), top: Math.floor(top), width: least(w), height: least(h) }
+        ? {
+            left: Math.floor(left),
+            top: Math.floor(top),
+            width: wholeTexels(w),
+            height: wholeTexels(h),
+          }
         : undefined,
       claim: claimOf(made, before?.[index]?.sides[side], [w, h]),
     },
@@ -111,9 +116,6 @@ function claimOf(
   if (!fits) return 2;
   return before?.crop?.every((value, i) => value === made.crop?.[i]) ? 0 : 1;
 }
-
-/** Whole texels, and at least one. */
-const least = (length: number): number => Math.max(1, Math.ceil(length - 1e-6));
 
 const withMargin = ({ left, top, width, height }: Rectangle): Rectangle => ({
   left,
@@ -145,7 +147,7 @@ function placeAll(
     .filter((one) => !places.has(one))
     .sort((a, b) => Math.max(...b.size) - Math.max(...a.size));
   for (const one of others) {
-    const [w, h] = [least(one.size[0]), least(one.size[1])];
+    const [w, h] = [wholeTexels(one.size[0]), wholeTexels(one.size[1])];
     const found = free.placeFor(w + unwrapMargin, h + unwrapMargin);
     if (!found) return undefined;
     put(one, { left: found.left, top: found.top, width: w, height: h });

@@ -1,6 +1,7 @@
+import clsx from 'clsx';
 import { useLocalStorage } from '@mantine/hooks';
 import { startTransition, useState } from 'react';
-import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { useLocation, useNavigate, useParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
 import { chosenCandidates } from '../../../core/draw/index.ts';
 import { facets } from '../../../core/inspect/index.ts';
@@ -21,6 +22,8 @@ import { usePaintDrops } from './truth/paint.ts';
 import { useToDesk } from './to-desk.ts';
 import { Truth } from './truth/truth.tsx';
 import { RestingStrip } from './state-strip.tsx';
+import frame from '../../parts/desk-frame.module.css';
+import { Gone } from '../../parts/gone.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import styles from './bench.module.css';
 
@@ -33,13 +36,7 @@ export default function Bench() {
   const editor = useBlock(block);
   const session = useSession();
   if (!editor) {
-    return (
-      <div className="page">
-        <h1>There is no block called {block}</h1>
-        <p className="note">It may have been renamed or removed. Undo brings it back.</p>
-        <Link to={`/m/${session.name}/blocks`}>See all blocks</Link>
-      </div>
-    );
+    return <Gone what="block" name={block} to={`/m/${session.name}/blocks`} all="See all blocks" />;
   }
   return (
     <PaintingOf key={block}>
@@ -126,7 +123,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
   const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
   useBenchKeys(editor, place, middle);
   return (
-    <div className={styles['bench']}>
+    <div className={frame['frame']}>
       <ShelfList current={editor.name} facet={facet} />
       <Spine
         editor={editor}
@@ -135,7 +132,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
         search={place.search}
       />
       <Middle editor={editor} place={place} middle={middle} />
-      <section className={styles['sheet']} aria-label={facet}>
+      <section className={clsx(frame['sheet'], styles['facet'])} aria-label={facet}>
         <FacetSheet
           {...{ facet, editor, state, matrix, truth }}
           onState={setState}
@@ -188,7 +185,7 @@ function Middle({ editor, place: { state, setState }, middle }: MiddleProps) {
   const [isStaged, setStaged] = useState(!isCovered);
   if (!isCovered && !isStaged) setStaged(true);
   return (
-    <div className={styles['middle']}>
+    <div className={frame['middle']}>
       {files && <Files block={editor.name} onClose={() => setFiles(false)} />}
       {matrix && <Matrix editor={editor} state={state} onState={setState} onStage={toMatrix} />}
       {truth && <Truth editor={editor} onStage={toTruth} />}

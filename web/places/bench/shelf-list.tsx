@@ -13,6 +13,7 @@ import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { shelfGroups, type ShelfBlock } from '../blocks/groups.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
+import frame from '../../parts/desk-frame.module.css';
 import styles from './shelf-list.module.css';
 
 type Line = { kind: 'group'; title: string; many: number } | ({ kind: 'block' } & ShelfBlock);
@@ -41,7 +42,7 @@ export function ShelfList({ current, facet }: ShelfProps) {
   useSteps(lines, current, facet);
   useKeys({ filter: () => field.current?.focus() });
   return (
-    <aside aria-label="Shelf">
+    <aside aria-label="Shelf" className={frame['aside']}>
       <TextInput
         ref={field}
         className={styles['q']}
@@ -96,7 +97,7 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
               style={{ top: item.start, height: item.size }}
             >
               {line.kind === 'group' ? (
-                <h4>
+                <h4 className={frame['group']}>
                   {line.title}
                   <span>{line.many}</span>
                 </h4>

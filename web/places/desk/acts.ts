@@ -44,8 +44,8 @@ export interface Acts {
   copy: () => void;
   /** Puts boxes in from text; false where it holds none. */
   paste: (text: string) => boolean;
-  /** Says how the boxes have come to lie after a gesture, and saves it. */
-  settle: (label: string, boxes: readonly Box[]) => void;
+  /** Saves what a gesture did, to the boxes as they are when it ends. */
+  settle: (label: string, make: (boxes: readonly Box[]) => readonly Box[]) => void;
 }
 
 /** What was copied last in this browser, for those that do not let the clipboard be read. */
@@ -79,7 +79,7 @@ export function useActs(desk: Desk): Acts {
       remove: () => act('remove', []),
       copy: () => act('copy', []),
       paste: (text) => act('paste', [text]),
-      settle: (label, boxes) => act('settle', [label, boxes]),
+      settle: (label, make) => act('settle', [label, make]),
     }),
     [act],
   );
@@ -155,8 +155,9 @@ function useMadeActs(desk: Desk): Acts {
       if (more) put(`Put in ${more.length} copied`, added(now().boxes, more));
       return more !== undefined;
     },
-    settle: (label, next) => {
+    settle: (label, make) => {
       const { boxes, free } = now();
+      const next = make(boxes);
       const [one] = free;
       if (one !== undefined)
         wentBy(vector((axis) => itemAt(next, one).at[axis] - itemAt(boxes, one).at[axis]));

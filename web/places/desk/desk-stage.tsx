@@ -1,6 +1,6 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
-import type { ResolvedBlock } from '../../../core/mod/index.ts';
+import type { Box, ResolvedBlock } from '../../../core/mod/index.ts';
 import { boxUnder, moved, type Struck } from '../../../core/models/index.ts';
 import { sideStep, vector, type Vec3 } from '../../../core/space/index.ts';
 import { Stage } from '../../stage/stage.tsx';
@@ -12,8 +12,8 @@ import { followPointer } from './drag.ts';
 import styles from './desk-stage.module.css';
 
 interface DeskStageProps {
+  /** The block in its one state. */
   block: ResolvedBlock;
-  state: number;
   acts: Acts;
   /** Whether boxes are worked on: not where the block is shown as it is turned. */
   isWorkedOn: boolean;
@@ -23,7 +23,7 @@ interface DeskStageProps {
 }
 
 /** The stage of the bench with the boxes on it to be chosen and dragged. */
-export function DeskStage({ block, state, acts, isWorkedOn, chips, onFace }: DeskStageProps) {
+export function DeskStage({ block, acts, isWorkedOn, chips, onFace }: DeskStageProps) {
   const desk = useDesk();
   const [view, setView] = useState<View>();
   const holder = useRef<HTMLDivElement>(null);
@@ -67,7 +67,7 @@ export function DeskStage({ block, state, acts, isWorkedOn, chips, onFace }: Des
         if (struck && file && isWorkedOn) onFace(struck, file);
       }}
     >
-      <Stage mod={desk.shown} block={block} state={state} chips={chips} onView={setView} />
+      <Stage mod={desk.shown} block={block} state={0} chips={chips} onView={setView} />
       {view && isWorkedOn && <Dimensions view={view} acts={acts} />}
     </div>
   );
@@ -106,7 +106,7 @@ function dragBoxes({ event, desk, acts, struck, view, holder, onClick }: BoxDrag
   const normal = sideStep(struck.side);
   const fixed = normal.findIndex((value) => value !== 0);
   const snap = (value: number) => Math.round(value / ways.step) * ways.step;
-  let result = boxes;
+  let make = (all: readonly Box[]): readonly Box[] => all;
   followPointer(event, {
     move: ({ clientX, clientY }) => {
       const pixel = [clientX - bounds.left, clientY - bounds.top] as const;
@@ -115,11 +115,11 @@ function dragBoxes({ event, desk, acts, struck, view, holder, onClick }: BoxDrag
       const by: Vec3 = vector((axis) =>
         axis === fixed ? 0 : snap(from[axis] + to[axis] * way - struck.at[axis]),
       );
-      result = moved(boxes, free, by);
-      desk.draft(result);
+      make = (all) => moved(all, free, by);
+      desk.draft(make(boxes));
     },
     end: (isDrag) => {
-      if (isDrag) acts.settle(`Move ${inWords(boxes, free)}`, result);
+      if (isDrag) acts.settle(`Move ${inWords(boxes, free)}`, make);
       else onClick(struck, event);
     },
     cancel: () => desk.draft(undefined),

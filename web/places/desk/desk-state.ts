@@ -47,6 +47,9 @@ export interface Desk {
   now: () => { boxes: readonly Box[]; chosen: Chosen; free: Chosen };
   hidden: Chosen;
   locked: Chosen;
+  /** The boxes as they were opened or unwrapped last: unwrapped again, what they have stays. */
+  placed: readonly Box[];
+  setPlaced: (boxes: readonly Box[]) => void;
   /** The side of the chosen boxes that is worked on. */
   side: Side | undefined;
   setSide: (side: Side | undefined) => void;
@@ -134,6 +137,7 @@ export function useOpenDesk(name: string): Desk {
   // Drawn in slices between frames, so that no drag waits for plans and pictures.
   const drafted = useDeferredValue(draft);
   const boxes = drafted ?? saved;
+  const [placed, setPlaced] = useState<readonly Box[]>(saved);
   const [hidden, hide] = useMarked('hidden', `${session.name}/${name}`, saved);
   const [locked, lock, locks] = useMarked('locked', `${session.name}/${name}`, saved);
   const chosen = useMemo(
@@ -162,6 +166,8 @@ export function useOpenDesk(name: string): Desk {
     free,
     hidden,
     locked,
+    placed,
+    setPlaced,
     side,
     setSide,
     ways,

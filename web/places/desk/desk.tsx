@@ -1,6 +1,6 @@
 import { notifications } from '@mantine/notifications';
 import { memo, useMemo, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { entryOf, lookUp } from '../../../core/mod/index.ts';
@@ -19,11 +19,14 @@ import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { fillSlot } from '../../api/model-pictures.ts';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { focusSoon } from '../../parts/focus-soon.ts';
-import { SavedMark } from '../../parts/frame.tsx';
+import frame from '../../parts/desk-frame.module.css';
+import { DeskHead } from '../../parts/desk-head.tsx';
+import { Gone } from '../../parts/gone.tsx';
+import { Toggles } from '../../parts/toggles.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import { useStable } from '../../parts/use-stable.ts';
-import { StationLine, type Stop } from '../../parts/station-line.tsx';
+import type { Stop } from '../../parts/station-line.tsx';
 import { useActs, copied, type Acts } from './acts.ts';
 import { DeskContext, useOpenDesk, type Desk } from './desk-state.ts';
 import { DeskStage } from './desk-stage.tsx';
@@ -50,11 +53,7 @@ export default function ModelDesk() {
   const session = useSession();
   if (!lookUp(mod.models, model))
     return (
-      <div className="page">
-        <h1>There is no model called {model}</h1>
-        <p className="note">It may have been renamed or removed. Undo brings it back.</p>
-        <Link to={`/m/${session.name}/library`}>See all models</Link>
-      </div>
+      <Gone what="model" name={model} to={`/m/${session.name}/library`} all="See all models" />
     );
   return <Open key={model} name={model} station={station} />;
 }
@@ -78,8 +77,8 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
   const { users, user, search } = useUser(model);
   const isFit = station === 'Fit';
   const shape = useShapeDesk(model, user, isFit);
-  // At Fit the boxes of the shape lie on the desk, to be worked on like those of the model.
   const findings = useModelFindings(model);
+  // At Fit the boxes of the shape lie on the desk, to be worked on like those of the model.
   const desk =
     isFit && shape ? shape.desk : { ...model, marks: marksOfFindings(findings, model.boxes) };
   const acts = useActs(desk);
@@ -113,7 +112,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
   const block = useMemo(() => blockOfModel(desk.mod, desk.id, user), [desk.mod, desk.id, user]);
   return (
     <DeskContext value={desk}>
-      <div className={styles['desk']}>
+      <div className={frame['frame']}>
         <PartsList users={users} />
         <Head
           name={desk.name}
@@ -123,10 +122,9 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
           search={search.toString()}
           findings={findings}
         />
-        <div className={styles['middle']}>
+        <div className={frame['middle']}>
           <DeskStage
             block={block}
-            state={0}
             acts={acts}
             isWorkedOn={!isFit || shape !== undefined}
             onFace={onFace}
@@ -137,7 +135,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
             <KeyNotes />
           </div>
         </div>
-        <section className={styles['sheet']} aria-label={station}>
+        <section className={frame['sheet']} aria-label={station}>
           <StationSheet {...{ station, acts, shape, user }} />
         </section>
         <Foot desk={desk} findings={findings} />
@@ -182,24 +180,19 @@ function stateOf(findings: readonly Finding[], station: Station): Stop['state'] 
 const Head = memo(function Head({ name, id, many, station, search, findings }: HeadProps) {
   const session = useSession();
   return (
-    <div className={styles['head']}>
-      <h1>
-        <b title={id}>{spokenName(name.replaceAll('/', ', '))}</b>
-        <span className="mono">model {id}</span>
-        <span className={styles['facts']}>
-          <SavedMark /> · {count(many, 'box', 'boxes')}
-        </span>
-      </h1>
-      <StationLine
-        label="Stations"
-        current={station}
-        stops={stations.map((title) => ({
-          title,
-          to: { pathname: `/m/${session.name}/${deskPath(name, pathOf(title))}`, search },
-          state: stateOf(findings, title),
-        }))}
-      />
-    </div>
+    <DeskHead
+      title={spokenName(name.replaceAll('/', ', '))}
+      kind="model"
+      id={id}
+      facts={count(many, 'box', 'boxes')}
+      label="Stations"
+      current={station}
+      stops={stations.map((title) => ({
+        title,
+        to: { pathname: `/m/${session.name}/${deskPath(name, pathOf(title))}`, search },
+        state: stateOf(findings, title),
+      }))}
+    />
   );
 });
 
@@ -230,17 +223,16 @@ function Foot({ desk, findings }: { desk: Desk; findings: readonly Finding[] }) 
 }
 
 /** The step to which what is dragged snaps. */
-function Steps({ step, onStep }: { step: 1 | 0.5; onStep: (step: 1 | 0.5) => void }) {
-  return (
-    <span className={styles['steps']} role="group" aria-label="Step">
-      {([1, 0.5] as const).map((one) => (
-        <button key={one} type="button" aria-pressed={step === one} onClick={() => onStep(one)}>
-          {one === 1 ? 'Texels' : 'Half'}
-        </button>
-      ))}
-    </span>
-  );
-}
+const Steps = ({ step, onStep }: { step: 1 | 0.5; onStep: (step: 1 | 0.5) => void }) => (
+  <Toggles
+    label="Step"
+    toggles={([1, 0.5] as const).map((one) => ({
+      label: one === 1 ? 'Texels' : 'Half',
+      isOn: step === one,
+      onPress: () => onStep(one),
+    }))}
+  />
+);
 
 const KeyNotes = () => (
   <div className={styles['keys']}>

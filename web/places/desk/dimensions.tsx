@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { useState, type PointerEvent } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
+import type { Box } from '../../../core/mod/index.ts';
 import { sized, tidy } from '../../../core/models/index.ts';
 import { pixelOf, type Pixel, type View } from '../../stage/view.tsx';
 import type { Acts } from './acts.ts';
@@ -90,17 +91,17 @@ function Drawn({ line: { edge, line, axis, moves, scale }, acts }: LineProps) {
     event.stopPropagation();
     event.preventDefault();
     const { boxes, free, ways } = desk;
-    let result = boxes;
+    let make = (all: readonly Box[]): readonly Box[] => all;
     followPointer(event, {
       move: ({ clientX, clientY }) => {
         const by =
           ((clientX - event.clientX) * along[0] + (clientY - event.clientY) * along[1]) /
           (seen * scale);
         const outward = Math.round((end === 1 ? by : -by) / ways.step) * ways.step;
-        result = sized(boxes, free, moves[end], outward, ways.texture);
-        desk.draft(result);
+        make = (all) => sized(all, free, moves[end], outward, ways.texture);
+        desk.draft(make(boxes));
       },
-      end: (moved) => (moved ? acts.settle(`Size ${inWords(boxes, free)}`, result) : undefined),
+      end: (moved) => (moved ? acts.settle(`Size ${inWords(boxes, free)}`, make) : undefined),
       cancel: () => desk.draft(undefined),
     });
   };

@@ -9,6 +9,7 @@ import { count } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { partTitle, useDesk, type Desk } from './desk-state.ts';
 import { PartPicture } from './part-picture.tsx';
+import frame from '../../parts/desk-frame.module.css';
 import styles from './parts-list.module.css';
 
 /** The bill of parts: every box of the model drawn, named, with its size; and who shows it. */
@@ -29,14 +30,14 @@ export function PartsList({ users }: { users: readonly string[] }) {
   const groups = [...new Set(rows.map(({ box }) => box.group))];
   const choosing = useChoosing(desk);
   return (
-    <aside aria-label="Parts" className={styles['list']}>
+    <aside aria-label="Parts" className={frame['aside']}>
       <Filter text={filter} onText={setFilter} />
       <div className={styles['parts']}>
         {groups.map((group) => {
           const own = rows.filter(({ box }) => box.group === group);
           return (
             <section key={group ?? ''} aria-label={group ?? 'Boxes'}>
-              <h4>
+              <h4 className={frame['group']}>
                 {group === undefined ? (
                   'Boxes'
                 ) : (
@@ -153,7 +154,7 @@ function Users({ users }: { users: readonly string[] }) {
   const session = useSession();
   return (
     <section aria-label="Used by">
-      <h4>Used by</h4>
+      <h4 className={frame['group']}>Used by</h4>
       {users.length === 0 && <p className="note">No block shows it.</p>}
       {users.map((name) => (
         <Link key={name} className={styles['user']} to={`/m/${session.name}/blocks/${name}/looks`}>

@@ -12,7 +12,7 @@ import type { Pixel } from '../../stage/view.tsx';
 import styles from './plans.module.css';
 
 /** The sides from which plans are drawn, and how they are called. */
-export const planSides = { front: 'from the front', right: 'from the right', top: 'from above' };
+const planSides = { front: 'from the front', right: 'from the right', top: 'from above' };
 export type PlanSide = keyof typeof planSides;
 
 const known = new WeakMap<Box, Vec3[]>();
@@ -229,19 +229,20 @@ function sizeAt(edges: readonly Side[], { event, desk, acts, side, goes }: Press
   const { boxes, free, ways } = desk;
   const { up, right } = pictureFrame[side];
   const snap = snapTo(desk);
-  let result: readonly Box[] = boxes;
+  let make = (all: readonly Box[]): readonly Box[] => all;
   followPointer(event, {
     move: (now) => {
       const [x, y] = goes(now);
-      result = edges.reduce<readonly Box[]>((all, edge) => {
-        const step = sideStep(edge);
-        const by = snap(x * dot(step, right) - y * dot(step, up));
-        return sized(all, free, edge, by, ways.texture);
-      }, boxes);
-      desk.draft(result);
+      make = (start) =>
+        edges.reduce((all, edge) => {
+          const step = sideStep(edge);
+          const by = snap(x * dot(step, right) - y * dot(step, up));
+          return sized(all, free, edge, by, ways.texture);
+        }, start);
+      desk.draft(make(boxes));
     },
     end: (isDrag) => {
-      if (isDrag) acts.settle(`Size ${inWords(boxes, free)}`, result);
+      if (isDrag) acts.settle(`Size ${inWords(boxes, free)}`, make);
     },
     cancel: () => desk.draft(undefined),
   });
@@ -255,17 +256,17 @@ function moveBox(pressed: number, { event, desk, acts, side, goes }: Press): voi
   const isChosen = chosen.has(pressed);
   const these = isChosen ? free : new Set(locked.has(pressed) ? [] : [pressed]);
   if (!isChosen) desk.choose([pressed]);
-  let result: readonly Box[] = boxes;
+  let make = (all: readonly Box[]): readonly Box[] => all;
   followPointer(event, {
     move: (now) => {
       const [x, y] = goes(now);
       const by = vector((axis) => snap(x) * right[axis] - snap(y) * up[axis]);
-      result = moved(boxes, these, by);
-      desk.draft(result);
+      make = (all) => moved(all, these, by);
+      desk.draft(make(boxes));
     },
     end: (isDrag) => {
       if (!isDrag) desk.choose([pressed]);
-      else if (these.size) acts.settle(`Move ${inWords(boxes, these)}`, result);
+      else if (these.size) acts.settle(`Move ${inWords(boxes, these)}`, make);
       else desk.draft(undefined);
     },
     cancel: () => desk.draft(undefined),

@@ -146,6 +146,7 @@ function useFits(model: readonly PlainBox[]): readonly Fit[] | undefined {
   const inspector = useInspector();
   const [found, setFound] = useState<{ of: readonly PlainBox[]; fits: readonly Fit[] }>();
   useEffect(() => {
+    if (!model.length) return;
     let wanted = true;
     void inspector.fit(model, mostBoxes).then((fits) => {
       if (wanted) setFound({ of: model, fits });
@@ -154,6 +155,7 @@ function useFits(model: readonly PlainBox[]): readonly Fit[] | undefined {
       wanted = false;
     };
   }, [inspector, model]);
+  if (!model.length) return [];
   return found?.of === model ? found.fits : undefined;
 }
 

@@ -5,9 +5,11 @@ import path from 'node:path';
 /** What is no control by itself: the frame of the page, dialogs, and what needs a place of its own. */
 const withoutSample = [
   'conflict.tsx',
+  'desk-head.tsx',
   'findings-line.tsx',
   'form-choice.tsx',
   'frame.tsx',
+  'gone.tsx',
   'group-field.tsx',
   'how-had.tsx',
   'keys/keys-sheet.tsx',

@@ -19,6 +19,7 @@ import { RowsEditor } from '../../parts/rows-editor.tsx';
 import { StationLine } from '../../parts/station-line.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { TextField } from '../../parts/text-field.tsx';
+import { Toggles } from '../../parts/toggles.tsx';
 import { WhenEditor } from '../../parts/when-editor.tsx';
 import { useModPart } from '../../api/hooks.tsx';
 import styles from './parts.module.css';
@@ -94,6 +95,15 @@ export const samples: Readonly<Record<string, () => ReactNode>> = {
         { title: 'Pictures', to: '', state: 'open' },
         { title: 'Fit', to: '', state: 'warning', count: 2 },
         { title: 'In the hand', to: '', state: 'error', count: 1 },
+      ]}
+    />
+  ),
+  Toggles: () => (
+    <Toggles
+      label="Overlays"
+      toggles={[
+        { label: 'Outline', isOn: true, onPress: () => undefined },
+        { label: 'Light', isOn: false, onPress: () => undefined },
       ]}
     />
   ),

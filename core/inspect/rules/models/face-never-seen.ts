@@ -1,12 +1,18 @@
 import { itemAt } from '../../../lists/index.ts';
-import { coveredFaces, textureOf, type ResolvedModel } from '../../../models/index.ts';
+import {
+  coveredFaces,
+  textureOf,
+  type BoxFace,
+  type ResolvedModel,
+} from '../../../models/index.ts';
 import { sides } from '../../../space/index.ts';
 import { count } from '../../../words/index.ts';
-import { boxesFix, facesInWords, modelId, resolvedModels, withoutSides } from '../../models.ts';
+import { facesInWords, leaveOutFix, modelId, resolvedModels } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 import type { ModView } from '../../view.ts';
 
-const known = new WeakMap<ResolvedModel, ReturnType<typeof coveredFaces>>();
+/** What was found, for as long as neither the model nor a texture changes. */
+const known = new WeakMap<ResolvedModel, { textures: object; found: BoxFace[] }>();
 
 /** Whether a box hides what lies behind it: all its sides are drawn, with pictures without holes. */
 const isSolid =
@@ -18,11 +24,11 @@ const isSolid =
     );
   };
 
-function covered(mod: ModView, model: ResolvedModel): ReturnType<typeof coveredFaces> {
+function covered(mod: ModView, model: ResolvedModel): BoxFace[] {
   const before = known.get(model);
-  if (before) return before;
+  if (before?.textures === mod.textures) return before.found;
   const found = coveredFaces(model.boxes, isSolid(mod, model));
-  known.set(model, found);
+  known.set(model, { textures: mod.textures, found });
   return found;
 }
 
@@ -61,12 +67,7 @@ export const faceNeverSeen = modRule({
             many: count(found.length, 'side is', 'sides are'),
             which: facesInWords(boxes, found),
           },
-          fix: boxesFix(
-            mod,
-            name,
-            `Leave out ${found.length === 1 ? 'this side' : `these ${found.length} sides`}`,
-            withoutSides(boxes, found),
-          ),
+          fix: leaveOutFix(mod, name, boxes, found),
         },
       ];
     }),

@@ -1,7 +1,7 @@
 import { itemAt } from '../../../lists/index.ts';
 import { sidesWithoutArea } from '../../../models/index.ts';
 import { count } from '../../../words/index.ts';
-import { boxesFix, facesInWords, foundInBoxes, modelId, withoutSides } from '../../models.ts';
+import { facesInWords, foundInBoxes, leaveOutFix, modelId } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
 const flat = foundInBoxes(sidesWithoutArea);
@@ -30,12 +30,7 @@ export const sideWithoutArea = modRule({
                 many: count(found.length, 'side has', 'sides have'),
                 which: facesInWords(boxes, found),
               },
-              fix: boxesFix(
-                mod,
-                name,
-                `Leave out ${found.length === 1 ? 'this side' : `these ${found.length} sides`}`,
-                withoutSides(boxes, found),
-              ),
+              fix: leaveOutFix(mod, name, boxes, found),
             },
           ]
         : [],

@@ -1,11 +1,16 @@
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
-import { idOf } from '../../../../core/mod/index.ts';
-import { resolvedModelOf, type ResolvedModel } from '../../../../core/models/index.ts';
-import { sides } from '../../../../core/space/index.ts';
+import type { Box } from '../../../../core/mod/index.ts';
+import {
+  boxesOf,
+  resolvedModelOf,
+  sheetSlot,
+  sidesWithoutPlace,
+  type ResolvedModel,
+} from '../../../../core/models/index.ts';
 import { useSession } from '../../../api/hooks.tsx';
-import { fillSlot, unwrapModel } from '../../../api/model-pictures.ts';
+import { fillSlot, unwrapOnDesk } from '../../../api/model-pictures.ts';
 import { useTrying } from '../../../parts/use-trying.ts';
 import { partTitle, useDesk } from '../desk-state.ts';
 import { Face, net } from './face.tsx';
@@ -24,7 +29,7 @@ export function PicturesStation() {
   const fill = (slot: string, file: File) => tries(() => fillSlot(session, name, slot, file));
   const only = chosen.size ? itemAt([...chosen], 0) : undefined;
   // What is dragged on the picture is seen before it is saved.
-  const drawn = shown === mod ? resolved : (drawnBoxes(resolved, boxes) ?? resolved);
+  const drawn = shown === mod ? resolved : drawnBoxes(resolved, boxes);
   return (
     <>
       <Slots resolved={resolved} onFile={fill} />
@@ -45,10 +50,7 @@ export function PicturesStation() {
 }
 
 /** A resolved model with its boxes as they are dragged. */
-function drawnBoxes(
-  resolved: ResolvedModel,
-  boxes: ReturnType<typeof useDesk>['boxes'],
-): ResolvedModel | undefined {
+function drawnBoxes(resolved: ResolvedModel, boxes: readonly Box[]): ResolvedModel {
   return {
     ...resolved,
     boxes: boxes.map((box) => ({
@@ -101,32 +103,36 @@ function Sides({ box: index, resolved, onFile }: SidesProps) {
 
 /** Gives every side a place of its own on one picture. */
 function Unwrap({ resolved }: { resolved: ResolvedModel }) {
-  const { name, mod, boxes } = useDesk();
+  const { name, mod, boxes, placed, setPlaced } = useDesk();
   const session = useSession();
   const [problem, tries] = useTrying();
   const [isBusy, setBusy] = useState(false);
-  const slot = sheetSlot(resolved);
-  const rest = sidesWithoutPlace(resolved, slot);
+  const { texels } = mod.header;
+  const slot = sheetSlot(boxes);
+  const rest = useMemo(() => sidesWithoutPlace(boxes, slot, texels), [boxes, slot, texels]);
+  const all = sideCount(boxes);
   const unwrap = () => {
     setBusy(true);
-    tries(() => unwrapModel(session, name, slot, undefined).finally(() => setBusy(false)));
+    tries(async () => {
+      await unwrapOnDesk(session, name, placed).finally(() => setBusy(false));
+      setPlaced(boxesOf(session.view.mod, name));
+    });
   };
   if (!boxes.length) return null;
-  const texture = resolved.slots.get(slot);
-  const own = Object.keys(mod.textures).some((one) => idOf(mod.header.namespace, one) === texture);
   return (
     <section aria-label="Unwrap">
       <h3 className="part">A place of its own for every side</h3>
       <p className="note">
         {rest === 0
-          ? `Every side lies on its own place of ${texture}. Paint on it in the program you like.`
-          : `${rest} of ${sideCount(resolved)} sides share their place with another or show part of a ` +
-            'picture for a whole block. Unwrapped, each gets a place that nobody else shows, and ' +
-            'looks as it did.'}
+          ? `Every side lies on its own place of ${resolved.slots.get(slot)}. Paint on it in the ` +
+            'program you like.'
+          : `${rest} of ${all} sides share their place with another, are of another size than it, ` +
+            'or show part of a picture for a whole block. Unwrapped, each gets a place that nobody ' +
+            'else shows, and looks as it did.'}
       </p>
       <div className={styles['acts']}>
         <Button onClick={unwrap} loading={isBusy} disabled={rest === 0}>
-          {own && rest < sideCount(resolved) ? 'Unwrap what is left' : 'Unwrap'}
+          {rest < all ? 'Unwrap what is left' : 'Unwrap'}
         </Button>
       </div>
       {problem && (
@@ -138,37 +144,5 @@ function Unwrap({ resolved }: { resolved: ResolvedModel }) {
   );
 }
 
-const sideCount = ({ boxes }: ResolvedModel): number =>
+const sideCount = (boxes: readonly Box[]): number =>
   boxes.reduce((sum, box) => sum + Object.keys(box.sides).length, 0);
-
-/** The slot that shows the picture on which most sides have a place; a new one where none has. */
-function sheetSlot({ boxes, slots }: ResolvedModel): string {
-  const many = new Map<string, number>();
-  for (const box of boxes)
-    for (const side of sides) {
-      const made = box.sides[side];
-      if (made?.crop) many.set(made.slot, (many.get(made.slot) ?? 0) + 1);
-    }
-  const [most] = [...many].sort((a, b) => b[1] - a[1]);
-  if (most && most[1] * 2 > boxes.length) return most[0];
-  return slots.has('skin') ? freeSlot(slots) : 'skin';
-}
-
-const freeSlot = (slots: ReadonlyMap<string, unknown>): string => {
-  for (let i = 2; ; i += 1) if (!slots.has(`skin_${i}`)) return `skin_${i}`;
-};
-
-/** How many sides have no place of their own on the picture of a slot. */
-function sidesWithoutPlace({ boxes }: ResolvedModel, slot: string): number {
-  const seen = new Set<string>();
-  let without = 0;
-  for (const box of boxes)
-    for (const side of sides) {
-      const made = box.sides[side];
-      if (!made) continue;
-      const key = made.crop?.slice(0, 2).join();
-      if (made.slot !== slot || key === undefined || seen.has(key)) without += 1;
-      else seen.add(key);
-    }
-  return without;
-}

@@ -135,17 +135,18 @@ function Sheet({ lying, width, height, address, pictureHeight, onDraft }: SheetD
     if (!bounds || desk.locked.has(one.box)) return;
     const scale = bounds.width / width;
     const these = isOn ? free : new Set([one.box]);
-    let result: readonly Box[] = boxes;
+    let make = (all: readonly Box[]): readonly Box[] => all;
     followPointer(event, {
       move: ({ clientX, clientY }) => {
         const right = Math.round((clientX - event.clientX) / scale);
         const down = Math.round((clientY - event.clientY) / scale);
-        result = shiftedCrops(boxes, these, one, lying, right, down);
-        onDraft(result);
+        make = (all) => shiftedCrops(all, these, one, lying, right, down);
+        onDraft(make(boxes));
       },
       end: (isDrag) => {
-        if (isDrag)
-          edit(`Crop ${one.side} of ${partTitle(itemAt(boxes, one.box), one.box)}`, result);
+        if (!isDrag) return;
+        const title = partTitle(itemAt(boxes, one.box), one.box);
+        edit(`Crop ${one.side} of ${title}`, make(desk.now().boxes));
       },
       cancel: () => onDraft(undefined),
     });

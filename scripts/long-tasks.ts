@@ -1,0 +1,17 @@
+import type { Page } from '@playwright/test';
+
+type Watched = Window & { tasks: number[] };
+
+/** Lets a page keep how long each of its tasks of 50 ms and more takes (Long Tasks, W3C). */
+export const watchTasks = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const tasks: number[] = [];
+    Object.assign(window, { tasks });
+    new PerformanceObserver((list) =>
+      tasks.push(...list.getEntries().map((entry) => entry.duration)),
+    ).observe({ type: 'longtask' });
+  });
+
+/** The longest task since one asked last, in milliseconds; 0 where none took 50. */
+export const longestTask = (page: Page): Promise<number> =>
+  page.evaluate(() => Math.max(0, ...(window as unknown as Watched).tasks.splice(0)));
