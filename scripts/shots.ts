@@ -28,6 +28,13 @@ async function shotOf(
   await page.close();
 }
 
+/** Keys count once the bench is drawn, which may be after the last file has come. */
+async function openMatrix(page: Page): Promise<void> {
+  await page.getByRole('group', { name: 'Stage' }).waitFor();
+  await page.keyboard.press('m');
+  await page.getByRole('gridcell', { selected: true }).waitFor();
+}
+
 await withApplication(async (address, browser) => {
   const shot = (
     name: string,
@@ -42,8 +49,7 @@ await withApplication(async (address, browser) => {
     await page.getByRole('button', { name: 'Light' }).click();
   });
   await shot('bench-matrix', 'blocks/sluice_gate/looks?state=4', 'light', async (page) => {
-    await page.keyboard.press('m');
-    await page.getByRole('gridcell', { selected: true }).waitFor();
+    await openMatrix(page);
     await page.keyboard.press('Shift+ArrowRight');
     await page.keyboard.press('Shift+ArrowDown');
   });
@@ -125,8 +131,7 @@ await withApplication(async (address, browser) => {
       .waitFor();
   });
   await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
-    await page.keyboard.press('m');
-    await page.getByRole('gridcell', { selected: true }).waitFor();
+    await openMatrix(page);
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Enter');
     await page.locator('input:focus').waitFor();

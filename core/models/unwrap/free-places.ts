@@ -15,6 +15,20 @@ export const overlap = (a: Rectangle, b: Rectangle): boolean =>
   a.top < b.top + b.height &&
   b.top < a.top + a.height;
 
+/** Between two places so many texels stay free, so that none shows from afar on the other. */
+export const unwrapMargin = 1;
+
+/** A rectangle with its margin, to the right and below: what is left of it has its own. */
+export const withMargin = (one: Rectangle): Rectangle => ({
+  ...one,
+  width: one.width + unwrapMargin,
+  height: one.height + unwrapMargin,
+});
+
+/** True when two rectangles lie nearer than the margin. */
+export const tooNear = (a: Rectangle, b: Rectangle): boolean =>
+  overlap(withMargin(a), b) || overlap(a, withMargin(b));
+
 /** The whole texels that a part of a picture covers; at least one. */
 export function wholePlace([left, top, width, height]: readonly [
   number,

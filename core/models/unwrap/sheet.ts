@@ -1,7 +1,7 @@
 import type { Box } from '../../mod/entries.schema.ts';
 import { sides } from '../../space/index.ts';
 import { naturalCrop } from '../quads.ts';
-import { overlap, wholePlace, type Rectangle } from './free-places.ts';
+import { tooNear, wholePlace, type Rectangle } from './free-places.ts';
 
 type Sided = Pick<Box, 'at' | 'size' | 'sides'>;
 
@@ -24,7 +24,7 @@ export function sheetSlot(boxes: readonly Sided[]): string {
 
 /**
  * How many sides have no place of their own on the picture of a slot: they show another one or no
- * part, a part of another size than theirs, or one that another side shows too.
+ * part, a part of another size than theirs or outside, or one that another side shows or touches.
  *
  * @example sidesWithoutPlace(unwrapBoxes(rack, options).boxes, 'skin', 16) // 0
  */
@@ -40,9 +40,15 @@ export function sidesWithoutPlace(boxes: readonly Sided[], slot: string, texels:
       const { crop } = made;
       const fits = crop && Math.abs(crop[2] - width) < 0.01 && Math.abs(crop[3] - height) < 0.01;
       const place = crop && wholePlace(crop);
-      if (made.slot !== slot || !fits || !place || places.some((one) => overlap(one, place)))
-        without += 1;
-      else places.push(place);
+      const isOwn =
+        made.slot === slot &&
+        fits &&
+        place &&
+        place.left >= 0 &&
+        place.top >= 0 &&
+        !places.some((one) => tooNear(one, place));
+      if (isOwn) places.push(place);
+      else without += 1;
     }
   return without;
 }

@@ -7,11 +7,11 @@ import type { Pixels } from '../../textures/index.ts';
 import { sized, again } from '../index.ts';
 import { modelQuads, resolveModel } from '../index.ts';
 import { bakeUnwrapped, paintingTemplate } from './bake.ts';
-import { overlap, type Rectangle } from './free-places.ts';
+import { tooNear, type Rectangle } from './free-places.ts';
 import { sheetSlot, sidesWithoutPlace } from './sheet.ts';
 import { placesShownBy } from './shown-places.ts';
 import { unwrapModel } from './unwrap-model.ts';
-import { unwrapBoxes, unwrapMargin } from './unwrap.ts';
+import { unwrapBoxes } from './unwrap.ts';
 
 const whole = (min: number, max: number) => fc.integer({ min, max });
 const box: fc.Arbitrary<Box> = fc.record({
@@ -49,11 +49,6 @@ const placesOf = (all: readonly Box[]): (Rectangle & { key: string })[] =>
 
 /** Each place inside the picture, and a margin between any two. */
 function expectApart(places: readonly Rectangle[], width: number, height: number): void {
-  const wide = (one: Rectangle) => ({
-    ...one,
-    width: one.width + unwrapMargin,
-    height: one.height + unwrapMargin,
-  });
   const outside = places.filter(
     (one) =>
       one.left < 0 || one.top < 0 || one.left + one.width > width || one.top + one.height > height,
@@ -61,7 +56,7 @@ function expectApart(places: readonly Rectangle[], width: number, height: number
   const near = places.flatMap((one, i) =>
     places
       .slice(i + 1)
-      .filter((other) => overlap(wide(one), other) || overlap(one, wide(other)))
+      .filter((other) => tooNear(one, other))
       .map((other) => [one, other]),
   );
   expect({ outside, near }).toEqual({ outside: [], near: [] });
@@ -78,6 +73,24 @@ function sidesOf({ size: [x, y, z] }: Box, side: (typeof sides)[number]): string
   if (side === 'front' || side === 'back') return `${x} ${y}`;
   return side === 'left' || side === 'right' ? `${z} ${y}` : `${x} ${z}`;
 }
+
+test('places are too near where less than a texel is free between them', () => {
+  const one = { left: 4, top: 4, width: 4, height: 4 };
+  const beside = (left: number, top: number) => tooNear(one, { ...one, left, top });
+  expect([beside(8, 4), beside(0, 4), beside(4, 8), beside(4, 0), beside(5, 5)]).toEqual([
+    true,
+    true,
+    true,
+    true,
+    true,
+  ]);
+  expect([beside(9, 4), beside(-1, 4), beside(4, 9), beside(4, -1)]).toEqual([
+    false,
+    false,
+    false,
+    false,
+  ]);
+});
 
 describe('a place of its own for every side', () => {
   test('no two overlap, margins hold, and a side has as many texels as it is large', () => {

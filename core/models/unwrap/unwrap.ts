@@ -1,7 +1,13 @@
 import type { Box, BoxSide } from '../../mod/entries.schema.ts';
 import { sides, type Side } from '../../space/index.ts';
 import { naturalCrop } from '../quads.ts';
-import { FreePlaces, wholeTexels, type Rectangle } from './free-places.ts';
+import {
+  FreePlaces,
+  unwrapMargin,
+  wholeTexels,
+  withMargin,
+  type Rectangle,
+} from './free-places.ts';
 
 /** Boxes of which every side has a place of its own on one picture, and how large that is. */
 export interface Unwrapped {
@@ -25,9 +31,6 @@ interface UnwrapOptions {
   /** The boxes as they were: where two sides want one place, the one that had it keeps it. */
   before?: readonly Box[];
 }
-
-/** Between two places so many texels stay free, so that none shows from afar on the other. */
-export const unwrapMargin = 1;
 
 /** A side that needs a place: how large it is, and where it lies now. */
 interface Wanted {
@@ -116,13 +119,6 @@ function claimOf(
   if (!fits) return 2;
   return before?.crop?.every((value, i) => value === made.crop?.[i]) ? 0 : 1;
 }
-
-const withMargin = ({ left, top, width, height }: Rectangle): Rectangle => ({
-  left,
-  top,
-  width: width + unwrapMargin,
-  height: height + unwrapMargin,
-});
 
 /** A place for each that needs one, those that lie well where they are; undefined where it is full. */
 function placeAll(
