@@ -67,7 +67,7 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
         <Canvas
           frameloop="demand"
           camera={{ fov: 32, position: [2.3, 2.2, 2.3] }}
-          gl={{ antialias: true, alpha: true, preserveDrawingBuffer: true }}
+          gl={{ antialias: true, alpha: true }}
           dpr={[1, 2]}
           aria-label={`${block.name} on the stage. Drag to turn it.`}
           flat
