@@ -4,6 +4,7 @@ import { lookUp } from '../mod/index.ts';
 import { blockPack, smallBlockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
 import type { Kit } from './kit.ts';
+import { minetest } from './minetest/index.ts';
 
 export {
   severities,
@@ -15,7 +16,7 @@ export {
 } from './file-rule.ts';
 export type { BlobOf, Kit, KitLimits } from './kit.ts';
 
-const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes];
+const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
 const usual = blockPack;
 
 /** All kits by name. */

@@ -1,0 +1,35 @@
+import { reportsOf } from '../file-rule.ts';
+import type { Kit } from '../kit.ts';
+import { engineRules } from './rules/index.ts';
+import { marks, recordedDigests } from './marks.ts';
+import { writeEngineBlock, writeEngineMod } from './write/index.ts';
+
+/** The kit for the free voxel engine Minetest, from its Lua API reference of version 5.6. */
+export const minetest: Kit = {
+  name: 'minetest',
+  title: 'Minetest 5.6 and later',
+  limits: {
+    states: 4096,
+    stateCodeBits: 32,
+    wholeShares: false,
+    pattern: [3, 3],
+    boxes: 1024,
+    // The reference asks to keep boxes within 1.45 of the middle of the cell.
+    reach: 15,
+    spinStep: 0,
+    textureSide: 2048,
+  },
+  ending: '.zip',
+  marker: marks,
+  write: writeEngineMod,
+  writeBlock: writeEngineBlock,
+  isText: (path) => /\.(lua|conf|obj|tr|sha256)$/.test(path),
+  recognises: (paths) => {
+    const all = new Set(paths);
+    return all.has(marks) || (all.has('mod.conf') && all.has('init.lua'));
+  },
+  recordedDigests,
+  check: (files) => reportsOf(engineRules, files),
+  rules: engineRules,
+};
+

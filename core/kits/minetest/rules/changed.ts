@@ -1,0 +1,24 @@
+import { digestOf, type Files } from '../../../bytes/index.ts';
+import { fileRule } from '../../file-rule.ts';
+import { marks, recordedDigests } from '../marks.ts';
+
+export const changedSince = fileRule<Files>({
+  id: 'engine/changed',
+  severity: 'warning',
+  title: 'Edited since it was built',
+  why:
+    'The list of digests holds every file as it was built. A difference means a hand edit, ' +
+    'which the next build would overwrite, or a damaged copy.',
+  messages: {
+    gone: '{marks} lists {file}, which is not there.',
+    changed: 'This file was changed since it was built.',
+  },
+  fails: { 'mod.conf': 'name = saltmarsh\n' },
+  passes: {},
+  check: (files) =>
+    [...(recordedDigests(files) ?? [])].flatMap(([file, digest]) => {
+      const bytes = files.get(file);
+      if (!bytes) return [{ file: marks, says: 'gone', parts: { marks, file } }];
+      return digestOf(bytes) === digest ? [] : [{ file, says: 'changed' }];
+    }),
+});

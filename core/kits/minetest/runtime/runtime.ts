@@ -1,0 +1,454 @@
+/**
+ * The runtime of a built mod: registers what the tables beside it declare, and does with the
+ * engine's own callbacks what the engine has no words for. It is the same for every mod.
+ */
+export const runtimeLua = String.raw`-- Registers what the tables beside this file declare, and gives blocks their states: a state is the
+-- name of a node and the byte beside it. This file is the same in every mod that Obrank builds.
+
+-- The engine's numbers grow to the east, up and to the north.
+local steps = {
+	north = { x = 0, y = 0, z = 1 }, south = { x = 0, y = 0, z = -1 },
+	east = { x = 1, y = 0, z = 0 }, west = { x = -1, y = 0, z = 0 },
+	up = { x = 0, y = 1, z = 0 }, down = { x = 0, y = -1, z = 0 },
+}
+local directions = { "north", "east", "south", "west", "up", "down" }
+local headings = { "north", "east", "south", "west" }
+local opposite = {
+	north = "south", south = "north", east = "west", west = "east", up = "down", down = "up",
+}
+local axis_of = { north = "z", south = "z", east = "x", west = "x", up = "y", down = "y" }
+
+local function contains(list, wanted)
+	for _, one in ipairs(list) do
+		if one == wanted then return true end
+	end
+	return false
+end
+
+-- States ----------------------------------------------------------------------------------------
+
+-- By the name of a node: its block, and the state that each of its bytes stands for.
+local kept = {}
+
+local function has_value(property, value)
+	return value ~= nil and contains(property.values, value)
+end
+
+-- A state as a number: mixed radix over the properties, the last one counting fastest.
+local function state_of(block, values)
+	local state = 0
+	for _, property in ipairs(block.properties) do
+		local value = values[property.name]
+		if not has_value(property, value) then value = property.default end
+		for place, one in ipairs(property.values) do
+			if one == value then state = state * #property.values + place - 1 end
+		end
+	end
+	return state
+end
+
+local function values_of(block, state)
+	local values = {}
+	for place = #block.properties, 1, -1 do
+		local property = block.properties[place]
+		local count = #property.values
+		values[property.name] = property.values[state % count + 1]
+		state = math.floor(state / count)
+	end
+	return values
+end
+
+local function node_of(block, state)
+	return {
+		name = block.nodes[block.codes[2 * state + 1] + 1].name,
+		param2 = block.codes[2 * state + 2],
+	}
+end
+
+-- The block that a node belongs to, and its values.
+local function read(node)
+	local one = kept[node.name]
+	if not one then return nil end
+	return one.block, values_of(one.block, one.states[node.param2 or 0] or one.first)
+end
+
+local function get(pos)
+	local block, values = read(minetest.get_node(pos))
+	return values, block and block.name
+end
+
+local function set(pos, changes)
+	local block, values = read(minetest.get_node(pos))
+	if not block then return false end
+	for name, value in pairs(changes) do values[name] = value end
+	minetest.swap_node(pos, node_of(block, state_of(block, values)))
+	return true
+end
+
+-- Placing ---------------------------------------------------------------------------------------
+
+local function is_whole(definition)
+	local box = definition.collision_box or definition.node_box
+	return definition.walkable ~= false and (not box or box.type == "regular")
+		and definition.liquidtype == "none"
+end
+
+local function neighbours_of(pos, block)
+	local found, signal = {}, false
+	for _, direction in ipairs(directions) do
+		local node = minetest.get_node(vector.add(pos, steps[direction]))
+		local definition = minetest.registered_nodes[node.name]
+		local own = kept[node.name]
+		if own and own.block == block then
+			found[direction] = "own kind"
+		elseif definition and is_whole(definition) then
+			found[direction] = "solid"
+		else
+			found[direction] = "open"
+		end
+		if minetest.get_item_group(node.name, "signal") > 0 then signal = true end
+	end
+	return found, signal
+end
+
+local function half_of(situation)
+	if situation.clicked == "up" then return "lower" end
+	if situation.clicked == "down" then return "upper" end
+	return situation.half
+end
+
+local function holds(when, situation)
+	if not when then return true end
+	if when.clicked and not contains(when.clicked, situation.clicked) then return false end
+	if when.half and when.half ~= half_of(situation) then return false end
+	if when.crouching ~= nil and when.crouching ~= situation.crouching then return false end
+	if when.signal ~= nil and when.signal ~= situation.signal then return false end
+	if when.solid then
+		for _, side in ipairs(when.solid) do
+			if situation.neighbours[side] == "solid" then return true end
+		end
+		return false
+	end
+	return true
+end
+
+-- The side that the block leans against: the clicked one before the first that is solid.
+local function solid_side(situation, among)
+	local first
+	local behind = opposite[situation.clicked]
+	for _, side in ipairs(among) do
+		local leans = situation.neighbours[side] == "solid"
+			and situation.neighbours[opposite[side]] ~= "solid"
+		if leans and side == behind then return side end
+		if leans then first = first or side end
+	end
+	return first
+end
+
+local ways = {
+	["from the item"] = function(rule, _, situation) return situation.carried[rule.set] end,
+	["fixed"] = function(rule) return rule.value end,
+	["toward the player"] = function(_, property, situation)
+		return opposite[property.kind == "direction" and situation.look or situation.looks]
+	end,
+	["away from the player"] = function(_, property, situation)
+		return property.kind == "direction" and situation.look or situation.looks
+	end,
+	["clicked side"] = function(_, _, situation) return situation.clicked end,
+	["along the clicked side"] = function(_, _, situation) return axis_of[situation.clicked] end,
+	["away from a solid neighbour"] = function(_, property, situation)
+		local side = solid_side(situation, property.kind == "heading" and headings or directions)
+		if not side then return nil end
+		return property.kind == "axis" and axis_of[side] or opposite[side]
+	end,
+}
+
+local questions = {
+	["half of the clicked side"] = function(_, situation) return half_of(situation) == "upper" end,
+	["crouching"] = function(_, situation) return situation.crouching end,
+	["signal"] = function(_, situation) return situation.signal end,
+	["joined"] = function(rule, situation)
+		return rule.side ~= nil and situation.neighbours[rule.side] ~= "open"
+	end,
+}
+
+local function given(rule, property, situation)
+	local value
+	if questions[rule.to] then
+		local yes = questions[rule.to](rule, situation)
+		if yes then value = rule.value else value = rule.otherwise end
+		if value == nil and property.kind == "toggle" then value = yes end
+	else
+		value = ways[rule.to](rule, property, situation)
+	end
+	if has_value(property, value) then return value end
+	return nil
+end
+
+-- The values that placing gives; "only" names the properties that are asked for, all without it.
+local function placed(block, situation, values, only)
+	for _, property in ipairs(block.properties) do
+		for _, rule in ipairs(block.placing) do
+			local is_asked = rule.set == property.name and (not only or only[property.name])
+			if is_asked and holds(rule.when, situation) then
+				local value = given(rule, property, situation)
+				if value ~= nil then
+					values[property.name] = value
+					break
+				end
+			end
+		end
+	end
+	return values
+end
+
+local function direction_of(step)
+	for _, direction in ipairs(directions) do
+		if vector.equals(steps[direction], step) then return direction end
+	end
+	return "up"
+end
+
+local function looks_of(placer)
+	local look = placer and placer:get_look_dir() or { x = 0, y = 0, z = 1 }
+	local level
+	if math.abs(look.x) > math.abs(look.z) then
+		level = look.x > 0 and "east" or "west"
+	else
+		level = look.z >= 0 and "north" or "south"
+	end
+	if math.abs(look.y) <= math.max(math.abs(look.x), math.abs(look.z)) then return level, level end
+	return level, look.y > 0 and "up" or "down"
+end
+
+local function situation_at(block, pos, stack, placer, pointed)
+	local neighbours, signal = neighbours_of(pos, block)
+	local looks, look = looks_of(placer)
+	local face = placer and minetest.pointed_thing_to_face_pos(placer, pointed)
+	local meta, carried = stack:get_meta(), {}
+	for _, property in ipairs(block.properties) do
+		local word = meta:get_string("state_" .. property.name)
+		for _, value in ipairs(property.values) do
+			if tostring(value) == word then carried[property.name] = value end
+		end
+	end
+	return {
+		clicked = direction_of(vector.subtract(pointed.above, pointed.under)),
+		half = face and face.y - pos.y > 0 and "upper" or "lower",
+		looks = looks,
+		look = look,
+		crouching = placer ~= nil and placer:get_player_control().sneak == true,
+		signal = signal,
+		neighbours = neighbours,
+		carried = carried,
+	}
+end
+
+local function on_place(block)
+	return function(stack, placer, pointed)
+		if pointed.type ~= "node" then return stack end
+		local under = minetest.get_node(pointed.under)
+		local below = minetest.registered_nodes[under.name]
+		local sneaks = placer and placer:get_player_control().sneak
+		if below and below.on_rightclick and not sneaks then
+			return below.on_rightclick(pointed.under, under, placer, stack, pointed) or stack
+		end
+		local pos = below and below.buildable_to and pointed.under or pointed.above
+		local values = placed(block, situation_at(block, pos, stack, placer, pointed), {})
+		local node = node_of(block, state_of(block, values))
+		local _, where = minetest.item_place_node(ItemStack(node.name), placer, pointed, node.param2)
+		if where and not minetest.is_creative_enabled(placer and placer:get_player_name() or "") then
+			stack:take_item()
+		end
+		return stack
+	end
+end
+
+-- What follows the neighbours goes on following them.
+local function refresh(pos)
+	local block, values = read(minetest.get_node(pos))
+	if not block or not next(block.follows) then return end
+	local neighbours, signal = neighbours_of(pos, block)
+	local before = state_of(block, values)
+	local situation = {
+		clicked = "up", half = "lower", looks = "north", look = "north", crouching = false,
+		signal = signal, neighbours = neighbours, carried = {},
+	}
+	local after = state_of(block, placed(block, situation, values, block.follows))
+	if after ~= before then minetest.swap_node(pos, node_of(block, after)) end
+end
+
+local function refresh_around(pos)
+	for _, direction in ipairs(directions) do refresh(vector.add(pos, steps[direction])) end
+end
+
+-- Drops -----------------------------------------------------------------------------------------
+
+local function number_of(count)
+	if count == nil then return 1 end
+	if type(count) == "number" then return math.max(0, math.ceil(count)) end
+	if count.tries then
+		local hits = 0
+		for _ = 1, count.tries do
+			if math.random() < count.chance then hits = hits + 1 end
+		end
+		return hits
+	end
+	local low = math.max(0, math.ceil(math.min(count[1], count[2])))
+	local high = math.max(low, math.floor(math.max(count[1], count[2])))
+	return math.random(low, high)
+end
+
+local function fulfils(when, breaking)
+	if not when then return true end
+	if when.careful ~= nil and when.careful ~= breaking.careful then return false end
+	if when.blast ~= nil and when.blast ~= breaking.blast then return false end
+	if when.tool and when.tool ~= breaking.kind then return false end
+	if when.grade and not (breaking.grade and breaking.grade >= when.grade) then return false end
+	for name, wanted in pairs(when.state or {}) do
+		if not contains(wanted, breaking.values[name]) then return false end
+	end
+	if when.chance and math.random() >= when.chance then return false end
+	for _, one in ipairs(when.all or {}) do
+		if not fulfils(one, breaking) then return false end
+	end
+	if when.none and fulfils(when.none, breaking) then return false end
+	if not when.any then return true end
+	for _, one in ipairs(when.any) do
+		if fulfils(one, breaking) then return true end
+	end
+	return false
+end
+
+-- The lot that takes a draw: the first without a share that holds, else one of the others by share.
+local function lot_of(lots, breaking)
+	local sharing, sum = {}, 0
+	for _, lot in ipairs(lots) do
+		if not lot.share and fulfils(lot.when, breaking) then return lot end
+	end
+	for _, lot in ipairs(lots) do
+		if lot.share and lot.share > 0 and fulfils(lot.when, breaking) then
+			sharing[#sharing + 1] = lot
+			sum = sum + lot.share
+		end
+	end
+	local left = math.random() * sum
+	for _, lot in ipairs(sharing) do
+		left = left - lot.share
+		if left < 0 then return lot end
+	end
+	return nil
+end
+
+local function draw(draws, tables, breaking, got, seen)
+	for _, one in ipairs(draws) do
+		for _ = 1, number_of(one.times) do
+			local lot = lot_of(one.lots, breaking)
+			if lot and lot.give then
+				local stack = ItemStack(lot.give)
+				for _, name in ipairs(lot.keeps or {}) do
+					stack:get_meta():set_string("state_" .. name, tostring(breaking.values[name]))
+				end
+				local key = stack:to_string()
+				got[key] = (got[key] or 0) + number_of(lot.count)
+			elseif lot and lot.table and tables[lot.table] and not seen[lot.table] then
+				seen[lot.table] = true
+				for _ = 1, number_of(lot.count) do
+					draw(tables[lot.table], tables, breaking, got, seen)
+				end
+				seen[lot.table] = nil
+			end
+		end
+	end
+end
+
+local function drops_of(mod, block, breaking)
+	local got, list = {}, {}
+	draw(block.draws, mod.tables, breaking, got, {})
+	for key, count in pairs(got) do
+		local stack = ItemStack(key)
+		stack:set_count(count)
+		if count > 0 then list[#list + 1] = stack:to_string() end
+	end
+	table.sort(list)
+	return list
+end
+
+local function dug(mod, node, toolname)
+	local block, values = read(type(node) == "string" and { name = node } or node)
+	local tool = toolname and mod.tools[toolname] or {}
+	local is_right = tool.kind == block.tool and tool.grade ~= nil and tool.grade >= block.grade
+	if block.gated and not is_right then return {} end
+	return drops_of(mod, block, {
+		kind = tool.kind, grade = tool.grade, values = values, blast = false,
+		careful = toolname ~= nil and minetest.get_item_group(toolname, "careful") > 0,
+	})
+end
+
+-- How strong a blast of intensity 1 is, in the energy that blocks are rated by.
+local blast_energy = 10
+
+local function on_blast(mod, block)
+	return function(pos, intensity)
+		if intensity * blast_energy < block.rating then return nil end
+		local _, values = read(minetest.get_node(pos))
+		minetest.remove_node(pos)
+		refresh_around(pos)
+		return drops_of(mod, block, { values = values, blast = true, careful = false })
+	end
+end
+
+-- Registering -----------------------------------------------------------------------------------
+
+local function register_block(mod, block)
+	for place, node in ipairs(block.nodes) do
+		local one = { block = block, states = {}, first = nil }
+		for state = 0, #block.codes / 2 - 1 do
+			if block.codes[2 * state + 1] == place - 1 then
+				one.states[block.codes[2 * state + 2]] = state
+				one.first = one.first or state
+			end
+		end
+		kept[node.name] = one
+		local definition = node.definition
+		definition.description = mod.translated(definition.description)
+		definition.on_place = on_place(block)
+		definition.on_blast = on_blast(mod, block)
+		definition.drop = ""
+		minetest.register_node(node.name, definition)
+	end
+end
+
+return function(mod)
+	mod.translated = minetest.get_translator(mod.name)
+	for _, block in ipairs(mod.blocks) do register_block(mod, block) end
+	for name, item in pairs(mod.items) do
+		item.description = mod.translated(item.description)
+		if item.tool_capabilities then
+			minetest.register_tool(name, item)
+		else
+			minetest.register_craftitem(name, item)
+		end
+	end
+	for _, recipe in ipairs(mod.recipes) do minetest.register_craft(recipe) end
+	for old, new in pairs(mod.aliases) do minetest.register_alias(old, new) end
+
+	local engine_drops = minetest.get_node_drops
+	minetest.get_node_drops = function(node, toolname)
+		local name = type(node) == "string" and node or node.name
+		local own = kept[name]
+		if own and own.block.mod == mod.name then return dug(mod, node, toolname) end
+		return engine_drops(node, toolname)
+	end
+	for _, block in ipairs(mod.blocks) do block.mod = mod.name end
+	minetest.register_on_placenode(function(pos) refresh_around(pos) end)
+	minetest.register_on_dignode(function(pos) refresh_around(pos) end)
+	minetest.register_on_mods_loaded(function()
+		local hand = table.copy(minetest.registered_items[""].tool_capabilities or {})
+		hand.groupcaps = hand.groupcaps or {}
+		for group, one in pairs(mod.hand.groupcaps) do hand.groupcaps[group] = one end
+		minetest.override_item("", { tool_capabilities = hand })
+	end)
+	return { get = get, set = set }
+end
+`;

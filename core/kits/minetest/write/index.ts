@@ -1,0 +1,253 @@
+import { digestOf, type Files } from '../../../bytes/index.ts';
+import { itemAt } from '../../../lists/index.ts';
+import {
+  idOf,
+  inOrder,
+  lookUp,
+  resolveBlock,
+  resolveBlocks,
+  titleOf,
+  type Mod,
+  type ResolvedBlock,
+} from '../../../mod/index.ts';
+import { basePicture, encodePicture, marker } from '../../../textures/index.ts';
+import { toolName } from '../../../traits/index.ts';
+import type { BlobOf } from '../../kit.ts';
+import { marks } from '../marks.ts';
+import { runtimeLua } from '../runtime/runtime.ts';
+import { compileBlock, type CompiledBlock } from '../states/compile.ts';
+import { capabilities, ladderTools, Ways } from './digging.ts';
+import { Groups } from './groups.ts';
+import { drawsForEngine, tablesForEngine } from './loot.ts';
+import { lua, type LuaValue } from './lua.ts';
+import { engineName, fileName } from './names.ts';
+import { drawingOf, homeOf, meshFile, nodeDefinition } from './nodes.ts';
+import { recipesForEngine } from './recipes.ts';
+import { meshText } from './shape.ts';
+import { soundFiles } from './sounds.ts';
+import { fileOfTexture, missingPicture, pictureFor } from './tiles.ts';
+import { localeFiles, sourceText } from './words.ts';
+
+const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
+const asData = (words: string, value: LuaValue): string =>
+  `-- ${words}\nreturn ${lua(value)}\n`;
+
+/** Everything that the parts of a build share. */
+interface Parts {
+  mod: Mod;
+  ways: Ways;
+  groups: Groups;
+}
+
+const partsFor = (mod: Mod): Parts => ({
+  mod,
+  ways: new Ways(resolveBlocks(mod)),
+  groups: new Groups(mod),
+});
+
+/** Placing rules of these kinds go on holding while the block stands. */
+const following = new Set(['joined', 'signal']);
+
+/** A block as a table for the runtime. */
+function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
+  const { block, nodes, codes } = compiled;
+  const { namespace } = parts.mod.header;
+  const { placing = [] } = block.declared.states;
+  const { traits, space } = block;
+  return {
+    name: engineName(block.id),
+    properties: space.properties.map(({ name, kind, default: usual }, i) => ({
+      name,
+      kind,
+      values: [...itemAt(space.values, i)],
+      default: usual,
+    })),
+    codes: codes.flatMap(({ node, byte }) => [node, byte]),
+    placing: placing as unknown as LuaValue,
+    follows: Object.fromEntries(
+      placing.filter(({ to }) => following.has(to)).map(({ set }) => [set, true]),
+    ),
+    tool: traits.toolKind,
+    grade: traits.leastGrade,
+    gated: traits.gated,
+    rating: traits.blastRating,
+    draws: drawsForEngine(block.draws),
+    nodes: nodes.map((node) => ({
+      name: `${namespace}:${node.name}`,
+      definition: withSourceText(nodeDefinition(parts, compiled, node)),
+    })),
+  };
+}
+
+/** A definition with its name as the translator takes it. */
+function withSourceText(definition: LuaValue): LuaValue {
+  const { description, ...rest } = definition as { description: string };
+  return { description: sourceText(description), ...(rest as Record<string, LuaValue>) };
+}
+
+/** The items of a mod for the engine: those that are declared, and tools of the ladder. */
+function itemTable({ mod, ways, groups }: Parts): LuaValue {
+  const { namespace } = mod.header;
+  const tools = ladderTools(mod);
+  const declared = Object.entries(mod.items).map(([name, item]) => {
+    const id = idOf(namespace, name);
+    const tool = tools.find((one) => one.item === name);
+    return [
+      engineName(id),
+      {
+        description: sourceText(titleOf(mod, name, item.names)),
+        inventory_image: fileOfTexture(mod, item.texture),
+        ...(item.stack !== undefined && !tool && { stack_max: item.stack }),
+        groups: groups.ofItem(id, item.group),
+        ...(tool && { tool_capabilities: capabilities(mod.header, ways, tool.tool) }),
+      },
+    ] as const;
+  });
+  const others = tools
+    .filter(({ item }) => item === undefined)
+    .map(
+      ({ name, tool }) =>
+        [
+          name,
+          {
+            description: toolName(tool, mod.header),
+            inventory_image: toolPicture(namespace),
+            groups: { not_in_creative_inventory: 1 },
+            tool_capabilities: capabilities(mod.header, ways, tool),
+          },
+        ] as const,
+    );
+  return Object.fromEntries([...declared, ...others]);
+}
+
+const toolPicture = (namespace: string): string => `${fileName(namespace, 'tool')}.png`;
+
+/** What the runtime is given beside blocks and items. */
+function modTable({ mod, ways }: Parts, blocks: readonly CompiledBlock[]): LuaValue {
+  return {
+    hand: capabilities(mod.header, ways, 'bare hands'),
+    tools: Object.fromEntries(ladderTools(mod).map(({ name, tool }) => [name, { ...tool }])),
+    tables: tablesForEngine(mod),
+    aliases: aliasesOf(mod, blocks),
+  };
+}
+
+/** Names that saved worlds may know, and what stands there now. */
+function aliasesOf(mod: Mod, blocks: readonly CompiledBlock[]): Record<string, string> {
+  const { namespace } = mod.header;
+  const byName = new Map(blocks.map((compiled) => [compiled.block.name, compiled]));
+  const aliases: Record<string, string> = {};
+  for (const { kind, name, formerly = [] } of mod.ledger.entries) {
+    if (kind === 'group') continue;
+    const compiled = byName.get(name);
+    const home = compiled && homeOf(compiled).name;
+    for (const old of formerly) {
+      aliases[engineName(idOf(namespace, old))] = engineName(idOf(namespace, name));
+      for (const node of compiled?.nodes ?? [])
+        if (home !== undefined && node.name !== home && node.name.startsWith(home))
+          aliases[engineName(idOf(namespace, `${old}${node.name.slice(home.length)}`))] =
+            `${namespace}:${node.name}`;
+    }
+  }
+  for (const { kind, name, successor } of mod.ledger.retired)
+    if (kind !== 'group' && successor !== undefined)
+      aliases[engineName(idOf(namespace, name))] = engineName(successor);
+  return aliases;
+}
+
+const initLua = (namespace: string): string => `-- ${namespace}: built by Obrank.
+local folder = minetest.get_modpath("${namespace}")
+local mod = dofile(folder .. "/mod.lua")
+mod.name = "${namespace}"
+mod.blocks = dofile(folder .. "/blocks.lua")
+mod.items = dofile(folder .. "/items.lua")
+mod.recipes = dofile(folder .. "/recipes.lua")
+
+-- Other mods read and change states: ${namespace}.set(pos, { lit = true }).
+${namespace} = dofile(folder .. "/runtime.lua")(mod)
+`;
+
+function modConf({ header }: Mod): string {
+  const needs = (header.needs ?? []).map(({ namespace }) => namespace);
+  return [
+    `name = ${header.namespace}`,
+    `title = ${header.title}`,
+    `description = ${header.title} ${header.version}, ${header.license}`,
+    ...(header.authors.length ? [`author = ${header.authors.join(', ')}`] : []),
+    ...(needs.length ? [`depends = ${needs.join(', ')}`] : []),
+    '',
+  ].join('\n');
+}
+
+/** The meshes of a block, by file. */
+function meshesOf(mod: Mod, { block, nodes }: CompiledBlock): Map<string, string> {
+  return new Map(
+    nodes
+      .filter((node) => drawingOf(block, node) === 'mesh')
+      .map((node) => [`models/${meshFile(mod, node)}`, meshText(node.name, node.body)]),
+  );
+}
+
+/** All files of a mod for the engine, in the order of their paths. */
+export function writeEngineMod(
+  given: Mod,
+  blobOf: BlobOf,
+  onProgress?: (done: number, total: number) => void,
+): Files {
+  const mod = inOrder(given);
+  const { namespace } = mod.header;
+  const parts = partsFor(mod);
+  const files: Files = new Map();
+  const text = (path: string, words: string) => files.set(path, bytesOf(words));
+  const resolved = resolveBlocks(mod);
+  const blocks = resolved.map((block, done) => {
+    if (done % 64 === 0) onProgress?.(done, resolved.length);
+    return compileBlock(mod, block);
+  });
+  text('mod.conf', modConf(mod));
+  text('init.lua', initLua(namespace));
+  text('runtime.lua', runtimeLua);
+  text('mod.lua', asData('The hand, the tools, loot tables and old names.', modTable(parts, blocks)));
+  text('blocks.lua', asData('Blocks: their states, and the nodes that keep them.', [
+    ...blocks.map((compiled) => blockTable(parts, compiled)),
+  ]));
+  text('items.lua', asData('Items and tools.', itemTable(parts)));
+  text('recipes.lua', asData('Recipes.', recipesForEngine(mod)));
+  for (const compiled of blocks)
+    for (const [path, words] of meshesOf(mod, compiled)) text(path, words);
+  for (const [path, words] of localeFiles(mod)) text(path, words);
+  for (const [path, bytes] of pictures(mod, blobOf)) files.set(path, bytes);
+  for (const [path, bytes] of soundFiles(mod, blobOf)) files.set(path, bytes);
+  const lines = [...files.keys()].sort().map((path) => `${digestOf(files.get(path)!)}  ${path}\n`);
+  text(marks, lines.join(''));
+  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+function pictures(mod: Mod, blobOf: BlobOf): Map<string, Uint8Array> {
+  const { namespace, texels } = mod.header;
+  const found = new Map<string, Uint8Array>();
+  for (const [name, texture] of Object.entries(mod.textures))
+    found.set(`textures/${fileName(namespace, name)}.png`, pictureFor(texture, blobOf));
+  found.set(`textures/${missingPicture(namespace)}`, encodePicture(marker));
+  found.set(
+    `textures/${toolPicture(namespace)}`,
+    encodePicture(basePicture('#8d8d86', texels, 1)),
+  );
+  return found;
+}
+
+/** The files that follow from one block alone, as text, by path. */
+export function writeEngineBlock(given: Mod, name: string): Map<string, string> {
+  const mod = inOrder(given);
+  const declared = lookUp(mod.blocks, name);
+  if (!declared) return new Map();
+  const block: ResolvedBlock = resolveBlock(mod, name, declared);
+  const compiled = compileBlock(mod, block);
+  return new Map([
+    [
+      'blocks.lua (this block)',
+      asData(titleOf(mod, name, declared.names), blockTable(partsFor(mod), compiled)),
+    ],
+    ...meshesOf(mod, compiled),
+  ]);
+}

@@ -1,0 +1,156 @@
+import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
+import { titleOf } from '../../../mod/index.ts';
+import type { CompiledBlock, EngineNode } from '../states/compile.ts';
+import { commonRating, digGroup, type Ways } from './digging.ts';
+import type { Groups } from './groups.ts';
+import type { LuaValue } from './lua.ts';
+import { fileName } from './names.ts';
+import { cubeFaces, engineBox, isWholeCell, materialsOf, mostTiles } from './shape.ts';
+import { soundsOf } from './sounds.ts';
+import { tileOf } from './tiles.ts';
+
+/** The engine's brightest light. */
+export const mostLight = 14;
+/** What goes through a node loses one level here, unless it is stopped altogether. */
+export const stopsLight = 15;
+
+/** How the engine draws a node: as a cube with tiles, or as a mesh. */
+export type Drawing = 'normal' | 'glasslike' | 'mesh' | 'airlike';
+
+/** How a node is drawn. The engine turns cubes only where they are opaque. */
+export function drawingOf({ traits }: ResolvedBlock, { body, byte }: EngineNode): Drawing {
+  if (!body.faces.length) return 'airlike';
+  if (!cubeFaces(body)) return 'mesh';
+  if (traits.alphaMode === 'opaque') return 'normal';
+  return byte === undefined ? 'glasslike' : 'mesh';
+}
+
+/** The light that a node gives to the engine. */
+export const engineLight = (level: number): number =>
+  Math.max(0, Math.min(mostLight, Math.round(level)));
+
+/** Whether the engine lets light through a node: it must where the node gives light or is a mesh. */
+export const letsLightThrough = (block: ResolvedBlock, node: EngineNode): boolean =>
+  node.body.lightAbsorbed < stopsLight ||
+  engineLight(node.body.lightEmitted) > 0 ||
+  drawingOf(block, node) !== 'normal';
+
+const alphaWords = { opaque: 'opaque', mask: 'clip', blend: 'blend' } as const;
+
+interface NodeParts {
+  mod: Mod;
+  ways: Ways;
+  groups: Groups;
+}
+
+/** The definition of a node for the engine, without what the runtime adds. */
+export function nodeDefinition(
+  parts: NodeParts,
+  { block, nodes }: CompiledBlock,
+  node: EngineNode,
+): LuaValue {
+  const { mod } = parts;
+  const { traits } = block;
+  const drawing = drawingOf(block, node);
+  const light = engineLight(node.body.lightEmitted);
+  const isHome = node === homeOf({ block, nodes });
+  return {
+    description: titleOf(mod, block.name, block.declared.names),
+    drawtype: drawing,
+    ...(drawing === 'mesh' && { mesh: meshFile(mod, node) }),
+    ...(drawing !== 'airlike' && { tiles: tilesOf(mod, block, node) }),
+    use_texture_alpha: alphaWords[traits.alphaMode],
+    ...(letsLightThrough(block, node) && { paramtype: 'light' }),
+    ...(node.body.lightAbsorbed === 0 && { sunlight_propagates: true }),
+    ...(light > 0 && { light_source: light }),
+    ...(node.byte && { paramtype2: node.byte }),
+    is_ground_content: false,
+    ...boxesOf(node),
+    ...(traits.hardness === 'unbreakable' && { diggable: false }),
+    ...(traits.dragInside > 0 && { move_resistance: resistance(traits.dragInside) }),
+    ...(traits.harmOnTouch > 0 && { damage_per_second: damage(traits.harmOnTouch) }),
+    groups: nodeGroups(parts, block, node, isHome),
+    ...itemParts(mod, block),
+    sounds: soundsOf(mod, traits.soundSet),
+  };
+}
+
+/** The node of the default state, which is the block's item. */
+export const homeOf = ({ block, nodes }: Pick<CompiledBlock, 'block' | 'nodes'>): EngineNode =>
+  nodes.find(({ states }) => states.includes(block.space.defaultState))!;
+
+export const meshFile = ({ header }: Mod, { name }: EngineNode): string =>
+  `${fileName(header.namespace, name)}.obj`;
+
+function tilesOf(mod: Mod, block: ResolvedBlock, node: EngineNode): LuaValue {
+  const { body } = node;
+  const faces =
+    drawingOf(block, node) === 'mesh'
+      ? materialsOf(body.faces).slice(0, mostTiles)
+      : (cubeFaces(body) ?? []);
+  const tiles = faces.map((face) => tileOf(mod, block.traits.tint, face));
+  const isOne = tiles.every((tile) => JSON.stringify(tile) === JSON.stringify(tiles[0]));
+  return isOne && drawingOf(block, node) !== 'mesh' ? tiles.slice(0, 1) : tiles;
+}
+
+/** What is bumped into and pointed at, where that is not the whole cell. */
+function boxesOf({ body: { collision, outline } }: EngineNode): Record<string, LuaValue> {
+  const fixed = (boxes: typeof collision): LuaValue => ({
+    type: 'fixed',
+    fixed: boxes.map(engineBox),
+  });
+  return {
+    ...(collision.length === 0
+      ? { walkable: false }
+      : isWholeCell(collision)
+        ? {}
+        : { collision_box: fixed(collision) }),
+    ...(outline.length === 0
+      ? { pointable: false }
+      : isWholeCell(outline)
+        ? {}
+        : { selection_box: fixed(outline) }),
+  };
+}
+
+function nodeGroups(
+  { mod, ways, groups }: NodeParts,
+  block: ResolvedBlock,
+  { body }: EngineNode,
+  isHome: boolean,
+): Record<string, LuaValue> {
+  const { traits } = block;
+  const rating = ways.ratingOf(traits);
+  const slippery = slipperiness(body.friction);
+  return {
+    ...(rating !== undefined && { [digGroup(mod.header)]: rating }),
+    ...commonRating(traits),
+    ...(slippery > 0 && { slippery }),
+    ...(traits.bounce > 0 && { bouncy: Math.round(traits.bounce * 100) }),
+    ...(traits.catchesFire > 0 && { flammable: Math.max(1, Math.round(traits.catchesFire * 3)) }),
+    ...groups.ofBlock(block),
+    ...((!isHome || block.item === 'none') && { not_in_creative_inventory: 1 }),
+  };
+}
+
+/** Friction from which on nothing slides, and how many steps of the engine's group lie below it. */
+const firm = 0.6;
+const slides = 5;
+
+/** The engine's group for smooth ground: 0 where one stands as usual, more the less is held. */
+export const slipperiness = (friction: number): number =>
+  friction >= firm ? 0 : Math.max(1, Math.round(((firm - friction) / firm) * slides));
+
+/** The engine slows walkers in steps from 0 to 7. */
+const resistance = (drag: number): number => Math.max(1, Math.min(7, Math.round(drag * 7)));
+/** A whole life is 20 points of the engine. */
+const damage = (share: number): number => Math.max(1, Math.round(share * 20));
+
+/** How the item of a block is shown in lists and in the hand, where it is no block. */
+function itemParts(mod: Mod, block: ResolvedBlock): Record<string, LuaValue> {
+  const { held } = block.declared.identity;
+  if (block.item !== 'flat' || held?.picture === undefined) return {};
+  const tile = tileOf(mod, 'none', { texture: held.picture, tinted: false });
+  const name = typeof tile === 'string' ? tile : (tile as { name: string }).name;
+  return { inventory_image: name, wield_image: name };
+}
