@@ -6,6 +6,7 @@ import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
 import { model, type ModelOptions } from './commands/model.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
+import { tryMod, type TryOptions } from './commands/try.ts';
 import type { ServeOptions } from './commands/serve.ts';
 
 const program = new Command('obrank')
@@ -59,6 +60,12 @@ program
   .option('--state <values>', 'such as lit=true,heading=north (what is left out has its default)')
   .option('--overwrite', 'replace files that are there')
   .action(run<ModelOptions>(model));
+program
+  .command('try')
+  .description('Build a mod folder for a real engine, and compare what that says with what we say.')
+  .argument('<mod>', 'mod folder')
+  .option('--engine', 'ask the engine: every block, state, drop, time, recipe and name')
+  .action(run<TryOptions>(tryMod));
 program
   .command('serve')
   .description('Start the application on this machine.')

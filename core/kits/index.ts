@@ -3,8 +3,8 @@ import type { Files } from '../bytes/index.ts';
 import { lookUp } from '../mod/index.ts';
 import { blockPack, smallBlockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
-import type { Kit } from './kit.ts';
-import { minetest } from './minetest/index.ts';
+import type { Engine, Kit } from './kit.ts';
+import { minetest, minetestServer } from './minetest/index.ts';
 
 export {
   severities,
@@ -14,7 +14,7 @@ export {
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
-export type { BlobOf, Kit, KitLimits } from './kit.ts';
+export type { BlobOf, Difference, Engine, Kit, KitLimits, Trial } from './kit.ts';
 
 const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
 const usual = blockPack;
@@ -33,6 +33,9 @@ export const kitNamed = (name: string): Kit => lookUp(kits, name) ?? usual;
  */
 export const kitOf = (files: Files): Kit | undefined =>
   known.find((kit) => kit.recognises(files.keys()));
+
+/** The kit whose engine is asked: the one that runs on this machine. */
+export const engineKit: Kit & { engine: Engine } = { ...minetest, engine: minetestServer };
 
 /** The endings of builds as one file. */
 export const endings: readonly string[] = [...new Set(known.map((kit) => kit.ending))];

@@ -25,6 +25,53 @@ export interface KitLimits {
 /** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
 export type BlobOf = (sha256: string) => Uint8Array;
 
+/** Where an engine says otherwise than was predicted: its words beside ours. */
+export interface Difference {
+  about: string;
+  /** The block, item or recipe that it is about. */
+  of?: { kind: 'block' | 'item' | 'recipe'; name: string };
+  /** The part of the editor where it is mended. */
+  facet?: string;
+  ours: string;
+  engine: string;
+}
+
+/** A mod laid out for an engine to be asked about it. */
+export interface Trial {
+  /** Everything that the engine reads, by path in a folder of its own. */
+  files: Files;
+  /** How many things it is asked. */
+  checks: number;
+  /** The program's arguments, for that folder and a free port on this machine alone. */
+  args: (folder: string, port: number) => string[];
+  /** What the program finds in its environment. */
+  env: (folder: string) => Record<string, string>;
+  /** The file in the folder that it writes once it has answered everything. */
+  answers: string;
+  /** How many it has answered, from a line that it prints; undefined for any other line. */
+  progress: (line: string) => number | undefined;
+  /** What it complains of, from all that it printed; undefined where nothing is amiss. */
+  complaint: (output: string) => string | undefined;
+  /** Whether it says that another program has its port, from all that it printed. */
+  portTaken: (output: string) => boolean;
+  /** Where it says otherwise, from what it wrote. Throws a TypeError for what is no answer. */
+  judge: (answers: unknown) => Difference[];
+}
+
+/** An engine that runs on this machine, and can be asked what a build means to it. */
+export interface Engine {
+  title: string;
+  /** What its program may be called, and in which folders it may lie when it is not on PATH. */
+  programs: readonly string[];
+  folders: readonly string[];
+  /** How one gets it, in a sentence. */
+  get: string;
+  /** What its program prints of itself with `--version`, so that another one is told apart. */
+  knows: RegExp;
+  /** Lays out a mod, and the files that were built from it, to be asked about. */
+  lay: (mod: Mod, built: Files) => Trial;
+}
+
 /**
  * A target: how a mod is written for one engine, how its files are read and judged, and what that
  * engine can hold.
@@ -72,4 +119,6 @@ export interface Kit {
   check: (files: Files) => RuledReport[];
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
+  /** The engine itself, where one runs on this machine. */
+  engine?: Engine;
 }

@@ -2,6 +2,7 @@ import { reportsOf } from '../file-rule.ts';
 import type { Kit } from '../kit.ts';
 import { engineRules } from './rules/index.ts';
 import { marks, recordedDigests } from './marks.ts';
+import { minetestServer } from './verdict/engine.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
 
 /** The kit for the free voxel engine Minetest, from its Lua API reference of version 5.6. */
@@ -31,5 +32,8 @@ export const minetest: Kit = {
   recordedDigests,
   check: (files) => reportsOf(engineRules, files),
   rules: engineRules,
+  engine: minetestServer,
 };
 
+
+export { minetestServer } from './verdict/engine.ts';

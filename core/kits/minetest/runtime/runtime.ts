@@ -340,16 +340,22 @@ local function lot_of(lots, breaking)
 	return nil
 end
 
+-- An item as a word: what it carries of the state goes with it.
+local function carrying(lot, values)
+	if not lot.keeps then return lot.give end
+	local stack = ItemStack(lot.give)
+	for _, name in ipairs(lot.keeps) do
+		stack:get_meta():set_string("state_" .. name, tostring(values[name]))
+	end
+	return stack:to_string()
+end
+
 local function draw(draws, tables, breaking, got, seen)
 	for _, one in ipairs(draws) do
 		for _ = 1, number_of(one.times) do
 			local lot = lot_of(one.lots, breaking)
 			if lot and lot.give then
-				local stack = ItemStack(lot.give)
-				for _, name in ipairs(lot.keeps or {}) do
-					stack:get_meta():set_string("state_" .. name, tostring(breaking.values[name]))
-				end
-				local key = stack:to_string()
+				local key = carrying(lot, breaking.values)
 				got[key] = (got[key] or 0) + number_of(lot.count)
 			elseif lot and lot.table and tables[lot.table] and not seen[lot.table] then
 				seen[lot.table] = true
@@ -366,21 +372,34 @@ local function drops_of(mod, block, breaking)
 	local got, list = {}, {}
 	draw(block.draws, mod.tables, breaking, got, {})
 	for key, count in pairs(got) do
-		local stack = ItemStack(key)
-		stack:set_count(count)
-		if count > 0 then list[#list + 1] = stack:to_string() end
+		if count > 0 and not key:find(" ") then
+			list[#list + 1] = key .. " " .. count
+		elseif count > 0 then
+			local stack = ItemStack(key)
+			stack:set_count(count)
+			list[#list + 1] = stack:to_string()
+		end
 	end
-	table.sort(list)
+	if #list > 1 then table.sort(list) end
 	return list
+end
+
+-- What an item digs as: its groups say so, in this mod and in others.
+local function tool_of(mod, toolname)
+	for _, kind in ipairs(mod.kinds) do
+		local rating = minetest.get_item_group(toolname or "", mod.name .. "_tool_" .. kind)
+		if rating > 0 then return kind, rating - 1 end
+	end
+	return nil, nil
 end
 
 local function dug(mod, node, toolname)
 	local block, values = read(type(node) == "string" and { name = node } or node)
-	local tool = toolname and mod.tools[toolname] or {}
-	local is_right = tool.kind == block.tool and tool.grade ~= nil and tool.grade >= block.grade
+	local kind, grade = tool_of(mod, toolname)
+	local is_right = kind == block.tool and grade ~= nil and grade >= block.grade
 	if block.gated and not is_right then return {} end
 	return drops_of(mod, block, {
-		kind = tool.kind, grade = tool.grade, values = values, blast = false,
+		kind = kind, grade = grade, values = values, blast = false,
 		careful = toolname ~= nil and minetest.get_item_group(toolname, "careful") > 0,
 	})
 end

@@ -103,3 +103,9 @@ export function ladderTools(mod: Mod): LadderTool[] {
   );
   return [...declared, ...others];
 }
+
+/** The group by which the runtime knows a tool of the ladder, also one of another mod. */
+export const toolGroup = (
+  { header }: Pick<Mod, 'header'>,
+  { kind, grade }: LadderTool['tool'],
+): Record<string, number> => ({ [groupName(`${header.namespace}:tool_${kind}`)]: grade + 1 });

@@ -7,6 +7,7 @@ import {
   resolveBlock,
   resolveBlocks,
   titleOf,
+  toolKinds,
   type Mod,
   type ResolvedBlock,
 } from '../../../mod/index.ts';
@@ -16,7 +17,7 @@ import type { BlobOf } from '../../kit.ts';
 import { marks } from '../marks.ts';
 import { runtimeLua } from '../runtime/runtime.ts';
 import { compileBlock, type CompiledBlock } from '../states/compile.ts';
-import { capabilities, ladderTools, Ways } from './digging.ts';
+import { capabilities, ladderTools, toolGroup, Ways } from './digging.ts';
 import { Groups } from './groups.ts';
 import { drawsForEngine, tablesForEngine } from './loot.ts';
 import { lua, type LuaValue } from './lua.ts';
@@ -98,7 +99,7 @@ function itemTable({ mod, ways, groups }: Parts): LuaValue {
         description: sourceText(titleOf(mod, name, item.names)),
         inventory_image: fileOfTexture(mod, item.texture),
         ...(item.stack !== undefined && !tool && { stack_max: item.stack }),
-        groups: groups.ofItem(id, item.group),
+        groups: { ...groups.ofItem(id, item.group), ...(tool && toolGroup(mod, tool.tool)) },
         ...(tool && { tool_capabilities: capabilities(mod.header, ways, tool.tool) }),
       },
     ] as const;
@@ -112,7 +113,7 @@ function itemTable({ mod, ways, groups }: Parts): LuaValue {
           {
             description: toolName(tool, mod.header),
             inventory_image: toolPicture(namespace),
-            groups: { not_in_creative_inventory: 1 },
+            groups: { ...toolGroup(mod, tool), not_in_creative_inventory: 1 },
             tool_capabilities: capabilities(mod.header, ways, tool),
           },
         ] as const,
@@ -126,7 +127,7 @@ const toolPicture = (namespace: string): string => `${fileName(namespace, 'tool'
 function modTable({ mod, ways }: Parts, blocks: readonly CompiledBlock[]): LuaValue {
   return {
     hand: capabilities(mod.header, ways, 'bare hands'),
-    tools: Object.fromEntries(ladderTools(mod).map(({ name, tool }) => [name, { ...tool }])),
+    kinds: [...toolKinds],
     tables: tablesForEngine(mod),
     aliases: aliasesOf(mod, blocks),
   };

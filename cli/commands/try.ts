@@ -1,0 +1,62 @@
+import { readModFolder } from '../../core/folder/index.ts';
+import { tally } from '../../core/inspect/index.ts';
+import { engineKit, type Difference } from '../../core/kits/index.ts';
+import { count } from '../../core/words/index.ts';
+import { askEngine, DiskProblem, readModOrPack, shown } from '../../disk/index.ts';
+import { inspectTree } from '../inspect-tree.ts';
+
+export interface TryOptions {
+  engine?: boolean;
+}
+
+/**
+ * Builds a mod folder for a real engine, and compares what that says of it with what was predicted.
+ * The last line tells how many things were asked, and how many of them the engine sees otherwise.
+ */
+export async function tryMod(folder: string, { engine: isEngine }: TryOptions): Promise<number> {
+  if (!isEngine) throw new DiskProblem('Say in what the mod is tried: --engine for a real engine.');
+  const tree = await readModOrPack(folder);
+  if (tree.kind !== 'mod')
+    throw new DiskProblem(
+      `${shown(folder)} is a pack. Give the folder of a mod, the one with mod.json.`,
+    );
+  const { error } = tally(inspectTree(tree));
+  if (error) {
+    console.error(
+      `The mod has ${count(error, 'error')}, so it was not tried. See ` +
+        `${error === 1 ? 'it' : 'them'} with: npm run -s obrank -- check ${shown(folder)}`,
+    );
+    return 1;
+  }
+  const { mod, blobs } = readModFolder(tree.files);
+  const built = engineKit.write(mod, (sha256) => blobs.get(sha256)!);
+  const stop = new AbortController();
+  const onSignal = () => stop.abort(new DiskProblem('Stopped. Nothing was left behind.'));
+  process.once('SIGINT', onSignal);
+  process.once('SIGTERM', onSignal);
+  try {
+    const { checks, differences } = await askEngine(
+      engineKit.engine,
+      engineKit.engine.lay(mod, built),
+      { onProgress: progressTo(process.stderr), signal: stop.signal },
+    );
+    for (const difference of differences) console.log(inWords(difference));
+    console.log(`${count(checks, 'check')}, ${count(differences.length, 'difference')}`);
+    return differences.length ? 1 : 0;
+  } finally {
+    process.removeListener('SIGINT', onSignal);
+    process.removeListener('SIGTERM', onSignal);
+  }
+}
+
+const inWords = ({ about, ours, engine }: Difference): string =>
+  `${shown(about)}\n  predicted: ${shown(ours)}\n  engine:    ${shown(engine)}`;
+
+/** Tells how far it is where somebody watches. */
+const progressTo =
+  (screen: NodeJS.WriteStream) =>
+  (done: number, total: number): void => {
+    if (!screen.isTTY) return;
+    screen.write(`\r${done} of ${total} asked`);
+    if (done === total) screen.write('\r\u001b[K');
+  };

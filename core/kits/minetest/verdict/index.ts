@@ -1,0 +1,59 @@
+import type { Mod } from '../../../mod/index.ts';
+import { ladderTools } from '../write/digging.ts';
+import { lua, type LuaValue } from '../write/lua.ts';
+import { diggingChecks } from './asks/digging.ts';
+import { dropChecks, probeItems } from './asks/drops.ts';
+import { itemChecks } from './asks/items.ts';
+import { lightChecks, nodeChecks } from './asks/nodes.ts';
+import { placingChecks } from './asks/placing.ts';
+import { recipeChecks } from './asks/recipes.ts';
+import { outlineChecks, stateChecks, turningChecks } from './asks/states.ts';
+import type { Difference } from '../../kit.ts';
+import type { Check } from './check.ts';
+import { asksAStep } from './probe.ts';
+import { rays } from './rays.ts';
+
+export type { Check } from './check.ts';
+
+/** Everything that the engine is asked about a mod, in the order in which it is asked. */
+export const checksOf = (mod: Mod): Check[] => [
+  ...nodeChecks(mod),
+  ...itemChecks(mod),
+  ...stateChecks(mod),
+  ...lightChecks(mod),
+  ...outlineChecks(mod),
+  ...turningChecks(mod),
+  ...placingChecks(mod),
+  ...diggingChecks(mod),
+  ...recipeChecks(mod),
+  ...dropChecks(mod),
+];
+
+/** The seed of the engine's chance: the same mod gets the same answers. */
+const seed = 4711;
+
+/** The questions as the probe reads them. */
+export const questionsText = (mod: Mod, checks: readonly Check[]): string =>
+  `return ${lua({
+    seed,
+    step: asksAStep,
+    items: probeItems(mod, ladderTools(mod)),
+    rays: rays.map((ray) => [...ray]) as LuaValue,
+    asks: checks.map(({ ask }) => ask),
+  })}\n`;
+
+/** What the probe wrote down. */
+export interface Answers {
+  answers: readonly unknown[];
+  engine: string;
+}
+
+/** Where the engine says otherwise than predicted. Throws a TypeError for answers that are none. */
+export function differences(checks: readonly Check[], given: unknown): Difference[] {
+  const answers = (given as Partial<Answers> | null)?.answers;
+  if (!Array.isArray(answers)) throw new TypeError('The engine wrote down no answers.');
+  return checks.flatMap(({ about, of, facet, judge }, i): Difference[] => {
+    const apart = judge((answers as unknown[])[i]);
+    return apart ? [{ about, of, facet, ...apart }] : [];
+  });
+}
