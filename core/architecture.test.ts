@@ -23,11 +23,32 @@ function arrowsOfKit(name: string): Record<string, string[]> {
   const tools = ['core/kits/file-rule', 'core/json', 'core/bytes', 'core/words'];
   const knowing = [...tools, ...facets.map((facet) => `core/${facet}`)];
   return {
-    [kit]: [...knowing, 'core/kits/kit', kit],
-    [`${kit}/format`]: ['core/mod'],
+    [kit]: [...knowing, 'core/placing', 'core/kits/kit', kit],
+    [`${kit}/format`]: ['core/mod', 'core/space', 'core/bytes'],
+    [`${kit}/states`]: [`${kit}/format`, 'core/draw', ...knowing],
+    [`${kit}/runtime`]: [],
     [`${kit}/read`]: [`${kit}/format`, ...tools, 'core/mod', 'core/textures', 'core/sounds'],
     [`${kit}/rules`]: [`${kit}/format`, `${kit}/read`, ...knowing],
-    [`${kit}/write`]: [`${kit}/format`, 'core/kits/kit', ...knowing],
+    [`${kit}/write`]: [
+      `${kit}/format`,
+      `${kit}/states`,
+      `${kit}/runtime`,
+      'core/kits/kit',
+      'core/traits',
+      ...knowing,
+    ],
+    // What an engine is asked: predicted from the declaration and from how it is written.
+    [`${kit}/verdict`]: [
+      `${kit}/format`,
+      `${kit}/states`,
+      `${kit}/write`,
+      `${kit}/rules`,
+      'core/kits/kit',
+      'core/loot',
+      'core/placing',
+      'core/traits',
+      ...knowing,
+    ],
   };
 }
 

@@ -23,7 +23,7 @@ import {
 import type { LootSource } from '../loot/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
-import type { Kit } from '../kits/index.ts';
+import type { Kit, Shortfall } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
 
 /** One look at the mod beyond the block itself: a question and the answer that was given. */
@@ -144,6 +144,18 @@ export class BlockContext {
       title: `Remove ${itemAt(this.block.space.properties, index).name}`,
       changes: changeProperty(this.mod, this.block.name, index, undefined),
     };
+  }
+
+  /** What the kit's target shows otherwise than the block declares, of one facet. */
+  shortfalls(facet: Shortfall['facet']): string[] {
+    const { block, kit } = this;
+    const words = this.ask((mod) =>
+      (kit.shortfalls?.(mod, block) ?? [])
+        .filter((one) => one.facet === facet)
+        .map((one) => one.words)
+        .join('\n'),
+    );
+    return words === '' ? [] : words.split('\n');
   }
 
   /** True when other models of the mod start from it. */

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { kitNamed } from '../kits/index.ts';
+import { engineKit, kitNamed, kits } from '../kits/index.ts';
 import { inspect, inspectBuilt, rules } from './index.ts';
 import type { ModExample } from './rule.ts';
 import { sampleBuilt, sampleMod, withExample } from './sample.ts';
@@ -1237,6 +1237,28 @@ test.each(builtFiles)('%s %j', (rule, files, file, message) => {
   expect(found.map((one) => [one.file, one.message])).toContainEqual([file, message]);
 });
 
+/** The same of a mod for the engine. */
+const engineFiles: typeof builtFiles = [
+  [
+    'engine/changed',
+    { 'models/saltmarsh_lamp.obj': null },
+    'obrank.sha256',
+    'obrank.sha256 lists models/saltmarsh_lamp.obj, which is not there.',
+  ],
+  [
+    'engine/mesh-unreadable',
+    { 'models/saltmarsh_lamp.obj': 'v 0 one 0' },
+    'models/saltmarsh_lamp.obj',
+    'This line is no row of numbers: v 0 one 0',
+  ],
+  [
+    'engine/mesh-unreadable',
+    { 'models/saltmarsh_lamp.obj': 'v 0 0 0\nf 1/1/1 2/2/1 3/3/1' },
+    'models/saltmarsh_lamp.obj',
+    'A face asks for a corner that the file does not hold: 1/1/1',
+  ],
+];
+
 /** A sentence as a pattern that everything that is said with it fits. */
 const patternOf = (sentence: string) =>
   new RegExp(
@@ -1254,8 +1276,15 @@ test('every sentence of every rule is said of some example, here or of the rule 
   for (const [rule, , message] of declarations) hear({ rule, message });
   for (const [rule, , , message] of builtFiles) hear({ rule, message });
   for (const rule of rules)
-    if (rule.over === 'files') inspectBuilt(kit, sampleBuilt(rule.fails, kit)).forEach(hear);
-    else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
+    if (rule.over === 'files') {
+      const own = Object.values(kits).find((one) => one.rules.includes(rule)) ?? kit;
+      inspectBuilt(own, sampleBuilt(rule.fails, own)).forEach(hear);
+    } else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
+  for (const [rule, files, , message] of engineFiles) {
+    const found = inspectBuilt(engineKit, sampleBuilt(files, engineKit));
+    expect(found.map((one) => [one.rule, one.message])).toContainEqual([rule, message]);
+    hear({ rule, message });
+  }
   const unheard = rules.flatMap(({ id, messages = {} }) =>
     Object.entries(messages).flatMap(([name, sentence]) =>
       heard.get(id)?.some((message) => patternOf(sentence).test(message)) ? [] : [`${id} ${name}`],

@@ -14,7 +14,7 @@ export {
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
-export type { BlobOf, Difference, Engine, Kit, KitLimits, Trial } from './kit.ts';
+export type { BlobOf, Difference, Engine, Kit, KitLimits, Shortfall, Trial } from './kit.ts';
 
 const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
 const usual = blockPack;

@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import type { Mod } from '../mod/index.ts';
+import type { Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
 /** What a target can hold. */
@@ -12,6 +12,8 @@ export interface KitLimits {
   wholeShares: boolean;
   /** The most places of a pattern, across and down. */
   pattern: readonly [number, number];
+  /** The kinds of recipes that it knows; all where nothing is said. */
+  recipes?: readonly Recipe['kind'][];
   /** The most boxes of one model. */
   boxes: number;
   /** How far outside the cell a box may reach, in texels of sixteen a block. */
@@ -24,6 +26,12 @@ export interface KitLimits {
 
 /** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
 export type BlobOf = (sha256: string) => Uint8Array;
+
+/** What a target shows otherwise than a block declares, in a sentence. */
+export interface Shortfall {
+  facet: 'looks' | 'traits' | 'states';
+  words: string;
+}
 
 /** Where an engine says otherwise than was predicted: its words beside ours. */
 export interface Difference {
@@ -68,8 +76,11 @@ export interface Engine {
   get: string;
   /** What its program prints of itself with `--version`, so that another one is told apart. */
   knows: RegExp;
-  /** Lays out a mod, and the files that were built from it, to be asked about. */
-  lay: (mod: Mod, built: Files) => Trial;
+  /**
+   * Lays out a mod, and the files that were built from it, to be asked about. Drops are counted over
+   * so many diggings, 10,000 where nothing is said.
+   */
+  lay: (mod: Mod, built: Files, options?: { diggings?: number }) => Trial;
 }
 
 /**
@@ -119,6 +130,8 @@ export interface Kit {
   check: (files: Files) => RuledReport[];
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
+  /** What the target shows otherwise than a block declares; nothing where it shows all. */
+  shortfalls?: (mod: Mod, block: ResolvedBlock) => Shortfall[];
   /** The engine itself, where one runs on this machine. */
   engine?: Engine;
 }

@@ -34,7 +34,7 @@ export function runProgram(
   signal?.throwIfAborted();
   const child = spawn(program, args, {
     cwd,
-    env: env as NodeJS.ProcessEnv,
+    env: env,
     detached: true,
     stdio: ['ignore', 'pipe', 'pipe'],
   });

@@ -17,11 +17,7 @@ test('the sample mod and its pack have no finding at all', () => {
     expect([kit.name, inspectBuilt(kit, sampleBuilt({}, kit))]).toEqual([kit.name, []]);
 });
 
-test.each([
-  'core/inspect/rules',
-  'core/kits/block-pack/rules',
-  'core/kits/minetest/rules',
-])(
+test.each(['core/inspect/rules', 'core/kits/block-pack/rules', 'core/kits/minetest/rules'])(
   'every file in %s is a line of all.ts, and the lines are sorted',
   (folder) => {
     const lines = readFileSync(`${folder}/all.ts`, 'utf8').split('\n');

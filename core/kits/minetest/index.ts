@@ -1,7 +1,8 @@
 import { reportsOf } from '../file-rule.ts';
 import type { Kit } from '../kit.ts';
 import { engineRules } from './rules/index.ts';
-import { marks, recordedDigests } from './marks.ts';
+import { marks, recordedDigests } from './format/marks.ts';
+import { shortfallsOf } from './shortfalls.ts';
 import { minetestServer } from './verdict/engine.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
 
@@ -14,6 +15,7 @@ export const minetest: Kit = {
     stateCodeBits: 32,
     wholeShares: false,
     pattern: [3, 3],
+    recipes: ['pattern', 'mix', 'fire'],
     boxes: 1024,
     // The reference asks to keep boxes within 1.45 of the middle of the cell.
     reach: 15,
@@ -32,8 +34,8 @@ export const minetest: Kit = {
   recordedDigests,
   check: (files) => reportsOf(engineRules, files),
   rules: engineRules,
+  shortfalls: shortfallsOf,
   engine: minetestServer,
 };
-
 
 export { minetestServer } from './verdict/engine.ts';

@@ -1,8 +1,8 @@
-import { digestOf, type Files } from '../../../bytes/index.ts';
-import { fileRule } from '../../file-rule.ts';
-import { marks, recordedDigests } from '../marks.ts';
+import { digestOf } from '../../../bytes/index.ts';
+import { engineRule } from './engine-rule.ts';
+import { marks, recordedDigests } from '../format/marks.ts';
 
-export const changedSince = fileRule<Files>({
+export const changedSince = engineRule({
   id: 'engine/changed',
   severity: 'warning',
   title: 'Edited since it was built',

@@ -1,11 +1,10 @@
-import type { Files } from '../../../bytes/index.ts';
-import { fileRule } from '../../file-rule.ts';
+import { engineRule } from './engine-rule.ts';
 
 /** The tables that name pictures and meshes. */
 const naming = ['blocks.lua', 'items.lua'];
 const named = /"(\w+\.(?:png|obj))"/g;
 
-export const fileGone = fileRule<Files>({
+export const fileGone = engineRule({
   id: 'engine/file-gone',
   severity: 'error',
   title: 'Picture or mesh that is not there',

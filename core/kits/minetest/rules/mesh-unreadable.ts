@@ -1,5 +1,4 @@
-import type { Files } from '../../../bytes/index.ts';
-import { fileRule } from '../../file-rule.ts';
+import { engineRule } from './engine-rule.ts';
 
 /** What is wrong with the text of a mesh; undefined for one that is whole. */
 function flawOf(text: string): { says: string; parts?: Record<string, string> } | undefined {
@@ -26,7 +25,7 @@ function flawOf(text: string): { says: string; parts?: Record<string, string> } 
   return faces ? undefined : { says: 'empty' };
 }
 
-export const meshUnreadable = fileRule<Files>({
+export const meshUnreadable = engineRule({
   id: 'engine/mesh-unreadable',
   severity: 'error',
   title: 'Mesh that is not whole',

@@ -1,8 +1,7 @@
-import type { Files } from '../../../bytes/index.ts';
 import { decodePicture, PictureProblem } from '../../../textures/index.ts';
-import { fileRule } from '../../file-rule.ts';
+import { engineRule } from './engine-rule.ts';
 
-export const pictureUnreadable = fileRule<Files>({
+export const pictureUnreadable = engineRule({
   id: 'engine/picture-unreadable',
   severity: 'error',
   title: 'Not a whole PNG',

@@ -46,14 +46,12 @@ export function bodyOf(mod: Mod, block: ResolvedBlock, state: number): Body {
   const faces = drawnModels(mod, block, state).flatMap(({ quads, orientation, tint }) => {
     const rotation = rotationOf(orientation);
     const isTinted = tint?.some((value) => value !== 1) === true;
-    return quads.map(
-      (quad): BodyFace => ({
-        corners: eachOfFour(quad.corners, (corner) => rounded(turn(rotation, fromMiddle(corner)))),
-        uv: quad.uv.map(([u, v]) => [round(u), round(v)] as const),
-        texture: quad.texture,
-        tinted: isTinted && !quad.untinted,
-      }),
-    );
+    return quads.map((quad): BodyFace => ({
+      corners: eachOfFour(quad.corners, (corner) => rounded(turn(rotation, fromMiddle(corner)))),
+      uv: quad.uv.map(([u, v]) => [round(u), round(v)] as const),
+      texture: quad.texture,
+      tinted: isTinted && !quad.untinted,
+    }));
   });
   const boxes = (shape: ResolvedBlock['shapes']['outline']) =>
     shapeIn(mod, block, shape, state).map(({ at, size }: PlainBox): BodyBox => {
@@ -144,7 +142,10 @@ export function quickKey({ faces, collision, outline }: Body, orientation: Orien
   for (const [shape, boxes] of [collision, outline].entries())
     for (const [low, high] of boxes) {
       const middle = hashOf(vector((axis) => low[axis] + high[axis]));
-      const [x, y, z] = turn(rotation, vector((axis) => high[axis] - low[axis]));
+      const [x, y, z] = turn(
+        rotation,
+        vector((axis) => high[axis] - low[axis]),
+      );
       const size = mix(steps(Math.abs(x)), steps(Math.abs(y)), steps(Math.abs(z)));
       sum = (sum + mix(middle, size, shape)) % 2 ** 32;
     }

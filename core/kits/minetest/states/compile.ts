@@ -1,7 +1,7 @@
 import { freeName, itemAt } from '../../../lists/index.ts';
-import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
+import { lookUp, ownName, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import type { StateSpace, Value } from '../../../states/index.ts';
-import { turns } from '../turns.ts';
+import { turns } from '../format/turns.ts';
 import { turnedBody, type Body } from './body.ts';
 import { splitStates, type SplitNode, type StateCode } from './split.ts';
 import { viewsOf } from './views.ts';
@@ -25,7 +25,22 @@ export interface CompiledBlock {
   codes: readonly StateCode[];
 }
 
-const known = new WeakMap<ResolvedBlock, { mod: Mod; compiled: CompiledBlock }>();
+const known = new WeakMap<ResolvedBlock, { from: readonly unknown[]; compiled: CompiledBlock }>();
+
+/** Everything of the mod that a block's nodes are made from. */
+function madeFrom(mod: Mod, { looks }: ResolvedBlock): unknown[] {
+  const { namespace, texels } = mod.header;
+  const ids = new Set(looks.rows.flatMap(({ value }) => value.map(({ model }) => model)));
+  const parts: unknown[] = [texels];
+  for (const id of ids) {
+    const model = lookUp(mod.models, ownName(namespace, id) ?? '');
+    parts.push(model);
+    if (model?.template !== undefined) ids.add(model.template);
+    for (const texture of Object.values(model?.slots ?? {}))
+      parts.push(lookUp(mod.textures, ownName(namespace, texture) ?? ''));
+  }
+  return parts;
+}
 
 /**
  * A block as the engine's nodes: states that are made alike share one, its byte telling the turn
@@ -34,8 +49,9 @@ const known = new WeakMap<ResolvedBlock, { mod: Mod; compiled: CompiledBlock }>(
  * @example compileBlock(mod, oven).nodes.map(({ name }) => name) // ['salt_oven', 'salt_oven_lit']
  */
 export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
+  const from = madeFrom(mod, block);
   const before = known.get(block);
-  if (before && before.mod.models === mod.models && before.mod.textures === mod.textures)
+  if (before?.from.length === from.length && before.from.every((one, i) => one === from[i]))
     return before.compiled;
   const { views, bodies } = viewsOf(mod, block);
   const { nodes, codes } = splitStates(views);
@@ -49,7 +65,8 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
       const body = bodies.get(made)!;
       const states = itemAt(statesOf, i);
       const most = Math.max(...states.map((state) => itemAt(codes, state).byte));
-      const byte = most === 0 || kind === 'plain' ? undefined : most < 24 ? 'facedir' : 'colorfacedir';
+      const byte =
+        most === 0 || kind === 'plain' ? undefined : most < 24 ? 'facedir' : 'colorfacedir';
       return {
         name: itemAt(names, i),
         kind,
@@ -59,7 +76,7 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
       };
     }),
   };
-  known.set(block, { mod, compiled });
+  known.set(block, { from, compiled });
   return compiled;
 }
 

@@ -1,7 +1,7 @@
 import { itemAt } from '../../../lists/index.ts';
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
 import { identityOrientation } from '../../../space/index.ts';
-import { turns } from '../turns.ts';
+import { turns } from '../format/turns.ts';
 import { bodyKey, bodyOf, quickKey, turnedBody, type Body } from './body.ts';
 import type { StateView } from './split.ts';
 

@@ -32,4 +32,4 @@ export const inWords = (answer: unknown): string =>
     ? 'nothing'
     : typeof answer === 'object'
       ? JSON.stringify(answer)
-      : String(answer as string | number | boolean);
+      : `${answer as string | number | boolean}`;

@@ -5,6 +5,7 @@ import { reportsOf } from '../../file-rule.ts';
 import type { Difference, Engine, Trial } from '../../kit.ts';
 import { engineRules } from '../rules/index.ts';
 import { checksOf, differences, questionsText } from './index.ts';
+import { meshDifferences } from './meshes.ts';
 import { probeLua } from './probe.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -52,8 +53,8 @@ export function worldFiles(mod: Mod, built: Files): Files {
   return files;
 }
 
-function lay(mod: Mod, built: Files): Trial {
-  const checks = checksOf(mod);
+function lay(mod: Mod, built: Files, { diggings }: { diggings?: number } = {}): Trial {
+  const checks = checksOf(mod, diggings);
   const files = worldFiles(mod, built);
   const wall = encodePicture(basePicture('#8d8d86', mod.header.texels, 1));
   files.set('engine.conf', settings());
@@ -85,7 +86,11 @@ function lay(mod: Mod, built: Files): Trial {
     },
     complaint: (output) => complaintIn(output),
     portTaken: (output) => /address already in use|bind.*fail|fail.*bind/i.test(output),
-    judge: (answers) => [...damages(built), ...differences(checks, answers)],
+    judge: (answers) => [
+      ...damages(built),
+      ...meshDifferences(mod, built),
+      ...differences(checks, answers),
+    ],
   };
 }
 

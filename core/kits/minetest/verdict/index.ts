@@ -15,8 +15,11 @@ import { rays } from './rays.ts';
 
 export type { Check } from './check.ts';
 
-/** Everything that the engine is asked about a mod, in the order in which it is asked. */
-export const checksOf = (mod: Mod): Check[] => [
+/**
+ * Everything that the engine is asked about a mod, in the order in which it is asked; drops are
+ * counted over so many diggings.
+ */
+export const checksOf = (mod: Mod, diggings?: number): Check[] => [
   ...nodeChecks(mod),
   ...itemChecks(mod),
   ...stateChecks(mod),
@@ -26,7 +29,7 @@ export const checksOf = (mod: Mod): Check[] => [
   ...placingChecks(mod),
   ...diggingChecks(mod),
   ...recipeChecks(mod),
-  ...dropChecks(mod),
+  ...dropChecks(mod, diggings),
 ];
 
 /** The seed of the engine's chance: the same mod gets the same answers. */

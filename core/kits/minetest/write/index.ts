@@ -14,7 +14,7 @@ import {
 import { basePicture, encodePicture, marker } from '../../../textures/index.ts';
 import { toolName } from '../../../traits/index.ts';
 import type { BlobOf } from '../../kit.ts';
-import { marks } from '../marks.ts';
+import { marks } from '../format/marks.ts';
 import { runtimeLua } from '../runtime/runtime.ts';
 import { compileBlock, type CompiledBlock } from '../states/compile.ts';
 import { capabilities, ladderTools, toolGroup, Ways } from './digging.ts';
@@ -30,8 +30,7 @@ import { fileOfTexture, missingPicture, pictureFor } from './tiles.ts';
 import { localeFiles, sourceText } from './words.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
-const asData = (words: string, value: LuaValue): string =>
-  `-- ${words}\nreturn ${lua(value)}\n`;
+const asData = (words: string, value: LuaValue): string => `-- ${words}\nreturn ${lua(value)}\n`;
 
 /** Everything that the parts of a build share. */
 interface Parts {
@@ -82,8 +81,8 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
 
 /** A definition with its name as the translator takes it. */
 function withSourceText(definition: LuaValue): LuaValue {
-  const { description, ...rest } = definition as { description: string };
-  return { description: sourceText(description), ...(rest as Record<string, LuaValue>) };
+  const { description, ...rest } = definition as { description: string; [key: string]: LuaValue };
+  return { description: sourceText(description), ...rest };
 }
 
 /** The items of a mod for the engine: those that are declared, and tools of the ladder. */
@@ -118,7 +117,7 @@ function itemTable({ mod, ways, groups }: Parts): LuaValue {
           },
         ] as const,
     );
-  return Object.fromEntries([...declared, ...others]);
+  return Object.fromEntries<LuaValue>([...declared, ...others]);
 }
 
 const toolPicture = (namespace: string): string => `${fileName(namespace, 'tool')}.png`;
@@ -208,10 +207,16 @@ export function writeEngineMod(
   text('mod.conf', modConf(mod));
   text('init.lua', initLua(namespace));
   text('runtime.lua', runtimeLua);
-  text('mod.lua', asData('The hand, the tools, loot tables and old names.', modTable(parts, blocks)));
-  text('blocks.lua', asData('Blocks: their states, and the nodes that keep them.', [
-    ...blocks.map((compiled) => blockTable(parts, compiled)),
-  ]));
+  text(
+    'mod.lua',
+    asData('The hand, the tools, loot tables and old names.', modTable(parts, blocks)),
+  );
+  text(
+    'blocks.lua',
+    asData('Blocks: their states, and the nodes that keep them.', [
+      ...blocks.map((compiled) => blockTable(parts, compiled)),
+    ]),
+  );
   text('items.lua', asData('Items and tools.', itemTable(parts)));
   text('recipes.lua', asData('Recipes.', recipesForEngine(mod)));
   for (const compiled of blocks)
@@ -230,10 +235,7 @@ function pictures(mod: Mod, blobOf: BlobOf): Map<string, Uint8Array> {
   for (const [name, texture] of Object.entries(mod.textures))
     found.set(`textures/${fileName(namespace, name)}.png`, pictureFor(texture, blobOf));
   found.set(`textures/${missingPicture(namespace)}`, encodePicture(marker));
-  found.set(
-    `textures/${toolPicture(namespace)}`,
-    encodePicture(basePicture('#8d8d86', texels, 1)),
-  );
+  found.set(`textures/${toolPicture(namespace)}`, encodePicture(basePicture('#8d8d86', texels, 1)));
   return found;
 }
 

@@ -14,5 +14,4 @@ export const groupName = (tag: string): string => plain(tag);
  * The file of a picture, a sound or a mesh, without its ending: names of all mods share one room,
  * so the namespace comes first.
  */
-export const fileName = (namespace: string, name: string): string =>
-  plain(`${namespace}_${name}`);
+export const fileName = (namespace: string, name: string): string => plain(`${namespace}_${name}`);

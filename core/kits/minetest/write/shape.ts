@@ -1,15 +1,8 @@
 import { itemAt } from '../../../lists/index.ts';
 import { pictureFrame } from '../../../models/index.ts';
-import {
-  cross,
-  directionStep,
-  sideStep,
-  sides,
-  vector,
-  type Vec3,
-} from '../../../space/index.ts';
+import { cross, directionStep, sideStep, sides, vector, type Vec3 } from '../../../space/index.ts';
 import { faceKey, type Body, type BodyBox, type BodyFace } from '../states/body.ts';
-import { tileOrder } from '../turns.ts';
+import { tileOrder } from '../format/turns.ts';
 
 /** The most materials of a mesh, and tiles of a node. */
 export const mostTiles = 6;
@@ -38,8 +31,9 @@ const wholeFaces = tileOrder.map((direction) => {
  */
 export function cubeFaces({ faces }: Body): BodyFace[] | undefined {
   if (faces.length !== tileOrder.length) return undefined;
-  const found = wholeFaces.flatMap(({ corners, uv }) =>
-    faces.find((face) => faceKey(face) === faceKey({ ...face, corners, uv })) ?? [],
+  const found = wholeFaces.flatMap(
+    ({ corners, uv }) =>
+      faces.find((face) => faceKey(face) === faceKey({ ...face, corners, uv })) ?? [],
   );
   return found.length === tileOrder.length ? found : undefined;
 }

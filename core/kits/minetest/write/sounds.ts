@@ -4,7 +4,13 @@ import type { LuaValue } from './lua.ts';
 import { fileName } from './names.ts';
 
 /** Which event of the engine plays which of ours. */
-const events = { place: 'place', step: 'footstep', dig: 'dig', break: 'dug', land: 'fall' } as const;
+const events = {
+  place: 'place',
+  step: 'footstep',
+  dig: 'dig',
+  break: 'dug',
+  land: 'fall',
+} as const;
 type Event = keyof typeof events;
 
 /** The engine chooses evenly among so many files of one name. */

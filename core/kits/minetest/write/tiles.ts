@@ -9,7 +9,8 @@ import type { LuaValue } from './lua.ts';
 import { fileName } from './names.ts';
 
 /** The picture of what leads nowhere, as a file beside the mod's own. */
-export const missingPicture = (namespace: string): string => `${fileName(namespace, 'missing')}.png`;
+export const missingPicture = (namespace: string): string =>
+  `${fileName(namespace, 'missing')}.png`;
 
 const textureNamed = (mod: Mod, id: string | undefined): [string, Texture] | undefined => {
   const name = id === undefined ? undefined : ownName(mod.header.namespace, id);
@@ -40,11 +41,18 @@ export function tileOf(
 
 /** A tint as the engine's colour. */
 function colourOf(tint: string): string {
-  const parts = tintColour(tint as Parameters<typeof tintColour>[0]);
-  return `#${parts.map((part) => Math.round(part * 255).toString(16).padStart(2, '0')).join('')}`;
+  const parts = tintColour(tint);
+  return `#${parts
+    .map((part) =>
+      Math.round(part * 255)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 }
 
-const isMoving = (texture: Texture): boolean => !!texture.strip && Math.floor(frameCount(texture)) > 1;
+const isMoving = (texture: Texture): boolean =>
+  !!texture.strip && Math.floor(frameCount(texture)) > 1;
 
 function framesOf({ header }: Mod, texture: Texture): LuaValue {
   const { strip } = texture;

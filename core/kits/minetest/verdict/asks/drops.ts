@@ -35,7 +35,10 @@ function waysFor(mod: Mod, { block }: TriedBlock): Way[] {
     ),
   ];
   if (!asked.some(({ when }) => when.careful !== undefined)) return plain;
-  return [...plain, ...plain.map((way) => ({ ...way, item: carefulItem(way.tool), careful: true }))];
+  return [
+    ...plain,
+    ...plain.map((way) => ({ ...way, item: carefulItem(way.tool), careful: true })),
+  ];
 }
 
 /** An item of the probe with which one digs carefully. */
@@ -79,7 +82,9 @@ export function dropChecks(mod: Mod, times = diggings): Check[] {
   return triedBlocks(mod).flatMap((tried) => {
     const { block } = tried;
     const source = lootSource(mod, block);
-    const keeps = [...new Set(block.draws.flatMap(({ lots }) => lots.flatMap((lot) => lot.keeps ?? [])))];
+    const keeps = [
+      ...new Set(block.draws.flatMap(({ lots }) => lots.flatMap((lot) => lot.keeps ?? []))),
+    ];
     if (block.traits.hardness === 'unbreakable') return [];
     return statesFor(tried).flatMap((state) =>
       waysFor(mod, tried).flatMap(({ item, tool, careful }): Check[] => {

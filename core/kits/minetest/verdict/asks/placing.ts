@@ -1,6 +1,12 @@
 import { itemAt } from '../../../../lists/index.ts';
 import type { Mod } from '../../../../mod/index.ts';
-import { clickedOn, describeSituation, placedState, usualSituation, type Situation } from '../../../../placing/index.ts';
+import {
+  clickedOn,
+  describeSituation,
+  placedState,
+  usualSituation,
+  type Situation,
+} from '../../../../placing/index.ts';
 import { directions, headings, opposite, type Direction } from '../../../../space/index.ts';
 import { engineName } from '../../write/names.ts';
 import { inWords, type Check } from '../check.ts';
@@ -13,9 +19,10 @@ const signal = 'obrank_probe:signal';
 /** Six sides from four headings; on upright sides both halves. */
 const sidesAndHeadings: readonly Situation[] = directions.flatMap((clicked) =>
   headings.flatMap((looks) =>
-    (clicked === 'up' || clicked === 'down' ? (['lower'] as const) : (['lower', 'upper'] as const)).map(
-      (half): Situation => ({ ...clickedOn(usualSituation, clicked), looks, half }),
-    ),
+    (clicked === 'up' || clicked === 'down'
+      ? (['lower'] as const)
+      : (['lower', 'upper'] as const)
+    ).map((half): Situation => ({ ...clickedOn(usualSituation, clicked), looks, half })),
   ),
 );
 

@@ -1,7 +1,7 @@
 import { itemAt } from '../../../../lists/index.ts';
 import type { Mod } from '../../../../mod/index.ts';
 import { turnedBox } from '../../states/body.ts';
-import { turnedQuarter, turns } from '../../turns.ts';
+import { turnedQuarter, turns } from '../../format/turns.ts';
 import { inWords, type Check } from '../check.ts';
 import { meets, rays } from '../rays.ts';
 import { stateWords, triedBlocks, type TriedBlock } from '../tried.ts';
@@ -71,7 +71,9 @@ export function outlineChecks(mod: Mod): Check[] {
             return !(Math.abs((found[i] ?? NaN) - itemAt(far, i)) <= tolerance);
           });
           if (apart < 0) return undefined;
-          const from = itemAt(rays, apart).slice(0, 3).map((n) => n.toFixed(2));
+          const from = itemAt(rays, apart)
+            .slice(0, 3)
+            .map((n) => n.toFixed(2));
           return {
             ours: `met after ${itemAt(far, apart).toFixed(3)} from ${from.join(' ')}`,
             engine: inWords(found.length ? found[apart] : answer),

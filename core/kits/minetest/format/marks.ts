@@ -1,4 +1,4 @@
-import type { Files } from '../../bytes/index.ts';
+import type { Files } from '../../../bytes/index.ts';
 
 /** The file with the digests of all others, as `sha256sum` writes and checks them. */
 export const marks = 'obrank.sha256';

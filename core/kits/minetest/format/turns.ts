@@ -4,7 +4,7 @@ import {
   orientations,
   type Direction,
   type Orientation,
-} from '../../space/index.ts';
+} from '../../../space/index.ts';
 
 /** A quarter turn about the vertical, as the engine's numbers count: what faced south faces west. */
 const quarter: Orientation = { front: 'west', top: 'up' };
@@ -47,11 +47,11 @@ export const turnedQuarter = (turn: number): number =>
  * The engine's numbers grow to the north where ours grow to the south: a point or a step of one as
  * one of the other.
  */
-export const inEngine = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [
-  x,
-  y,
-  -z + 0,
-];
+export const inEngine = ([x, y, z]: readonly [number, number, number]): [
+  number,
+  number,
+  number,
+] => [x, y, -z + 0];
 
 /** The directions as the engine names the six tiles of a node, in its order. */
 export const tileOrder: readonly Direction[] = ['up', 'down', 'east', 'west', 'north', 'south'];

@@ -1,0 +1,68 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { sampleMod } from '../../../inspect/sample.ts';
+import { anyBlock, randomMod } from '../../../inspect/testing/random-blocks.ts';
+import { resolveBlock, resolveBlocks, type Mod } from '../../../mod/index.ts';
+import { identityOrientation } from '../../../space/index.ts';
+import { turns } from '../format/turns.ts';
+import { bodyKey, bodyOf, quickKey, turnedBody } from './body.ts';
+import { compileBlock } from './compile.ts';
+
+const { models } = randomMod(1, 1);
+const modWith = (block: Mod['blocks'][string]): Mod => ({
+  ...sampleMod(),
+  models,
+  blocks: { tried: block },
+});
+
+test('every state is where its node and byte say, and no two are in one place', () =>
+  fc.assert(
+    fc.property(anyBlock, (declared) => {
+      const mod = modWith(declared);
+      const block = resolveBlock(mod, 'tried', declared);
+      const { nodes, codes } = compileBlock(mod, block);
+      const places = codes.map(({ node, byte }) => `${node} ${byte}`);
+      expect(new Set(places).size).toBe(block.space.size);
+      codes.forEach(({ node, byte }, state) => {
+        const { body, kind } = nodes[node]!;
+        const turn = kind === 'turned' ? turns[byte % 32]! : identityOrientation;
+        expect(bodyKey(turnedBody(body, turn))).toBe(bodyKey(bodyOf(mod, block, state)));
+        expect(byte).toBeLessThan(256);
+      });
+      // Names are the engine's letters, each once, and the default state has the block's own.
+      const names = nodes.map(({ name }) => name);
+      expect(new Set(names).size).toBe(names.length);
+      for (const name of names) expect(name).toMatch(/^tried(_\w+)?$/);
+      expect(names[codes[block.space.defaultState]!.node]).toBe('tried');
+      // A byte that the engine reads as a turn is one.
+      for (const { byte, states } of nodes)
+        if (byte === 'facedir')
+          for (const state of states) expect(codes[state]!.byte).toBeLessThan(24);
+    }),
+    { numRuns: 60 },
+  ));
+
+test('bodies that look alike share their quick number, however they came to be turned', () =>
+  fc.assert(
+    fc.property(anyBlock, fc.constantFrom(...turns), (declared, orientation) => {
+      const mod = modWith(declared);
+      const body = bodyOf(mod, resolveBlock(mod, 'tried', declared), 0);
+      const turned = turnedBody(body, orientation);
+      expect(quickKey(body, orientation)).toBe(quickKey(turned, identityOrientation));
+      expect(bodyKey(turnedBody(body, identityOrientation))).toBe(bodyKey(body));
+    }),
+    { numRuns: 60 },
+  ));
+
+test('what is only turned shares a node; what glows is another one; hidden values are in the byte', () => {
+  const mod = sampleMod();
+  const lamp = resolveBlocks(mod).find(({ name }) => name === 'lamp')!;
+  const { nodes, codes } = compileBlock(mod, lamp);
+  // The post of the lamp looks the same from all four sides but for its light.
+  expect(nodes.map(({ name }) => name).sort()).toEqual(['lamp', 'lamp_lit']);
+  expect(codes).toHaveLength(8);
+  expect(compileBlock(mod, lamp)).toBe(compileBlock(mod, lamp));
+  // Another model makes other nodes; a block that it does not concern keeps its own.
+  const other: Mod = { ...mod, models: { ...mod.models, lamp: mod.models['bank']! } };
+  expect(compileBlock(other, lamp)).not.toBe(compileBlock(mod, lamp));
+});
