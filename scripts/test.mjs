@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then type check, lint, unit tests and the browser. Stops at the first that fails.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { ready, run, stop } from './ready.mjs';
 
 const browsers = [
@@ -40,10 +40,20 @@ function browser() {
 const witnesses = [
   { command: 'msgfmt', package: 'gettext' },
   { command: 'python3', package: 'python3' },
+  ...engines(),
 ];
+
+/** The engines that kits write for, each with its package, as its kit says. */
+function engines() {
+  return readdirSync('core/kits').flatMap((kit) => {
+    const file = `core/kits/${kit}/debian.json`;
+    return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : [];
+  });
+}
+
 function callWitnesses() {
   const missing = witnesses
-    .filter(({ command }) => !works(command, '--version'))
+    .filter(({ command, asks = '--version' }) => !works(command, asks))
     .map((witness) => witness.package);
   if (missing.length && !installed(missing))
     stop(
@@ -54,7 +64,7 @@ function callWitnesses() {
 const only = process.argv[2];
 await ready();
 const chromium = only && only !== 'e2e' ? undefined : browser();
-if (!only || only === 'unit') callWitnesses();
+if (!only || only === 'unit' || only === 'e2e') callWitnesses();
 const node = process.execPath;
 const steps = [
   ['types', node, ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.json']],

@@ -25,6 +25,12 @@ local function contains(list, wanted)
 	return false
 end
 
+-- How much an item or a node is of a group; 0 for none, and for what nobody registered.
+local function rating_of(name, group)
+	local definition = minetest.registered_items[name]
+	return definition and definition.groups and definition.groups[group] or 0
+end
+
 -- States ----------------------------------------------------------------------------------------
 
 -- By the name of a node: its block, and the state that each of its bytes stands for.
@@ -106,7 +112,7 @@ local function neighbours_of(pos, block)
 		else
 			found[direction] = "open"
 		end
-		if minetest.get_item_group(node.name, "signal") > 0 then signal = true end
+		if rating_of(node.name, "signal") > 0 then signal = true end
 	end
 	return found, signal
 end
@@ -387,7 +393,7 @@ end
 -- What an item digs as: its groups say so, in this mod and in others.
 local function tool_of(mod, toolname)
 	for _, kind in ipairs(mod.kinds) do
-		local rating = minetest.get_item_group(toolname or "", mod.name .. "_tool_" .. kind)
+		local rating = rating_of(toolname or "", mod.name .. "_tool_" .. kind)
 		if rating > 0 then return kind, rating - 1 end
 	end
 	return nil, nil
@@ -400,7 +406,7 @@ local function dug(mod, node, toolname)
 	if block.gated and not is_right then return {} end
 	return drops_of(mod, block, {
 		kind = kind, grade = grade, values = values, blast = false,
-		careful = toolname ~= nil and minetest.get_item_group(toolname, "careful") > 0,
+		careful = rating_of(toolname or "", "careful") > 0,
 	})
 end
 
