@@ -17,4 +17,4 @@ export {
 export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';
-export { askEngine, type AskOptions, type Verdict } from './engine/ask.ts';
+export { askEngine, type AskOptions } from './engine/ask.ts';

@@ -31,17 +31,19 @@ export async function tryMod(folder: string, { engine: isEngine }: TryOptions): 
   const { mod, blobs } = readModFolder(tree.files);
   const built = engineKit.write(mod, (sha256) => blobs.get(sha256)!);
   const stop = new AbortController();
-  const onSignal = () => stop.abort(new DiskProblem('Stopped. Nothing was left behind.'));
+  const onSignal = () => stop.abort();
   process.once('SIGINT', onSignal);
   process.once('SIGTERM', onSignal);
   try {
-    const { checks, differences } = await askEngine(
-      engineKit.engine,
-      engineKit.engine.lay(mod, built),
-      { onProgress: progressTo(process.stderr), signal: stop.signal },
-    );
+    const { engine } = engineKit;
+    const laid = engine.lay(mod, built);
+    const heard = await askEngine(engine, laid, {
+      onProgress: progressTo(process.stderr),
+      signal: stop.signal,
+    });
+    const differences = engine.judge(mod, built, heard);
     for (const difference of differences) console.log(inWords(difference));
-    console.log(`${count(checks, 'check')}, ${count(differences.length, 'difference')}`);
+    console.log(`${count(laid.checks, 'check')}, ${count(differences.length, 'difference')}`);
     return differences.length ? 1 : 0;
   } finally {
     process.removeListener('SIGINT', onSignal);

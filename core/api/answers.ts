@@ -100,6 +100,35 @@ export const ComparedFile = z
   });
 export type ComparedFile = z.output<typeof ComparedFile>;
 
+/** So many differences are told at most. */
+export const mostDifferences = 1000;
+const Difference = z.strictObject({
+  about: z.string(),
+  sort: z.string().optional().meta({ description: 'Which of the sorts of questions it answers.' }),
+  of: z
+    .strictObject({ kind: z.enum(['block', 'item', 'recipe']), name: z.string() })
+    .optional()
+    .meta({ description: 'The block, item or recipe that it is about.' }),
+  facet: z.string().optional().meta({ description: 'The part of the editor where it is mended.' }),
+  ours: z.string().meta({ description: 'What was predicted.' }),
+  engine: z.string().meta({ description: 'What the engine says.' }),
+});
+export const Verdict = z
+  .strictObject({
+    engine: z.string(),
+    revision,
+    checks: z.number().int().min(0),
+    asked: z.array(z.strictObject({ sort: z.string(), checks: z.number().int().min(1) })),
+    many: z.number().int().min(0).meta({ description: 'How many differences there are.' }),
+    differences: z.array(Difference).max(mostDifferences),
+    near: z
+      .array(z.strictObject({ block: z.string(), facet: z.string(), words: z.string() }))
+      .max(mostDifferences)
+      .meta({ description: 'Where the engine can only come near to what is declared.' }),
+  })
+  .meta({ description: 'What a real engine says of the mod, beside what was predicted.' });
+export type Verdict = z.output<typeof Verdict>;
+
 export const Job = z
   .strictObject({
     id: z.string(),
@@ -108,7 +137,7 @@ export const Job = z
     total: z.number().meta({ description: '0 while it is not known.' }),
     problem: z.string().optional().meta({ description: 'Why it failed.' }),
     result: z
-      .union([Plan, ComparedFile])
+      .union([Plan, ComparedFile, Verdict])
       .optional()
       .meta({ description: 'What came of it. Only the last ten results are kept.' }),
   })

@@ -203,6 +203,14 @@ export const endpoints = {
     result: answers.Plan,
     problems: [...withBody, 404],
   },
+  startVerdict: {
+    method: 'POST',
+    path: '/api/mods/{mod}/verdicts',
+    summary: 'Ask a real engine what the mod means to it',
+    answer: started,
+    result: answers.Verdict,
+    problems: [...withBody, 404],
+  },
   getJob: {
     method: 'GET',
     path: '/api/jobs/{job}',

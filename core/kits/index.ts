@@ -14,7 +14,17 @@ export {
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
-export type { BlobOf, Difference, Engine, Kit, KitLimits, Shortfall, Trial } from './kit.ts';
+export type {
+  AskedHow,
+  BlobOf,
+  Difference,
+  Engine,
+  Heard,
+  Kit,
+  KitLimits,
+  Laid,
+  Shortfall,
+} from './kit.ts';
 
 const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
 const usual = blockPack;

@@ -36,6 +36,8 @@ export interface Shortfall {
 /** Where an engine says otherwise than was predicted: its words beside ours. */
 export interface Difference {
   about: string;
+  /** What sort of question it answers, as one of those of {@link Laid.asked}. */
+  sort?: string;
   /** The block, item or recipe that it is about. */
   of?: { kind: 'block' | 'item' | 'recipe'; name: string };
   /** The part of the editor where it is mended. */
@@ -45,25 +47,24 @@ export interface Difference {
 }
 
 /** A mod laid out for an engine to be asked about it. */
-export interface Trial {
+export interface Laid {
   /** Everything that the engine reads, by path in a folder of its own. */
   files: Files;
   /** How many things it is asked. */
   checks: number;
-  /** The program's arguments, for that folder and a free port on this machine alone. */
-  args: (folder: string, port: number) => string[];
-  /** What the program finds in its environment. */
-  env: (folder: string) => Record<string, string>;
-  /** The file in the folder that it writes once it has answered everything. */
-  answers: string;
-  /** How many it has answered, from a line that it prints; undefined for any other line. */
-  progress: (line: string) => number | undefined;
-  /** What it complains of, from all that it printed; undefined where nothing is amiss. */
-  complaint: (output: string) => string | undefined;
-  /** Whether it says that another program has its port, from all that it printed. */
-  portTaken: (output: string) => boolean;
-  /** Where it says otherwise, from what it wrote. Throws a TypeError for what is no answer. */
-  judge: (answers: unknown) => Difference[];
+  /** The same by what they are about, in words: `Placings` 433. */
+  asked: ReadonlyMap<string, number>;
+}
+
+/** What an engine wrote and complained of; undefined where it did not. */
+export interface Heard {
+  answers?: unknown;
+  complaint?: string;
+}
+
+/** Drops are counted over so many diggings; 10,000 where nothing is said. */
+export interface AskedHow {
+  diggings?: number;
 }
 
 /** An engine that runs on this machine, and can be asked what a build means to it. */
@@ -76,11 +77,22 @@ export interface Engine {
   get: string;
   /** What its program prints of itself with `--version`, so that another one is told apart. */
   knows: RegExp;
-  /**
-   * Lays out a mod, and the files that were built from it, to be asked about. Drops are counted over
-   * so many diggings, 10,000 where nothing is said.
-   */
-  lay: (mod: Mod, built: Files, options?: { diggings?: number }) => Trial;
+  /** Lays out a mod, and the files that were built from it, to be asked about. */
+  lay: (mod: Mod, built: Files, how?: AskedHow) => Laid;
+  /** The program's arguments, for the folder where that lies and a free port of this machine. */
+  args: (folder: string, port: number) => string[];
+  /** What the program finds in its environment. */
+  env: (folder: string) => Record<string, string>;
+  /** The file in the folder that it writes once it has answered everything. */
+  answers: string;
+  /** How many it has answered, from a line that it prints; undefined for any other line. */
+  progress: (line: string) => number | undefined;
+  /** What it complains of, from all that it printed; undefined where nothing is amiss. */
+  complaint: (output: string) => string | undefined;
+  /** Whether it says that another program has its port, from all that it printed. */
+  portTaken: (output: string) => boolean;
+  /** Where it says otherwise than predicted, for a mod that was laid out so. */
+  judge: (mod: Mod, built: Files, heard: Heard, how?: AskedHow) => Difference[];
 }
 
 /**

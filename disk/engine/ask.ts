@@ -1,17 +1,12 @@
+import { rmSync } from 'node:fs';
 import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Difference, Engine, Trial } from '../../core/kits/index.ts';
+import type { Engine, Heard, Laid } from '../../core/kits/index.ts';
 import { DiskProblem, inWords } from '../problem.ts';
 import { freePort } from './port.ts';
 import { engineProgram } from './program.ts';
 import { runProgram, type Ran } from './run.ts';
-
-/** What came of asking an engine. */
-export interface Verdict {
-  checks: number;
-  differences: Difference[];
-}
 
 export interface AskOptions {
   /** Told of what is answered so far. */
@@ -31,32 +26,36 @@ const longestAnswers = 256 * 2 ** 20;
 const ports = 3;
 
 /**
- * Asks the engine about a mod that was laid out for it, in a folder of its own that is gone
- * afterwards. Throws a {@link DiskProblem} where the engine cannot be asked: it is not there, is
- * another program, hangs, or ends by itself without a word.
+ * Has the engine answer what was laid out for it, in a folder of its own that is gone afterwards.
+ * Throws a {@link DiskProblem} where the engine cannot be asked: it is not there, is another
+ * program, hangs, or ends by itself without a word.
  *
- * @example (await askEngine(kit.engine, kit.engine.lay(mod, files))).differences // []
+ * @example
+ * const heard = await askEngine(engine, engine.lay(mod, files));
+ * engine.judge(mod, files, heard) // []
  */
 export async function askEngine(
   engine: Engine,
-  trial: Trial,
+  laid: Laid,
   options: AskOptions = {},
-): Promise<Verdict> {
+): Promise<Heard> {
   const program = await engineProgram(engine, options.env);
   const folder = await mkdtemp(path.join(tmpdir(), 'obrank-engine-'));
+  const onExit = () => rmSync(folder, { recursive: true, force: true });
+  process.once('exit', onExit);
   try {
-    await layOut(folder, trial);
-    options.onProgress?.(0, trial.checks);
-    const ran = await runOnFreePort(program, folder, trial, options);
-    options.signal?.throwIfAborted();
-    return { checks: trial.checks, differences: await judged(folder, trial, ran) };
+    await layOut(folder, laid);
+    options.onProgress?.(0, laid.checks);
+    const ran = await runOnFreePort({ engine, program, folder, laid }, options);
+    return await heardFrom(engine, folder, ran);
   } finally {
+    process.removeListener('exit', onExit);
     await rm(folder, { recursive: true, force: true, maxRetries: 3 });
   }
 }
 
 /** Writes everything that the engine reads. */
-export async function layOut(folder: string, { files }: Pick<Trial, 'files'>): Promise<void> {
+export async function layOut(folder: string, { files }: Pick<Laid, 'files'>): Promise<void> {
   try {
     for (const [name, bytes] of files) {
       const file = path.join(folder, name);
@@ -68,53 +67,48 @@ export async function layOut(folder: string, { files }: Pick<Trial, 'files'>): P
   }
 }
 
+interface Running {
+  engine: Engine;
+  program: string;
+  folder: string;
+  laid: Laid;
+}
+
 async function runOnFreePort(
-  program: string,
-  folder: string,
-  trial: Trial,
+  { engine, program, folder, laid }: Running,
   { onProgress, signal, env = process.env, patience = usualPatience }: AskOptions,
 ): Promise<Ran> {
-  let ran: Ran | undefined;
   for (let n = 0; n < ports; n += 1) {
-    ran = await runProgram(program, trial.args(folder, await freePort()), {
-      env: { ...env, ...trial.env(folder) },
+    const ran = await runProgram(program, engine.args(folder, await freePort()), {
+      env: { ...env, ...engine.env(folder) },
       cwd: folder,
       patience,
       signal,
       onLine: (line) => {
-        const done = trial.progress(line);
-        if (done !== undefined) onProgress?.(done, trial.checks);
+        const done = engine.progress(line);
+        if (done !== undefined) onProgress?.(done, laid.checks);
       },
     });
-    if (!trial.portTaken(ran.output)) return ran;
+    if (!engine.portTaken(ran.output)) return ran;
   }
   throw new DiskProblem(
     'The engine found its port taken by another program each time. Try again in a moment.',
   );
 }
 
-async function judged(folder: string, trial: Trial, ran: Ran): Promise<Difference[]> {
-  const complaint = trial.complaint(ran.output);
-  const answers = await answersIn(path.join(folder, trial.answers));
-  if (answers === undefined) {
-    if (complaint !== undefined)
-      return [{ about: 'Loading the mod', ours: 'loads', engine: complaint }];
+async function heardFrom(engine: Engine, folder: string, ran: Ran): Promise<Heard> {
+  const complaint = engine.complaint(ran.output);
+  const answers = await answersIn(path.join(folder, engine.answers));
+  if (answers === undefined && complaint === undefined)
     throw new DiskProblem(
       ran.signal !== null
         ? `The engine crashed (${ran.signal}) before it had answered.`
         : `The engine ended by itself (exit ${ran.code}) before it had answered.`,
     );
-  }
-  const logged: Difference[] =
-    complaint === undefined
-      ? []
-      : [{ about: 'What the engine logs while it loads', ours: 'no error', engine: complaint }];
-  try {
-    return [...logged, ...trial.judge(answers)];
-  } catch (error) {
-    if (error instanceof TypeError) throw new DiskProblem(error.message);
-    throw error;
-  }
+  return {
+    ...(answers !== undefined && { answers }),
+    ...(complaint !== undefined && { complaint }),
+  };
 }
 
 /** What the engine wrote; undefined where it wrote nothing that can be read. */

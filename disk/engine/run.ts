@@ -23,15 +23,15 @@ const mostKept = 2 ** 18;
 
 /**
  * Runs a program in a group of its own until it ends; whatever it started ends with it. Throws a
- * {@link DiskProblem} where it cannot be started or says nothing for too long, and the reason of
- * the signal where that is given.
+ * {@link DiskProblem} where it cannot be started or says nothing for too long, and where it
+ * is cancelled.
  */
 export function runProgram(
   program: string,
   args: readonly string[],
   { env, cwd, patience, signal, onLine }: RunOptions,
 ): Promise<Ran> {
-  signal?.throwIfAborted();
+  if (signal?.aborted) return Promise.reject(cancelled());
   const child = spawn(program, args, {
     cwd,
     env: env,
@@ -40,8 +40,8 @@ export function runProgram(
   });
   return new Promise<Ran>((resolve, reject) => {
     let output = '';
-    let stopped: unknown;
-    const stop = (why: unknown) => {
+    let stopped: DiskProblem | undefined;
+    const stop = (why: DiskProblem) => {
       stopped ??= why;
       killGroup(child.pid);
     };
@@ -56,7 +56,7 @@ export function runProgram(
       output = `${output}${line}\n`.slice(-mostKept);
       onLine(line);
     };
-    const onAbort = () => stop(signal?.reason);
+    const onAbort = () => stop(cancelled());
     signal?.addEventListener('abort', onAbort);
     const onExit = () => killGroup(child.pid);
     process.once('exit', onExit);
@@ -69,19 +69,18 @@ export function runProgram(
     createInterface({ input: child.stderr }).on('line', hear);
     child.once('error', (error) => {
       done();
-      reject(asError(inWords(error, program)));
+      reject(inWords(error, program) as Error);
     });
     child.once('close', (code, ended) => {
       done();
       killGroup(child.pid);
-      if (stopped !== undefined) reject(asError(stopped));
+      if (stopped) reject(stopped);
       else resolve({ code, signal: ended, output });
     });
   });
 }
 
-const asError = (reason: unknown): Error =>
-  reason instanceof Error ? reason : new Error(String(reason));
+const cancelled = (): DiskProblem => new DiskProblem('It was cancelled.');
 
 /** Ends a program with everything that it started; one that has ended already is left alone. */
 function killGroup(pid: number | undefined): void {

@@ -1,7 +1,15 @@
 import { Router, type Response } from 'express';
-import { addressOf, endpoints, type Job } from '../../core/api/index.ts';
-import { kitNamed } from '../../core/kits/index.ts';
-import type { Builders, Watching } from '../builds/index.ts';
+import {
+  addressOf,
+  endpoints,
+  mostDifferences,
+  type Job,
+  type Verdict,
+} from '../../core/api/index.ts';
+import { engineKit, kitNamed } from '../../core/kits/index.ts';
+import type { Mod } from '../../core/mod/index.ts';
+import { askEngine } from '../../disk/index.ts';
+import type { Builder, Builders, Watching } from '../builds/index.ts';
 import type { Task, TaskResults } from '../builds/protocol.ts';
 import type { Jobs } from '../jobs.ts';
 import type { Store } from '../store/store.ts';
@@ -39,6 +47,11 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     });
   });
 
+  serveJson(routes, endpoints.startVerdict, async ({ params }) => {
+    const { mod, revision } = await store.mod(params.mod);
+    return start((watching) => verdictOn(builders.of(params.mod), mod, { revision, ...watching }));
+  });
+
   const archive = async <Kind extends 'pack zip' | 'folder zip'>(
     name: string,
     kind: Kind,
@@ -72,4 +85,30 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
 
   serveJson(routes, endpoints.cancelJob, ({ params }) => ({ body: jobs.cancel(params.job) }));
   return routes;
+}
+
+/**
+ * Lays a mod out for the engine in its thread, has the engine answer, and judges that in the thread
+ * again.
+ */
+async function verdictOn(
+  builder: Builder,
+  mod: Mod,
+  { revision, onProgress, signal }: Watching & { revision: number },
+): Promise<Verdict> {
+  const { engine } = engineKit;
+  const quiet = { signal, onProgress: () => undefined };
+  const laid = await builder.run<'lay out'>(mod, { do: 'lay out' }, quiet);
+  const heard = await askEngine(engine, laid, { onProgress, signal });
+  const judged = await builder.run<'judge'>(mod, { do: 'judge', heard }, quiet);
+  const { differences, near } = judged;
+  return {
+    engine: engine.title,
+    revision,
+    checks: laid.checks,
+    asked: [...laid.asked].map(([sort, checks]) => ({ sort, checks })),
+    many: differences.length,
+    differences: differences.slice(0, mostDifferences),
+    near,
+  };
 }

@@ -5,7 +5,7 @@
 import type { Store } from '../store/store.ts';
 import { Builder } from './builder.ts';
 
-export { builderProgram, type Watching } from './builder.ts';
+export { builderProgram, type Builder, type Watching } from './builder.ts';
 
 /** So many mods keep a thread at once; the one that was asked longest ago gives way. */
 const maxBuilders = 4;

@@ -1,4 +1,5 @@
-import type { ComparedFile, Plan } from '../../core/api/index.ts';
+import type { ComparedFile, Plan, Verdict } from '../../core/api/index.ts';
+import type { Difference, Heard, Laid } from '../../core/kits/index.ts';
 import type { EntryKind, Mod } from '../../core/mod/index.ts';
 
 /** One entry of the mod that the builder does not have yet; without a document it is gone. */
@@ -13,6 +14,8 @@ export type Task =
   | { do: 'plan'; target: string }
   | { do: 'compare'; target: string; path: string }
   | { do: 'build'; target: string; agreed?: string }
+  | { do: 'lay out' }
+  | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }
   | { do: 'folder zip' };
 
@@ -21,6 +24,8 @@ export interface TaskResults {
   plan: Plan;
   compare: ComparedFile;
   build: Plan;
+  'lay out': Laid;
+  judge: { differences: Difference[]; near: Verdict['near'] };
   'pack zip': Uint8Array;
   'folder zip': Uint8Array;
 }

@@ -3,11 +3,11 @@
  * asks, and plans, writes and packs it.
  */
 import { parentPort, workerData } from 'node:worker_threads';
-import type { ComparedFile } from '../../core/api/index.ts';
-import { writeZip } from '../../core/bytes/index.ts';
+import { mostDifferences, type ComparedFile, type Verdict } from '../../core/api/index.ts';
+import { writeZip, type Files } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
-import { kitNamed } from '../../core/kits/index.ts';
-import { emptyMod, type Mod } from '../../core/mod/index.ts';
+import { engineKit, kitNamed } from '../../core/kits/index.ts';
+import { emptyMod, resolveBlocks, type Mod } from '../../core/mod/index.ts';
 import {
   DiskProblem,
   planBuild,
@@ -16,7 +16,7 @@ import {
   writeBuild,
   type Built,
 } from '../../disk/index.ts';
-import type { FromBuilder, Task, ToBuilder } from './protocol.ts';
+import type { FromBuilder, Task, TaskResults, ToBuilder } from './protocol.ts';
 
 const port = parentPort;
 if (!port) throw new Error('This runs as a worker thread.');
@@ -30,6 +30,7 @@ const { stop: stopMaking } = workerData as { stop: Int32Array };
 let mod: Mod = emptyMod('unnamed', 'Unnamed');
 let pack: Built | undefined;
 let archive: Uint8Array | undefined;
+let forEngine: Files | undefined;
 const blobs = new Map<string, Uint8Array>();
 const going = new Map<number, AbortController>();
 const say = (message: FromBuilder, transfer: ArrayBuffer[] = []) =>
@@ -45,6 +46,7 @@ const blobOf = (sha256: string): Uint8Array => {
 function forget(): void {
   pack = undefined;
   archive = undefined;
+  forEngine = undefined;
 }
 
 /** The pack of the mod as it is, made once. */
@@ -58,6 +60,23 @@ function packFor(id: number): Built {
   pack = { files, kit };
   return pack;
 }
+
+/** The files for the engine that can be asked, made once. */
+function engineFiles(id: number): Files {
+  if (kitNamed(mod.header.kit).name === engineKit.name) return packFor(id).files;
+  return (forEngine ??= engineKit.write(mod, blobOf, (done, total) => {
+    if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
+    say({ say: 'progress', id, done, total });
+  }));
+}
+
+/** What the engine shows otherwise than declared, of every block. */
+const comesNear = (): Verdict['near'] =>
+  resolveBlocks(mod)
+    .flatMap((block) =>
+      (engineKit.shortfalls?.(mod, block) ?? []).map((one) => ({ block: block.name, ...one })),
+    )
+    .slice(0, mostDifferences);
 
 async function compare(
   { target: given, path }: Task & { do: 'compare' },
@@ -82,6 +101,13 @@ function run(id: number, task: Task, signal: AbortSignal): unknown {
       return compare(task, packFor(id));
     case 'build':
       return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
+    case 'lay out':
+      return engineKit.engine.lay(mod, engineFiles(id));
+    case 'judge':
+      return {
+        differences: engineKit.engine.judge(mod, engineFiles(id), task.heard),
+        near: comesNear(),
+      } satisfies TaskResults['judge'];
     case 'pack zip':
       return (archive ??= writeZip(packFor(id).files));
     case 'folder zip':

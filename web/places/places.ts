@@ -121,6 +121,7 @@ export const places: readonly Place[] = [
     path: 'build',
     title: 'Build',
     shownIn: 'bar',
+    within: ['engine'],
     load: () => import('./build/build.tsx').then((file) => file.Build),
   },
   ...dataPlaces,

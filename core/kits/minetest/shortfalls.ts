@@ -1,5 +1,5 @@
 import { itemAt } from '../../lists/index.ts';
-import { idOf, lookUp, ownName, type Mod, type ResolvedBlock } from '../../mod/index.ts';
+import { lookUp, ownName, type Mod, type ResolvedBlock } from '../../mod/index.ts';
 import { turningOf } from '../../placing/index.ts';
 import { count } from '../../words/index.ts';
 import type { Shortfall } from '../kit.ts';
@@ -104,8 +104,8 @@ function turningOfBlock(mod: Mod, block: ResolvedBlock): Shortfall[] {
     {
       facet: 'states',
       words:
-        `Turned as part of a structure the engine leaves ${idOf(mod.header.namespace, block.name)} ` +
-        `(${block.space.describe(apart)}) as it stands, since that is not told by its turn.`,
+        'Turned as part of a structure the engine leaves ' +
+        `${block.space.describe(apart)} as it is, since that is not kept as a turn.`,
     },
   ];
 }

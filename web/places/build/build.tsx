@@ -2,6 +2,7 @@ import { Button, Checkbox, Progress, Select, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import clsx from 'clsx';
 import { useRef, useState } from 'react';
+import { Link, useMatch } from 'react-router';
 import { mutate } from 'swr';
 import { kitNamed, kits } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
@@ -11,6 +12,7 @@ import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { FileTree } from './file-tree.tsx';
+import { Verdict } from './verdict.tsx';
 import { countFates, firstToShow, planInWords, usePlan, useTexts, type Going } from './plan.ts';
 import styles from './build.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
@@ -21,8 +23,28 @@ type Outcome =
   | { state: 'built'; plan: Plan }
   | { state: 'failed'; problem: string };
 
-/** What will change at the target, file by file; then building it, with progress. */
+/** Building the mod, and asking a real engine what it means. Each has an address of its own. */
 export function Build() {
+  const { name } = useSession();
+  const isEngine = useMatch('/m/:mod/build/engine') !== null;
+  return (
+    <div className={clsx('page', styles['build-place'])}>
+      <Head />
+      <nav aria-label="Parts of Build" className={styles['parts']}>
+        <Link to={`/m/${name}/build`} aria-current={isEngine ? undefined : 'page'}>
+          Files
+        </Link>
+        <Link to={`/m/${name}/build/engine`} aria-current={isEngine ? 'page' : undefined}>
+          Ask the engine
+        </Link>
+      </nav>
+      {isEngine ? <Verdict /> : <Files />}
+    </div>
+  );
+}
+
+/** What will change at the target, file by file; then building it, with progress. */
+function Files() {
   const session = useSession();
   const kit = kitNamed(useView().mod.header.kit);
   const [target, setTarget] = useLocalStorage({
@@ -49,8 +71,7 @@ export function Build() {
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
 
   return (
-    <div className={clsx('page', styles['build-place'])}>
-      <Head />
+    <>
       <div className={styles['target']}>
         <TextInput
           label={`Folder on this machine, or a file that ends in ${kit.ending}`}
@@ -95,7 +116,7 @@ export function Build() {
           </div>
         </>
       )}
-    </div>
+    </>
   );
 }
 

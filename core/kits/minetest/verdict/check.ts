@@ -15,10 +15,25 @@ export interface Check {
   /** The part of the editor where a difference is mended. */
   facet?: 'identity' | 'traits' | 'states' | 'looks' | 'loot' | 'tags' | 'names';
   /** What the probe is told: a table whose `kind` names one of its questions. */
-  ask: LuaValue;
+  ask: { readonly kind: AskKind; readonly [key: string]: LuaValue };
   /** What is different; undefined where the answer is as predicted. */
   judge: (answer: unknown) => Apart | undefined;
 }
+
+/** What each question of the probe is about, in words, in the order in which they are asked. */
+export const sorts = {
+  node: 'Nodes, as they are registered',
+  item: 'Names, groups and pictures of items',
+  state: 'States, each kept as a node and a byte',
+  light: 'Light beside a node and through it',
+  rays: 'Outlines, met by rays from six sides',
+  turned: 'States turned with a structure',
+  placed: 'Placings, from all sides and headings',
+  digging: 'Dig times, with every tool',
+  recipe: 'Recipes',
+  drops: 'Drops, counted over many diggings',
+} as const;
+export type AskKind = keyof typeof sorts;
 
 /** Where an answer is one value that must be the predicted one. */
 export const mustBe =
@@ -33,3 +48,17 @@ export const inWords = (answer: unknown): string =>
     : typeof answer === 'object'
       ? JSON.stringify(answer)
       : `${answer as string | number | boolean}`;
+
+/** A node with its byte, as the probe tells it, in words: `saltmarsh:salt_oven, byte 3`. */
+export const nodeInWords = (answer: unknown): string =>
+  Array.isArray(answer) && answer.length === 2
+    ? `${inWords(answer[0])}, byte ${inWords(answer[1])}`
+    : inWords(answer);
+
+/** Where the answer is a node with its byte. */
+export const mustBeNode =
+  (ours: readonly [name: string, byte: number]): Check['judge'] =>
+  (answer) =>
+    JSON.stringify(answer) === JSON.stringify(ours)
+      ? undefined
+      : { ours: nodeInWords(ours), engine: nodeInWords(answer) };

@@ -2,9 +2,9 @@ import type { Files } from '../../../bytes/index.ts';
 import type { Mod } from '../../../mod/index.ts';
 import { basePicture, encodePicture } from '../../../textures/index.ts';
 import { reportsOf } from '../../file-rule.ts';
-import type { Difference, Engine, Trial } from '../../kit.ts';
+import type { AskedHow, Difference, Engine, Heard, Laid } from '../../kit.ts';
 import { engineRules } from '../rules/index.ts';
-import { checksOf, differences, questionsText } from './index.ts';
+import { checksOf, countedBySort, differences, questionsText } from './index.ts';
 import { meshDifferences } from './meshes.ts';
 import { probeLua } from './probe.ts';
 
@@ -53,7 +53,7 @@ export function worldFiles(mod: Mod, built: Files): Files {
   return files;
 }
 
-function lay(mod: Mod, built: Files, { diggings }: { diggings?: number } = {}): Trial {
+function lay(mod: Mod, built: Files, { diggings }: AskedHow = {}): Laid {
   const checks = checksOf(mod, diggings);
   const files = worldFiles(mod, built);
   const wall = encodePicture(basePicture('#8d8d86', mod.header.texels, 1));
@@ -63,35 +63,25 @@ function lay(mod: Mod, built: Files, { diggings }: { diggings?: number } = {}): 
   files.set(`${probe}/init.lua`, bytesOf(probeLua));
   files.set(`${probe}/questions.lua`, bytesOf(questionsText(mod, checks)));
   files.set(`${probe}/textures/obrank_probe_wall.png`, wall);
-  return {
-    files,
-    checks: checks.length,
-    args: (folder, port) => [
-      '--world',
-      `${folder}/${world}`,
-      '--config',
-      `${folder}/engine.conf`,
-      '--port',
-      String(port),
-      '--logfile',
-      '',
-      '--color',
-      'never',
-    ],
-    env: (folder) => ({ HOME: `${folder}/home` }),
-    answers: `${world}/answers.json`,
-    progress: (line) => {
-      const [, done] = /^asked (\d+) of \d+$/.exec(line.trim()) ?? [];
-      return done === undefined ? undefined : Number(done);
-    },
-    complaint: (output) => complaintIn(output),
-    portTaken: (output) => /address already in use|bind.*fail|fail.*bind/i.test(output),
-    judge: (answers) => [
-      ...damages(built),
-      ...meshDifferences(mod, built),
-      ...differences(checks, answers),
-    ],
-  };
+  return { files, checks: checks.length, asked: countedBySort(checks) };
+}
+
+function judge(
+  mod: Mod,
+  built: Files,
+  { answers, complaint }: Heard,
+  { diggings }: AskedHow = {},
+): Difference[] {
+  if (answers === undefined)
+    return [{ about: 'Loading the mod', ours: 'loads', engine: complaint ?? 'nothing' }];
+  return [
+    ...(complaint === undefined
+      ? []
+      : [{ about: 'What the engine logs while it loads', ours: 'no error', engine: complaint }]),
+    ...damages(built),
+    ...meshDifferences(mod, built),
+    ...differences(checksOf(mod, diggings), answers),
+  ];
 }
 
 /** What is wrong with the files themselves: the server hands them out without looking. */
@@ -121,4 +111,25 @@ export const minetestServer: Engine = {
   get: 'On Debian it comes with: apt-get install minetest-server',
   knows: /^Minetest/i,
   lay,
+  args: (folder, port) => [
+    '--world',
+    `${folder}/${world}`,
+    '--config',
+    `${folder}/engine.conf`,
+    '--port',
+    String(port),
+    '--logfile',
+    '',
+    '--color',
+    'never',
+  ],
+  env: (folder) => ({ HOME: `${folder}/home` }),
+  answers: `${world}/answers.json`,
+  progress: (line) => {
+    const [, done] = /^asked (\d+) of \d+$/.exec(line.trim()) ?? [];
+    return done === undefined ? undefined : Number(done);
+  },
+  complaint: complaintIn,
+  portTaken: (output) => /address already in use|failed to bind/i.test(output),
+  judge,
 };

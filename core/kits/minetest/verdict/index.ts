@@ -9,7 +9,7 @@ import { placingChecks } from './asks/placing.ts';
 import { recipeChecks } from './asks/recipes.ts';
 import { outlineChecks, stateChecks, turningChecks } from './asks/states.ts';
 import type { Difference } from '../../kit.ts';
-import type { Check } from './check.ts';
+import { inWords, sorts, type Check } from './check.ts';
 import { asksAStep } from './probe.ts';
 import { rays } from './rays.ts';
 
@@ -51,12 +51,21 @@ export interface Answers {
   engine: string;
 }
 
-/** Where the engine says otherwise than predicted. Throws a TypeError for answers that are none. */
+/** Where the engine says otherwise than predicted. */
 export function differences(checks: readonly Check[], given: unknown): Difference[] {
   const answers = (given as Partial<Answers> | null)?.answers;
-  if (!Array.isArray(answers)) throw new TypeError('The engine wrote down no answers.');
-  return checks.flatMap(({ about, of, facet, judge }, i): Difference[] => {
+  if (!Array.isArray(answers))
+    return [{ about: 'What the engine wrote down', ours: 'answers', engine: inWords(given) }];
+  return checks.flatMap(({ about, of, facet, ask, judge }, i): Difference[] => {
     const apart = judge((answers as unknown[])[i]);
-    return apart ? [{ about, of, facet, ...apart }] : [];
+    return apart ? [{ about, sort: sorts[ask.kind], of, facet, ...apart }] : [];
   });
+}
+
+/** How many checks there are of each sort, in words. */
+export function countedBySort(checks: readonly Check[]): Map<string, number> {
+  const counted = new Map<string, number>();
+  for (const { ask } of checks)
+    counted.set(sorts[ask.kind], (counted.get(sorts[ask.kind]) ?? 0) + 1);
+  return counted;
 }

@@ -59,8 +59,8 @@ describe('answers', () => {
     // Nothing is as predicted where the engine knows nothing.
     expect(none).toHaveLength(checks.length);
     expect(none.every(({ about, ours }) => about && ours)).toBe(true);
-    expect(() => differences(checks, null)).toThrow(TypeError);
-    expect(() => differences(checks, { answers: 7 })).toThrow(/no answers/);
+    expect(differences(checks, null)).toMatchObject([{ ours: 'answers', engine: 'nothing' }]);
+    expect(differences(checks, { answers: 7 })).toHaveLength(1);
     expect(mustBe(3)(3)).toBeUndefined();
     expect(mustBe(3)(null)).toEqual({ ours: '3', engine: 'nothing' });
     expect(inWords([1, 'a'])).toBe('[1,"a"]');
@@ -86,5 +86,5 @@ test('what the engine shows otherwise is said of the blocks that it concerns, an
     const candidates = block.looks.rows.some(({ value }) => value.length > 1);
     expect(about(/first of \d candidates/).includes(block)).toBe(candidates);
   }
-  expect(about(/leaves saltmarsh:block_\d+ .* as it stands/).length).toBeGreaterThan(0);
+  expect(about(/the engine leaves .* as it is/).length).toBeGreaterThan(0);
 });

@@ -9,7 +9,7 @@ import {
 } from '../../../../placing/index.ts';
 import { directions, headings, opposite, type Direction } from '../../../../space/index.ts';
 import { engineName } from '../../write/names.ts';
-import { inWords, type Check } from '../check.ts';
+import { mustBeNode, type Check } from '../check.ts';
 import { triedBlocks, type TriedBlock } from '../tried.ts';
 
 /** What stands beside the place, as nodes: a wall, or the block itself. */
@@ -61,7 +61,6 @@ export function placingChecks(mod: Mod): Check[] {
     return situationsFor(tried).map((situation): Check => {
       const state = placedState(rules, block.space, situation);
       const { node, byte } = itemAt(tried.codes, state);
-      const ours = [itemAt(tried.names, node), byte];
       return {
         about: `${tried.title}, placed: ${describeSituation(situation, rules)}`,
         of: { kind: 'block', name: block.name },
@@ -79,10 +78,7 @@ export function placingChecks(mod: Mod): Check[] {
             Object.entries(situation.carried ?? {}).map(([name, value]) => [name, String(value)]),
           ),
         },
-        judge: (answer) =>
-          JSON.stringify(answer) === JSON.stringify(ours)
-            ? undefined
-            : { ours: inWords(ours), engine: inWords(answer) },
+        judge: mustBeNode([itemAt(tried.names, node), byte]),
       };
     });
   });

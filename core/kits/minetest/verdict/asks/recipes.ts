@@ -2,7 +2,7 @@ import { lookUp, type Mod, type Recipe } from '../../../../mod/index.ts';
 import { membersOf } from '../../../../tags/index.ts';
 import { engineName } from '../../write/names.ts';
 import { gridFor } from '../../write/recipes.ts';
-import { inWords, type Check } from '../check.ts';
+import type { Check } from '../check.ts';
 
 /** What lies where for a recipe to be asked about: of a tag its first member. */
 interface Laid {
@@ -35,10 +35,17 @@ export function recipeChecks(mod: Mod): Check[] {
             judge: (answer) =>
               JSON.stringify(answer) === JSON.stringify(ours)
                 ? undefined
-                : { ours: inWords(ours), engine: inWords(answer) },
+                : { ours: resultInWords(ours), engine: resultInWords(answer) },
           };
         }),
   );
+}
+
+/** What a recipe gives: `2 saltmarsh:salt after 8 s`. */
+function resultInWords(answer: unknown): string {
+  if (!Array.isArray(answer) || answer[0] === '') return 'nothing';
+  const [item, many, seconds] = answer as [string, number, number];
+  return `${many} ${item}${seconds ? ` after ${seconds} s` : ''}`;
 }
 
 function waysToLay(

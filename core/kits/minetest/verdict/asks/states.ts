@@ -2,7 +2,7 @@ import { itemAt } from '../../../../lists/index.ts';
 import type { Mod } from '../../../../mod/index.ts';
 import { turnedBox } from '../../states/body.ts';
 import { turnedQuarter, turns } from '../../format/turns.ts';
-import { inWords, type Check } from '../check.ts';
+import { inWords, mustBeNode, nodeInWords, type Check } from '../check.ts';
 import { meets, rays } from '../rays.ts';
 import { stateWords, triedBlocks, type TriedBlock } from '../tried.ts';
 
@@ -21,15 +21,11 @@ const about = (tried: TriedBlock, state: number, what: string): Pick<Check, 'abo
 export function stateChecks(mod: Mod): Check[] {
   return triedBlocks(mod).flatMap((tried) =>
     tried.codes.map(({ node, byte }, state): Check => {
-      const ours = [itemAt(tried.names, node), byte];
       return {
         ...about(tried, state, 'node and byte'),
         facet: 'states',
         ask: { kind: 'state', node: itemAt(tried.names, node), byte },
-        judge: (answer) =>
-          JSON.stringify(answer) === JSON.stringify(ours)
-            ? undefined
-            : { ours: inWords(ours), engine: inWords(answer) },
+        judge: mustBeNode([itemAt(tried.names, node), byte]),
       };
     }),
   );
@@ -102,12 +98,15 @@ export function turningChecks(mod: Mod): Check[] {
           judge: (answer) =>
             JSON.stringify(answer) === JSON.stringify(ours)
               ? undefined
-              : { ours: inWords(ours), engine: inWords(answer) },
+              : { ours: listInWords(ours), engine: listInWords(answer) },
         },
       ];
     }),
   );
 }
+
+const listInWords = (nodes: unknown): string =>
+  Array.isArray(nodes) ? nodes.map(nodeInWords).join('; ') : inWords(nodes);
 
 /** The engine turns what it knows as turns, and leaves other bytes as they are. */
 export function byteAfter(

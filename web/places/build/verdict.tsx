@@ -1,0 +1,195 @@
+import { Button, Progress } from '@mantine/core';
+import clsx from 'clsx';
+import { Link } from 'react-router';
+import type { Verdict as Said } from '../../../core/api/index.ts';
+import { engineKit } from '../../../core/kits/index.ts';
+import { count } from '../../../core/words/index.ts';
+import { useSession, useView } from '../../api/hooks.tsx';
+import { askEngine, useAsking, type Asking } from '../../api/verdict.ts';
+import { Rendering } from '../../parts/rendering.tsx';
+import { defaultStateOf } from '../blocks/default-state.ts';
+import styles from './verdict.module.css';
+
+/** What a real engine says of the mod, beside what was predicted. */
+export function Verdict() {
+  const { name } = useSession();
+  const asking = useAsking(name);
+  return (
+    <section aria-label="The engine" className={styles['verdict']}>
+      <Ask asking={asking} onAsk={() => askEngine(name)} />
+      {asking?.state === 'told' && <Told verdict={asking.verdict} />}
+    </section>
+  );
+}
+
+function Ask({ asking, onAsk }: { asking: Asking | undefined; onAsk: () => void }) {
+  const { revision } = useView();
+  const isRunning = asking?.state === 'running';
+  const isOld = asking?.state === 'told' && asking.verdict.revision !== revision;
+  return (
+    <div className={styles['ask']} role="status">
+      <div>
+        {!asking && (
+          <p>
+            The mod is built for <b>{engineKit.title}</b> and loaded by it, in a world of its own
+            that is gone afterwards. A probe inside asks it for every state, its light and its
+            outline, places each block from all sides, digs it ten thousand times with each tool,
+            crafts each recipe and reads each name. What it says otherwise than Obrank stands here.
+          </p>
+        )}
+        {isRunning && (
+          <>
+            <p>
+              {asking.total
+                ? `${asking.done.toLocaleString('en')} of ${count(asking.total, 'question')} answered`
+                : 'Building for the engine'}
+            </p>
+            <Progress
+              value={asking.total ? (asking.done / asking.total) * 100 : 2}
+              aria-label="Asking the engine"
+            />
+          </>
+        )}
+        {asking?.state === 'failed' && (
+          <p role="alert">
+            <span className="tag error">Not asked</span> {asking.problem}
+          </p>
+        )}
+        {asking?.state === 'told' && <Sum verdict={asking.verdict} isOld={isOld} />}
+      </div>
+      {isRunning ? (
+        <Button variant="default" onClick={asking.cancel}>
+          Cancel
+        </Button>
+      ) : (
+        <Button color="tide" onClick={onAsk}>
+          {asking ? 'Ask again' : 'Ask the engine'}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function Sum({ verdict: { many, checks, engine }, isOld }: { verdict: Said; isOld: boolean }) {
+  return (
+    <p>
+      <span className={clsx('tag', many ? 'error' : 'good')}>
+        {many ? count(many, 'difference') : 'Agrees'}
+      </span>{' '}
+      {engine} was asked {count(checks, 'question')}
+      {many ? '.' : ', and says what was predicted each time.'}
+      {isOld && ' The mod has changed since.'}
+    </p>
+  );
+}
+
+function Told({ verdict: { asked, differences, many, near } }: { verdict: Said }) {
+  const apart = (sort: string) => differences.filter((one) => one.sort === sort).length;
+  return (
+    <div className={styles['told']}>
+      <table aria-label="What was asked" className={styles['asked']}>
+        <thead>
+          <tr>
+            <th scope="col">Asked about</th>
+            <th scope="col">Questions</th>
+            <th scope="col">Apart</th>
+          </tr>
+        </thead>
+        <tbody>
+          {asked.map(({ sort, checks }) => (
+            <tr key={sort}>
+              <th scope="row">{sort}</th>
+              <td>{checks.toLocaleString('en')}</td>
+              <td className={apart(sort) ? styles['apart'] : 'soft'}>{apart(sort) || 'none'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div>
+        {differences.length > 0 && (
+          <ul aria-label="Differences" className={styles['list']}>
+            {differences.map((difference) => (
+              <Row key={`${difference.about} ${difference.engine}`} difference={difference} />
+            ))}
+          </ul>
+        )}
+        {many > differences.length && (
+          <p className="note">And {count(many - differences.length, 'more', 'more')}.</p>
+        )}
+        <Near near={near} />
+      </div>
+    </div>
+  );
+}
+
+/** Where the engine comes near to what is declared, as predicted: no difference, but no secret. */
+function Near({ near }: { near: Said['near'] }) {
+  const { mod } = useView();
+  const { name } = useSession();
+  if (!near.length) return null;
+  const blocks = [...new Set(near.map(({ block }) => block))];
+  return (
+    <section aria-label="Where the engine comes near">
+      <h3 className="part">Where the engine comes near</h3>
+      <ul className={styles['list']}>
+        {blocks.map((block) => (
+          <li key={block}>
+            <span className={styles['picture']}>
+              {Object.hasOwn(mod.blocks, block) && (
+                <Rendering block={block} state={defaultStateOf(mod, block)} size={30} fills />
+              )}
+            </span>
+            <div>
+              {near
+                .filter((one) => one.block === block)
+                .map(({ facet, words }) => (
+                  <p key={words}>
+                    <Link to={`/m/${name}/blocks/${block}/${facet}`}>{words}</Link>
+                  </p>
+                ))}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Row({
+  difference: { about, of, facet, ours, engine },
+}: {
+  difference: Said['differences'][number];
+}) {
+  const { mod } = useView();
+  const { name } = useSession();
+  const isBlock = of?.kind === 'block' && Object.hasOwn(mod.blocks, of.name);
+  const to = of && addressOf(name, of, isBlock ? facet : undefined);
+  return (
+    <li>
+      <span className={styles['picture']}>
+        {isBlock && (
+          <Rendering block={of.name} state={defaultStateOf(mod, of.name)} size={30} fills />
+        )}
+      </span>
+      <div>
+        {to === undefined ? <b>{about}</b> : <Link to={to}>{about}</Link>}
+        <dl>
+          <dt>predicted</dt>
+          <dd className="mono">{ours}</dd>
+          <dt>engine</dt>
+          <dd className="mono">{engine}</dd>
+        </dl>
+      </div>
+    </li>
+  );
+}
+
+/** Where a difference is mended. */
+function addressOf(
+  mod: string,
+  { kind, name }: NonNullable<Said['differences'][number]['of']>,
+  facet: string | undefined,
+): string {
+  if (kind === 'block') return `/m/${mod}/blocks/${name}/${facet ?? 'identity'}`;
+  return `/m/${mod}/data/${kind}s/${name}`;
+}
