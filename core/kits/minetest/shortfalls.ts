@@ -92,12 +92,11 @@ function soundsLeftOut(mod: Mod, id: string): Shortfall[] {
 
 /** States that the engine leaves as they are when a structure is turned, where we turn them. */
 function turningOfBlock(mod: Mod, block: ResolvedBlock): Shortfall[] {
-  const { nodes, codes } = compileBlock(mod, block);
+  const { nodes, codes, reads } = compileBlock(mod, block);
   const { quarter } = turningOf(block.space, block.declared.states.placing ?? []);
   const apart = codes.findIndex(({ node, byte }, state) => {
-    const to = itemAt(codes, quarter[state] ?? state);
     const turned = byteAfter(itemAt(nodes, node).byte, byte, 1);
-    return to.node !== node || to.byte !== turned;
+    return itemAt(reads, node).get(turned) !== quarter[state];
   });
   if (apart < 0) return [];
   return [

@@ -434,6 +434,10 @@ local function register_block(mod, block)
 				one.first = one.first or state
 			end
 		end
+		-- What only the engine's own turning gives stands for what looks the same.
+		for at = 1, #block.also, 3 do
+			if block.also[at] == place - 1 then one.states[block.also[at + 1]] = block.also[at + 2] end
+		end
 		kept[node.name] = one
 		local definition = node.definition
 		definition.description = mod.translated(definition.description)

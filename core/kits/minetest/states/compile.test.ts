@@ -3,8 +3,9 @@ import fc from 'fast-check';
 import { sampleMod } from '../../../inspect/sample.ts';
 import { anyBlock, randomMod } from '../../../inspect/testing/random-blocks.ts';
 import { resolveBlock, resolveBlocks, type Mod } from '../../../mod/index.ts';
-import { identityOrientation } from '../../../space/index.ts';
-import { turns } from '../format/turns.ts';
+import { turningOf } from '../../../placing/index.ts';
+import { headings, identityOrientation } from '../../../space/index.ts';
+import { turnedQuarter, turns } from '../format/turns.ts';
 import { bodyKey, bodyOf, quickKey, turnedBody } from './body.ts';
 import { compileBlock } from './compile.ts';
 
@@ -65,4 +66,40 @@ test('what is only turned shares a node; what glows is another one; hidden value
   // Another model makes other nodes; a block that it does not concern keeps its own.
   const other: Mod = { ...mod, models: { ...mod.models, lamp: mod.models['bank']! } };
   expect(compileBlock(other, lamp)).not.toBe(compileBlock(mod, lamp));
+});
+
+test('what the engine turns as part of a structure is what we turn to, where a turn is kept', () => {
+  const mod = sampleMod();
+  const door: Mod['blocks'][string] = {
+    ...mod.blocks['lamp']!,
+    traits: {},
+    states: {
+      properties: [
+        { name: 'heading', kind: 'heading', default: 'south' },
+        { name: 'open', kind: 'toggle', default: false },
+      ],
+    },
+    // An open leaf stands as a shut one would that looks another way.
+    looks: {
+      mode: 'one-of',
+      rows: headings.flatMap((heading, i) => [
+        {
+          when: { heading, open: false },
+          use: [{ model: 'saltmarsh:pane', front: heading }],
+        },
+        {
+          when: { heading, open: true },
+          use: [{ model: 'saltmarsh:pane', front: headings[(i + 1) % 4]! }],
+        },
+      ]),
+    },
+  };
+  const block = resolveBlock(modWith(door), 'tried', door);
+  const { nodes, codes, reads } = compileBlock(modWith(door), block);
+  expect(nodes).toHaveLength(1);
+  const { quarter } = turningOf(block.space, []);
+  codes.forEach(({ byte }, state) => {
+    const turned = byte - (byte % 32) + turnedQuarter(byte % 32);
+    expect(reads[0]!.get(turned)).toBe(quarter[state]);
+  });
 });

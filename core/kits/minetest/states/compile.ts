@@ -1,9 +1,17 @@
 import { freeName, itemAt } from '../../../lists/index.ts';
 import { lookUp, ownName, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { turningOf } from '../../../placing/index.ts';
 import type { StateSpace, Value } from '../../../states/index.ts';
 import { turns } from '../format/turns.ts';
 import { turnedBody, type Body } from './body.ts';
-import { splitStates, type SplitNode, type StateCode } from './split.ts';
+import { placesInTurn } from './in-turn.ts';
+import {
+  splitStates,
+  type Split,
+  type SplitNode,
+  type StateCode,
+  type StateView,
+} from './split.ts';
 import { viewsOf } from './views.ts';
 
 /** A node of the engine: its name without the namespace, and the states that it stands for. */
@@ -23,6 +31,8 @@ export interface CompiledBlock {
   nodes: readonly EngineNode[];
   /** By state. */
   codes: readonly StateCode[];
+  /** By node: the state that each byte stands for, also those that only the engine's turning gives. */
+  reads: readonly ReadonlyMap<number, number>[];
 }
 
 const known = new WeakMap<ResolvedBlock, { from: readonly unknown[]; compiled: CompiledBlock }>();
@@ -54,13 +64,14 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
   if (before?.from.length === from.length && before.from.every((one, i) => one === from[i]))
     return before.compiled;
   const { views, bodies } = viewsOf(mod, block);
-  const { nodes, codes } = splitStates(views);
+  const { nodes, codes } = splitInTurn(block, views);
   const statesOf = nodes.map((): number[] => []);
   codes.forEach(({ node }, state) => itemAt(statesOf, node).push(state));
   const names = nodeNames(block, statesOf);
   const compiled: CompiledBlock = {
     block,
     codes,
+    reads: readsOf(nodes, codes, views),
     nodes: nodes.map(({ kind, made, turn }, i): EngineNode => {
       const body = bodies.get(made)!;
       const states = itemAt(statesOf, i);
@@ -78,6 +89,37 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
   };
   known.set(block, { from, compiled });
   return compiled;
+}
+
+/**
+ * The fewest nodes, with states where the engine's own turning takes them to where ours does, as far
+ * as that takes no more nodes.
+ */
+function splitInTurn({ space, declared }: ResolvedBlock, views: readonly StateView[]): Split {
+  const fewest = splitStates(views);
+  if (!fewest.nodes.some(({ kind }) => kind === 'turned')) return fewest;
+  const { quarter } = turningOf(space, declared.states.placing ?? []);
+  const before = { nodes: fewest.nodes, codes: placesInTurn(views, fewest.nodes, quarter) };
+  const inTurn = splitStates(views, { before });
+  return inTurn.nodes.length > fewest.nodes.length ? fewest : inTurn;
+}
+
+/** What each byte stands for: its own state, or one that looks the same under the byte's turn. */
+function readsOf(
+  nodes: Split['nodes'],
+  codes: readonly StateCode[],
+  views: readonly StateView[],
+): Map<number, number>[] {
+  const reads = nodes.map(() => new Map<number, number>());
+  codes.forEach(({ node, byte }, state) => itemAt(reads, node).set(byte, state));
+  codes.forEach(({ node, byte }, state) => {
+    if (itemAt(nodes, node).kind !== 'turned') return;
+    for (const turn of itemAt(views, state).turns) {
+      const like = byte - (byte % 32) + turn;
+      if (!itemAt(reads, node).has(like)) itemAt(reads, node).set(like, state);
+    }
+  });
+  return reads;
 }
 
 /** Letters that the engine allows in a name. */

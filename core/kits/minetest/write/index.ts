@@ -63,6 +63,12 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
       default: usual,
     })),
     codes: codes.flatMap(({ node, byte }) => [node, byte]),
+    also: compiled.reads.flatMap((states, node) =>
+      [...states].flatMap(([byte, state]) => {
+        const code = itemAt(codes, state);
+        return code.node === node && code.byte === byte ? [] : [node, byte, state];
+      }),
+    ),
     placing: placing as unknown as LuaValue,
     follows: Object.fromEntries(
       placing.filter(({ to }) => following.has(to)).map(({ set }) => [set, true]),
