@@ -65,6 +65,9 @@ program
   .description('Build a mod folder for a real engine, and compare what that says with what we say.')
   .argument('<mod>', 'mod folder')
   .option('--engine', 'ask the engine: every block, state, drop, time, recipe and name')
+  .option('--gallery <folder>', 'leave a world of the engine in which every block stands')
+  .option('--picture <file>', 'photograph that world: a file that ends in .png')
+  .option('--overwrite', 'replace the picture if it is there')
   .action(run<TryOptions>(tryMod));
 program
   .command('serve')

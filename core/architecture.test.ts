@@ -37,6 +37,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
       'core/traits',
       ...knowing,
     ],
+    [`${kit}/gallery`]: [`${kit}/write`, `${kit}/verdict`, 'core/kits/kit', ...knowing],
     // What an engine is asked: predicted from the declaration and from how it is written.
     [`${kit}/verdict`]: [
       `${kit}/format`,

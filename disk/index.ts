@@ -18,3 +18,4 @@ export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } fr
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';
 export { askEngine, type AskOptions } from './engine/ask.ts';
+export { makeGallery, type GalleryOptions, type Photograph } from './engine/gallery.ts';

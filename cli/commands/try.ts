@@ -1,20 +1,35 @@
+import path from 'node:path';
+import type { Files } from '../../core/bytes/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { tally } from '../../core/inspect/index.ts';
 import { engineKit, type Difference } from '../../core/kits/index.ts';
+import type { Mod } from '../../core/mod/index.ts';
+import { encodePicture } from '../../core/textures/index.ts';
 import { count } from '../../core/words/index.ts';
-import { askEngine, DiskProblem, readModOrPack, shown } from '../../disk/index.ts';
+import {
+  askEngine,
+  DiskProblem,
+  makeGallery,
+  readModOrPack,
+  shown,
+  writeNew,
+} from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
 
 export interface TryOptions {
   engine?: boolean;
+  gallery?: string;
+  picture?: string;
+  overwrite?: boolean;
 }
 
 /**
  * Builds a mod folder for a real engine, and compares what that says of it with what was predicted.
  * The last line tells how many things were asked, and how many of them the engine sees otherwise.
  */
-export async function tryMod(folder: string, { engine: isEngine }: TryOptions): Promise<number> {
-  if (!isEngine) throw new DiskProblem('Say in what the mod is tried: --engine for a real engine.');
+export async function tryMod(folder: string, options: TryOptions): Promise<number> {
+  if (!options.engine)
+    throw new DiskProblem('Say in what the mod is tried: --engine for a real engine.');
   const tree = await readModOrPack(folder);
   if (tree.kind !== 'mod')
     throw new DiskProblem(
@@ -35,6 +50,8 @@ export async function tryMod(folder: string, { engine: isEngine }: TryOptions): 
   process.once('SIGINT', onSignal);
   process.once('SIGTERM', onSignal);
   try {
+    if (options.gallery !== undefined || options.picture !== undefined)
+      return await gallery(mod, built, options, stop.signal);
     const { engine } = engineKit;
     const laid = engine.lay(mod, built);
     const heard = await askEngine(engine, laid, {
@@ -62,3 +79,37 @@ const progressTo =
     screen.write(`\r${done} of ${total} asked`);
     if (done === total) screen.write('\r\u001b[K');
   };
+
+/** Leaves a world in which every block stands, and photographs it. */
+async function gallery(
+  mod: Mod,
+  built: Files,
+  { gallery: where, picture, overwrite }: TryOptions,
+  signal: AbortSignal,
+): Promise<number> {
+  const { engine } = engineKit;
+  const folder = where === undefined ? undefined : path.resolve(where);
+  const files = engine.gallery.lay(mod, built, picture !== undefined);
+  const photograph = await makeGallery(engine, files, {
+    ...(folder !== undefined && { folder }),
+    photograph: picture !== undefined,
+    signal,
+  });
+  if (photograph && picture !== undefined) {
+    const { pixels } = photograph;
+    const file = path.resolve(picture);
+    const bytes = encodePicture(pixels);
+    await writeNew(path.dirname(file), new Map([[path.basename(file), bytes]]), overwrite);
+    console.log(`${shown(picture)}: ${pixels.width} × ${pixels.height} pixels.`);
+  }
+  const many = Object.keys(mod.blocks).length;
+  const { most } = engine.gallery;
+  if (folder !== undefined)
+    console.log(
+      `${shown(where ?? '')}: a world with ${count(Math.min(many, most), 'block')} in every state` +
+        `${many > most ? `, of ${many}` : ''}.`,
+    );
+  if (photograph?.complaint === undefined) return 0;
+  console.log(`The engine complains: ${shown(photograph.complaint)}`);
+  return 1;
+}

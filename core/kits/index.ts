@@ -4,7 +4,7 @@ import { lookUp } from '../mod/index.ts';
 import { blockPack, smallBlockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
 import type { Engine, Kit } from './kit.ts';
-import { minetest, minetestServer } from './minetest/index.ts';
+import { minetest, minetestEngine } from './minetest/index.ts';
 
 export {
   severities,
@@ -19,6 +19,7 @@ export type {
   BlobOf,
   Difference,
   Engine,
+  Gallery,
   Heard,
   Kit,
   KitLimits,
@@ -45,7 +46,7 @@ export const kitOf = (files: Files): Kit | undefined =>
   known.find((kit) => kit.recognises(files.keys()));
 
 /** The kit whose engine is asked: the one that runs on this machine. */
-export const engineKit: Kit & { engine: Engine } = { ...minetest, engine: minetestServer };
+export const engineKit: Kit & { engine: Engine } = { ...minetest, engine: minetestEngine };
 
 /** The endings of builds as one file. */
 export const endings: readonly string[] = [...new Set(known.map((kit) => kit.ending))];

@@ -67,6 +67,27 @@ export interface AskedHow {
   diggings?: number;
 }
 
+/** A world of an engine in which a mod's blocks stand to be looked at, and who photographs it. */
+export interface Gallery {
+  /** So many blocks stand in it at most. */
+  most: number;
+  /** The files of its world, for a server that builds it when it first starts; with a camera in it. */
+  lay: (mod: Mod, built: Files, hasCamera?: boolean) => Files;
+  /** Whether the server says that it is built, from all that it printed. */
+  built: (output: string) => boolean;
+  /** The engine's client, which shows it on a screen. */
+  client: {
+    programs: readonly string[];
+    get: string;
+    args: (folder: string) => string[];
+    env: (folder: string) => Record<string, string>;
+    /** Whether a line that it prints says that it stands where the picture is taken. */
+    isIn: (line: string) => boolean;
+    /** Width and height of its window in pixels. */
+    size: readonly [number, number];
+  };
+}
+
 /** An engine that runs on this machine, and can be asked what a build means to it. */
 export interface Engine {
   title: string;
@@ -91,6 +112,7 @@ export interface Engine {
   complaint: (output: string) => string | undefined;
   /** Whether it says that another program has its port, from all that it printed. */
   portTaken: (output: string) => boolean;
+  gallery: Gallery;
   /** Where it says otherwise than predicted, for a mod that was laid out so. */
   judge: (mod: Mod, built: Files, heard: Heard, how?: AskedHow) => Difference[];
 }

@@ -19,6 +19,7 @@ import type { Mod } from '../../core/mod/index.ts';
 import { encodePicture } from '../../core/textures/index.ts';
 import { readTree } from '../read.ts';
 import { askEngine, layOut, type AskOptions } from './ask.ts';
+import { makeGallery } from './gallery.ts';
 import { engineProgram } from './program.ts';
 
 const { engine } = engineKit;
@@ -169,6 +170,51 @@ describe('what a real engine says', () => {
     expect(differences).toHaveLength(1);
     expect(differences[0]).toMatchObject({ about: 'Loading the mod', ours: 'loads' });
     expect(differences[0]!.engine).toMatch(/items\.lua.*unexpected symbol/);
+  });
+});
+
+describe('the gallery', () => {
+  const { gallery } = engine;
+  /** Pixels of the plain red in which the engine writes its errors over the picture. */
+  const red = ({ data }: { data: Uint8Array }) => {
+    let many = 0;
+    for (let i = 0; i < data.length; i += 4)
+      if (data[i]! > 215 && data[i + 1]! < 40 && data[i + 2]! < 40) many += 1;
+    return many;
+  };
+
+  test('is left as a world, and the client draws it without a word of complaint', async () => {
+    const { mod, built } = await demo();
+    const folder = path.join(scratch, 'gallery');
+    const files = gallery.lay(mod, built, true);
+    const { pixels, complaint } = (await makeGallery(engine, files, { folder, photograph: true }))!;
+    expect(complaint).toBeUndefined();
+    expect([pixels.width, pixels.height]).toEqual(gallery.client.size);
+    expect(red(pixels)).toBeLessThan(20);
+    // Floor, blocks and sky: many colours, and none of them nearly all of the picture.
+    const colours = new Map<number, number>();
+    for (let i = 0; i < pixels.data.length; i += 4) {
+      const key =
+        (pixels.data[i]! >> 3) * 1024 +
+        (pixels.data[i + 1]! >> 3) * 32 +
+        (pixels.data[i + 2]! >> 3);
+      colours.set(key, (colours.get(key) ?? 0) + 1);
+    }
+    expect(colours.size).toBeGreaterThan(300);
+    expect(Math.max(...colours.values()) / (pixels.data.length / 4)).toBeLessThan(0.6);
+    expect(readdirSync(folder)).toEqual(expect.arrayContaining(['world.mt', 'map.sqlite', 'game']));
+    await expect(makeGallery(engine, files, { folder })).rejects.toThrow(/is not empty/);
+    expect(readdirSync(scratch).filter((name) => name.startsWith('obrank-gallery-'))).toEqual([]);
+  });
+
+  test('a picture that is missing is said by the client, by its name', async () => {
+    const { mod, built } = await demo();
+    const damaged = new Map(built);
+    damaged.delete('textures/saltmarsh_oyster_tile.png');
+    const files = gallery.lay(mod, damaged, true);
+    const { pixels, complaint } = (await makeGallery(engine, files, { photograph: true }))!;
+    expect(complaint).toMatch(/saltmarsh_oyster_tile\.png/);
+    expect(red(pixels)).toBeGreaterThan(500);
   });
 });
 

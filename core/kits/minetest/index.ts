@@ -1,10 +1,14 @@
 import { reportsOf } from '../file-rule.ts';
-import type { Kit } from '../kit.ts';
+import type { Engine, Kit } from '../kit.ts';
+import { minetestGallery } from './gallery/index.ts';
 import { engineRules } from './rules/index.ts';
 import { marks, recordedDigests } from './format/marks.ts';
 import { shortfallsOf } from './shortfalls.ts';
 import { minetestServer } from './verdict/engine.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
+
+/** The engine: its server, which is asked, and its gallery. */
+export const minetestEngine: Engine = { ...minetestServer, gallery: minetestGallery };
 
 /** The kit for the free voxel engine Minetest, from its Lua API reference of version 5.6. */
 export const minetest: Kit = {
@@ -35,7 +39,5 @@ export const minetest: Kit = {
   check: (files) => reportsOf(engineRules, files),
   rules: engineRules,
   shortfalls: shortfallsOf,
-  engine: minetestServer,
+  engine: minetestEngine,
 };
-
-export { minetestServer } from './verdict/engine.ts';

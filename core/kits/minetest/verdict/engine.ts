@@ -104,7 +104,7 @@ function complaintIn(output: string): string | undefined {
 }
 
 /** The engine's server. */
-export const minetestServer: Engine = {
+export const minetestServer: Omit<Engine, 'gallery'> = {
   title: 'Minetest 5.6 and later',
   programs: ['minetestserver'],
   folders: ['/usr/games', '/usr/bin', '/usr/local/bin', '/usr/local/games'],
