@@ -25,7 +25,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
   return {
     [kit]: [...knowing, 'core/placing', 'core/kits/kit', kit],
     [`${kit}/format`]: ['core/mod', 'core/space', 'core/bytes'],
-    [`${kit}/states`]: [`${kit}/format`, 'core/draw', 'core/placing', ...knowing],
+    [`${kit}/states`]: [`${kit}/format`, 'core/kits/kit', 'core/draw', 'core/placing', ...knowing],
     [`${kit}/runtime`]: [],
     [`${kit}/read`]: [`${kit}/format`, ...tools, 'core/mod', 'core/textures', 'core/sounds'],
     [`${kit}/rules`]: [`${kit}/format`, `${kit}/read`, ...knowing],

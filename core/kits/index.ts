@@ -25,6 +25,7 @@ export type {
   KitLimits,
   Laid,
   Shortfall,
+  Storage,
 } from './kit.ts';
 
 const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];

@@ -27,6 +27,18 @@ export interface KitLimits {
 /** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
 export type BlobOf = (sha256: string) => Uint8Array;
 
+/** How a target keeps the states of a block: as names, and a byte beside each. */
+export interface Storage {
+  nodes: readonly {
+    name: string;
+    states: readonly number[];
+    /** What the byte tells, in words. */
+    byte: string;
+  }[];
+  /** By state. */
+  codes: readonly { node: number; byte: number }[];
+}
+
 /** What a target shows otherwise than a block declares, in a sentence. */
 export interface Shortfall {
   facet: 'looks' | 'traits' | 'states';
@@ -164,6 +176,8 @@ export interface Kit {
   check: (files: Files) => RuledReport[];
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
+  /** How the target keeps the states of a block, where that is not by one number. */
+  storage?: (mod: Mod, block: ResolvedBlock) => Storage | undefined;
   /** What the target shows otherwise than a block declares; nothing where it shows all. */
   shortfalls?: (mod: Mod, block: ResolvedBlock) => Shortfall[];
   /** The engine itself, where one runs on this machine. */

@@ -69,7 +69,8 @@ export function runProgram(
     createInterface({ input: child.stderr }).on('line', hear);
     child.once('error', (error) => {
       done();
-      reject(inWords(error, program) as Error);
+      const why = inWords(error, program);
+      reject(why instanceof Error ? why : error);
     });
     child.once('close', (code, ended) => {
       done();

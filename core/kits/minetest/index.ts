@@ -3,6 +3,7 @@ import type { Engine, Kit } from '../kit.ts';
 import { minetestGallery } from './gallery/index.ts';
 import { engineRules } from './rules/index.ts';
 import { marks, recordedDigests } from './format/marks.ts';
+import { storageOf } from './states/compile.ts';
 import { shortfallsOf } from './shortfalls.ts';
 import { minetestServer } from './verdict/engine.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
@@ -38,6 +39,7 @@ export const minetest: Kit = {
   recordedDigests,
   check: (files) => reportsOf(engineRules, files),
   rules: engineRules,
+  storage: storageOf,
   shortfalls: shortfallsOf,
   engine: minetestEngine,
 };

@@ -4,6 +4,7 @@ import { turningOf } from '../../../placing/index.ts';
 import type { StateSpace, Value } from '../../../states/index.ts';
 import { turns } from '../format/turns.ts';
 import { turnedBody, type Body } from './body.ts';
+import type { Storage } from '../../kit.ts';
 import { placesInTurn } from './in-turn.ts';
 import {
   splitStates,
@@ -159,4 +160,25 @@ function wordFor(property: string, value: Value): string {
   return typeof value === 'number'
     ? `${plain(property)}_${value < 0 ? `minus_${-value}` : value}`
     : plain(value);
+}
+
+/** How the engine keeps the states of a block, in words; undefined where there are too many. */
+export function storageOf(mod: Mod, block: ResolvedBlock): Storage | undefined {
+  if (block.space.tooLarge) return undefined;
+  const { nodes, codes } = compileBlock(mod, block);
+  return {
+    codes,
+    nodes: nodes.map(({ name, states, kind, byte }) => ({
+      name: `${mod.header.namespace}:${name}`,
+      states,
+      byte:
+        states.length === 1 && byte === undefined
+          ? 'nothing'
+          : kind === 'plain'
+            ? 'which of them it is'
+            : byte === 'facedir'
+              ? 'how it is turned'
+              : 'how it is turned, and which of them it is',
+    })),
+  };
 }

@@ -18,6 +18,7 @@ import { count } from '../../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../../api/hooks.tsx';
 import type { FacetProps } from '../index.tsx';
 import { Bits } from './bits.tsx';
+import { Nodes } from './nodes.tsx';
 import { DropAdvice } from './drop-advice.tsx';
 import styles from './states.module.css';
 
@@ -49,6 +50,7 @@ export function CodesPart({ editor: { name, block }, state, onState }: FacetProp
   return (
     <>
       <DropAdvice block={name} space={space} />
+      <Nodes {...{ block, state, onState }} />
       <Layout codes={codes} space={space} put={put} />
       <p className={flaw ? 'bad' : styles['proof']}>
         {flaw ? `${flaw.slice(0, 1).toUpperCase()}${flaw.slice(1)}.` : proved}
