@@ -371,6 +371,31 @@ test.each([
   expect(stderr.length).toBeGreaterThan(10);
 });
 
+test('a mod is tried in a real engine: the last line counts, and what cannot be tried is said', () => {
+  const tried = obrank('try', 'demo/saltmarsh', '--engine');
+  expect(tried.lines.at(-1)).toMatch(/^1,\d{3} checks, 0 differences$/);
+  expect(tried.status).toBe(0);
+  expect(obrank('try', 'demo/saltmarsh')).toMatchObject({ status: 2, lines: [] });
+  const pack = path.join(folder, 'to-try.obpack');
+  obrank('build', 'demo/saltmarsh', '--out', pack);
+  expect(obrank('try', pack, '--engine').stderr).toMatch(/is a pack/);
+  const broken = path.join(folder, 'to-try');
+  cpSync('demo/saltmarsh', broken, { recursive: true });
+  rmSync(path.join(broken, 'models/salt_oven.json'));
+  const refused = obrank('try', broken, '--engine');
+  expect([refused.status, refused.stderr]).toEqual([1, expect.stringMatching(/was not tried/)]);
+}, 300_000);
+
+test('an engine that is none is one clear sentence', () => {
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    ['scripts/obrank.mjs', 'try', 'demo/saltmarsh', '--engine'],
+    { encoding: 'utf8', env: { ...process.env, OBRANK_ENGINE: '/bin/true' } },
+  );
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/^\/bin\/true is not the engine's program: .*\.\n$/);
+});
+
 test('a taken port is one clear sentence', async () => {
   const server = await new Promise<Server>((resolve) => {
     const made = createServer().listen(0, '127.0.0.1', () => resolve(made));

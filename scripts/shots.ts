@@ -2,6 +2,7 @@
  * Takes one picture of each main view from the demo data, into docs/screenshots. Run it after a
  * view has changed.
  */
+import { execFileSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import type { Browser, Page } from '@playwright/test';
 import { withApplication } from './with-application.ts';
@@ -76,15 +77,6 @@ await withApplication(async (address, browser) => {
     await page.getByRole('region', { name: 'Picture', exact: true }).scrollIntoViewIfNeeded();
   });
   await shot('desk-fit', 'models/driftwood_chair/fit', 'light');
-  await shot('bench-blast', 'blocks/salt_crust/traits', 'light', async (page) => {
-    await page.getByText('Alone', { exact: true }).click();
-    await page
-      .getByRole('navigation', { name: 'Parts of the traits' })
-      .getByRole('button', { name: /Blast/ })
-      .click();
-    await page.getByRole('region', { name: 'Blast' }).getByText('In a wall').click();
-    await page.getByText(/the band holds/).waitFor();
-  });
   await shot('new-block', 'blocks', 'light', async (page) => {
     await page.getByRole('button', { name: 'New block' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Brine kettle');
@@ -100,7 +92,6 @@ await withApplication(async (address, browser) => {
     await page.getByRole('grid', { name: 'What would drop' }).focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
   });
-  await shot('data-tags', 'data/tags?tag=saltmarsh:pick_dug', 'dark');
   await shot('data-recipes', 'data/recipes/tide_lantern', 'light', async (page) => {
     await page.locator('#slot-5').click();
   });
@@ -130,6 +121,10 @@ await withApplication(async (address, browser) => {
       .first()
       .waitFor();
   });
+  await shot('verdict', 'build/engine', 'dark', async (page) => {
+    await page.getByRole('button', { name: 'Ask the engine' }).click();
+    await page.getByText('Agrees').waitFor({ timeout: 300_000 });
+  });
   await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
     await openMatrix(page);
     await page.keyboard.press('Shift+ArrowDown');
@@ -141,3 +136,18 @@ await withApplication(async (address, browser) => {
     await page.getByText('the last build', { exact: true }).click();
   });
 });
+
+// The real engine's own picture of the same mod.
+execFileSync(
+  process.execPath,
+  [
+    'scripts/obrank.mjs',
+    'try',
+    'demo/saltmarsh',
+    '--engine',
+    '--picture',
+    'docs/screenshots/engine-gallery.png',
+    '--overwrite',
+  ],
+  { stdio: 'inherit' },
+);

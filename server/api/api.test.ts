@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { connect } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
+import type { Verdict } from '../../core/api/index.ts';
 import { readZip } from '../../core/bytes/index.ts';
 import { inspectBuilt } from '../../core/inspect/index.ts';
 import { blockPack } from '../../core/kits/block-pack/index.ts';
@@ -299,6 +300,29 @@ test('the pack that is downloaded has no finding, and the folder holds the mod',
   );
   expect(folder.has('blocks/tide_lantern.json')).toBe(true);
 });
+
+test('the engine is asked as a job; one that is not there is a sentence', async () => {
+  const before = process.env['OBRANK_ENGINE'];
+  try {
+    process.env['OBRANK_ENGINE'] = '/nowhere/engine';
+    expect(await server.job('/api/mods/saltmarsh/verdicts', undefined)).toMatchObject({
+      state: 'failed',
+      problem: expect.stringMatching(/OBRANK_ENGINE names .* no program/),
+    });
+  } finally {
+    if (before === undefined) delete process.env['OBRANK_ENGINE'];
+    else process.env['OBRANK_ENGINE'] = before;
+  }
+  const told = await server.job<Verdict>('/api/mods/saltmarsh/verdicts', undefined);
+  expect(told).toMatchObject({ state: 'done', result: { many: 0, differences: [] } });
+  const { checks, asked, near } = told.result;
+  expect(asked.reduce((sum, one) => sum + one.checks, 0)).toBe(checks);
+  expect(near).toContainEqual({
+    block: 'salt_crust',
+    facet: 'looks',
+    words: 'The engine shows the first of 4 candidates.',
+  });
+}, 300_000);
 
 test('a build is planned, agreed to, done as a job, and compared', async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-out-'));

@@ -96,7 +96,6 @@ const clientSettings = (): Uint8Array =>
     'menu_clouds = false',
     'show_debug = false',
     'name_tags_always_on = true',
-    'creative_mode = true',
   );
 
 /** The gallery of the engine, and its client, which photographs it. */
