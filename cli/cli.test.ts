@@ -498,7 +498,7 @@ test('an empty argument, a pipe and a device are each told in one line', () => {
   for (const [args, words] of [
     [
       ['check', ''],
-      /^Name a mod folder, a pack folder or a file that ends in \.obpack or \.notes\.$/,
+      /^Name a mod folder, a pack folder or a file that ends in \.obpack, \.notes or \.zip\.$/,
     ],
     [['check', pipe], /not an ordinary file/],
     [['check', '/dev/zero'], /not an ordinary file/],

@@ -1,6 +1,7 @@
 /** Targets: limits, writers, readers, rules. A new one is a folder here and a line in this file. */
 import type { Files } from '../bytes/index.ts';
 import { lookUp } from '../mod/index.ts';
+import { listed } from '../words/index.ts';
 import { blockPack, smallBlockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
 import type { Engine, Kit } from './kit.ts';
@@ -51,5 +52,5 @@ export const engineKit: Kit & { engine: Engine } = { ...minetest, engine: minete
 
 /** The endings of builds as one file. */
 export const endings: readonly string[] = [...new Set(known.map((kit) => kit.ending))];
-/** The same in words: ".obpack or .notes". */
-export const endingsInWords: string = endings.join(' or ');
+/** The same in words: ".obpack, .notes or .zip". */
+export const endingsInWords: string = listed(endings, 'or');

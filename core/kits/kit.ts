@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import type { Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
+import type { Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
 /** What a target can hold. */
@@ -74,9 +74,12 @@ export interface Heard {
   complaint?: string;
 }
 
-/** Drops are counted over so many diggings; 10,000 where nothing is said. */
+/** How an engine is asked. */
 export interface AskedHow {
+  /** Drops are counted over so many diggings; 10,000 where nothing is said. */
   diggings?: number;
+  /** Whether the mod is only loaded, and nothing asked of it. */
+  onlyLoads?: boolean;
 }
 
 /** A world of an engine in which a mod's blocks stand to be looked at, and who photographs it. */
@@ -178,6 +181,8 @@ export interface Kit {
   rules: readonly FileRule[];
   /** How the target keeps the states of a block, where that is not by one number. */
   storage?: (mod: Mod, block: ResolvedBlock) => Storage | undefined;
+  /** The same for the ledger, frozen when a version is released. */
+  freeze?: (mod: Mod, block: ResolvedBlock) => Kept | undefined;
   /** What the target shows otherwise than a block declares; nothing where it shows all. */
   shortfalls?: (mod: Mod, block: ResolvedBlock) => Shortfall[];
   /** The engine itself, where one runs on this machine. */

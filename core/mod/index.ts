@@ -38,7 +38,13 @@ export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';
-export { registered, type Ledger, type Registered, type Release } from './ledger.schema.ts';
+export {
+  registered,
+  type Kept,
+  type Ledger,
+  type Registered,
+  type Release,
+} from './ledger.schema.ts';
 export {
   HeaderSchema,
   soundEvents,

@@ -9,6 +9,26 @@ export type Registered = (typeof registered)[number];
 const number = z.number().int().min(0);
 const kind = z.enum(registered);
 
+/** How a kit's target kept the states of a block when it was released. */
+export const KeptSchema = z.strictObject({
+  kit: z.string().max(64),
+  nodes: z
+    .array(
+      z.strictObject({
+        name: z.string().max(300),
+        kind: z.enum(['turned', 'plain']),
+        turn: z.number().int().min(0).max(23),
+      }),
+    )
+    .max(70_000)
+    .meta({ description: 'The names that stand for states in saved worlds.' }),
+  codes: z
+    .array(z.tuple([number, number, number]))
+    .max(70_000)
+    .meta({ description: 'For each state code the place of its name, and the byte beside it.' }),
+});
+export type Kept = z.output<typeof KeptSchema>;
+
 /**
  * The ledger: numbers that saved worlds depend on. They never move, and retired ones are never
  * given again.
@@ -61,7 +81,15 @@ export const LedgerSchema = z.strictObject({
           .meta({ description: 'The day on which it was released.' }),
         counts: z.strictObject({ groups: number, blocks: number, items: number }),
         entries: z
-          .array(z.strictObject({ number, kind, name: Name, codes: CodeLayoutSchema.optional() }))
+          .array(
+            z.strictObject({
+              number,
+              kind,
+              name: Name,
+              codes: CodeLayoutSchema.optional(),
+              kept: KeptSchema.optional(),
+            }),
+          )
           .max(100_000)
           .optional()
           .meta({

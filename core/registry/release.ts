@@ -1,5 +1,13 @@
 import { itemAt } from '../lists/index.ts';
-import { lookUp, codesOf, Version, type Change, type Mod, type Release } from '../mod/index.ts';
+import {
+  lookUp,
+  codesOf,
+  Version,
+  type Change,
+  type Kept,
+  type Mod,
+  type Release,
+} from '../mod/index.ts';
 import { StateSpace } from '../states/index.ts';
 import { countsOf, lastRelease } from './release-diff.ts';
 
@@ -41,12 +49,18 @@ export function releaseProblem(
 
 /**
  * The changes that release a version: the registry is frozen as it stands, numbers and state codes
- * alike, to compare later ones with. Of the release before only its counts are kept. Throws a
- * RangeError when the version cannot be released.
+ * alike, to compare later ones with; and what `keptOf` says of how the kit's target keeps a block.
+ * Of the release before only its counts are kept. Throws a RangeError when the version cannot be
+ * released.
  *
  * @example applyChanges(mod, release(mod, '0.4.0', '2026-03-31'))
  */
-export function release(mod: Mod, version: string, on: string): Change[] {
+export function release(
+  mod: Mod,
+  version: string,
+  on: string,
+  keptOf: (block: string) => Kept | undefined = () => undefined,
+): Change[] {
   const problem = releaseProblem(mod, version);
   if (problem) throw new RangeError(problem);
   const { entries, releases = [] } = mod.ledger;
@@ -57,6 +71,7 @@ export function release(mod: Mod, version: string, on: string): Change[] {
     entries: entries.map(({ number, kind, name }) => {
       const declared = kind === 'block' ? lookUp(mod.blocks, name) : undefined;
       const space = declared && new StateSpace(declared.states.properties);
+      const kept = declared && keptOf(name);
       return {
         number,
         kind,
@@ -64,6 +79,7 @@ export function release(mod: Mod, version: string, on: string): Change[] {
         ...(space && space.properties.length && !space.tooLarge
           ? { codes: codesOf(mod.ledger, name, space) }
           : {}),
+        ...(kept && { kept }),
       };
     }),
   };

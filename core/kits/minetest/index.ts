@@ -2,8 +2,8 @@ import { reportsOf } from '../file-rule.ts';
 import type { Engine, Kit } from '../kit.ts';
 import { minetestGallery } from './gallery/index.ts';
 import { engineRules } from './rules/index.ts';
-import { marks, recordedDigests } from './format/marks.ts';
-import { storageOf } from './states/compile.ts';
+import { kitName, marks, recordedDigests } from './format/marks.ts';
+import { frozenOf, storageOf } from './states/compile.ts';
 import { shortfallsOf } from './shortfalls.ts';
 import { minetestServer } from './verdict/engine.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
@@ -13,7 +13,7 @@ export const minetestEngine: Engine = { ...minetestServer, gallery: minetestGall
 
 /** The kit for the free voxel engine Minetest, from its Lua API reference of version 5.6. */
 export const minetest: Kit = {
-  name: 'minetest',
+  name: kitName,
   title: 'Minetest 5.6 and later',
   limits: {
     states: 4096,
@@ -40,6 +40,7 @@ export const minetest: Kit = {
   check: (files) => reportsOf(engineRules, files),
   rules: engineRules,
   storage: storageOf,
+  freeze: frozenOf,
   shortfalls: shortfallsOf,
   engine: minetestEngine,
 };

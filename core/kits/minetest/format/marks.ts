@@ -1,5 +1,8 @@
 import type { Files } from '../../../bytes/index.ts';
 
+/** The name of the kit. */
+export const kitName = 'minetest';
+
 /** The file with the digests of all others, as `sha256sum` writes and checks them. */
 export const marks = 'obrank.sha256';
 

@@ -423,6 +423,31 @@ local function on_blast(mod, block)
 	end
 end
 
+-- Saved worlds ----------------------------------------------------------------------------------
+
+-- What the last release kept elsewhere is put where it is kept now, when it first comes into sight.
+local function register_moved(mod, block)
+	local places, names = {}, {}
+	for _, one in ipairs(block.moved) do
+		local own = kept[one[1]]
+		if own and own.states[one[2]] == nil then
+			places[one[1] .. " " .. one[2]] = one[3]
+			own.states[one[2]] = one[3]
+			names[#names + 1] = one[1]
+		end
+	end
+	if #names == 0 then return end
+	minetest.register_lbm({
+		name = mod.name .. ":moved_" .. block.name:gsub(":", "_") .. "_" .. mod.version,
+		nodenames = names,
+		run_at_every_load = false,
+		action = function(pos, node)
+			local state = places[node.name .. " " .. node.param2]
+			if state then minetest.swap_node(pos, node_of(block, state)) end
+		end,
+	})
+end
+
 -- Registering -----------------------------------------------------------------------------------
 
 local function register_block(mod, block)
@@ -446,6 +471,7 @@ local function register_block(mod, block)
 		definition.drop = ""
 		minetest.register_node(node.name, definition)
 	end
+	register_moved(mod, block)
 end
 
 return function(mod)

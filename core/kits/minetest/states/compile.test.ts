@@ -2,12 +2,19 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleMod } from '../../../inspect/sample.ts';
 import { anyBlock, randomMod } from '../../../inspect/testing/random-blocks.ts';
-import { resolveBlock, resolveBlocks, type Mod } from '../../../mod/index.ts';
+import {
+  applyChanges,
+  changeProperty,
+  resolveBlock,
+  resolveBlocks,
+  type Mod,
+} from '../../../mod/index.ts';
+import { release } from '../../../registry/index.ts';
 import { turningOf } from '../../../placing/index.ts';
 import { headings, identityOrientation } from '../../../space/index.ts';
 import { turnedQuarter, turns } from '../format/turns.ts';
 import { bodyKey, bodyOf, quickKey, turnedBody } from './body.ts';
-import { compileBlock } from './compile.ts';
+import { compileBlock, frozenOf } from './compile.ts';
 
 const { models } = randomMod(1, 1);
 const modWith = (block: Mod['blocks'][string]): Mod => ({
@@ -103,3 +110,41 @@ test('what the engine turns as part of a structure is what we turn to, where a t
     expect(reads[0]!.get(turned)).toBe(quarter[state]);
   });
 });
+
+/** A mod with the block registered, and released as the kit keeps it. */
+function released(declared: Mod['blocks'][string]): Mod {
+  const mod = modWith(declared);
+  const registered: Mod = {
+    ...mod,
+    ledger: { entries: [{ number: 0, kind: 'block', name: 'tried' }], retired: [] },
+  };
+  const kept = () => frozenOf(registered, resolveBlock(registered, 'tried', declared));
+  return applyChanges(registered, release(registered, '1.0.0', '2026-11-26', kept));
+}
+
+test('what saved worlds hold stays where it is when a property is added, or is known as moved', () =>
+  fc.assert(
+    fc.property(anyBlock, fc.boolean(), (declared, byDefault) => {
+      const before = released(declared);
+      const old = compileBlock(before, resolveBlock(before, 'tried', declared));
+      const added = { name: 'rusty', kind: 'toggle' as const, default: byDefault };
+      const many = declared.states.properties.length;
+      const mod = applyChanges(before, changeProperty(before, 'tried', many, added));
+      const block = resolveBlock(mod, 'tried', mod.blocks['tried']!);
+      const now = compileBlock(mod, block);
+      for (const state of old.codes.keys()) {
+        const was = old.codes[state]!;
+        const same = block.space.encode({ ...old.block.space.decode(state), rusty: byDefault });
+        const is = now.codes[same]!;
+        const stays =
+          now.nodes[is.node]!.name === old.nodes[was.node]!.name && is.byte === was.byte;
+        const told = now.moved.some((one) => one.state === same && one.byte === was.byte);
+        expect([state, stays || told]).toEqual([state, true]);
+        // A toggle that nothing shows moves nobody.
+        expect([state, stays]).toEqual([state, true]);
+      }
+      const places = now.codes.map(({ node, byte }) => `${node} ${byte}`);
+      expect(new Set(places).size).toBe(block.space.size);
+    }),
+    { numRuns: 40 },
+  ));

@@ -8,8 +8,8 @@ const turnBits = 32;
 
 /**
  * Places for states such that the engine, turning a byte as a part of a structure, comes to the
- * byte of the state that we turn to: states that are turned into each other share a layer. Holes
- * where that is not possible.
+ * byte of the state that we turn to: states that are turned into each other share a layer. What is
+ * `fixed` stays; holes where it is not possible.
  *
  * @example placesInTurn(views, split.nodes, turningOf(space, placing).quarter)
  */
@@ -17,12 +17,18 @@ export function placesInTurn(
   views: readonly StateView[],
   nodes: Split['nodes'],
   quarter: ArrayLike<number>,
+  fixed: readonly StateCode[] = [],
 ): StateCode[] {
   const codes: StateCode[] = [];
   const taken = nodes.map(() => new Set<number>());
+  fixed.forEach((code, state) => {
+    codes[state] = code;
+    itemAt(taken, code.node).add(code.byte);
+  });
   for (const state of views.keys()) {
     if (codes[state]) continue;
     const round = roundOf(state, quarter);
+    if (round.some((one) => codes[one])) continue;
     for (const [node, { kind, made }] of nodes.entries()) {
       const free = itemAt(taken, node);
       const bytes = kind === 'turned' ? bytesFor(round, views, made, free) : undefined;

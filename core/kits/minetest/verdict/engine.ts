@@ -53,8 +53,11 @@ export function worldFiles(mod: Mod, built: Files): Files {
   return files;
 }
 
-function lay(mod: Mod, built: Files, { diggings }: AskedHow = {}): Laid {
-  const checks = checksOf(mod, diggings);
+const asksFor = (mod: Mod, { diggings, onlyLoads }: AskedHow) =>
+  onlyLoads ? [] : checksOf(mod, diggings);
+
+function lay(mod: Mod, built: Files, how: AskedHow = {}): Laid {
+  const checks = asksFor(mod, how);
   const files = worldFiles(mod, built);
   const wall = encodePicture(basePicture('#8d8d86', mod.header.texels, 1));
   files.set('engine.conf', settings());
@@ -70,7 +73,7 @@ function judge(
   mod: Mod,
   built: Files,
   { answers, complaint }: Heard,
-  { diggings }: AskedHow = {},
+  how: AskedHow = {},
 ): Difference[] {
   if (answers === undefined)
     return [{ about: 'Loading the mod', ours: 'loads', engine: complaint ?? 'nothing' }];
@@ -80,7 +83,7 @@ function judge(
       : [{ about: 'What the engine logs while it loads', ours: 'no error', engine: complaint }]),
     ...damages(built),
     ...meshDifferences(mod, built),
-    ...differences(checksOf(mod, diggings), answers),
+    ...differences(asksFor(mod, how), answers),
   ];
 }
 

@@ -69,6 +69,7 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
         return code.node === node && code.byte === byte ? [] : [node, byte, state];
       }),
     ),
+    moved: compiled.moved.map(({ name, byte, state }) => [`${namespace}:${name}`, byte, state]),
     placing: placing as unknown as LuaValue,
     follows: Object.fromEntries(
       placing.filter(({ to }) => following.has(to)).map(({ set }) => [set, true]),
@@ -131,6 +132,7 @@ const toolPicture = (namespace: string): string => `${fileName(namespace, 'tool'
 /** What the runtime is given beside blocks and items. */
 function modTable({ mod, ways }: Parts, blocks: readonly CompiledBlock[]): LuaValue {
   return {
+    version: mod.header.version.replaceAll(/\W/g, '_'),
     hand: capabilities(mod.header, ways, 'bare hands'),
     kinds: [...toolKinds],
     tables: tablesForEngine(mod),
@@ -155,6 +157,11 @@ function aliasesOf(mod: Mod, blocks: readonly CompiledBlock[]): Record<string, s
             `${namespace}:${node.name}`;
     }
   }
+  for (const { nodes, codes, moved } of blocks)
+    for (const { name, state } of moved)
+      if (!nodes.some((node) => node.name === name))
+        aliases[`${namespace}:${name}`] ??=
+          `${namespace}:${itemAt(nodes, itemAt(codes, state).node).name}`;
   for (const { kind, name, successor } of mod.ledger.retired)
     if (kind !== 'group' && successor !== undefined)
       aliases[engineName(idOf(namespace, name))] = engineName(successor);

@@ -1,5 +1,6 @@
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
 import { titleOf } from '../../../mod/index.ts';
+import { plainName } from '../format/names.ts';
 import type { CompiledBlock, EngineNode } from '../states/compile.ts';
 import { commonRating, digGroup, type Ways } from './digging.ts';
 import type { Groups } from './groups.ts';
@@ -75,9 +76,9 @@ export function nodeDefinition(
   };
 }
 
-/** The node of the default state, which is the block's item. */
+/** The node that is the block's item: the one with its own name. */
 export const homeOf = ({ block, nodes }: Pick<CompiledBlock, 'block' | 'nodes'>): EngineNode =>
-  nodes.find(({ states }) => states.includes(block.space.defaultState))!;
+  nodes.find(({ name }) => name === plainName(block.name))!;
 
 export const meshFile = ({ header }: Mod, { name }: EngineNode): string =>
   `${fileName(header.namespace, name)}.obj`;

@@ -8,6 +8,8 @@ import {
   diffSinceRelease,
   type ReleaseDiff,
 } from '../../../../core/registry/index.ts';
+import { kitNamed } from '../../../../core/kits/index.ts';
+import { resolveBlocks } from '../../../../core/mod/index.ts';
 import { count, listed } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import styles from './registry.module.css';
@@ -33,7 +35,14 @@ export function ReleasePanel() {
     const now = new Date();
     const twoDigits = (part: number) => String(part).padStart(2, '0');
     const day = [now.getFullYear(), now.getMonth() + 1, now.getDate()].map(twoDigits).join('-');
-    session.edit(`Release ${version}`, release(session.view.mod, version, day));
+    const released = session.view.mod;
+    const kit = kitNamed(released.header.kit);
+    const byName = new Map(resolveBlocks(released).map((block) => [block.name, block]));
+    const keptOf = (name: string) => {
+      const block = byName.get(name);
+      return block && kit.freeze?.(released, block);
+    };
+    session.edit(`Release ${version}`, release(released, version, day, keptOf));
     setTyped(undefined);
   };
   return (
