@@ -11,13 +11,20 @@ const kind = z.enum(registered);
 
 /** How a kit's target kept the states of a block when it was released. */
 export const KeptSchema = z.strictObject({
-  kit: z.string().max(64),
+  kit: z.string().max(64).meta({ description: 'The kit that was released for.' }),
   nodes: z
     .array(
       z.strictObject({
-        name: z.string().max(300),
-        kind: z.enum(['turned', 'plain']),
-        turn: z.number().int().min(0).max(23),
+        name: z.string().max(300).meta({ description: 'The name, without its namespace.' }),
+        kind: z.enum(['turned', 'plain']).meta({
+          description: 'Whether the byte tells a turn (turned), or is a number of ours (plain).',
+        }),
+        turn: z
+          .number()
+          .int()
+          .min(0)
+          .max(23)
+          .meta({ description: 'The turn that is built into a plain one, by its number.' }),
       }),
     )
     .max(70_000)
@@ -87,7 +94,9 @@ export const LedgerSchema = z.strictObject({
               kind,
               name: Name,
               codes: CodeLayoutSchema.optional(),
-              kept: KeptSchema.optional(),
+              kept: KeptSchema.optional().meta({
+                description: "How the kit's target kept the states of the block.",
+              }),
             }),
           )
           .max(100_000)
