@@ -1246,6 +1246,12 @@ const engineFiles: typeof builtFiles = [
     'obrank.sha256 lists models/saltmarsh_lamp.obj, which is not there.',
   ],
   [
+    'engine/file-gone',
+    { 'blocks.lua': 'return { { name = "saltmarsh_clay_step", gain = 0.5 } }' },
+    'blocks.lua',
+    'saltmarsh_clay_step is named here, and no folder of the mod holds it.',
+  ],
+  [
     'engine/mesh-unreadable',
     { 'models/saltmarsh_lamp.obj': 'v 0 one 0' },
     'models/saltmarsh_lamp.obj',

@@ -95,10 +95,17 @@ export function turnedBody(body: Body, orientation: Orientation): Body {
 
 /** A face as a word that is the same whichever of its corners comes first. */
 export function faceKey({ corners, uv, texture, tinted }: BodyFace): string {
-  const parts = corners.map((corner, i) => [...corner, ...itemAt(uv, i)].join());
-  const ways = parts.map((_, from) => [...parts.slice(from), ...parts.slice(0, from)].join(' '));
-  return `${texture} ${tinted} ${ways.reduce((least, way) => (way < least ? way : least))}`;
+  const words = corners.map(([x, y, z], i) => {
+    const [u, v] = itemAt(uv, i);
+    return `${whole(x)},${whole(y)},${whole(z)},${whole(u)},${whole(v)}`;
+  });
+  const first = words.reduce((least, word, i) => (word < itemAt(words, least) ? i : least), 0);
+  const word = (i: number) => itemAt(words, (first + i) % words.length);
+  return `${texture} ${tinted} ${word(0)} ${word(1)} ${word(2)} ${word(3)}`;
 }
+
+/** Whole numbers are printed faster, and nothing has one sign. */
+const whole = (value: number): number => Math.round(value * 1e5) + 0;
 
 const boxesKey = (boxes: readonly BodyBox[]): string =>
   boxes

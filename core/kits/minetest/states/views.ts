@@ -19,6 +19,13 @@ export interface Views {
  */
 export function viewsOf(mod: Mod, block: ResolvedBlock): Views {
   const { space } = block;
+  if (space.size === 1) {
+    const made = space.describe(0);
+    return {
+      views: [{ made, turns: [0] }],
+      bodies: new Map([[made, bodyOf(mod, block, 0)]]),
+    };
+  }
   const all = Array.from({ length: space.size }, (_, state) => bodyOf(mod, block, state));
   const keys = all.map(bodyKey);
   const quick = new Set(all.map((body) => quickKey(body, identityOrientation)));
@@ -32,8 +39,7 @@ export function viewsOf(mod: Mod, block: ResolvedBlock): Views {
       const made = space.describe(state);
       const body = itemAt(all, state);
       bodies.set(made, body);
-      const ways = all.length > 1 ? waysOf(body, quick) : new Map([[key, [0]]]);
-      for (const [way, list] of ways) known.set(way, { made, turns: list });
+      for (const [way, list] of waysOf(body, quick)) known.set(way, { made, turns: list });
     }
     views[state] = known.get(key)!;
   }

@@ -14,6 +14,7 @@ import { lua, luaString } from './lua.ts';
 import { engineLight, slipperiness } from './nodes.ts';
 import { recipeForEngine } from './recipes.ts';
 import { cubeFaces, meshText } from './shape.ts';
+import { soundFiles, soundsOf } from './sounds.ts';
 import { pictureFor } from './tiles.ts';
 import { localeFiles } from './words.ts';
 
@@ -170,6 +171,43 @@ describe('recipes, words, pictures', () => {
     expect([laid.width, laid.height]).toEqual([4, 12]);
     expect([0, 1, 2].map((frame) => laid.data[frame * 64])).toEqual([150, 50, 50]);
     expect(pictureFor({ ...texture, strip: { ticks: 2 } }, () => bytes)).toBe(bytes);
+  });
+});
+
+describe('sounds', () => {
+  const facts = (format: 'ogg' | 'wav') => ({ sha256: format.repeat(21) + 'a', bytes: 9, format });
+  const mod: Mod = {
+    ...sampleMod(),
+    sounds: { a: facts('ogg'), b: facts('wav'), c: facts('ogg') },
+    soundSets: {
+      wet: {
+        step: [
+          { sound: 'saltmarsh:a', volume: [0.2, 0.4] },
+          { sound: 'saltmarsh:b', volume: [1, 1] },
+          { sound: 'saltmarsh:c', volume: [0.4, 0.6], pitch: [0.8, 1] },
+        ],
+        dig: [{ sound: 'saltmarsh:b' }],
+      },
+    },
+  };
+
+  test('the Ogg files of an event are one name, as loud and high as they are on average', () => {
+    expect(soundsOf(mod, 'saltmarsh:wet')).toEqual({
+      footstep: {
+        name: 'saltmarsh_wet_step',
+        gain: expect.closeTo(0.4),
+        pitch: expect.closeTo(0.95),
+      },
+    });
+    expect(soundsOf(mod, 'obrank:stone')).toBeUndefined();
+  });
+
+  test('each is a file with its number; others are left out', () => {
+    const files = soundFiles(mod, (sha256) => new TextEncoder().encode(sha256));
+    expect([...files.keys()]).toEqual([
+      'sounds/saltmarsh_wet_step.0.ogg',
+      'sounds/saltmarsh_wet_step.1.ogg',
+    ]);
   });
 });
 
