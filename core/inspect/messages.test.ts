@@ -1241,9 +1241,9 @@ test.each(builtFiles)('%s %j', (rule, files, file, message) => {
 const engineFiles: typeof builtFiles = [
   [
     'engine/changed',
-    { 'models/saltmarsh_lamp.obj': null },
+    { 'textures/saltmarsh_lamp.png': null },
     'obrank.sha256',
-    'obrank.sha256 lists models/saltmarsh_lamp.obj, which is not there.',
+    'obrank.sha256 lists textures/saltmarsh_lamp.png, which is not there.',
   ],
   [
     'engine/file-gone',

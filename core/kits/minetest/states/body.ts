@@ -20,6 +20,8 @@ export interface BodyFace {
   uv: readonly (readonly [number, number])[];
   texture: string | undefined;
   tinted: boolean;
+  /** Which of the body's boxes it belongs to; it does not count for what looks alike. */
+  box?: number;
 }
 
 /** The two corners of a box, in blocks from the middle of the cell. */
@@ -39,11 +41,14 @@ export interface Body {
 const round = (value: number): number => Math.round(value * 1e5) / 1e5 + 0;
 const rounded = (point: Vec3): Vec3 => vector((axis) => round(point[axis]));
 
+/** No model has so many boxes. */
+const boxesApart = 10_000;
+
 /** A state as it stands in the world. */
 export function bodyOf(mod: Mod, block: ResolvedBlock, state: number): Body {
   const { texels } = mod.header;
   const fromMiddle = (point: Vec3): Vec3 => vector((axis) => point[axis] / texels - 0.5);
-  const faces = drawnModels(mod, block, state).flatMap(({ quads, orientation, tint }) => {
+  const faces = drawnModels(mod, block, state).flatMap(({ quads, orientation, tint }, model) => {
     const rotation = rotationOf(orientation);
     const isTinted = tint?.some((value) => value !== 1) === true;
     return quads.map((quad): BodyFace => ({
@@ -51,6 +56,7 @@ export function bodyOf(mod: Mod, block: ResolvedBlock, state: number): Body {
       uv: quad.uv.map(([u, v]) => [round(u), round(v)] as const),
       texture: quad.texture,
       tinted: isTinted && !quad.untinted,
+      box: model * boxesApart + quad.box,
     }));
   });
   const boxes = (shape: ResolvedBlock['shapes']['outline']) =>

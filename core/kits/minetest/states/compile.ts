@@ -187,16 +187,20 @@ function keptBefore(
       : node;
   const places = new Map(kept.codes.map(([code, node, byte]) => [code, { node, byte }]));
   const codes: StateCode[] = [];
+  const first = new Map<number, number>();
   encoderOf(codesOf(mod.ledger, name, space), space).forEach((code, state) => {
     const place = places.get(code);
-    if (place && place.node < kept.nodes.length) codes[state] = place;
+    if (!place || place.node >= kept.nodes.length) return;
+    codes[state] = place;
+    if (!first.has(place.node)) first.set(place.node, state);
   });
   return {
     names: kept.nodes.map((node) => renamed(node.name)),
     codes,
     nodes: kept.nodes.map(({ kind, turn }, i): SplitNode => {
-      const state = codes.findIndex((code) => code?.node === i);
-      return { made: views[state]?.made ?? `gone ${i}`, kind, turn };
+      const state = first.get(i);
+      const made = state === undefined ? `gone ${i}` : itemAt(views, state).made;
+      return { made, kind, turn };
     }),
   };
 }

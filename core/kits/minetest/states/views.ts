@@ -32,8 +32,11 @@ export function viewsOf(mod: Mod, block: ResolvedBlock): Views {
   const bodies = new Map<string, Body>();
   const known = new Map<string, StateView>();
   const views: StateView[] = [];
-  const others = Array.from(all.keys()).filter((state) => state !== space.defaultState);
-  for (const state of [space.defaultState, ...others]) {
+  // What differs from the default state in the fewest properties is made as it stands.
+  const order = Array.from(all.keys()).sort(
+    (a, b) => space.distance(a, space.defaultState) - space.distance(b, space.defaultState),
+  );
+  for (const state of order) {
     const key = itemAt(keys, state);
     if (!known.has(key)) {
       const made = space.describe(state);

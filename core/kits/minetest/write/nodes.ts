@@ -1,12 +1,13 @@
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
 import { titleOf } from '../../../mod/index.ts';
 import { plainName } from '../format/names.ts';
+import type { BodyBox } from '../states/body.ts';
 import type { CompiledBlock, EngineNode } from '../states/compile.ts';
 import { commonRating, digGroup, type Ways } from './digging.ts';
 import type { Groups } from './groups.ts';
 import type { LuaValue } from './lua.ts';
 import { fileName } from './names.ts';
-import { cubeFaces, engineBox, isWholeCell, materialsOf, mostTiles } from './shape.ts';
+import { cubeFaces, drawnBoxes, engineBox, isWholeCell, materialsOf, mostTiles } from './shape.ts';
 import { soundsOf } from './sounds.ts';
 import { tileOf } from './tiles.ts';
 
@@ -15,13 +16,13 @@ export const mostLight = 14;
 /** What goes through a node loses one level here, unless it is stopped altogether. */
 export const stopsLight = 15;
 
-/** How the engine draws a node: as a cube with tiles, or as a mesh. */
-export type Drawing = 'normal' | 'glasslike' | 'mesh' | 'airlike';
+/** How the engine draws a node: as a cube with tiles, as boxes with tiles, or as a mesh. */
+export type Drawing = 'normal' | 'glasslike' | 'nodebox' | 'mesh' | 'airlike';
 
 /** How a node is drawn. The engine turns cubes only where they are opaque. */
 export function drawingOf({ traits }: ResolvedBlock, { body, byte }: EngineNode): Drawing {
   if (!body.faces.length) return 'airlike';
-  if (!cubeFaces(body)) return 'mesh';
+  if (!cubeFaces(body)) return drawnBoxes(body) ? 'nodebox' : 'mesh';
   if (traits.alphaMode === 'opaque') return 'normal';
   return byte === undefined ? 'glasslike' : 'mesh';
 }
@@ -59,6 +60,7 @@ export function nodeDefinition(
     description: titleOf(mod, block.name, block.declared.names),
     drawtype: drawing,
     ...(drawing === 'mesh' && { mesh: meshFile(mod, node) }),
+    ...(drawing === 'nodebox' && { node_box: fixed(drawnBoxes(node.body)?.boxes ?? []) }),
     ...(drawing !== 'airlike' && { tiles: tilesOf(mod, block, node) }),
     use_texture_alpha: alphaWords[traits.alphaMode],
     ...(letsLightThrough(block, node) && { paramtype: 'light' }),
@@ -66,7 +68,7 @@ export function nodeDefinition(
     ...(light > 0 && { light_source: light }),
     ...(node.byte && { paramtype2: node.byte }),
     is_ground_content: false,
-    ...boxesOf(node),
+    ...boxesOf(node, drawing),
     ...(traits.hardness === 'unbreakable' && { diggable: false }),
     ...(traits.dragInside > 0 && { move_resistance: resistance(traits.dragInside) }),
     ...(traits.harmOnTouch > 0 && { damage_per_second: damage(traits.harmOnTouch) }),
@@ -85,32 +87,33 @@ export const meshFile = ({ header }: Mod, { name }: EngineNode): string =>
 
 function tilesOf(mod: Mod, block: ResolvedBlock, node: EngineNode): LuaValue {
   const { body } = node;
+  const drawing = drawingOf(block, node);
   const faces =
-    drawingOf(block, node) === 'mesh'
+    drawing === 'mesh'
       ? materialsOf(body.faces).slice(0, mostTiles)
-      : (cubeFaces(body) ?? []);
+      : drawing === 'nodebox'
+        ? (drawnBoxes(body)?.tiles ?? [])
+        : (cubeFaces(body) ?? []);
   const tiles = faces.map((face) => tileOf(mod, block.traits.tint, face));
   const isOne = tiles.every((tile) => JSON.stringify(tile) === JSON.stringify(tiles[0]));
-  return isOne && drawingOf(block, node) !== 'mesh' ? tiles.slice(0, 1) : tiles;
+  return isOne && drawing !== 'mesh' ? tiles.slice(0, 1) : tiles;
 }
 
-/** What is bumped into and pointed at, where that is not the whole cell. */
-function boxesOf({ body: { collision, outline } }: EngineNode): Record<string, LuaValue> {
-  const fixed = (boxes: typeof collision): LuaValue => ({
-    type: 'fixed',
-    fixed: boxes.map(engineBox),
-  });
+const fixed = (boxes: readonly BodyBox[]): LuaValue => ({
+  type: 'fixed',
+  fixed: boxes.map(engineBox),
+});
+
+/** What is bumped into and pointed at. Where nothing is said it is the whole cell, or what is drawn. */
+function boxesOf(
+  { body: { collision, outline } }: EngineNode,
+  drawing: Drawing,
+): Record<string, LuaValue> {
+  const whole = drawing === 'nodebox' ? { type: 'regular' } : undefined;
+  const shape = (boxes: readonly BodyBox[]) => (isWholeCell(boxes) ? whole : fixed(boxes));
   return {
-    ...(collision.length === 0
-      ? { walkable: false }
-      : isWholeCell(collision)
-        ? {}
-        : { collision_box: fixed(collision) }),
-    ...(outline.length === 0
-      ? { pointable: false }
-      : isWholeCell(outline)
-        ? {}
-        : { selection_box: fixed(outline) }),
+    ...(collision.length ? { collision_box: shape(collision) } : { walkable: false }),
+    ...(outline.length ? { selection_box: shape(outline) } : { pointable: false }),
   };
 }
 

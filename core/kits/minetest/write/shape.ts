@@ -1,17 +1,30 @@
 import { itemAt } from '../../../lists/index.ts';
 import { pictureFrame } from '../../../models/index.ts';
-import { cross, directionStep, sideStep, sides, vector, type Vec3 } from '../../../space/index.ts';
+import {
+  cross,
+  directionStep,
+  dot,
+  sideStep,
+  sides,
+  vector,
+  type Direction,
+  type Vec3,
+} from '../../../space/index.ts';
 import { faceKey, type Body, type BodyBox, type BodyFace } from '../states/body.ts';
 import { tileOrder } from '../format/turns.ts';
 
 /** The most materials of a mesh, and tiles of a node. */
 export const mostTiles = 6;
 
+/** How a picture lies on the side of a cube that looks one way. */
+function frameOf(direction: Direction): { up: Vec3; right: Vec3; normal: Vec3 } {
+  const side = sides.find((one) => sideStep(one).join() === directionStep(direction).join())!;
+  return { ...pictureFrame[side], normal: sideStep(side) };
+}
+
 /** The faces of a whole cube with whole pictures, by the direction that each looks. */
 const wholeFaces = tileOrder.map((direction) => {
-  const side = sides.find((one) => sideStep(one).join() === directionStep(direction).join())!;
-  const { up, right } = pictureFrame[side];
-  const normal = sideStep(side);
+  const { up, right, normal } = frameOf(direction);
   const corner = (across: number, upward: number): Vec3 =>
     vector((axis) => (normal[axis] + right[axis] * across + up[axis] * upward) / 2);
   return {
@@ -36,6 +49,66 @@ export function cubeFaces({ faces }: Body): BodyFace[] | undefined {
       faces.find((face) => faceKey(face) === faceKey({ ...face, corners, uv })) ?? [],
   );
   return found.length === tileOrder.length ? found : undefined;
+}
+
+/** Boxes that the engine draws by itself, and what its six tiles show, in its order. */
+export interface DrawnBoxes {
+  boxes: BodyBox[];
+  tiles: BodyFace[];
+}
+
+/**
+ * A body as boxes that the engine draws itself: each whole, along the axes, inside the cell, its
+ * sides showing the part of a block-sized picture that they cover, the same picture on all sides
+ * that look one way. Undefined for any other body.
+ */
+export function drawnBoxes({ faces }: Body): DrawnBoxes | undefined {
+  const groups = new Map<number, BodyFace[]>();
+  for (const face of faces) {
+    if (face.box === undefined) return undefined;
+    groups.set(face.box, [...(groups.get(face.box) ?? []), face]);
+  }
+  const tiles: BodyFace[] = [];
+  const boxes: BodyBox[] = [];
+  for (const group of groups.values()) {
+    const [low, high] = [Math.min, Math.max].map((most) =>
+      vector((axis) => most(...group.flatMap(({ corners }) => corners.map((one) => one[axis])))),
+    ) as [Vec3, Vec3];
+    if (group.length !== tileOrder.length || !isInCell([low, high])) return undefined;
+    for (const [i, direction] of tileOrder.entries()) {
+      const face = group.find((one) => isLaidOn(one, direction, [low, high]));
+      const tile = tiles[i];
+      if (!face || (tile && (tile.texture !== face.texture || tile.tinted !== face.tinted)))
+        return undefined;
+      tiles[i] = face;
+    }
+    boxes.push([low, high]);
+  }
+  return boxes.length ? { boxes, tiles } : undefined;
+}
+
+const isInCell = ([low, high]: BodyBox): boolean =>
+  low.every((value) => value >= -0.5) && high.every((value) => value <= 0.5);
+
+const isNear = (a: number, b: number): boolean => Math.abs(a - b) < 1e-4;
+
+/** True for the side of a box that looks one way, with the part of the picture that it covers. */
+function isLaidOn(face: BodyFace, direction: Direction, [low, high]: BodyBox): boolean {
+  const { up, right, normal } = frameOf(direction);
+  const looks = normalOf(face);
+  if (!looks || !isNear(dot(looks, normal), 1)) return false;
+  const far = dot(
+    normal,
+    vector((axis) => (normal[axis] > 0 ? high[axis] : low[axis])),
+  );
+  return face.corners.every((corner, i) => {
+    const [u, v] = itemAt(face.uv, i);
+    return (
+      isNear(dot(corner, normal), far) &&
+      isNear(u, dot(corner, right) + 0.5) &&
+      isNear(v, 0.5 - dot(corner, up))
+    );
+  });
 }
 
 const cell: BodyBox = [

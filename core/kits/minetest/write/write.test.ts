@@ -13,7 +13,7 @@ import { writeEngineBlock, writeEngineMod } from './index.ts';
 import { lua, luaString } from './lua.ts';
 import { engineLight, slipperiness } from './nodes.ts';
 import { recipeForEngine } from './recipes.ts';
-import { cubeFaces, meshText } from './shape.ts';
+import { cubeFaces, drawnBoxes, meshText } from './shape.ts';
 import { soundFiles, soundsOf } from './sounds.ts';
 import { pictureFor } from './tiles.ts';
 import { localeFiles } from './words.ts';
@@ -55,6 +55,31 @@ describe('shapes', () => {
     expect(way).toEqual(['0 1 0', '0 -1 0', '1 0 0', '-1 0 0', '0 0 -1', '0 0 1']);
     const lamp = resolveBlocks(sampleMod()).find(({ name }) => name === 'lamp')!;
     expect(cubeFaces(bodyOf(sampleMod(), lamp, 0))).toBeUndefined();
+  });
+
+  test('boxes that the engine draws itself are those whose pictures lie as it lays them', () => {
+    const drawn = (name: string) => {
+      const declared = { ...mod.blocks['block_0']!, states: { properties: [] }, traits: {} };
+      const looks: typeof declared.looks = {
+        mode: 'one-of',
+        rows: [{ use: [{ model: `saltmarsh:${name}` }] }],
+      };
+      const block = resolveBlock(mod, 'tried', { ...declared, looks });
+      return drawnBoxes(bodyOf(mod, block, 0));
+    };
+    expect(drawn('slab')!.boxes).toEqual([
+      [
+        [-0.5, -0.5, -0.5],
+        [0.5, -0.0625, 0.5],
+      ],
+    ]);
+    expect(drawn('slab')!.tiles).toHaveLength(6);
+    expect(drawn('pane')!.boxes[0]).toEqual([
+      [-0.4375, -0.375, 0.375],
+      [0.375, 0.375, 0.4375],
+    ]);
+    // A box that is spun, or that shows another part of its picture, is a mesh.
+    expect(drawn('post')).toBeUndefined();
   });
 
   test('a mesh holds the faces of the body where the engine takes them, with the same pictures', () =>
@@ -249,13 +274,20 @@ describe('the whole mod', () => {
         'mod.conf',
       ),
     ).toContain('depends = driftwood');
-    const files = writeEngineBlock(mod, 'lamp');
+    const spun = {
+      ...mod.models['lamp']!.boxes![0]!,
+      spin: { about: 'y' as const, by: 10, pivot: [8, 8, 8] as [number, number, number] },
+    };
+    const lamp = { ...mod.models['lamp']!, boxes: [spun] };
+    const files = writeEngineBlock({ ...mod, models: { ...mod.models, lamp } }, 'lamp');
     expect([...files.keys()]).toEqual([
       'blocks.lua (this block)',
       'models/saltmarsh_lamp.obj',
       'models/saltmarsh_lamp_lit.obj',
     ]);
     expect(files.get('blocks.lua (this block)')).toContain('light_source = 12');
+    // As it is it needs no mesh: the engine draws its box.
+    expect([...writeEngineBlock(mod, 'lamp').keys()]).toEqual(['blocks.lua (this block)']);
     expect(writeEngineBlock(mod, 'nobody').size).toBe(0);
   });
 });
