@@ -12,12 +12,13 @@ import { turningOf } from '../../../placing/index.ts';
 import { encoderOf, type StateSpace, type Value } from '../../../states/index.ts';
 import { kitName } from '../format/marks.ts';
 import { plainName } from '../format/names.ts';
-import { turns } from '../format/turns.ts';
+import { turnedQuarter, turns } from '../format/turns.ts';
 import { turnedBody, type Body } from './body.ts';
 import type { Storage } from '../../kit.ts';
 import { placesInTurn } from './in-turn.ts';
 import {
   splitStates,
+  turnBits,
   type Split,
   type SplitNode,
   type StateCode,
@@ -98,7 +99,7 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
   const compiled: CompiledBlock = {
     block,
     codes,
-    reads: readsOf(nodes, codes, views),
+    reads: readsOf({ nodes, codes }, views, quarterOf(block)),
     moved: movedSince(before, { codes, names }),
     nodes: nodes.map(({ kind, made, turn }, i): EngineNode => {
       const body = bodies.get(made)!;
@@ -125,39 +126,54 @@ export function compileBlock(mod: Mod, block: ResolvedBlock): CompiledBlock {
  * as that takes no more nodes.
  */
 function splitInTurn(
-  { space, declared }: ResolvedBlock,
+  block: ResolvedBlock,
   views: readonly StateView[],
   before: Before | undefined,
 ): Split {
   const fewest = splitStates(views, { before });
   if (!fewest.nodes.some(({ kind }) => kind === 'turned')) return fewest;
-  const { quarter } = turningOf(space, declared.states.placing ?? []);
   // What saved worlds hold stays where it could stay.
   const fixed: StateCode[] = [];
   before?.codes.forEach((code, state) => {
     const { node, byte } = itemAt(fewest.codes, state);
     if (node === code.node && byte === code.byte) fixed[state] = code;
   });
-  const codes = placesInTurn(views, fewest.nodes, quarter, fixed);
+  const codes = placesInTurn(views, fewest.nodes, quarterOf(block), fixed);
   const inTurn = splitStates(views, { before: { nodes: fewest.nodes, codes } });
   return inTurn.nodes.length > fewest.nodes.length ? fewest : inTurn;
 }
 
-/** What each byte stands for: its own state, or one that looks the same under the byte's turn. */
+/** What a quarter turn of a structure makes of each state. */
+const quarterOf = ({ space, declared }: ResolvedBlock): Int32Array =>
+  turningOf(space, declared.states.placing ?? []).quarter;
+
+/**
+ * What each byte stands for: its own state, or one that looks the same under the byte's turn, or
+ * what a state becomes whose byte the engine turns to it.
+ */
 function readsOf(
-  nodes: Split['nodes'],
-  codes: readonly StateCode[],
+  { nodes, codes }: Pick<Split, 'nodes' | 'codes'>,
   views: readonly StateView[],
+  quarter: Int32Array,
 ): Map<number, number>[] {
   const reads = nodes.map(() => new Map<number, number>());
   codes.forEach(({ node, byte }, state) => itemAt(reads, node).set(byte, state));
-  codes.forEach(({ node, byte }, state) => {
-    if (itemAt(nodes, node).kind !== 'turned') return;
-    for (const turn of itemAt(views, state).turns) {
-      const like = byte - (byte % 32) + turn;
-      if (!itemAt(reads, node).has(like)) itemAt(reads, node).set(like, state);
+  const learn = (node: number, byte: number, state: number) => {
+    if (!itemAt(reads, node).has(byte)) itemAt(reads, node).set(byte, state);
+  };
+  const turned = [...codes.entries()].filter(
+    ([, { node }]) => itemAt(nodes, node).kind === 'turned',
+  );
+  for (const [state, { node, byte }] of turned)
+    for (const turn of itemAt(views, state).turns)
+      learn(node, byte - (byte % turnBits) + turn, state);
+  for (const [state, { node, byte }] of turned) {
+    let [turn, stands] = [byte % turnBits, state];
+    for (let n = 0; n < 3; n += 1) {
+      [turn, stands] = [turnedQuarter(turn), quarter[stands] ?? stands];
+      if (itemAt(codes, stands).node === node) learn(node, byte - (byte % turnBits) + turn, stands);
     }
-  });
+  }
   return reads;
 }
 

@@ -1,10 +1,9 @@
 import { itemAt } from '../../../lists/index.ts';
 import { turnedQuarter } from '../format/turns.ts';
-import type { Split, StateCode, StateView } from './split.ts';
+import { turnBits, type Split, type StateCode, type StateView } from './split.ts';
 
-/** A byte has its turn in the five low bits, and one of eight layers in the others. */
+/** What the three high bits of a byte tell. */
 const layers = 8;
-const turnBits = 32;
 
 /**
  * Places for states such that the engine, turning a byte as a part of a structure, comes to the

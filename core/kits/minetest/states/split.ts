@@ -43,7 +43,7 @@ interface SplitOptions {
 }
 
 /** Turns have the five low bits of a byte. */
-const turnBits = 32;
+export const turnBits = 32;
 
 /**
  * The fewest nodes that keep the states of a block, each with a byte of its own. States that are
