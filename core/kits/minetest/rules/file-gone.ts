@@ -1,3 +1,4 @@
+import type { Place } from '../../../json/index.ts';
 import { engineRule } from './engine-rule.ts';
 
 /** The tables that name pictures and meshes. */
@@ -5,6 +6,12 @@ const naming = ['blocks.lua', 'items.lua'];
 const named = /"(\w+\.(?:png|obj))"/g;
 /** A sound is named without its number and ending, beside how loud it is. */
 const heard = /name = "(\w+)",\s*gain = /g;
+
+/** Line and column of a place in a text, both from 1. */
+function placeIn(text: string, index: number): Place {
+  const before = text.slice(0, index).split('\n');
+  return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
+}
 
 export const fileGone = engineRule({
   id: 'engine/file-gone',
@@ -23,11 +30,15 @@ export const fileGone = engineRule({
     );
     return naming.flatMap((file) => {
       const text = new TextDecoder().decode(files.get(file) ?? new Uint8Array());
-      const found = [...text.matchAll(named), ...text.matchAll(heard)];
-      const names = new Set(found.map(([, name = '']) => name));
-      return [...names]
-        .filter((name) => !there.has(name))
-        .map((name) => ({ file, says: 'gone', parts: { name } }));
+      const first = new Map<string, number>();
+      for (const { 1: name = '', index } of [...text.matchAll(named), ...text.matchAll(heard)])
+        if (!there.has(name) && !first.has(name)) first.set(name, index);
+      return [...first].map(([name, index]) => ({
+        file,
+        place: placeIn(text, index),
+        says: 'gone',
+        parts: { name },
+      }));
     });
   },
 });

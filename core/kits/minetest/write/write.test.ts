@@ -6,6 +6,7 @@ import { sampleMod } from '../../../inspect/sample.ts';
 import { resolveBlock, resolveBlocks, type Mod, type Recipe } from '../../../mod/index.ts';
 import { decodePicture, encodePicture } from '../../../textures/index.ts';
 import { digTime, toolsOf } from '../../../traits/index.ts';
+import { fileGone } from '../rules/all.ts';
 import { bodyOf } from '../states/body.ts';
 import { facesOfMesh } from '../verdict/meshes.ts';
 import { capabilities, ladderTools, Ways } from './digging.ts';
@@ -290,4 +291,17 @@ describe('the whole mod', () => {
     expect([...writeEngineBlock(mod, 'lamp').keys()]).toEqual(['blocks.lua (this block)']);
     expect(writeEngineBlock(mod, 'nobody').size).toBe(0);
   });
+});
+
+test('what is missing is told at the line that names it', () => {
+  const files = writeEngineMod(sampleMod(), () => grey);
+  const lines = text(files, 'blocks.lua').split('\n');
+  files.delete('textures/saltmarsh_bank.png');
+  const [found] = fileGone.check(files);
+  expect(found).toMatchObject({
+    file: 'blocks.lua',
+    message: expect.stringMatching(/^saltmarsh_bank/),
+  });
+  const { line = 0, column = 0 } = found!.place!;
+  expect(lines[line - 1]!.slice(column - 1)).toMatch(/^"saltmarsh_bank\.png"/);
 });
