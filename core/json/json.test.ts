@@ -48,9 +48,17 @@ test('the place of a part, or of its nearest parent', () => {
   expect(text.placeOf('')).toEqual({ line: 1, column: 1 });
 });
 
+/** A key that would change what an object is is refused, so it is no value that can be read back. */
 const anyJson = fc
   .jsonValue({ maxDepth: 5 })
+  .filter((value) => !JSON.stringify(value).includes('__proto__'))
   .map((value) => JSON.parse(JSON.stringify(value)) as unknown);
+
+test('a key that would change what an object is is refused', () => {
+  const { value, problems } = parseJson('{ "a": { "__proto__": {} } }');
+  expect(value).toBeUndefined();
+  expect(problems[0]!.message).toMatch(/__proto__, which is no name/);
+});
 
 test(
   'what is printed reads back as the same value, always the same text, like the ' +

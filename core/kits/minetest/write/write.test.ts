@@ -302,6 +302,6 @@ test('what is missing is told at the line that names it', () => {
     file: 'blocks.lua',
     message: expect.stringMatching(/^saltmarsh_bank/),
   });
-  const { line = 0, column = 0 } = found!.place!;
+  const { line, column } = found!.place!;
   expect(lines[line - 1]!.slice(column - 1)).toMatch(/^"saltmarsh_bank\.png"/);
 });
