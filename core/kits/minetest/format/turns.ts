@@ -1,7 +1,6 @@
 import {
   compose,
   identityOrientation,
-  orientations,
   type Direction,
   type Orientation,
 } from '../../../space/index.ts';
@@ -55,6 +54,3 @@ export const inEngine = ([x, y, z]: readonly [number, number, number]): [
 
 /** The directions as the engine names the six tiles of a node, in its order. */
 export const tileOrder: readonly Direction[] = ['up', 'down', 'east', 'west', 'north', 'south'];
-
-/** All 24 orientations are among the turns. */
-export const knowsAllTurns = (): boolean => numbers.size === orientations.length;

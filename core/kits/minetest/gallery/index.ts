@@ -95,7 +95,6 @@ const clientSettings = (): Uint8Array =>
     'enable_clouds = false',
     'menu_clouds = false',
     'show_debug = false',
-    'name_tags_always_on = true',
   );
 
 /** The gallery of the engine, and its client, which photographs it. */

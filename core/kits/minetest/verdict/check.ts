@@ -35,12 +35,6 @@ export const sorts = {
 } as const;
 export type AskKind = keyof typeof sorts;
 
-/** Where an answer is one value that must be the predicted one. */
-export const mustBe =
-  (ours: string | number | boolean): Check['judge'] =>
-  (answer) =>
-    answer === ours ? undefined : { ours: String(ours), engine: inWords(answer) };
-
 /** An answer of the engine as one reads it. */
 export const inWords = (answer: unknown): string =>
   answer === null || answer === undefined

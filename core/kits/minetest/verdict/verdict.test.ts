@@ -6,7 +6,7 @@ import type { Vec3 } from '../../../space/index.ts';
 import { engineBox } from '../write/shape.ts';
 import { shortfallsOf } from '../shortfalls.ts';
 import { byteAfter } from './asks/states.ts';
-import { inWords, mustBe } from './check.ts';
+import { inWords, mustBeNode } from './check.ts';
 import { checksOf, differences } from './index.ts';
 import { meets, rays, type Line } from './rays.ts';
 
@@ -61,8 +61,8 @@ describe('answers', () => {
     expect(none.every(({ about, ours }) => about && ours)).toBe(true);
     expect(differences(checks, null)).toMatchObject([{ ours: 'answers', engine: 'nothing' }]);
     expect(differences(checks, { answers: 7 })).toHaveLength(1);
-    expect(mustBe(3)(3)).toBeUndefined();
-    expect(mustBe(3)(null)).toEqual({ ours: '3', engine: 'nothing' });
+    expect(mustBeNode(['a:b', 3])(['a:b', 3])).toBeUndefined();
+    expect(mustBeNode(['a:b', 3])(null)).toEqual({ ours: 'a:b, byte 3', engine: 'nothing' });
     expect(inWords([1, 'a'])).toBe('[1,"a"]');
   });
 

@@ -1,5 +1,4 @@
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
-import { idOf } from '../../../mod/index.ts';
 import { membersOf } from '../../../tags/index.ts';
 import { groupName } from './names.ts';
 
@@ -53,7 +52,3 @@ function byMember(mod: Mod, kind: 'blockTags' | 'itemTags'): Map<string, string[
     }
   return found;
 }
-
-/** The ids of all things of a mod that the engine knows as items. */
-export const itemIds = ({ header, items, blocks }: Mod): string[] =>
-  [...Object.keys(blocks), ...Object.keys(items)].map((name) => idOf(header.namespace, name));

@@ -29,7 +29,7 @@ export function Nodes({ block, state, onState }: NodesProps) {
       <p className={apart === codes.length ? styles['proof'] : 'bad'}>
         {apart === codes.length
           ? `Proved: ${count(nodes.length, 'name')} and a byte beside each keep ` +
-            `${count(codes.length, 'state')} apart. Fewer names cannot.`
+            `${count(codes.length, 'state')} apart.`
           : `Of ${count(codes.length, 'state')} only ${apart} are kept apart.`}
       </p>
       <table className={clsx(styles['plain-table'], styles['codes'])} aria-label="Names">
