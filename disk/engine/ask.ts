@@ -25,6 +25,9 @@ const longestAnswers = 256 * 2 ** 20;
 /** A port may be taken by another program between looking and using it: so often another is tried. */
 const ports = 3;
 
+/** How the name of every folder begins in which this process asks an engine. */
+export const folderStart = () => `obrank-engine-${process.pid}-`;
+
 /**
  * Has the engine answer what was laid out for it, in a folder of its own that is gone afterwards.
  * Throws a {@link DiskProblem} where the engine cannot be asked: it is not there, is another
@@ -40,7 +43,7 @@ export async function askEngine(
   options: AskOptions = {},
 ): Promise<Heard> {
   const program = await engineProgram(engine, options.env);
-  const folder = await mkdtemp(path.join(tmpdir(), 'obrank-engine-'));
+  const folder = await mkdtemp(path.join(tmpdir(), folderStart()));
   const onExit = () => rmSync(folder, { recursive: true, force: true });
   process.once('exit', onExit);
   try {

@@ -18,23 +18,17 @@ import { engineKit, type AskedHow } from '../../core/kits/index.ts';
 import type { Mod } from '../../core/mod/index.ts';
 import { encodePicture } from '../../core/textures/index.ts';
 import { readTree } from '../read.ts';
-import { askEngine, layOut, type AskOptions } from './ask.ts';
+import { askEngine, folderStart, layOut, type AskOptions } from './ask.ts';
 import { makeGallery } from './gallery.ts';
 import { engineProgram } from './program.ts';
 
 const { engine } = engineKit;
 const png = encodePicture({ width: 16, height: 16, data: new Uint8Array(1024).fill(200) });
 let scratch: string;
-const usual = process.env['TMPDIR'];
 beforeAll(() => {
   scratch = mkdtempSync(path.join(tmpdir(), 'obrank-test-'));
-  process.env['TMPDIR'] = scratch;
 });
-afterAll(() => {
-  if (usual === undefined) delete process.env['TMPDIR'];
-  else process.env['TMPDIR'] = usual;
-  rmSync(scratch, { recursive: true });
-});
+afterAll(() => rmSync(scratch, { recursive: true }));
 // A busy machine is no failure: an engine on it may take minutes.
 jest.setTimeout(600_000);
 
@@ -52,7 +46,8 @@ const verdict = async (
   const heard = await askEngine(engine, laid, options);
   return { checks: laid.checks, differences: engine.judge(mod, built, heard, { diggings }) };
 };
-const leftBehind = () => readdirSync(tmpdir()).filter((name) => name.startsWith('obrank-engine-'));
+/** Only what this process left: other tests ask an engine at the same time. */
+const leftBehind = () => readdirSync(tmpdir()).filter((name) => name.startsWith(folderStart()));
 const text = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
 const bytesOf = (words: string) => new TextEncoder().encode(words);
 
