@@ -127,6 +127,26 @@ test('a handle is dragged and a number typed, each in one step that undo takes b
   await expect(part(page, 'seat')).toContainText('12×4×12');
 });
 
+test('without a graphics card edges are smooth at rest, and nothing waits for it while held', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/models/driftwood_chair`);
+  const stage = page.getByRole('group', { name: 'Stage' });
+  const pixels = () =>
+    stage
+      .locator('canvas')
+      .evaluate((canvas: HTMLCanvasElement) => Math.round(canvas.width / canvas.clientWidth));
+  await expect.poll(pixels).toBe(2);
+  const box = (await stage.boundingBox())!;
+  await page.mouse.move(box.x + 80, box.y + 300);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 160, box.y + 300, { steps: 4 });
+  await expect.poll(pixels).toBe(1);
+  await page.mouse.up();
+  await expect.poll(pixels).toBe(2);
+});
+
 test('a PNG is dropped on a face of the stage, and one that is none is refused', async ({
   page,
   server,

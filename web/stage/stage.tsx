@@ -9,6 +9,7 @@ import { Rendering } from '../parts/rendering.tsx';
 import { Toggles } from '../parts/toggles.tsx';
 import { useStable } from '../parts/use-stable.ts';
 import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
+import { hasGraphicsCard, SharpAtRest } from './sharpness.tsx';
 import { Watch, type View } from './view.tsx';
 import styles from './stage.module.css';
 
@@ -36,6 +37,7 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
     defaultValue: start,
     getInitialValueInEffect: false,
   });
+  const hasCard = useMemo(hasGraphicsCard, []);
   const options = arrangements.includes(kept.arrangement) ? kept : start;
   const outline = useMemo(
     () =>
@@ -67,8 +69,8 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
         <Canvas
           frameloop="demand"
           camera={{ fov: 32, position: [2.3, 2.2, 2.3] }}
-          gl={{ antialias: true, alpha: true }}
-          dpr={[1, 2]}
+          gl={{ antialias: hasCard, alpha: true }}
+          dpr={hasCard ? [1, 2] : 1}
           aria-label={`${block.name} on the stage. Drag to turn it.`}
           flat
         >
@@ -80,6 +82,7 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
             outline={outline}
             colours={options.hour === 'Night' ? inks.dark : inks[scheme]}
           />
+          {!hasCard && <SharpAtRest />}
           {onView && <Watch onView={onView} />}
         </Canvas>
       </WithoutGraphics>
