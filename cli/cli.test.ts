@@ -134,7 +134,7 @@ test('a pack that was edited by hand is told so, with a near miss', () => {
   expect(status).toBe(1);
   expect(lines).toEqual([
     expect.stringMatching(
-      /tide_lantern\.json:\d+:\d+ error pack\/reference-missing .*Did you mean saltmarsh:lantern\/dark\?$/,
+      /tide_lantern\.json:\d+:\d+ error looks\/model-missing .*Did you mean saltmarsh:lantern\/dark\?$/,
     ),
     expect.stringMatching(/tide_lantern\.json:1:1 warning pack\/digest-differs /),
   ]);

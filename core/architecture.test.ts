@@ -28,6 +28,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
     [`${kit}/states`]: [`${kit}/format`, 'core/kits/kit', 'core/draw', 'core/placing', ...knowing],
     [`${kit}/runtime`]: [],
     [`${kit}/read`]: [`${kit}/format`, ...tools, 'core/mod', 'core/textures', 'core/sounds'],
+    [`${kit}/declare`]: [`${kit}/format`, `${kit}/read`, 'core/kits/declared', ...knowing],
     [`${kit}/rules`]: [`${kit}/format`, `${kit}/read`, ...knowing],
     [`${kit}/write`]: [
       `${kit}/format`,
@@ -71,7 +72,7 @@ const arrows: Record<string, string[]> = {
     'core/sounds',
   ],
   'core/textures': ['core/mod', 'core/space', 'core/bytes'],
-  'core/sounds': ['core/mod'],
+  'core/sounds': ['core/mod', 'core/bytes', 'core/json'],
   'core/table': ['core/mod', 'core/states', 'core/json', 'core/words'],
   'core/placing': ['core/space', 'core/states', 'core/mod', 'core/words'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/json', 'core/textures'],

@@ -10,8 +10,8 @@ import {
   type Mod,
   type Sound,
 } from '../mod/index.ts';
-import { readSound, SoundProblem } from '../sounds/index.ts';
-import { decodePicture, pictureFacts, PictureProblem } from '../textures/index.ts';
+import { soundEntry } from '../sounds/index.ts';
+import { pictureEntry, PictureProblem } from '../textures/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 import { FolderReader, type FileProblem } from './reader.ts';
 
@@ -110,11 +110,8 @@ function readTexture(reader: FolderReader, file: string, name: string): void {
   const bytes = reader.bytesOf(file);
   const stripFile = `textures/${name}.strip.json`;
   try {
-    const picture = {
-      sha256: reader.keep(bytes),
-      bytes: bytes.length,
-      ...pictureFacts(decodePicture(bytes)),
-    };
+    const picture = pictureEntry(bytes);
+    reader.keep(picture.sha256, bytes);
     const strip = reader.has(stripFile)
       ? { strip: withoutSchema(reader.textOf(stripFile).value) }
       : {};
@@ -137,28 +134,10 @@ function readSoundFile(
 ): void {
   if (!isAllowed(reader, file, name, pathPattern)) return;
   const bytes = reader.bytesOf(file);
-  reader.put('sounds', name, {
-    sha256: reader.keep(bytes),
-    bytes: bytes.length,
-    ...soundEntry(bytes, ending),
-  });
+  const sound = soundEntry(bytes, ending);
+  reader.keep(sound.sha256, bytes);
+  reader.put('sounds', name, sound);
   reader.standsIn(file, 'sounds', name);
-}
-
-/**
- * The facts of a sound, or why it cannot be read: the rest of the mod can be worked on all the
- * same.
- */
-function soundEntry(bytes: Uint8Array, format: Sound['format']): Omit<Sound, 'sha256' | 'bytes'> {
-  try {
-    const facts = readSound(bytes);
-    if (facts.format === format) return facts;
-    const other = facts.format === 'wav' ? 'a WAV' : 'an Ogg';
-    return { format, problem: `It is named .${format}, but it is ${other} file.` };
-  } catch (error) {
-    if (error instanceof SoundProblem) return { format, problem: error.message };
-    throw error;
-  }
 }
 
 /** Strips are read with their pictures; hidden files and words about the mod are nobody's business. */

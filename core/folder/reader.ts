@@ -1,4 +1,4 @@
-import { digestOf, type Files } from '../bytes/index.ts';
+import { type Files } from '../bytes/index.ts';
 import { parseJson, pointer, withoutSchema, type JsonText, type Place } from '../json/index.ts';
 import {
   bringEntryForward,
@@ -108,10 +108,8 @@ export class FolderReader {
   }
 
   /** Keeps a picture or sound; gives its SHA-256. */
-  keep(bytes: Uint8Array): string {
-    const digest = digestOf(bytes);
+  keep(digest: string, bytes: Uint8Array): void {
     this.blobs.set(digest, bytes);
-    return digest;
   }
 
   /** Says that an entry stands in a file that is no text. */

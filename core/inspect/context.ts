@@ -25,6 +25,7 @@ import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
 import type { Kit, Shortfall } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
+import { nothingUnread, type Unread } from './unread.ts';
 
 /** One look at the mod beyond the block itself: a question and the answer that was given. */
 type Read = (mod: Mod) => unknown;
@@ -40,6 +41,7 @@ export class BlockContext {
     private readonly mod: Mod,
     readonly block: ResolvedBlock,
     readonly kit: Kit,
+    private readonly unread: Unread = nothingUnread,
   ) {}
 
   /** True when every question that was asked would be answered the same by this mod. */
@@ -55,11 +57,20 @@ export class BlockContext {
     return answer;
   }
 
+  /** Notes that an entry of the mod is asked for, with the parts of it that are named. */
+  private asks(kind: keyof Mod, id: string, ...parts: string[]): void {
+    const name = ownName(this.mod.header.namespace, id);
+    if (name === undefined) return;
+    this.unread.ask(kind, name);
+    for (const part of parts) this.unread.ask(kind, name, part);
+  }
+
   get header(): Mod['header'] {
-    return this.mod.header;
+    return this.unread.watch(this.mod.header, 'header');
   }
 
   model(id: string): Model | undefined {
+    this.asks('models', id);
     return this.ask((mod) => ownModel(mod, id)) ?? modelOf(this.mod, id);
   }
 
@@ -70,18 +81,24 @@ export class BlockContext {
       model &&
       resolveModel(
         model,
-        (template) => this.ask((mod) => ownModel(mod, template)),
+        (template) => {
+          this.asks('models', template);
+          return this.ask((mod) => ownModel(mod, template));
+        },
         this.header.texels,
       )
     );
   }
 
   texture(id: string): Texture | undefined {
+    this.asks('textures', id, 'strip');
     return this.ask((mod) => textureOf(mod, id));
   }
 
   /** True when an item of that id exists: an item, or a block that can be held. */
   hasItem(id: string): boolean {
+    this.asks('items', id);
+    this.asks('blocks', id, 'identity');
     return this.ask((mod) => {
       const name = ownName(mod.header.namespace, id);
       if (name === undefined) return false;
@@ -94,23 +111,30 @@ export class BlockContext {
   get loot(): LootSource {
     return {
       space: this.block.space,
-      tableOf: (id) =>
-        this.ask((mod) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws),
+      tableOf: (id) => {
+        this.asks('lootTables', id);
+        return this.ask(
+          (mod) => lookUp(mod.lootTables, ownName(mod.header.namespace, id) ?? '')?.draws,
+        );
+      },
     };
   }
 
   /** The loot of another block, as it is declared. */
   lootOf(id: string): Block['loot'] {
+    this.asks('blocks', id, 'loot');
     return this.ask((mod) => lookUp(mod.blocks, ownName(mod.header.namespace, id) ?? '')?.loot);
   }
 
   /** True when the sound set is one of the mod's own. */
   hasSoundSet(id: string): boolean {
+    this.unread.ask('soundSets');
     return this.ask((mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''));
   }
 
   /** How the block's states are stored. */
   get codes(): CodeLayout {
+    this.unread.ask('ledger');
     return (
       this.ask((mod) => heldCodes(mod.ledger, this.block.name)) ?? mixedRadix(this.block.space)
     );

@@ -5,6 +5,7 @@ import { closest, didYouMean, type Said } from '../words/index.ts';
 export const drawSentences = {
   count: '{owner}: the count {count} is upside down, below zero or not whole.',
   chance: '{owner}: the chance {chance} in its loot is outside 0 to 1.',
+  heldless: '{owner} gives {id}, which cannot be held.',
   unknown: '{owner} gives {id}, which is no {kind} of the mod.{hint}',
 };
 
@@ -101,13 +102,15 @@ export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] =
   draws.flatMap((draw, d) =>
     draw.lots.flatMap(({ give, table }, l) => {
       const flaw = (id: string, kind: string, ids: string[], key: string): DrawFlaw[] => {
-        const near = closest(id, ids);
+        // What is there and cannot be held is not misspelt.
+        const near = ids.includes(id) ? undefined : closest(id, ids);
         return [
           {
             at: ['draws', d, 'lots', l, key],
-            says: 'unknown',
-            parts: { id, kind, hint: didYouMean(near) },
-            ...(near && near !== id ? { mend: { title: `Give ${near}`, after: near } } : {}),
+            ...(ids.includes(id)
+              ? { says: 'heldless', parts: { id } }
+              : { says: 'unknown', parts: { id, kind, hint: didYouMean(near) } }),
+            ...(near ? { mend: { title: `Give ${near}`, after: near } } : {}),
           },
         ];
       };

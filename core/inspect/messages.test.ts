@@ -391,6 +391,34 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'Use saltmarsh:bank',
   ],
   [
+    'looks/model-missing',
+    {
+      '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:lmap',
+      '/blocks/lamp/looks/rows/2/use/0/model': 'saltmarsh:lmap',
+    },
+    'lamp: 2 rows of the look, row 1 first, use the model saltmarsh:lmap, which does not exist. ' +
+      'Did you mean saltmarsh:lamp?',
+    'Use saltmarsh:lamp',
+  ],
+  [
+    'loot/gives-unknown',
+    {
+      '/blocks/bank/identity/item': 'none',
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank' }] }] },
+    },
+    'lamp gives saltmarsh:bank, which cannot be held.',
+    undefined,
+  ],
+  [
+    'loot/table-flawed',
+    {
+      '/blocks/bank/identity/item': 'none',
+      '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank' }] }] },
+    },
+    'The loot table finds gives saltmarsh:bank, which cannot be held.',
+    undefined,
+  ],
+  [
     'looks/heading-without-effect',
     { '/blocks/lamp/looks/rows': [{ use: [{ model: 'saltmarsh:lamp' }] }] },
     'lamp looks the same whatever its heading: it always points the same way.',
@@ -1116,31 +1144,33 @@ test(
 const builtFiles: [string, Record<string, unknown>, string, string][] = [
   [
     'pack/reference-missing',
-    {
-      'rules/recipes/bank.json':
-        '{ "kind": "mix", "takes": ["saltmarsh:lmap"], "gives": "saltmarsh:bank" }',
-    },
-    'rules/recipes/bank.json',
-    'The item saltmarsh:lmap is not in the pack. Did you mean saltmarsh:lamp?',
+    { 'rules/loot/lmap.json': '{ "block": "saltmarsh:lmap", "draws": [] }' },
+    'rules/loot/lmap.json',
+    'This is about the block saltmarsh:lmap, which is not in the pack. Did you mean saltmarsh:lamp?',
   ],
   [
-    'pack/reference-missing',
-    {
-      'rules/recipes/bank.json':
-        '{ "kind": "fire", "takes": "#saltmarsh:wet", "gives": "saltmarsh:bank", "seconds": 4 }',
-    },
-    'rules/recipes/bank.json',
-    'The item tag saltmarsh:wet is not in the pack.',
+    'pack/id-and-name-disagree',
+    { 'rules/loot/bank_2.json': '{ "block": "saltmarsh:bank", "draws": [] }' },
+    'rules/loot/bank_2.json',
+    'The file is called bank_2, but speaks of saltmarsh:bank.',
   ],
   [
-    'pack/reference-missing',
-    {
-      'rules/loot/tables/finds.json':
-        '{ "id": "saltmarsh:finds", "draws": [{ "times": 1, "lots": [{ "table": ' +
-        '"saltmarsh:fnids" }] }] }',
-    },
-    'rules/loot/tables/finds.json',
-    'The loot table saltmarsh:fnids is not in the pack. Did you mean saltmarsh:finds?',
+    'files/missing',
+    { 'rules/blocks/bank.json': null },
+    'registry.json',
+    'registry.json lists the block saltmarsh:bank, but rules/blocks/bank.json is not there.',
+  ],
+  [
+    'files/missing',
+    { 'rules/tools.json': null },
+    'rules/blocks/bank.json',
+    'saltmarsh:bank is dug with a tool, but rules/tools.json is not there.',
+  ],
+  [
+    'files/missing',
+    { 'view/groups.json': null },
+    'view/items/bank.json',
+    'saltmarsh:bank is in a catalogue group, but view/groups.json is not there.',
   ],
   [
     'pack/id-and-name-disagree',
@@ -1199,12 +1229,6 @@ const builtFiles: [string, Record<string, unknown>, string, string][] = [
   ],
   [
     'pack/registry-disagrees',
-    { 'registry.json#/entries': [] },
-    'rules/blocks/bank.json',
-    'The block saltmarsh:bank is not in registry.json.',
-  ],
-  [
-    'pack/registry-disagrees',
     {
       'registry.json#/entries/2/codes/digits/1/values': [true],
     },
@@ -1212,19 +1236,13 @@ const builtFiles: [string, Record<string, unknown>, string, string][] = [
     'registry.json: of saltmarsh:lamp the state heading = north, lit = false has no code.',
   ],
   [
-    'pack/slot-open',
-    { 'view/models/bank.json#/slots': {} },
-    'view/looks/bank.json',
-    'saltmarsh:bank shows the model saltmarsh:bank, which leaves the slot face without a texture.',
-  ],
-  [
-    'pack/state-without-look',
+    'pack/look-missing',
     { 'view/looks/lamp.json': null },
     'rules/blocks/lamp.json',
     'The block saltmarsh:lamp has no look: view/looks/lamp.json is missing.',
   ],
   [
-    'pack/text-missing',
+    'pack/language-file-missing',
     { 'view/words/en.json': null },
     'pack.json',
     'The pack speaks en, but view/words/en.json is not there.',

@@ -25,6 +25,11 @@ type Worded<Report extends Said> = Omit<Report, keyof Said> & { message: string 
 interface Examples {
   fails: ModExample;
   passes: ModExample;
+  /**
+   * The kinds of entries of which it concludes something because none of them says otherwise: it
+   * says nothing while one of them could not be read.
+   */
+  restsOn?: readonly string[];
 }
 /**
  * A rule that looks at one block and at what the block names. It is run again only when one of

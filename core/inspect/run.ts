@@ -3,13 +3,11 @@ import { kitNamed, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext } from './context.ts';
+import { inspectDeclared } from './declared.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
-import type { BlockRule, ModRule } from './rule.ts';
-import { rules } from './rules/index.ts';
+import type { ModRule } from './rule.ts';
+import { blockRules, modRules } from './rules/index.ts';
 import { partOf, watchedView, type ViewPart } from './view.ts';
-
-const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
-const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
 
 /**
  * Findings of each block with the questions they rest on; kept for as long as the block stays the
@@ -88,8 +86,12 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
  * Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It
  * knows nothing of the declaration.
  */
-export const inspectBuilt = (kit: Kit, files: Files): Finding[] =>
-  kit.check(files).map(fileFinding).sort(byWeight);
+export function inspectBuilt(kit: Kit, files: Files): Finding[] {
+  const { reports, declared } = kit.check(files);
+  return [...reports.map(fileFinding), ...(declared ? inspectDeclared(kit, declared) : [])].sort(
+    byWeight,
+  );
+}
 
 /** How many findings there are of each severity. */
 export function tally(findings: readonly Finding[]): {

@@ -115,12 +115,16 @@ function put<D>(document: D, path: string, after: unknown): D {
 
 /** The files that a kit makes of the sample mod, with an example's files and values put in. */
 export function sampleBuilt(example: FileExample, kit = kitNamed('block-pack')): Files {
-  const grey = encodePicture({
-    width: 16,
-    height: 16,
-    data: new Uint8Array(1024).map((_, i) => (i % 4 === 3 ? 255 : 140)),
-  });
-  const files = kit.write(sampleMod(), () => grey);
+  // Each picture is of another grey.
+  const grey = (sha256: string) =>
+    encodePicture({
+      width: 16,
+      height: 16,
+      data: new Uint8Array(1024).map((_, i) =>
+        i % 4 === 3 ? 255 : 140 - parseInt(sha256.slice(-1), 16),
+      ),
+    });
+  const files = kit.write(sampleMod(), grey);
   for (const [key, value] of Object.entries(example)) {
     const [file = '', at] = key.split('#');
     if (at !== undefined)

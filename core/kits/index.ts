@@ -15,9 +15,11 @@ export {
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
+export type { Declared } from './declared.ts';
 export type {
   AskedHow,
   BlobOf,
+  Checked,
   Difference,
   Engine,
   Gallery,

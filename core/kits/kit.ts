@@ -1,5 +1,6 @@
 import type { Files } from '../bytes/index.ts';
 import type { Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
+import type { Declared } from './declared.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
 /** What a target can hold. */
@@ -132,6 +133,13 @@ export interface Engine {
   judge: (mod: Mod, built: Files, heard: Heard, how?: AskedHow) => Difference[];
 }
 
+/** What a target's reader says of files. */
+export interface Checked {
+  reports: RuledReport[];
+  /** What they declare, where the target can be read back. */
+  declared?: Declared;
+}
+
 /**
  * A target: how a mod is written for one engine, how its files are read and judged, and what that
  * engine can hold.
@@ -173,10 +181,10 @@ export interface Kit {
    */
   recordedDigests: (files: Files) => ReadonlyMap<string, string> | undefined;
   /**
-   * Everything that is wrong with the files, whoever wrote them. It knows nothing of the
-   * declaration.
+   * Everything that is wrong with the files as files, whoever wrote them, and what they declare. It
+   * knows nothing of the declaration that they were built from.
    */
-  check: (files: Files) => RuledReport[];
+  check: (files: Files) => Checked;
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
   /** How the target keeps the states of a block, where that is not by one number. */

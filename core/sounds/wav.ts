@@ -1,4 +1,4 @@
-import { lookUp } from '../mod/index.ts';
+import { lookUp } from '../json/index.ts';
 import type { SoundFacts } from './facts.ts';
 import { latin, SoundProblem, viewOf } from './problem.ts';
 

@@ -7,6 +7,7 @@ export {
   PictureProblem,
   type Pixels,
 } from './png.ts';
+export { pictureEntry } from './entry.ts';
 export { frameAt, frameCount, frameSize } from './strip.ts';
 export { marker } from './marker.ts';
 export { tintColour } from './tint.ts';

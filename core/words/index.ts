@@ -1,24 +1,27 @@
 /** Small helpers for sentences: near-miss names, lists, numbers of things. Knows nobody. */
 import { distance } from 'fastest-levenshtein';
 
+/** So many slips of the fingers one makes in a name at most. */
+const mostSlips = 3;
+
 /**
- * The candidate that was most likely meant: at most a third of its letters away (Levenshtein,
- * 1966). Undefined when none is near.
+ * The candidate that was most likely meant: at most a third of its letters away, and three
+ * (Levenshtein, 1966). Of ids of one namespace the names count alone. Undefined when none is near.
  *
  * @example closest('tide_lantren', ['tide_lantern', 'brine']) // 'tide_lantern'
  */
 export function closest(given: string, candidates: Iterable<string>): string | undefined {
   let best: string | undefined;
   let least = Infinity;
+  const space = given.slice(0, given.indexOf(':') + 1);
   for (const candidate of candidates) {
-    const steps = distance(given.toLowerCase(), candidate.toLowerCase());
+    const from = candidate.startsWith(space) ? space.length : 0;
+    const length = Math.max(given.length, candidate.length) - from;
+    const steps = distance(given.slice(from).toLowerCase(), candidate.slice(from).toLowerCase());
     // Two letters that changed places are one slip of the fingers (Damerau, 1964), where
     // Levenshtein counts two.
     const apart = steps === 2 && lettersOf(given) === lettersOf(candidate) ? 1 : steps;
-    if (
-      apart < least &&
-      apart <= Math.max(1, Math.floor(Math.max(given.length, candidate.length) / 3))
-    )
+    if (apart < least && apart <= Math.min(mostSlips, Math.max(1, Math.floor(length / 3))))
       [best, least] = [candidate, apart];
   }
   return best;
@@ -37,6 +40,10 @@ export const listed = (words: readonly string[], last = 'and'): string =>
 /** A number with its noun: `count(1, 'row')` is `1 row`, `count(3, 'row')` is `3 rows`. */
 export const count = (many: number, one: string, more = `${one}s`): string =>
   `${many.toLocaleString('en')} ${many === 1 ? one : more}`;
+
+/** A word with its article: `withArticle('axe')` is `an axe`. */
+export const withArticle = (word: string): string =>
+  `${/^[aeio]/i.test(word) ? 'an' : 'a'} ${word}`;
 
 /** A name as one says it: `spokenName('tide_lantern')` is `Tide lantern`. */
 export const spokenName = (name: string): string => {

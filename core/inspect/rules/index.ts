@@ -1,6 +1,6 @@
 import { kits } from '../../kits/index.ts';
 import { facetOf, facets } from '../finding.ts';
-import type { Rule } from '../rule.ts';
+import type { BlockRule, ModRule, Rule } from '../rule.ts';
 import * as all from './all.ts';
 
 const byFacet = (a: Rule, b: Rule): number =>
@@ -13,3 +13,7 @@ const ofKits = new Set<Rule>(Object.values(kits).flatMap((kit) => kit.rules));
  * their files.
  */
 export const rules: readonly Rule[] = [...Object.values(all), ...ofKits].sort(byFacet);
+
+/** The rules over the declaration: of each block, and of all of it. */
+export const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
+export const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');

@@ -1,6 +1,7 @@
 import type { Files } from '../../bytes/index.ts';
 import { reportsOf } from '../file-rule.ts';
 import type { Kit } from '../kit.ts';
+import { declaredBy } from './declare/index.ts';
 import { PackFile } from './format/index.ts';
 import { readPack } from './read/index.ts';
 import { packRules } from './rules/index.ts';
@@ -46,7 +47,10 @@ export const blockPack: Kit = {
   isText: (path) => /\.(json|ts)$/.test(path),
   recognises: (paths) => [...paths].some((path) => signs.test(path)),
   recordedDigests,
-  check: (files) => reportsOf(packRules, readPack(files)),
+  check: (files) => {
+    const read = readPack(files);
+    return { reports: reportsOf(packRules, read), declared: declaredBy(read) };
+  },
   rules: packRules,
 };
 

@@ -103,6 +103,6 @@ export const fieldNotes: Kit = {
   isText: () => true,
   recognises: (paths) => [...paths].some((path) => path === marker || path.startsWith(folder)),
   recordedDigests,
-  check: (files) => reportsOf([changed], files),
+  check: (files) => ({ reports: reportsOf([changed], files) }),
   rules: [changed],
 };

@@ -37,7 +37,7 @@ export const minetest: Kit = {
     return all.has(marks) || (all.has('mod.conf') && all.has('init.lua'));
   },
   recordedDigests,
-  check: (files) => reportsOf(engineRules, files),
+  check: (files) => ({ reports: reportsOf(engineRules, files) }),
   rules: engineRules,
   storage: storageOf,
   freeze: frozenOf,

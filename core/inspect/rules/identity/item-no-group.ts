@@ -26,7 +26,7 @@ export const itemNoGroup = modRule({
   check(mod) {
     const { groups } = mod.header;
     return Object.entries(mod.items).flatMap(([name, { group }]): ModReport[] =>
-      groups.some((one) => one.name === group)
+      groups.some((one) => one.name === group) || (group === undefined && !groups.length)
         ? []
         : [
             {

@@ -1,4 +1,5 @@
 import { pointer } from '../../../json/index.ts';
+import { withArticle } from '../../../words/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const itemOffLadder = modRule({
@@ -9,7 +10,7 @@ export const itemOffLadder = modRule({
     'A tool digs by its kind and its grade. Of a kind that the mod does not have, or a ' +
     'grade above the ladder, it digs like bare hands.',
   messages: {
-    kindUnknown: "The item {name} is a {kind}, but the mod's tools have no {kind}.",
+    kindUnknown: "The item {name} is {one}, but the mod's tools have no {kind}.",
     gradeOutside:
       'The item {name} is of grade {grade}, but the tool ladder has {grades} grades (0 to ' +
       '{last}).',
@@ -41,7 +42,7 @@ export const itemOffLadder = modRule({
           {
             at: ['items', name, 'tool', 'kind'],
             says: 'kindUnknown',
-            parts: { name, kind: tool.kind },
+            parts: { name, one: withArticle(tool.kind), kind: tool.kind },
           },
         ];
       if (grades[tool.grade]) return [];

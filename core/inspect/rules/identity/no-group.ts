@@ -16,7 +16,9 @@ export const noGroup = blockRule({
   check({ declared, name, item }, context): BlockReport[] {
     const { group } = declared.identity;
     const groups = context.header.groups.map((one) => one.name);
-    if (item === 'none' || (group !== undefined && groups.includes(group))) return [];
+    if (item === 'none') return [];
+    // A mod without groups puts nothing into any.
+    if (group === undefined ? !groups.length : groups.includes(group)) return [];
     const fix =
       groups[0] === undefined
         ? undefined

@@ -1,4 +1,4 @@
-import { closest, didYouMean } from '../../../words/index.ts';
+import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const modelMissing = blockRule({
@@ -11,26 +11,45 @@ export const modelMissing = blockRule({
   messages: {
     modelMissing:
       '{block}: row {row} of the look uses the model {model}, which does not exist.{hint}',
+    missingInRows:
+      '{block}: {rows} of the look, row {row} first, use the model {model}, which does not ' +
+      'exist.{hint}',
   },
   fails: { '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:lmap' },
   passes: {
     '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:bank',
     '/blocks/lamp/traits/hidesNeighbours': 'whole',
   },
-  check: ({ name, looks }, context) =>
-    looks.rows.flatMap((row, r) =>
-      row.value.flatMap(({ model }, c) => {
-        if (context.model(model)) return [];
-        const near = closest(model, context.idsOf('models'));
-        const at = ['looks', 'rows', r, 'use', c, 'model'];
-        return [
-          {
-            at,
-            says: 'modelMissing',
-            parts: { block: name, row: r + 1, model, hint: didYouMean(near) },
-            fix: near ? context.set(`Use ${near}`, at, near) : undefined,
+  check({ name, looks }, context) {
+    const used = new Map<string, [row: number, candidate: number][]>();
+    looks.rows.forEach((row, r) =>
+      row.value.forEach(({ model }, c) => used.set(model, [...(used.get(model) ?? []), [r, c]])),
+    );
+    return [...used].flatMap(([model, places]) => {
+      if (context.model(model)) return [];
+      const near = closest(model, context.idsOf('models'));
+      const at = places.map(([r, c]) => ['looks', 'rows', r, 'use', c, 'model']);
+      const rows = new Set(places.map(([r]) => r));
+      const [row] = rows;
+      return [
+        {
+          at: at[0]!,
+          says: rows.size === 1 ? 'modelMissing' : 'missingInRows',
+          parts: {
+            ...(rows.size === 1 ? {} : { rows: count(rows.size, 'row') }),
+            block: name,
+            row: row! + 1,
+            model,
+            hint: didYouMean(near),
           },
-        ];
-      }),
-    ),
+          fix: near
+            ? context.setAll(
+                `Use ${near}`,
+                at.map((one) => [one, near] as const),
+              )
+            : undefined,
+        },
+      ];
+    });
+  },
 });

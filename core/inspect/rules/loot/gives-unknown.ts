@@ -11,6 +11,7 @@ export const givesUnknown = blockRule({
   messages: {
     givesHeldless: '{block} drops itself, but has no item form that could be dropped.',
     unknown: drawSentences.unknown,
+    heldless: drawSentences.heldless,
   },
   fails: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap' }] }] } },
   passes: { '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] } },

@@ -17,6 +17,7 @@ export const tableUnused = modRule({
     '/lootTables/finds': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp' }] }] },
     '/blocks/bank/loot': { draws: [{ times: 1, lots: [{ table: 'saltmarsh:finds' }] }] },
   },
+  restsOn: ['blocks', 'lootTables'],
   check(mod) {
     const { namespace } = mod.header;
     const tableOf = (id: string) => lookUp(mod.lootTables, ownName(namespace, id) ?? '')?.draws;

@@ -1,6 +1,6 @@
 import { pointer } from '../../../json/index.ts';
 import { ownedKey } from '../../../texts/index.ts';
-import { closest, didYouMean } from '../../../words/index.ts';
+import { closest, didYouMean, withArticle } from '../../../words/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const keyUnused = modRule({
@@ -15,7 +15,7 @@ export const keyUnused = modRule({
     languageUnknown: 'There are texts in {language}, which is no language of the mod.',
     inTheWay:
       'The text {key} in {language} stands in the way of the name that the {kind} itself ' + 'has.',
-    namesNothing: 'The text {key} in {language} names a {kind} that the mod does not have.{hint}',
+    namesNothing: 'The text {key} in {language} names {one} that the mod does not have.{hint}',
   },
   fails: { '/words/en': { texts: { 'block.lmap': 'Lamp' } } },
   passes: { '/words/en': { texts: { 'mod.summary': 'Lamps.' } } },
@@ -58,7 +58,12 @@ export const keyUnused = modRule({
               ? { says: 'inTheWay', parts: { key, language, kind } }
               : {
                   says: 'namesNothing',
-                  parts: { key, language, kind, hint: didYouMean(closest(name!, there)) },
+                  parts: {
+                    key,
+                    language,
+                    one: withArticle(kind),
+                    hint: didYouMean(closest(name!, there)),
+                  },
                 }),
             fix: { title: 'Remove the text', changes: [{ path, before: text }] },
           },

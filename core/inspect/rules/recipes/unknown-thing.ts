@@ -32,7 +32,8 @@ export const unknownThing = modRule({
         const odd = !/^#?[a-z][a-z0-9_]*:./.test(id) || (isTag && what === 'result');
         // A tag that nobody declared is empty, which another rule tells.
         if (!odd && (own === undefined || isTag || there.has(own))) return [];
-        const near = closest(own ?? id.replace(/^#/, ''), held);
+        const isHeldless = own !== undefined && lookUp(mod.blocks, own) !== undefined;
+        const near = isHeldless ? undefined : closest(own ?? id.replace(/^#/, ''), held);
         const meant = near && `${namespace}:${near}`;
         const place = ['recipes', name, ...at];
         return [
@@ -43,8 +44,7 @@ export const unknownThing = modRule({
               name,
               does: what === 'result' ? 'gives' : 'takes',
               id: id || 'nothing',
-              flaw:
-                own !== undefined && lookUp(mod.blocks, own) ? 'cannot be held' : 'does not exist',
+              flaw: isHeldless ? 'cannot be held' : 'does not exist',
               hint: didYouMean(meant),
             },
             fix:

@@ -20,6 +20,7 @@ export const unobtainable = modRule({
     '/blocks/lamp/identity/natural': null,
     '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:bank'], gives: 'saltmarsh:lamp' },
   },
+  restsOn: ['natural', 'recipes', 'blocks', 'items', 'itemTags', 'lootTables'],
   check(mod) {
     const { namespace } = mod.header;
     const making = makingOf(mod);

@@ -12,6 +12,7 @@ export const emptyTag = modRule({
   },
   fails: { '/blockTags/drowned': {} },
   passes: { '/blockTags/drowned': { members: ['saltmarsh:bank'] } },
+  restsOn: ['blockTags', 'itemTags'],
   check: (mod) =>
     (['blockTags', 'itemTags'] as const).flatMap((kind) => {
       const needs = needsOf(mod, kind);

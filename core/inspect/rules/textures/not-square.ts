@@ -21,6 +21,7 @@ export const notSquare = modRule({
     '/textures/lamp/picture/width': 32,
     '/models/lamp/boxes/0/sides': { front: { slot: 'metal', crop: [16, 0, 8, 12] } },
   },
+  restsOn: ['models'],
   check(mod) {
     const sheets = sheetsOf(mod);
     return Object.entries(mod.textures).flatMap(

@@ -1,5 +1,5 @@
 import { blockRule } from '../../rule.ts';
-import { shownAlphas } from '../../shown-alphas.ts';
+import { showsMissing, shownAlphas } from '../../shown-alphas.ts';
 
 export const nothingTransparent = blockRule({
   id: 'textures/nothing-transparent',
@@ -16,7 +16,7 @@ export const nothingTransparent = blockRule({
   fails: { '/blocks/bank/traits/alphaMode': 'mask' },
   passes: { '/blocks/bank/traits/alphaMode': 'mask', '/textures/bank/picture/alpha': 'holes' },
   check({ name, traits }, context) {
-    if (traits.alphaMode === 'opaque') return [];
+    if (traits.alphaMode === 'opaque' || showsMissing(context)) return [];
     const shown = shownAlphas(context);
     if (!shown.length || shown.some(({ alpha }) => alpha !== 'none')) return [];
     return [

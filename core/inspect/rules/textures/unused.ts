@@ -25,6 +25,7 @@ export const textureUnused = modRule({
     },
   },
   passes: {},
+  restsOn: ['models', 'items', 'blocks'],
   check(mod) {
     const used = new Set([
       ...Object.values(mod.models).flatMap((model) => Object.values(model.slots ?? {})),

@@ -7,20 +7,24 @@ export const gradeOutOfReach = blockRule({
   title: 'Least grade that no tool reaches',
   why: 'The tool ladder ends below the least grade of the block, so no tool is ever good enough.',
   messages: {
-    gradeOutOfReach:
-      '{block} asks for grade {grade}, but the tool ladder has {grades} (0 to {top}).',
+    gradeOutOfReach: '{block} asks for grade {grade}, but the tool ladder has {ladder}.',
   },
   fails: { '/blocks/lamp/traits/leastGrade': 7 },
   passes: { '/blocks/lamp/traits/leastGrade': 2 },
   check({ traits, name }, context) {
     const top = context.header.tools.grades.length - 1;
-    if (traits.toolKind === 'none' || (traits.leastGrade <= top && traits.leastGrade >= 0))
-      return [];
+    // Grade 0 asks for nothing, also where there is no ladder.
+    const isReached = traits.leastGrade >= 0 && traits.leastGrade <= Math.max(0, top);
+    if (traits.toolKind === 'none' || isReached) return [];
     return [
       {
         at: ['traits', 'leastGrade'],
         says: 'gradeOutOfReach',
-        parts: { block: name, grade: traits.leastGrade, grades: count(top + 1, 'grade'), top },
+        parts: {
+          block: name,
+          grade: traits.leastGrade,
+          ladder: top < 0 ? 'no grade' : `${count(top + 1, 'grade')} (0 to ${top})`,
+        },
         fix:
           top >= 0
             ? context.set(

@@ -1,3 +1,4 @@
+import { withArticle } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const missingInToolTag = blockRule({
@@ -8,20 +9,22 @@ export const missingInToolTag = blockRule({
     'A tool digs faster what is in its tag. A block that names a tool kind and is not in ' +
     'that tag is dug as if with bare hands.',
   messages: {
-    toolUnknown: "{block} is dug with a {tool}, but the mod's tools have no {tool}.",
-    notInTag: '{block} is dug with a {tool} but is not in the tag {tag}.',
+    toolUnknown: "{block} is dug with {one}, but the mod's tools have no {tool}.",
+    notInTag: '{block} is dug with {one} but is not in the tag {tag}.',
   },
   fails: { '/blocks/lamp/tags': [] },
   passes: { '/blocks/lamp/tags': ['saltmarsh:pick_dug'] },
+  restsOn: ['blockTags'],
   check({ traits, name, declared }, context) {
     if (traits.toolKind === 'none') return [];
+    const one = withArticle(traits.toolKind);
     const tag = context.header.tools.kinds[traits.toolKind]?.tag;
     if (tag === undefined)
       return [
         {
           at: ['traits', 'toolKind'],
           says: 'toolUnknown',
-          parts: { block: name, tool: traits.toolKind },
+          parts: { block: name, one, tool: traits.toolKind },
         },
       ];
     if (declared.tags.includes(tag)) return [];
@@ -29,7 +32,7 @@ export const missingInToolTag = blockRule({
       {
         at: ['tags'],
         says: 'notInTag',
-        parts: { block: name, tool: traits.toolKind, tag },
+        parts: { block: name, one, tag },
         fix: context.set(`Add it to ${tag}`, ['tags'], [...declared.tags, tag]),
       },
     ];

@@ -6,7 +6,7 @@ export const fileMissing = readerRule({
   title: 'Needed file missing',
   why:
     'Without pack.json nobody knows what the pack is; without registry.json nothing in it ' +
-    'exists.',
+    'exists. A block or item that the registry lists exists by its file alone.',
   fails: { 'registry.json': null },
   passes: {},
 });

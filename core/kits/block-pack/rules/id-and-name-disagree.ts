@@ -1,4 +1,5 @@
 import { splitId } from '../../../mod/index.ts';
+import { placeInPack } from '../format/index.ts';
 import { packRule } from './pack-rule.ts';
 
 export const idAndNameDisagree = packRule({
@@ -28,19 +29,21 @@ export const idAndNameDisagree = packRule({
         id: file.value.block,
         at: '/block',
       })),
+      ...pack.copies,
     ]
-      .filter(({ file, id }) => {
+      .map((one) => ({ ...one, called: placeInPack(one.file.file)?.name ?? one.file.name }))
+      .filter(({ called, id }) => {
         const { namespace, name } = splitId(id);
         // What is added to a tag of another mod lies in a folder of that mod's name.
-        return file.name.includes('/')
-          ? file.name !== `${namespace}/${name}` || namespace === own
-          : name !== file.name || (own !== undefined && namespace !== own);
+        return called.includes('/')
+          ? called !== `${namespace}/${name}` || namespace === own
+          : name !== called || (own !== undefined && namespace !== own);
       })
-      .map(({ file, id, at }) => ({
+      .map(({ file, called, id, at }) => ({
         file: file.file,
         place: file.placeOf(at),
         says: 'idAndNameDisagree',
-        parts: { file: file.name, id },
+        parts: { file: called, id },
       }));
   },
 });

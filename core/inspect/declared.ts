@@ -1,0 +1,58 @@
+import { pointer } from '../json/index.ts';
+import type { Declared, Kit } from '../kits/index.ts';
+import { resolveBlock } from '../mod/index.ts';
+import { BlockContext } from './context.ts';
+import { facetOf, type Finding } from './finding.ts';
+import { blockRules, modRules } from './rules/index.ts';
+import { Unread, watchBlock } from './unread.ts';
+import { viewOf } from './view.ts';
+
+/**
+ * What every rule over a declaration says of one that was read from files, at its place in them.
+ * Nothing is concluded from what could not be read.
+ */
+export function inspectDeclared(kit: Kit, { mod, unread: parts, placeOf }: Declared): Finding[] {
+  const unread = new Unread(parts);
+  return [...ofBlocks(kit, mod, unread), ...ofMod(kit, mod, unread)].flatMap(
+    ({ at = '', ...finding }) => {
+      const spot = unread.holds(at) ? undefined : placeOf(at);
+      return spot ? [{ ...finding, ...spot }] : [];
+    },
+  );
+}
+
+function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
+  return Object.entries(mod.blocks).flatMap(([name, declared]) => {
+    const block = resolveBlock(mod, name, declared);
+    const context = new BlockContext(mod, block, kit, unread);
+    const watched = watchBlock(block, unread);
+    return blockRules.flatMap(({ id, severity, check, restsOn = [] }) => {
+      if (unread.hasAny(restsOn)) return [];
+      const reports = check(watched, context);
+      if (unread.wasAsked()) return [];
+      return reports.map(({ message, at = [] }): Finding => ({
+        rule: id,
+        severity,
+        facet: facetOf(id),
+        message,
+        at: pointer(['blocks', name, ...at]),
+      }));
+    });
+  });
+}
+
+function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
+  const view = { ...viewOf(mod), header: unread.watch(mod.header, 'header') };
+  return modRules.flatMap(({ id, severity, check, restsOn = [] }) => {
+    if (unread.hasAny(restsOn)) return [];
+    const reports = check(view, kit);
+    if (unread.wasAsked()) return [];
+    return reports.map(({ message, at }): Finding => ({
+      rule: id,
+      severity,
+      facet: facetOf(id),
+      message,
+      at: pointer(at),
+    }));
+  });
+}
