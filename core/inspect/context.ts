@@ -25,6 +25,7 @@ import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
 import type { Kit, Shortfall } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
+import { misspeltToolTags } from './tool-tags.ts';
 import { nothingUnread, type Unread } from './unread.ts';
 
 /** One look at the mod beyond the block itself: a question and the answer that was given. */
@@ -124,6 +125,11 @@ export class BlockContext {
   lootOf(id: string): Block['loot'] {
     this.asks('blocks', id, 'loot');
     return this.ask((mod) => lookUp(mod.blocks, ownName(mod.header.namespace, id) ?? '')?.loot);
+  }
+
+  /** True when nothing is in a tag of the mod, and another one is called nearly the same. */
+  isMisspeltToolTag(tag: string): boolean {
+    return this.ask((mod) => misspeltToolTags(mod).has(tag));
   }
 
   /** True when the sound set is one of the mod's own. */

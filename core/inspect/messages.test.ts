@@ -367,8 +367,8 @@ const declarations: [string, ModExample, string, string | undefined][] = [
   [
     'looks/unknown-condition',
     { '/blocks/lamp/traits/lightEmitted': [{ when: { lit: 'true' }, value: 3 }, { value: 0 }] },
-    'lamp: row 1 of lightEmitted asks for lit = true, but lit has no such value. Did you ' +
-      'mean true?',
+    'lamp: row 1 of its light emitted asks for lit = "true" in quotes; the value is true without ' +
+      'them.',
     'Ask for lit = true',
   ],
   [
@@ -417,6 +417,172 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     },
     'The loot table finds gives saltmarsh:bank, which cannot be held.',
     undefined,
+  ],
+  [
+    'states/value-uncovered',
+    {
+      '/blocks/lamp/shapes': {
+        collision: [{ when: { lit: true, heading: 'north' }, value: 'whole' }],
+      },
+    },
+    'lamp: the rows of its collision shape say nothing for 7 states; the first is heading = ' +
+      'north, lit = false.',
+    'Say the last value for all of them',
+  ],
+  [
+    'states/value-uncovered',
+    {
+      '/blocks/lamp/traits/friction': [
+        { when: { lit: true }, value: 0.5 },
+        { when: { heading: ['north', 'east', 'south'] }, value: 0.4 },
+      ],
+    },
+    'lamp: the rows of its friction say nothing for the state heading = west, lit = false.',
+    'Say the last value for all of them',
+  ],
+  [
+    'states/value-row-dead',
+    {
+      '/blocks/lamp/shapes': {
+        outline: [{ value: 'whole' }, { when: { lit: true }, value: 'none' }],
+      },
+    },
+    'lamp: row 2 of its outline shape can never match: row 1 above it already takes its states.',
+    'Remove row 2',
+  ],
+  [
+    'looks/unknown-condition',
+    {
+      '/blocks/lamp/shapes': {
+        outline: [{ when: { lti: true }, value: 'none' }, { value: 'whole' }],
+      },
+    },
+    'lamp: row 1 of its outline shape asks for lti, which is no property of the block. Did you ' +
+      'mean lit?',
+    'Ask for lit',
+  ],
+  [
+    'models/shape-flawed',
+    { '/blocks/lamp/shapes': { outline: [{ value: [{ at: [0, 0, 40], size: [16, 4, 16] }] }] } },
+    'lamp: a box of its outline leaves the space from -16 to 32 texels that Block Pack, edition 1 ' +
+      'allows.',
+    undefined,
+  ],
+  [
+    'models/shape-flawed',
+    { '/blocks/lamp/shapes': { collision: [{ at: [0, 0, 0], size: [16, 0, 16] }] } },
+    'lamp: a box of its collision has a length that is not above zero: 16 × 0 × 16 texels.',
+    undefined,
+  ],
+  [
+    'models/crop-outside',
+    {
+      '/models/lamp/boxes/0/sides/front/crop': [8, 0, 12, 8],
+      '/models/lamp/slots': {},
+      '/models/lit': { template: 'saltmarsh:lamp', slots: { metal: 'saltmarsh:lamp' } },
+    },
+    'The front of the box 1 of the model saltmarsh:lamp shows a part that leaves its texture of ' +
+      '16 × 16 texels.',
+    undefined,
+  ],
+  [
+    'loot/number-outside',
+    {
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', share: -1 }] }] },
+    },
+    'lamp: lot 1 has the share -1; a share is 0 or more.',
+    undefined,
+  ],
+  [
+    'loot/number-outside',
+    {
+      '/blocks/lamp/loot': {
+        draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', when: { grade: -1 } }] }],
+      },
+    },
+    'lamp: lot 1 asks for grade -1; grades count from 0.',
+    undefined,
+  ],
+  [
+    'loot/number-outside',
+    { '/lootTables/finds': { draws: [{ times: [1, 20000], lots: [] }] } },
+    'The loot table finds: draw 1 is made up to 20,000; more than 1,000 is hardly meant.',
+    undefined,
+  ],
+  [
+    'traits/sound-range',
+    { '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch', pitch: [1, 12] }] } },
+    'The sound set mud plays saltmarsh:squelch for step with a pitch of 1 to 12; it goes from 0.1 ' +
+      'to 8.',
+    undefined,
+  ],
+  [
+    'traits/sound-range',
+    { '/soundSets/mud': { step: [{ sound: 'saltmarsh:squelch', volume: [1, 0.5] }] } },
+    'The sound set mud plays saltmarsh:squelch for step with a volume of 1 to 0.5: the ends have ' +
+      'changed places.',
+    undefined,
+  ],
+  [
+    'recipes/number-outside',
+    {
+      '/recipes/bank': {
+        kind: 'cut',
+        takes: 'obrank:clay',
+        choices: [{ gives: 'saltmarsh:bank', count: 500 }],
+      },
+    },
+    'The recipe bank gives 500 of saltmarsh:bank; a stack of it holds 50.',
+    undefined,
+  ],
+  [
+    'recipes/number-outside',
+    {
+      '/recipes/bank': { kind: 'fire', takes: 'obrank:clay', gives: 'saltmarsh:bank', seconds: 0 },
+    },
+    'The recipe bank takes 0 seconds; it goes from above 0 to 3600.',
+    undefined,
+  ],
+  [
+    'recipes/number-outside',
+    {
+      '/recipes/bank': {
+        kind: 'fire',
+        takes: 'obrank:clay',
+        gives: 'saltmarsh:bank',
+        seconds: 4,
+        reward: -1,
+      },
+    },
+    'The recipe bank has the reward -1; it goes from 0 to 1000.',
+    undefined,
+  ],
+  [
+    'tags/tool-tag-unknown',
+    { '/header/tools/kinds/pick/tag': 'saltmarsh:pick_dgu' },
+    'The tool kind pick digs the tag saltmarsh:pick_dgu, which nothing is in. Did you mean ' +
+      'saltmarsh:pick_dug?',
+    'Dig saltmarsh:pick_dug',
+  ],
+  [
+    'identity/grade-flawed',
+    { '/header/tools/grades/1/pace': 1000 },
+    'The grade bronze has the pace 1000; a pace goes from above 0 to 100.',
+    undefined,
+  ],
+  [
+    'models/box-outside',
+    { '/models/lamp/boxes/0/spin': { about: 'y', by: 45, pivot: [8, 8, 90] } },
+    'The box 1 of the model saltmarsh:lamp is spun about a point outside of the space from -16 to ' +
+      '32 texels.',
+    undefined,
+  ],
+  [
+    'models/slot-misspelt',
+    { '/models/lamp/boxes/0/sides/front/slot': 'metla' },
+    'The front of the box 1 of the model saltmarsh:lamp shows the slot metla, which nothing fills. ' +
+      'Did you mean metal?',
+    'Show the slot metal',
   ],
   [
     'looks/heading-without-effect',

@@ -6,6 +6,8 @@ import type { Block, Item, Mod } from '../mod/index.ts';
 export type BlockSummary = Pick<Block, 'tags' | 'itemTags' | 'identity'>;
 /** What they see of how a block comes to be and what becomes of it. */
 export type BlockMaking = Pick<Block, 'identity' | 'loot' | 'states'>;
+/** What they see of which models a block shows. */
+export type BlockShown = Pick<Block, 'identity' | 'looks'>;
 /** What they see of what can be held, and under which tags. */
 export type BlockHeld = Pick<Block, 'identity' | 'itemTags'>;
 /** What they see of how an item comes to be. */
@@ -21,6 +23,7 @@ export type ModView = Omit<Mod, 'blocks'> & {
   named: Readonly<Record<string, Pick<Block, 'names'>>>;
   makings: Readonly<Record<string, BlockMaking>>;
   held: Readonly<Record<string, BlockHeld>>;
+  shown: Readonly<Record<string, BlockShown>>;
   things: Readonly<Record<string, ItemMaking>>;
 };
 export type ViewPart = keyof ModView;
@@ -70,6 +73,7 @@ const digests = {
   named: digest((mod: Mod) => mod.blocks, ['names']),
   makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
   held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
+  shown: digest((mod: Mod) => mod.blocks, ['identity', 'looks']),
   things: digest((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
 };
 
@@ -114,6 +118,7 @@ export const viewOf = (mod: Mod): ModView => ({
   named: digests.named(mod),
   makings: digests.makings(mod),
   held: digests.held(mod),
+  shown: digests.shown(mod),
   things: digests.things(mod),
 });
 

@@ -288,11 +288,14 @@ test('the description of the API names every address', async () => {
   );
 });
 
-test('the pack that is downloaded has no finding, and the folder holds the mod', async () => {
+test('the pack that is downloaded has nothing wrong, and the folder holds the mod', async () => {
   const bytes = Buffer.from(
     await (await fetch(`${server.address}/api/mods/saltmarsh/pack`)).arrayBuffer(),
   );
-  expect(inspectBuilt(blockPack, readZip(bytes))).toEqual([]);
+  const wrong = inspectBuilt(blockPack, readZip(bytes)).filter(
+    ({ severity }) => severity !== 'hint',
+  );
+  expect(wrong).toEqual([]);
   const folder = readZip(
     Buffer.from(
       await (await fetch(`${server.address}/api/mods/saltmarsh/folder.zip`)).arrayBuffer(),

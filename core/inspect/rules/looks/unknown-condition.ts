@@ -1,8 +1,9 @@
 import { itemAt } from '../../../lists/index.ts';
-import { byStateTraits, conditionsOf, isTraitRows } from '../../../mod/index.ts';
+import { conditionsOf } from '../../../mod/index.ts';
 import { valuesOf, type When } from '../../../states/index.ts';
 import { closest, count, didYouMean } from '../../../words/index.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
+import { valuesByState } from '../../values-by-state.ts';
 
 /** So many are named one by one; the rest is said in one sentence. */
 const mostListed = 24;
@@ -16,12 +17,15 @@ export const unknownCondition = blockRule({
     propertyUnknown: '{block}: {what} asks for {key}, which is no property of the block.{hint}',
     numberOutside: '{block}: {what} asks for {key} = {value}, but {key} goes from {min} to {max}.',
     valueUnknown: '{block}: {what} asks for {key} = {value}, but {key} has no such value.{hint}',
+    valueQuoted:
+      '{block}: {what} asks for {key} = "{value}" in quotes; the value is {value} without them.',
     andMore:
       '{block}: {moreConditions} {ask} for properties or values that the block does not ' + 'have.',
   },
   fails: { '/blocks/lamp/looks/rows/0/when': { heading: 'nort' } },
   passes: { '/blocks/lamp/looks/rows/0/when': null },
-  check({ name, space, declared }, context) {
+  check(block, context) {
+    const { name, space, declared } = block;
     const conditions: { at: (string | number)[]; what: string; when: When }[] = [];
     declared.looks.rows.forEach(
       ({ when }, i) =>
@@ -32,19 +36,12 @@ export const unknownCondition = blockRule({
           when,
         }),
     );
-    for (const trait of byStateTraits) {
-      const rows = declared.traits[trait];
-      if (rows !== undefined && isTraitRows(rows))
-        rows.forEach(
-          ({ when }, i) =>
-            when &&
-            conditions.push({
-              at: ['traits', trait, i, 'when'],
-              what: `row ${i + 1} of ${trait}`,
-              when,
-            }),
-        );
-    }
+    for (const { called, at, rows } of valuesByState(block))
+      rows.forEach(
+        ({ when }, i) =>
+          when &&
+          conditions.push({ at: [...at, i, 'when'], what: `row ${i + 1} of its ${called}`, when }),
+      );
     if (typeof declared.loot === 'object')
       for (const { when, at } of conditionsOf(declared.loot.draws))
         if (when.state)
@@ -97,11 +94,18 @@ export const unknownCondition = blockRule({
           ];
         const near = closest(String(odd), values.map(String));
         const meant = values.find((value) => String(value) === near);
+        const isQuoted = meant !== undefined && String(odd) === near;
         return [
           {
             at: [...at, key],
-            says: 'valueUnknown',
-            parts: { block: name, what, key, value: String(odd), hint: didYouMean(near) },
+            says: isQuoted ? 'valueQuoted' : 'valueUnknown',
+            parts: {
+              ...(isQuoted ? {} : { hint: didYouMean(near) }),
+              block: name,
+              what,
+              key,
+              value: String(odd),
+            },
             fix:
               meant !== undefined && !Array.isArray(wanted)
                 ? context.set(`Ask for ${key} = ${near}`, [...at, key], meant)

@@ -1,7 +1,7 @@
 import type { Box } from '../../../mod/index.ts';
 import { vector } from '../../../space/index.ts';
 import { boxesFix, modelId } from '../../models.ts';
-import { modRule } from '../../rule.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
 export const boxOutside = modRule({
   id: 'models/box-outside',
@@ -14,6 +14,9 @@ export const boxOutside = modRule({
     boxOutside:
       'The box {box} of the model {model} leaves the space from {near} to {far} texels ' +
       'that {kit} allows.',
+    pivotOutside:
+      'The box {box} of the model {model} is spun about a point outside of the space from {near} ' +
+      'to {far} texels.',
   },
   fails: { '/models/lamp/boxes/0/at': [4, 0, 80] },
   passes: { '/models/lamp/boxes/0/at': [4, 0, 8] },
@@ -21,7 +24,18 @@ export const boxOutside = modRule({
     const reach = (limits.reach * mod.header.texels) / 16;
     const far = mod.header.texels + reach;
     return Object.entries(mod.models).flatMap(([name, { boxes = [] }]) =>
-      boxes.flatMap((box, i) => {
+      boxes.flatMap((box, i): ModReport[] => {
+        const parts = {
+          box: box.name ?? i + 1,
+          model: modelId(mod, name),
+          near: -reach,
+          far,
+        };
+        const { pivot = [0, 0, 0] } = box.spin ?? {};
+        if (pivot.some((place) => place < -reach || place > far))
+          return [
+            { at: ['models', name, 'boxes', i, 'spin', 'pivot'], says: 'pivotOutside', parts },
+          ];
         if (box.at.every((low, axis) => low >= -reach && low + box.size[axis]! <= far)) return [];
         // What is larger than the space cannot be moved into it.
         const fits = box.size.every((length) => length <= far + reach);
@@ -33,13 +47,7 @@ export const boxOutside = modRule({
           {
             at: ['models', name, 'boxes', i, 'at'],
             says: 'boxOutside',
-            parts: {
-              box: box.name ?? i + 1,
-              model: modelId(mod, name),
-              near: -reach,
-              far,
-              kit: title,
-            },
+            parts: { ...parts, kit: title },
             ...(fits && { fix: boxesFix(mod, name, 'Move it inside', boxes.with(i, inside)) }),
           },
         ];

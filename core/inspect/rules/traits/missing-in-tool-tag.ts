@@ -27,7 +27,8 @@ export const missingInToolTag = blockRule({
           parts: { block: name, one, tool: traits.toolKind },
         },
       ];
-    if (declared.tags.includes(tag)) return [];
+    // A tag that is misspelt with the tool is told there.
+    if (declared.tags.includes(tag) || context.isMisspeltToolTag(tag)) return [];
     return [
       {
         at: ['tags'],

@@ -21,7 +21,7 @@ export function declaredBy(pack: ReadPack): Declared | undefined {
     Object.fromEntries([...list].map(([name, { value }]) => [name, value]));
   const mod: Mod = {
     ...emptyMod(namespace, title),
-    models: { ...values(pack.models), [standInName]: standInModel },
+    models: values(pack.models),
     textures: texturesOf(pack),
     sounds: soundsOf(pack),
     recipes: values(pack.recipes),
@@ -38,6 +38,8 @@ export function declaredBy(pack: ReadPack): Declared | undefined {
     items: itemsOf(pack),
   };
   for (const { kind, name } of pack.unread.all()) standIn(mod, kind, name);
+  if (Object.keys(mod.blocks).some((name) => !pack.looks.has(name)))
+    mod.models[standInName] = standInModel;
   Object.assign(mod, tagsOf(pack, mod));
   mod.header = headerOf(pack);
   mod.words = wordsOf(pack, mod);
@@ -54,7 +56,7 @@ function standIn({ models, lootTables }: Mod, kind: FileKind, name: string): voi
 /** The parts of the mod that are there, and of which nothing is known. */
 function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<string> {
   // Nothing in a pack says what the world has by itself.
-  const unread = new Set([pointer(['models', standInName]), '/natural']);
+  const unread = new Set(['/natural']);
   const add = (...steps: string[]) => unread.add(pointer(steps));
   const addLook = (name: string) => {
     add('blocks', name, 'looks');
@@ -75,6 +77,7 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
   for (const name of restingOn(header.namespace, models, unread)) add('models', name);
   if (!pack.registry) add('ledger');
   for (const name of pack.blocks.keys()) if (!pack.looks.has(name)) addLook(name);
+  if (models[standInName]) add('models', standInName);
   if (isForServers(pack)) {
     add('header', 'groups');
     for (const name of pack.blocks.keys()) {

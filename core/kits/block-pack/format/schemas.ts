@@ -37,7 +37,7 @@ export const PackFile = z.strictObject({
   license: z.string(),
   needs: z.array(Name).optional(),
   texels: whole.min(4).max(256),
-  tickRate: whole.min(1),
+  tickRate: whole.min(1).max(1000),
   languages: z.array(Language),
   files: recordOf(z.string(), z.strictObject({ bytes: whole.min(0), sha256: Sha256 })).optional(),
 });
@@ -139,7 +139,7 @@ export const ItemFile = z.strictObject({
   texture: Id.optional(),
   poses: HeldSchema.shape.poses,
   group: Id.optional(),
-  stack: whole.min(1),
+  stack: whole.min(1).max(9999),
   tool: z.strictObject({ kind: z.enum(toolKinds), grade: whole.min(0) }).optional(),
   bucket: z.strictObject({ of: Id, empty: Id }).optional(),
 });

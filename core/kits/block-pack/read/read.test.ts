@@ -90,6 +90,8 @@ test.each<[string, FileExample, string[]]>([
     [
       'view/looks/bank.json:14:33 error looks/model-missing bank: row 1 of the look uses the ' +
         'model saltmarsh:banc, which does not exist. Did you mean saltmarsh:bank?',
+      'view/models/bank.json:1:1 hint models/unused No block, item or model uses the model ' +
+        'saltmarsh:bank.',
     ],
   ],
   [
@@ -99,6 +101,8 @@ test.each<[string, FileExample, string[]]>([
       'view/models/bank.json:1:49 error textures/missing The slot face of the model ' +
         'saltmarsh:bank uses the texture saltmarsh:banc, which does not exist. Did you mean ' +
         'saltmarsh:bank?',
+      'view/textures/bank.png:1:1 hint textures/unused No model and no item uses the texture ' +
+        'saltmarsh:bank.',
     ],
   ],
   [
