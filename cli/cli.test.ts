@@ -534,3 +534,44 @@ test(
     ]);
   },
 );
+
+test('what is found is told in the form that is asked for, and a baseline leaves what is known', () => {
+  const pack = path.join(folder, 'told');
+  expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
+  const block = path.join(pack, 'rules/blocks/reed_fence.json');
+  writeFileSync(block, readFileSync(block, 'utf8').replace('"sickle"', '"axe"'));
+  const before = obrank('check', pack, '--format', 'json');
+  expect(before.status).toBe(0);
+  const rulesIn = (json: string) =>
+    (JSON.parse(json) as { findings: { rule: string }[] }).findings.map(({ rule }) => rule);
+  expect(rulesIn(before.stdout)).toEqual(['pack/digest-differs', 'traits/missing-in-tool-tag']);
+  expect(obrank('check', pack, '--max-warnings', '1').status).toBe(1);
+  expect(obrank('check', pack, '--max-warnings', '2').status).toBe(0);
+  const graver = obrank('check', pack, '--rule', 'pack/digest-differs=error', '--format', 'sarif');
+  expect(graver.status).toBe(1);
+  expect(graver.stdout).toContain('"level": "error"');
+  const silent = ['--rule', 'pack/digest-differs=off', '--only', 'pack/digest-differs'];
+  expect(obrank('check', pack, ...silent).stderr).toMatch(/Nothing wrong/);
+  expect(obrank('check', pack, '--format', 'junit').stdout).toMatch(/^<\?xml .*<testsuites/s);
+  expect(obrank('check', pack, '--format', 'html').stdout).toMatch(/^<!doctype html>/);
+  const baseline = path.join(folder, 'baseline.json');
+  writeFileSync(baseline, before.stdout);
+  writeFileSync(path.join(pack, 'view/looks/reed_fence.json'), '{');
+  const fresh = obrank('check', pack, '--baseline', baseline, '--format', 'json');
+  expect(fresh.status).toBe(1);
+  expect(rulesIn(fresh.stdout)).toEqual(['files/malformed-json', 'pack/digest-differs']);
+});
+
+test.each([
+  [['--rule', 'tags/emtpy=off'], 'There is no rule tags/emtpy. Did you mean tags/empty?'],
+  [['--rule', 'tags/empty=loud'], '--rule tags/empty=loud: say how grave it counts'],
+  [['--only', 'nothing'], 'There is no rule nothing.'],
+  [['--max-warnings', 'many'], '--max-warnings many: it is a whole number, 0 or more.'],
+  [['--baseline', 'package.json'], 'package.json is no earlier report'],
+  [['--baseline', '/dev/zero'], 'not an ordinary file'],
+  [['--baseline', '/nowhere.json'], '/nowhere.json'],
+])('a check is asked for wrongly: %j', (args, words) => {
+  const { status, stdout, stderr } = obrank('check', 'demo/saltmarsh', ...args);
+  expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+  expect(stderr).toContain(words);
+});

@@ -1,4 +1,5 @@
 import { Command, CommanderError, Option } from 'commander';
+import { reports } from '../core/inspect/index.ts';
 import { endingsInWords } from '../core/kits/index.ts';
 import { messageOf } from '../core/words/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
@@ -16,6 +17,9 @@ const program = new Command('obrank')
   .exitOverride()
   .showHelpAfterError('(obrank --help lists the commands)');
 
+/** An option that may be given several times. */
+const also = (value: string, before: readonly string[]): string[] => [...before, value];
+
 const run =
   <O>(command: (target: string, options: O) => Promise<number>) =>
   async (target: string, options: O) => {
@@ -28,9 +32,18 @@ program
   .argument('<path>', 'mod folder, pack folder or built file')
   .addOption(
     new Option('--format <format>', 'how findings are printed')
-      .choices(['text', 'json'])
+      .choices(Object.keys(reports))
       .default('text'),
   )
+  .option('--max-warnings <number>', 'exit with 1 for more warnings than this')
+  .option(
+    '--rule <id=gravity>',
+    'off, hint, warning or error for a rule (may be repeated)',
+    also,
+    [],
+  )
+  .option('--only <ids>', 'these rules alone, with commas between them')
+  .option('--baseline <file>', 'an earlier report in JSON: print only what is new')
   .action(run<CheckOptions>(check));
 program
   .command('build')

@@ -127,7 +127,8 @@ const arrows: Record<string, string[]> = {
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],
-  cli: ['core', 'disk', 'server'],
+  // What it is called and its version stand in package.json.
+  cli: ['core', 'disk', 'server', 'package'],
   web: ['core'],
 };
 /** What every room may use. */

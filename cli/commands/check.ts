@@ -1,43 +1,111 @@
-import path from 'node:path';
-import { tally, type Finding } from '../../core/inspect/index.ts';
-import { count } from '../../core/words/index.ts';
-import { readModOrPack, shown, type ReadTarget } from '../../disk/index.ts';
+import { parseJson } from '../../core/json/index.ts';
+import {
+  gravities,
+  known,
+  reports,
+  tally,
+  tallyInWords,
+  underPolicy,
+  whyNoRule,
+  type Gravity,
+  type Policy,
+  type Report,
+  type ReportFormat,
+} from '../../core/inspect/index.ts';
+import { listed } from '../../core/words/index.ts';
+import { DiskProblem, readModOrPack, readOrdinary, shown } from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
+import { version } from '../version.ts';
 
 export interface CheckOptions {
-  format: 'text' | 'json';
+  format: ReportFormat;
+  /** More warnings than this count as an error; any number where nothing is said. */
+  maxWarnings?: string;
+  /** `tags/empty=off`, each of them. */
+  rule: readonly string[];
+  /** Rules, with commas between them. */
+  only?: string;
+  /** An earlier report in JSON: only what is not in it is told. */
+  baseline?: string;
 }
 
 /**
  * Checks a mod folder, a pack folder or a built file. Findings go to standard output; the exit code
- * is 1 when there is an error.
+ * is 1 when there is an error, or more warnings than are allowed.
  */
-export async function check(target: string, { format }: CheckOptions): Promise<number> {
+export async function check(target: string, options: CheckOptions): Promise<number> {
+  const policy = await policyOf(options);
+  const most = wholeNumber(options.maxWarnings);
   const tree = await readModOrPack(target);
-  const findings = inspectTree(tree);
+  const findings = underPolicy(inspectTree(tree), policy);
+  const report = { target, kind: tree.kind, files: tree.files.size, findings };
+  if (options.format === 'text') printLines(report);
+  else process.stdout.write(reports[options.format](report, version));
   const sums = tally(findings);
-  if (format === 'json') {
-    const told = findings.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title }));
-    console.log(JSON.stringify({ target, kind: tree.kind, tally: sums, findings: told }, null, 2));
-  } else {
-    for (const finding of findings) console.log(shown(lineOf(target, tree, finding)));
-    const words =
-      `${count(sums.error, 'error')}, ${count(sums.warning, 'warning')}, ` +
-      count(sums.hint, 'hint');
-    console.error(findings.length ? words : `Nothing wrong in ${tree.files.size} files.`);
-  }
-  return sums.error ? 1 : 0;
+  return sums.error > 0 || sums.warning > most ? 1 : 0;
 }
 
-/** A finding as one line: where, how bad, by which rule, and in words. */
-function lineOf(
-  target: string,
-  tree: ReadTarget,
-  { file = '', place, severity, rule, message }: Finding,
-): string {
-  const where =
-    tree.kind === 'pack' && target.endsWith(tree.kit.ending)
-      ? `${target}/${file}`
-      : path.join(target, file);
-  return `${where}:${place?.line ?? 1}:${place?.column ?? 1} ${severity} ${rule} ${message}`;
+/** A line a finding, without what would steer a terminal, and the sum beside them. */
+function printLines(report: Report): void {
+  const { findings, files } = report;
+  for (const finding of findings)
+    console.log(shown(reports.text({ ...report, findings: [finding] }).trimEnd()));
+  console.error(findings.length ? tallyInWords(findings) : `Nothing wrong in ${files} files.`);
+}
+
+async function policyOf({ rule, only, baseline }: CheckOptions): Promise<Policy> {
+  return {
+    gravity: new Map(rule.map(gravityOf)),
+    ...(only === undefined
+      ? {}
+      : { only: new Set(only.split(',').map((id) => ruleNamed(id.trim()))) }),
+    ...(baseline === undefined ? {} : { baseline: known(await findingsIn(baseline)) }),
+  };
+}
+
+function gravityOf(given: string): [rule: string, gravity: Gravity] {
+  const [id = '', wanted = ''] = given.split('=');
+  const gravity = gravities.find((one) => one === wanted);
+  if (!gravity)
+    throw new DiskProblem(
+      `--rule ${given}: say how grave it counts, as in --rule ${id || 'tags/empty'}=off. It may be ` +
+        `${listed(gravities, 'or')}.`,
+    );
+  return [ruleNamed(id), gravity];
+}
+
+function ruleNamed(id: string): string {
+  const why = whyNoRule(id);
+  if (why !== undefined) throw new DiskProblem(why);
+  return id;
+}
+
+function wholeNumber(text: string | undefined): number {
+  if (text === undefined) return Infinity;
+  if (!/^\d{1,9}$/.test(text))
+    throw new DiskProblem(`--max-warnings ${text}: it is a whole number, 0 or more.`);
+  return Number(text);
+}
+
+/** An earlier report is no longer than this many bytes. */
+const longestReport = 64 * 2 ** 20;
+
+interface Told {
+  rule: string;
+  file?: string;
+  message: string;
+}
+
+/** What an earlier report has told. Throws a {@link DiskProblem} where the file is none. */
+async function findingsIn(file: string): Promise<Told[]> {
+  const bytes = await readOrdinary(file, longestReport, { followLink: true });
+  const { value } = parseJson(bytes.toString('utf8'));
+  const findings = (value as { findings?: unknown } | undefined)?.findings;
+  const isTold = (one: unknown): one is Told =>
+    typeof (one as Told | null)?.rule === 'string' && typeof (one as Told).message === 'string';
+  if (!Array.isArray(findings) || !findings.every(isTold))
+    throw new DiskProblem(
+      `${file} is no earlier report: it is what "obrank check … --format json" prints.`,
+    );
+  return findings;
 }

@@ -170,7 +170,7 @@ function silentAt(file: string, at: Steps): string | undefined {
   if (file.startsWith('view/words/') && at[0] === 'texts') return 'any text is as good';
   if (file === 'pack.json' && /^(title|authors|license|version)$/.test(String(at[0])))
     return 'any text is as good';
-  if (file.startsWith('view/models/') && /^(name|group)$/.test(String(last)))
+  if (file.startsWith('view/models/') && /^(name|group)$/.test(last))
     return 'only its author reads it';
   if (last === 'number') return 'any free number is as good';
   return last === 'share' || last === 'luck' ? 'any weight is as good' : undefined;
