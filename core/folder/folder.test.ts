@@ -59,6 +59,7 @@ test(
     expect(inspect(mod).map((finding) => finding.rule)).toEqual([
       'traits/sound-unreadable',
       'traits/sound-unreadable',
+      'traits/sound-unused',
     ]);
     expect(mod.sounds['crust/break']).toMatchObject({
       format: 'wav',
@@ -123,7 +124,7 @@ test('what is wrong in a folder is told with file, line and column, and the rest
       '"hardnes" here.',
     'blocks/reed_thatch.json:10:11 files/does-not-fit /looks/mode: This must be "one-of" ' +
       'or "layered". Did you mean "one-of"?',
-    'blocks/salt_crust.json:3:1 files/malformed-json There is a comma after the last ' +
+    'blocks/salt_crust.json:2:17 files/malformed-json There is a comma after the last ' +
       'entry. Remove it.',
     'textures/salt.png:1:1 textures/unreadable This is not a PNG: its first bytes are ' +
       'those of another kind of file.',

@@ -159,6 +159,19 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'Take it out of the set',
   ],
   [
+    'traits/sound-missing',
+    {
+      '/soundSets/mud': {
+        step: [{ sound: 'saltmarsh:squelhc' }],
+        dig: [{ sound: 'saltmarsh:squelhc' }, { sound: 'saltmarsh:squelch' }],
+      },
+      '/sounds/squelch': { sha256: '0'.repeat(63) + '7', bytes: 90, format: 'wav' },
+    },
+    'The sound set mud plays saltmarsh:squelhc for step and dig, which the mod does not have. Did ' +
+      'you mean saltmarsh:squelch?',
+    'Play saltmarsh:squelch',
+  ],
+  [
     'traits/hides-but-see-through',
     { '/blocks/lamp/traits': { hidesNeighbours: 'by side', alphaMode: 'blend' } },
     'lamp hides its neighbours, but its alpha mode is blend: one would see through the world.',
@@ -726,6 +739,17 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     { '/models/bank/slots/face': 'saltmarsh:bnak' },
     'The slot face of the model saltmarsh:bank uses the texture saltmarsh:bnak, which ' +
       'does not exist. Did you mean saltmarsh:bank?',
+    'Use saltmarsh:bank',
+  ],
+  [
+    'textures/missing',
+    {
+      '/models/bank/slots/face': 'saltmarsh:bnak',
+      '/models/lamp/slots/metal': 'saltmarsh:bnak',
+      '/items/oil': { names: { en: 'Oil' }, texture: 'saltmarsh:bnak', group: 'shore' },
+    },
+    '2 slots and 1 item use the texture saltmarsh:bnak, which does not exist; the first is the slot ' +
+      'face of the model saltmarsh:bank. Did you mean saltmarsh:bank?',
     'Use saltmarsh:bank',
   ],
   [

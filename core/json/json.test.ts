@@ -4,8 +4,12 @@ import { parseJson, pointer, pointerSteps, printJson, valueAt } from './index.ts
 
 describe('what is wrong is said in words, at its place', () => {
   test.each([
-    ['{\n  "a": 1,\n}', 3, 1, /comma after the last entry/],
-    ['[1, 2,]', 1, 7, /comma after the last entry/],
+    ['{\n  "a": 1,\n}', 2, 9, /comma after the last entry/],
+    ['[1, 2,]', 1, 6, /comma after the last entry/],
+    ['{ "a": [1, 2 ,  ]}', 1, 14, /comma after the last entry/],
+    ['{ mode: 1 }', 1, 3, /The key mode stands without quotation marks. Write "mode"./],
+    ['{ "a": 1, b : 2 }', 1, 11, /Write "b"./],
+    ['{\n<<<<<<< ours\n"a": 1\n=======\n"a": 2\n>>>>>>> theirs\n}', 2, 1, /merge marker/],
     ['{\n  "a": 1\n  "b": 2\n}', 3, 3, /comma is missing/],
     ['{ "a" 1 }', 1, 7, /colon is missing/],
     ['{ // note\n}', 1, 3, /no comments/],
@@ -26,6 +30,21 @@ describe('what is wrong is said in words, at its place', () => {
     expect(problems[0]!.message).toMatch(words);
     expect(problems[0]!.at).toEqual({ line, column });
   });
+});
+
+test.each([
+  ['{ "a": [1, 2,], "b": 3, }', ['1:13', '1:23'], { a: [1, 2], b: 3 }],
+  ['{ "a": 1 // one\n}', ['1:10'], { a: 1 }],
+  ['{ "a": 1\n"b": 2 }', ['2:1'], { a: 1, b: 2 }],
+  ['\uFEFF{ "a": 1, }', ['1:1', '1:9'], { a: 1 }],
+  ['{ "a": 1, "a": 2, }', ['1:17', '1:11'], { a: 2 }],
+  ['{ "a": nul, }', ['1:8'], undefined],
+  ['{ "a": 1,', ['1:10'], undefined],
+])('reading goes on where there is no doubt what was meant: %j', (text, at, value) => {
+  const read = parseJson(text, { goesOn: true });
+  expect(read.problems.map((one) => `${one.at.line}:${one.at.column}`)).toEqual(at);
+  expect(read.value).toEqual(value);
+  expect(parseJson(text).value).toBeUndefined();
 });
 
 test('a key that stands twice is told, and the last counts', () => {

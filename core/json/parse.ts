@@ -41,12 +41,14 @@ const maxKeys = 500_000;
 const maxProblems = 100;
 
 /**
- * Reads strict JSON (RFC 8259) and says what is wrong in words, with line and column.
+ * Reads strict JSON (RFC 8259) and says what is wrong in words, with line and column. Where it goes
+ * on, a text whose mistakes leave no doubt what was meant (a comma too many or too few, a comment, a
+ * byte order mark) has a value all the same.
  *
  * @example parseJson('{"a": 1,}').problems[0].message
  * // "There is a comma after the last entry. Remove it."
  */
-export function parseJson(text: string): JsonText {
+export function parseJson(text: string, { goesOn = false } = {}): JsonText {
   const place = places(text);
   const bad = (message: string, offset: number): JsonText => ({
     value: undefined,
@@ -58,8 +60,12 @@ export function parseJson(text: string): JsonText {
       `The file is longer than ${maxLength / 1024 / 1024} million characters, so it is not read.`,
       0,
     );
-  if (text.startsWith('\uFEFF'))
-    return bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
+  if (text.startsWith('\uFEFF')) {
+    const marked = bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
+    if (!goesOn) return marked;
+    const rest = parseJson(text.slice(1), { goesOn });
+    return { ...rest, problems: [...marked.problems, ...rest.problems] };
+  }
   if (text.trim() === '') return bad('The file is empty.', 0);
   const { tooDeep, keys } = scan(text);
   if (tooDeep !== undefined)
@@ -70,7 +76,7 @@ export function parseJson(text: string): JsonText {
         `${maxKeys.toLocaleString('en')} are read.`,
       0,
     );
-  const read = quick(text, keys, place) ?? careful(text, place, bad);
+  const read = quick(text, keys, place) ?? careful(text, place, bad, goesOn);
   // Only an escape or the word itself can bring in what is not plain.
   const why =
     text.includes('__proto__') || text.includes('\\u') ? whyNotPlain(read.value) : undefined;
@@ -121,6 +127,7 @@ function careful(
   text: string,
   place: (offset: number) => Place,
   bad: (message: string, offset: number) => JsonText,
+  goesOn: boolean,
 ): JsonText {
   const errors: ParseError[] = [];
   const tree = parseTree(text, errors, {
@@ -129,9 +136,18 @@ function careful(
     allowEmptyContent: false,
   });
   const [first] = errors;
-  if (first) return bad(inWords(first, text), first.offset);
+  const merge = /^(<{7}|={7}|>{7})( |$)/m.exec(text);
+  if (first && merge) return bad(mergeMarker, merge.index);
+  if (first && !(goesOn && tree && errors.every((error) => isPlain(error, text))))
+    return bad(inWords(first, text), placeOfMistake(first, text));
   if (!tree) return bad('The file holds no value.', 0);
-  const problems: JsonProblem[] = [];
+  // The parser stumbles over some mistakes twice.
+  const mistakes = new Map(errors.map((error) => [placeOfMistake(error, text), error]));
+  const problems: JsonProblem[] = [...mistakes].map(([at, error]) => ({
+    kind: 'malformed',
+    message: inWords(error, text),
+    at: place(at),
+  }));
   const value = build(tree, (node, key) =>
     problems.push({
       kind: 'key-twice',
@@ -229,6 +245,29 @@ function nodeAt(tree: Node, path: string): Node {
   return node;
 }
 
+const mergeMarker =
+  'This is a merge marker: two versions of the file stand one after the other. Choose one, and ' +
+  'remove the other and the markers.';
+
+/** Whether a comma stands before a closing bracket. */
+function isTrailingComma({ error, offset }: ParseError, text: string): boolean {
+  const code = printParseErrorCode(error);
+  return (
+    (code === 'PropertyNameExpected' || code === 'ValueExpected') &&
+    /[}\]]/.test(text[offset] ?? '') &&
+    text.slice(0, offset).trimEnd().endsWith(',')
+  );
+}
+
+/** Where a mistake is mended: a comma too many where the comma is, not where it was noticed. */
+const placeOfMistake = (error: ParseError, text: string): number =>
+  isTrailingComma(error, text) ? text.slice(0, error.offset).trimEnd().length - 1 : error.offset;
+
+/** Whether a mistake leaves no doubt what was meant. */
+const isPlain = (error: ParseError, text: string): boolean =>
+  isTrailingComma(error, text) ||
+  ['CommaExpected', 'InvalidCommentToken'].includes(printParseErrorCode(error.error));
+
 /** What the parser stumbled over, in plain words and with what to do. */
 function inWords(error: ParseError, text: string): string {
   const found = text.slice(error.offset, error.offset + Math.max(1, error.length));
@@ -237,6 +276,8 @@ function inWords(error: ParseError, text: string): string {
     return `${found[0]} is a curly quotation mark. Use the straight one, ".`;
   if (found.startsWith("'"))
     return "Texts stand in double quotation marks; this one begins with '.";
+  const key = /^([A-Za-z_$][\w$]*)\s*:/.exec(text.slice(error.offset))?.[1];
+  if (key !== undefined) return `The key ${key} stands without quotation marks. Write "${key}".`;
   if (before && isWhole(before))
     return `There is something after the end of the value: ${JSON.stringify(found.slice(0, 20))}.`;
   switch (printParseErrorCode(error.error)) {
@@ -248,8 +289,7 @@ function inWords(error: ParseError, text: string): string {
       return 'A colon is missing between the key and its value.';
     case 'PropertyNameExpected':
     case 'ValueExpected':
-      if (before.endsWith(',') && (found === '}' || found === ']'))
-        return 'There is a comma after the last entry. Remove it.';
+      if (isTrailingComma(error, text)) return 'There is a comma after the last entry. Remove it.';
       return error.offset >= text.trimEnd().length
         ? 'The file ends too early: a value is missing.'
         : 'A value or a key in quotation marks is missing before ' +

@@ -60,8 +60,7 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
           `${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(issue.input, issue.values)}`,
       );
     case 'invalid_union': {
-      if (!issue.errors.length)
-        return one(`This ${String(path.at(-1))} is not one that is known here.`);
+      if (!issue.errors.length) return one(ofKinds(issue, String(path.at(-1))));
       // The branch that got furthest is the one that was meant.
       const branches = issue.errors.map((issues) =>
         issues.flatMap((inner) => explain(inner, path)),
@@ -83,28 +82,53 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
       }
       return best;
     }
-    case 'invalid_key':
-      return one(
-        `The key "${String(path.at(-1))}" is not allowed: ` +
-          `${issue.issues[0]?.message ?? 'choose another name'}.`,
-      );
+    case 'invalid_key': {
+      const [inner] = issue.issues;
+      const why = inner ? (boundInWords(inner) ?? inner.message) : 'choose another name';
+      return one(sentence(`The key "${String(path.at(-1))}" is not allowed: ${why}`));
+    }
     case 'invalid_format':
-      return one(`This is not allowed here: ${issue.message}.`);
+      return one(sentence(`${shownInput(issue.input)} is not allowed here: ${issue.message}`));
     case 'too_big':
-      return one(
-        'This is too ' +
-          `${issue.origin === 'string' || issue.origin === 'array' ? 'long' : 'large'}: at most ` +
-          `${String(issue.maximum)}.`,
-      );
     case 'too_small':
-      return one(
-        'This is too ' +
-          `${issue.origin === 'string' || issue.origin === 'array' ? 'short' : 'small'}: at ` +
-          `least ${String(issue.minimum)}.`,
-      );
+      return one(sentence(boundInWords(issue)!, true));
     default:
-      return one(`${issue.message}.`);
+      return one(sentence(issue.message));
   }
+}
+
+/** What a kind may be that is none of those that are known. */
+function ofKinds(issue: Issue, key: string): string {
+  const { options = [] } = issue as { options?: readonly unknown[] };
+  const given = (issue.input as Record<string, unknown> | undefined)?.[key];
+  const kinds = listed(options.map((option) => JSON.stringify(option)));
+  return given === undefined
+    ? `"${key}" is missing: it says which kind this is, ${kinds}.`
+    : `This ${key} must be ${kinds}.${meant(given, options)}`;
+}
+
+/** A sentence ends with one full stop, and begins with a capital where it should. */
+const sentence = (words: string, begins = false): string => {
+  const first = begins ? words.charAt(0).toUpperCase() : words.charAt(0);
+  return `${first}${words.slice(1).replace(/\.$/, '')}.`;
+};
+
+/** What a value was, short enough for a sentence. */
+const shownInput = (input: unknown): string =>
+  typeof input === 'string' ? JSON.stringify(input.slice(0, 60)) : 'This';
+
+/** `this is too long: at most 200 characters`; undefined for anything but a bound. */
+function boundInWords(issue: Issue): string | undefined {
+  if (issue.code !== 'too_big' && issue.code !== 'too_small') return undefined;
+  const isBig = issue.code === 'too_big';
+  const bound = String(isBig ? issue.maximum : issue.minimum);
+  const unit = bound === '1' ? '' : 's';
+  const units: Record<string, [big: string, small: string, of: string]> = {
+    string: ['long', 'short', ` character${unit}`],
+    array: ['long', 'short', bound === '1' ? ' entry' : ' entries'],
+  };
+  const [big, small, of] = units[issue.origin] ?? ['large', 'small', ''];
+  return `this is too ${isBig ? `${big}: at most` : `${small}: at least`} ${bound}${of}`;
 }
 
 const article = (kind: string): string =>

@@ -34,26 +34,27 @@ describe('what does not fit is said at its place, in words', () => {
       'a namespace with capitals',
       'header',
       { ...header(), namespace: 'SaltMarsh' },
-      'namespace: This is not allowed here: use lowercase letters, digits and underscores, ' +
-        'beginning with a letter, as in tide_lantern.',
+      'namespace: "SaltMarsh" is not allowed here: use lowercase letters, digits and ' +
+        'underscores, beginning with a letter, as in tide_lantern.',
     ],
     [
       'a version in two parts',
       'header',
       { ...header(), version: '1.0' },
-      'version: This is not allowed here: use a semantic version such as 0.3.0.',
+      'version: "1.0" is not allowed here: use a semantic version such as 0.3.0.',
     ],
     [
       'a language that is a word',
       'header',
       { ...header(), languages: ['english'] },
-      'languages/0: This is not allowed here: use a BCP 47 language tag such as en, de or pt-BR.',
+      'languages/0: "english" is not allowed here: use a BCP 47 language tag such as en, ' +
+        'de or pt-BR.',
     ],
     [
       'no language at all',
       'header',
       { ...header(), languages: [] },
-      'languages: This is too short: at least 1.',
+      'languages: This is too short: at least 1 entry.',
     ],
     [
       'half a texel',
@@ -78,7 +79,8 @@ describe('what does not fit is said at its place, in words', () => {
       'a property of an unknown kind',
       'blocks',
       { ...lamp(), states: { properties: [{ name: 'x', kind: 'switch', default: true }] } },
-      'states/properties/0/kind: This kind is not one that is known here.',
+      'states/properties/0/kind: This kind must be "toggle", "number", "choice", ' +
+        '"heading", "direction" or "axis".',
     ],
     [
       'a placing rule that nobody knows',
@@ -105,20 +107,21 @@ describe('what does not fit is said at its place, in words', () => {
       'a look without candidates',
       'blocks',
       { ...lamp(), looks: { mode: 'one-of', rows: [{ use: [] }] } },
-      'looks/rows/0/use: This is too short: at least 1.',
+      'looks/rows/0/use: This is too short: at least 1 entry.',
     ],
     [
       'a model without a namespace',
       'blocks',
       { ...lamp(), looks: { mode: 'one-of', rows: [{ use: [{ model: 'lamp' }] }] } },
-      'looks/rows/0/use/0/model: This is not allowed here: use namespace:name in lowercase ' +
-        'letters, digits and underscores, as in saltmarsh:tide_lantern.',
+      'looks/rows/0/use/0/model: "lamp" is not allowed here: use namespace:name in ' +
+        'lowercase letters, digits and underscores, as in saltmarsh:tide_lantern.',
     ],
     [
       'a colour in words',
       'blocks',
       { ...lamp(), traits: { mapColour: 'brass' } },
-      'traits/mapColour: This is not allowed here: use a colour such as #d8cba0.',
+      'traits/mapColour: "brass" is not allowed here: use a colour such as #d8cba0, in ' +
+        'small letters.',
     ],
     [
       'an alpha mode that nobody knows',
@@ -136,7 +139,7 @@ describe('what does not fit is said at its place, in words', () => {
       'a recipe of an unknown kind',
       'recipes',
       { kind: 'stew', takes: [], gives: 'a:b' },
-      'kind: This kind is not one that is known here.',
+      'kind: This kind must be "pattern", "mix", "fire" or "cut".',
     ],
     [
       'a release on no day',
@@ -146,13 +149,13 @@ describe('what does not fit is said at its place, in words', () => {
         retired: [],
         releases: [{ version: '0.1.0', on: 'today', counts: { groups: 0, blocks: 0, items: 0 } }],
       },
-      'releases/0/on: This is not allowed here: use a day such as 2026-03-31.',
+      'releases/0/on: "today" is not allowed here: use a day such as 2026-03-31.',
     ],
     [
       'a box in two numbers',
       'models',
       { boxes: [{ at: [0, 0], size: [1, 1, 1], sides: {} }] },
-      'boxes/0/at: This is too short: at least 3.',
+      'boxes/0/at: This is too short: at least 3 entries.',
     ],
     [
       'a side that a box does not have',
@@ -191,7 +194,7 @@ describe('what does not fit is said at its place, in words', () => {
       'a recipe of no kind',
       'recipes',
       { kind: 'bake', gives: 'a:b' },
-      'kind: This kind is not one that is known here.',
+      'kind: This kind must be "pattern", "mix", "fire" or "cut".',
     ],
     [
       'a strip that never moves on',

@@ -50,7 +50,7 @@ const trait = <S extends z.ZodType, const F extends TraitFacts<z.output<S>>>(
   facts: F,
 ) => ({ schema, ...facts });
 
-const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0');
+const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0, in small letters');
 /** Ranges are for inspection to judge: a half-typed number must not be refused. */
 const amount = z.number();
 const meaning = <S extends z.ZodType>(schema: S, description: string): S =>

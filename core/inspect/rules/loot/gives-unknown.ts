@@ -34,11 +34,20 @@ export const givesUnknown = blockRule({
       items: () => [...context.idsOf('items'), ...context.idsOf('blocks')],
       tables: () => context.idsOf('lootTables'),
     });
-    return flaws.map(({ at, says, parts, mend }) => ({
+    // The same id in several lots is one mistake.
+    const first = new Map(flaws.toReversed().map((flaw) => [`${flaw.parts['id']}`, flaw]));
+    return [...first.values()].toReversed().map(({ at, says, parts, mend }) => ({
       at: ['loot', ...at],
       says,
       parts: { ...parts, owner: name },
-      fix: mend && context.set(mend.title, ['loot', ...at], mend.after),
+      fix:
+        mend &&
+        context.setAll(
+          mend.title,
+          flaws
+            .filter((flaw) => flaw.parts['id'] === parts['id'])
+            .map((flaw) => [['loot', ...flaw.at], mend.after] as const),
+        ),
     }));
   },
 });

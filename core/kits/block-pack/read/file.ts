@@ -120,7 +120,7 @@ function readJson(bytes: Uint8Array, problem: Report): JsonText | undefined {
     problem('files/malformed-json', 'The file is not UTF-8 text. Save it as UTF-8.');
     return undefined;
   }
-  const text = parseJson(source);
+  const text = parseJson(source, { goesOn: true });
   for (const one of text.problems)
     problem(
       one.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',

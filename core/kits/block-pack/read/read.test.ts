@@ -21,15 +21,21 @@ const findings = (example: FileExample) =>
 test.each<[string, FileExample, string[]]>([
   [
     'a comma too many',
-    { 'rules/tags/blocks/shore.json': '{\n  "id": "saltmarsh:shore",\n  "members": [],\n}' },
+    {
+      'rules/tags/blocks/shore.json':
+        '{\n  "id": "saltmarsh:shore",\n  "members": ["saltmarsh:bank"],\n}',
+    },
     [
-      'rules/tags/blocks/shore.json:4:1 error files/malformed-json There is a comma after ' +
+      'rules/tags/blocks/shore.json:3:32 error files/malformed-json There is a comma after ' +
         'the last entry. Remove it.',
     ],
   ],
   [
     'a comment',
-    { 'rules/tags/blocks/shore.json': '{ "id": "saltmarsh:shore", // mine\n "members": [] }' },
+    {
+      'rules/tags/blocks/shore.json':
+        '{ "id": "saltmarsh:shore", // mine\n "members": ["saltmarsh:bank"] }',
+    },
     [
       'rules/tags/blocks/shore.json:1:28 error files/malformed-json JSON has no comments. ' +
         'Remove this one.',
@@ -37,7 +43,10 @@ test.each<[string, FileExample, string[]]>([
   ],
   [
     'a byte order mark',
-    { 'rules/tags/blocks/shore.json': '\uFEFF{ "id": "saltmarsh:shore", "members": [] }' },
+    {
+      'rules/tags/blocks/shore.json':
+        '\uFEFF{ "id": "saltmarsh:shore", "members": ["saltmarsh:bank"] }',
+    },
     [
       'rules/tags/blocks/shore.json:1:1 error files/malformed-json The file begins with a ' +
         'byte order mark. Save it as UTF-8 without one.',
