@@ -483,7 +483,7 @@ test(
       ['recipes/large.json:1:1 error', 'larger than 8 MB'],
       ['textures/pipe.png:1:1 error', 'neither a file nor a folder'],
       ['words/fr.json:1:1 error', 'It is a link'],
-      ['blocks/salt_crust.json:1:19 error', 'comma after the last entry'],
+      ['blocks/salt_crust.json:1:17 error', 'comma after the last entry'],
     ] as const) {
       expect([start, line(start).length]).toEqual([start, 1]);
       expect(line(start)[0]).toContain(words);
