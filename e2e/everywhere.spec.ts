@@ -59,7 +59,7 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   await page.getByRole('button', { name: 'Check a pack…' }).click();
   await (await chooser).setFiles(file);
   await expect(page.getByText('There is a comma after the last entry. Remove it.')).toBeVisible();
-  await expect(page.getByText('pack.json:1:34')).toBeVisible();
+  await expect(page.getByText('pack.json:1:32')).toBeVisible();
   await expect(page.getByText('Did you mean view/models/x.json?')).toBeVisible();
 
   // The report holds what the page shows.
