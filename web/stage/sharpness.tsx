@@ -15,6 +15,13 @@ const drawnByProcessor = /swiftshader|llvmpipe|softpipe|software|basic render/i;
  * name (WEBGL_debug_renderer_info, Khronos).
  */
 export function hasGraphicsCard(): boolean {
+  return (isThere ??= lookForCard());
+}
+
+/** It is looked for once: each look takes a context of the few that a page may have. */
+let isThere: boolean | undefined;
+
+function lookForCard(): boolean {
   const context = document
     .createElement('canvas')
     .getContext('webgl2', { failIfMajorPerformanceCaveat: true });

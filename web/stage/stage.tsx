@@ -37,7 +37,7 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
     defaultValue: start,
     getInitialValueInEffect: false,
   });
-  const hasCard = useMemo(hasGraphicsCard, []);
+  const hasCard = hasGraphicsCard();
   const options = arrangements.includes(kept.arrangement) ? kept : start;
   const outline = useMemo(
     () =>

@@ -23,7 +23,9 @@ export function byFile(findings: readonly Finding[]): Map<string, Finding[]> {
   const files = new Map<string, Finding[]>();
   for (const finding of findings) {
     const file = finding.file ?? '';
-    files.set(file, [...(files.get(file) ?? []), finding]);
+    const found = files.get(file);
+    if (found) found.push(finding);
+    else files.set(file, [finding]);
   }
   return files;
 }

@@ -23,7 +23,12 @@ export const modelMissing = blockRule({
   check({ name, looks }, context) {
     const used = new Map<string, [row: number, candidate: number][]>();
     looks.rows.forEach((row, r) =>
-      row.value.forEach(({ model }, c) => used.set(model, [...(used.get(model) ?? []), [r, c]])),
+      row.value.forEach(({ model }, c) => {
+        // A look may have tens of thousands of rows: nothing is copied for each of them.
+        const places = used.get(model);
+        if (places) places.push([r, c]);
+        else used.set(model, [[r, c]]);
+      }),
     );
     return [...used].flatMap(([model, places]) => {
       if (context.model(model)) return [];

@@ -22,9 +22,12 @@ export const textureMissing = modRule({
     const ids = () => Object.keys(mod.textures).map((name) => idOf(namespace, name));
     // One picture that is not there is one mistake, however many slots and items show it.
     const uses = new Map<string, Use[]>();
-    for (const use of usesIn(mod))
-      if (!textureOf(mod, use.texture))
-        uses.set(use.texture, [...(uses.get(use.texture) ?? []), use]);
+    for (const use of usesIn(mod)) {
+      if (textureOf(mod, use.texture)) continue;
+      const places = uses.get(use.texture);
+      if (places) places.push(use);
+      else uses.set(use.texture, [use]);
+    }
     return [...uses].map(([texture, places]): ModReport => {
       const near = closest(texture, ids());
       const first = itemAt(places, 0);

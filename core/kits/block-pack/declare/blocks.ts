@@ -8,7 +8,7 @@ import {
 } from '../../../mod/index.ts';
 import { fromRows } from '../../../states/index.ts';
 import type { BlockDocument, LookDocument } from '../format/index.ts';
-import { isForServers, type ReadPack } from '../read/index.ts';
+import type { ReadPack } from '../read/index.ts';
 
 /** What stands in for a model of which nothing is known; no file can be called so. */
 export const standInName = '_unread';
@@ -50,7 +50,7 @@ function blockOf(
 function identityOf(pack: ReadPack, namespace: string, name: string): Block['identity'] {
   const item = pack.items.get(name)?.value;
   if (!item) {
-    const isHeld = isForServers(pack) || pack.unread.has('item', name);
+    const isHeld = pack.isForServers || pack.unread.has('item', name);
     return { item: isHeld ? 'block' : 'none' };
   }
   const { form, group, model, texture: picture, poses } = item;

@@ -13,7 +13,7 @@ import {
 } from '../../../mod/index.ts';
 import { StateSpace } from '../../../states/index.ts';
 import { ownedKey } from '../../../texts/index.ts';
-import { isForServers, type ReadPack } from '../read/index.ts';
+import type { ReadPack } from '../read/index.ts';
 import { namesOf } from './blocks.ts';
 
 const ids = (namespace: string) => (id: string) => ownName(namespace, id) ?? id;
@@ -55,7 +55,7 @@ export function itemsOf(pack: ReadPack): Mod['items'] {
   const isBlock = (name: string) => pack.blocks.has(name) || pack.unread.has('block', name);
   const own = ids(namespace);
   // A server's pack has no files of items; the registry knows them.
-  const registered = isForServers(pack) ? (pack.registry?.value.entries ?? []) : [];
+  const registered = pack.isForServers ? (pack.registry?.value.entries ?? []) : [];
   const unread = [
     ...pack.unread.of('item'),
     ...registered.filter(({ kind }) => kind === 'item').map(({ id }) => own(id)),

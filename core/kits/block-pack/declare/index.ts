@@ -2,7 +2,7 @@ import { pointer } from '../../../json/index.ts';
 import { emptyMod, ownName, traitFacts, traitNames, type Mod } from '../../../mod/index.ts';
 import type { Declared } from '../../declared.ts';
 import type { FileKind } from '../format/index.ts';
-import { isForServers, type ReadPack } from '../read/index.ts';
+import type { ReadPack } from '../read/index.ts';
 import { blocksOf, standInModel, standInName } from './blocks.ts';
 import { headerOf, itemsOf, ledgerOf, soundsOf, tagsOf, texturesOf, wordsOf } from './entries.ts';
 import { placesIn } from './places.ts';
@@ -78,7 +78,7 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
   if (!pack.registry) add('ledger');
   for (const name of pack.blocks.keys()) if (!pack.looks.has(name)) addLook(name);
   if (models[standInName]) add('models', standInName);
-  if (isForServers(pack)) {
+  if (pack.isForServers) {
     add('header', 'groups');
     for (const name of pack.blocks.keys()) {
       add('blocks', name, 'identity');

@@ -56,6 +56,8 @@ export interface ReadFile<T> {
  */
 export interface ReadPack {
   files: Files;
+  /** Whether it has only what a server needs: nothing is missing then of what players see. */
+  isForServers: boolean;
   problems: ReadProblem[];
   unread: UnreadFiles;
   /** Files that speak of what another file is about. */
@@ -90,6 +92,7 @@ const start: Place = { line: 1, column: 1 };
 export function readPack(files: Files): ReadPack {
   const pack: ReadPack = {
     files,
+    isForServers: ![...files.keys()].some((file) => file.startsWith('view/')),
     problems: [],
     unread: new UnreadFiles(),
     copies: [],
@@ -131,7 +134,3 @@ export function readPack(files: Files): ReadPack {
     });
   return pack;
 }
-
-/** Whether a pack has only what a server needs: then nothing is missing of what players see. */
-export const isForServers = ({ files }: ReadPack): boolean =>
-  ![...files.keys()].some((file) => file.startsWith('view/'));

@@ -1,6 +1,6 @@
 import { splitId } from '../../../mod/names.ts';
 import { pathInPack, type FileKind } from '../format/index.ts';
-import { isForServers, type ReadFile, type ReadPack } from './index.ts';
+import type { ReadFile, ReadPack } from './index.ts';
 
 /** The lists of files that say themselves what they are about, and under which key. */
 const speaking = [
@@ -51,7 +51,7 @@ export function tellMissing(pack: ReadPack): void {
   pack.registry?.value.entries.forEach(({ kind, id }, i) => {
     const { name } = splitId(id);
     const isThere = pack.blocks.has(name) || (kind === 'item' && pack.items.has(name));
-    if (kind === 'group' || isThere || (kind === 'item' && isForServers(pack))) return;
+    if (kind === 'group' || isThere || (kind === 'item' && pack.isForServers)) return;
     gone(kind, name, pack.registry!, `/entries/${i}`, `registry.json lists the ${kind} ${id}`);
   });
   const dug = [...pack.blocks.values()].find(({ value }) => value.tool);

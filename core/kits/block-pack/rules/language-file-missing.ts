@@ -1,4 +1,3 @@
-import { isForServers } from '../read/index.ts';
 import { packRule } from './pack-rule.ts';
 
 export const languageFileMissing = packRule({
@@ -12,7 +11,7 @@ export const languageFileMissing = packRule({
   fails: { 'view/words/en.json': null },
   passes: {},
   check: (pack) =>
-    isForServers(pack)
+    pack.isForServers
       ? []
       : (pack.pack?.value.languages ?? [])
           .filter((language) => !pack.words.has(language) && !pack.unread.has('words', language))

@@ -1,4 +1,3 @@
-import { isForServers } from '../read/index.ts';
 import { packRule } from './pack-rule.ts';
 
 export const packLookMissing = packRule({
@@ -12,7 +11,7 @@ export const packLookMissing = packRule({
   fails: { 'view/looks/bank.json': null },
   passes: {},
   check: (pack) =>
-    isForServers(pack)
+    pack.isForServers
       ? []
       : [...pack.blocks.values()]
           .filter(({ name }) => !pack.looks.has(name) && !pack.unread.has('look', name))
