@@ -38,6 +38,14 @@ function arrowsOfKit(name: string): Record<string, string[]> {
       'core/traits',
       ...knowing,
     ],
+    [`${kit}/mend`]: [
+      `${kit}/format`,
+      `${kit}/read`,
+      `${kit}/declare`,
+      `${kit}/write`,
+      'core/kits/kit',
+      ...knowing,
+    ],
     [`${kit}/gallery`]: [`${kit}/write`, `${kit}/verdict`, 'core/kits/kit', ...knowing],
     // What an engine is asked: predicted from the declaration and from how it is written.
     [`${kit}/verdict`]: [

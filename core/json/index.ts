@@ -5,4 +5,14 @@
 export { pointer, pointerSteps, valueAt } from './pointer.ts';
 export { parseJson, type JsonProblem, type JsonText, type Place } from './parse.ts';
 export { printJson } from './print.ts';
-export { lookUp, maxDepth, whyNotPlain, withoutSchema, withoutUndefined } from './plain.ts';
+export {
+  lookUp,
+  maxDepth,
+  sameData,
+  whyNotPlain,
+  withoutSchema,
+  withoutUndefined,
+} from './plain.ts';
+export { carry, nowhere } from './carry.ts';
+export { rewriteJson } from './rewrite.ts';
+export { applyTextEdits, type TextEdit } from './text-edit.ts';

@@ -49,3 +49,20 @@ export const withoutUndefined = <T extends object>(entry: T): T =>
   Object.fromEntries(
     Object.entries(entry).filter(([, value]: [string, unknown]) => value !== undefined),
   ) as T;
+
+/**
+ * True when two plain values hold the same data, whatever the order of keys. 0 and -0 are the same:
+ * JSON knows one zero.
+ */
+export function sameData(a: unknown, b: unknown): boolean {
+  if (a === b || Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = Object.keys(left).filter((key) => left[key] !== undefined);
+  const others = Object.keys(right).filter((key) => right[key] !== undefined);
+  return (
+    keys.length === others.length &&
+    keys.every((key) => Object.hasOwn(right, key) && sameData(left[key], right[key]))
+  );
+}

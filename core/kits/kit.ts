@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import type { Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
+import type { Change, Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
 import type { Declared } from './declared.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
@@ -133,6 +133,9 @@ export interface Engine {
   judge: (mod: Mod, built: Files, heard: Heard, how?: AskedHow) => Difference[];
 }
 
+/** What becomes of files: the new bytes by path, undefined for one that goes. */
+export type FilesChange = Map<string, Uint8Array | undefined>;
+
 /** What a target's reader says of files. */
 export interface Checked {
   reports: RuledReport[];
@@ -185,6 +188,13 @@ export interface Kit {
    * knows nothing of the declaration that they were built from.
    */
   check: (files: Files) => Checked;
+  /**
+   * Makes changes of what files declare in the files, each in the way of its author. Undefined
+   * where they do not fit there. Only a target that can be read back has it.
+   */
+  mend?: (files: Files, changes: readonly Change[]) => FilesChange | undefined;
+  /** What follows from a change of files for those that keep digests of others. */
+  settle?: (before: Files, after: Files) => FilesChange;
   /** The rules that {@link check} asks, for the docs and the tests. */
   rules: readonly FileRule[];
   /** How the target keeps the states of a block, where that is not by one number. */

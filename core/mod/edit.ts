@@ -1,4 +1,4 @@
-import { pointerSteps } from '../json/index.ts';
+import { pointerSteps, sameData } from '../json/index.ts';
 
 /**
  * One change of a document: what stood at a JSON Pointer before, and what stands there after.
@@ -26,23 +26,6 @@ export class EditConflict extends Error {
     super(`${path} is not as the edit expects it`);
     this.name = 'EditConflict';
   }
-}
-
-/**
- * True when two plain values hold the same data, whatever the order of keys. 0 and -0 are the same:
- * JSON knows one zero.
- */
-export function sameData(a: unknown, b: unknown): boolean {
-  if (a === b || Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) !== Array.isArray(b)) return false;
-  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const keys = Object.keys(left).filter((key) => left[key] !== undefined);
-  const others = Object.keys(right).filter((key) => right[key] !== undefined);
-  return (
-    keys.length === others.length &&
-    keys.every((key) => Object.hasOwn(right, key) && sameData(left[key], right[key]))
-  );
 }
 
 /**

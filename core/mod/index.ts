@@ -1,6 +1,6 @@
 /** The declaration: schemas, stock, edits, resolving. */
 export * from './names.ts';
-export { lookUp } from '../json/index.ts';
+export { lookUp, sameData } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export {
   alphaModes,
@@ -79,7 +79,6 @@ export {
   firstClash,
   invertChanges,
   pathsMeet,
-  sameData,
   squashChanges,
   type Change,
   type Edit,

@@ -1,6 +1,6 @@
 import { count, listed } from '../words/index.ts';
 import { heldUnder, itemAt } from '../lists/index.ts';
-import { pointer } from '../json/index.ts';
+import { pointer, sameData } from '../json/index.ts';
 import {
   mixedRadix,
   renameInCodes,
@@ -15,7 +15,7 @@ import {
 } from '../states/index.ts';
 import type { Block, Looks } from './block.schema.ts';
 import { conditionsIn, throughLots, throughStates } from './conditions.ts';
-import { sameData, type Change } from './edit.ts';
+import type { Change } from './edit.ts';
 import { codesOf } from './ledger.ts';
 import type { Lot } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';

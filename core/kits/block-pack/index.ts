@@ -3,6 +3,7 @@ import { reportsOf } from '../file-rule.ts';
 import type { Kit } from '../kit.ts';
 import { declaredBy } from './declare/index.ts';
 import { PackFile } from './format/index.ts';
+import { mendPack, settleDigests } from './mend/index.ts';
 import { readPack } from './read/index.ts';
 import { packRules } from './rules/index.ts';
 import { writeBlockFiles, writeBlockPack } from './write/index.ts';
@@ -51,6 +52,8 @@ export const blockPack: Kit = {
     const read = readPack(files);
     return { reports: reportsOf(packRules, read), declared: declaredBy(read) };
   },
+  mend: mendPack,
+  settle: settleDigests,
   rules: packRules,
 };
 

@@ -2,7 +2,6 @@ import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
 import type { Files } from '../../../bytes/index.ts';
 import {
-  idOf,
   inOrder,
   lookUp,
   ownName,
@@ -13,28 +12,15 @@ import {
 } from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
-import { writeBlock, writeLook, writeLoot } from './block.ts';
 import { writeCode } from './code.ts';
-import {
-  writeGroups,
-  writeItems,
-  writePack,
-  writeRegistry,
-  writeTags,
-  writeTools,
-  writeWords,
-} from './entries.ts';
+import { documentsOf, documentsOfBlock } from './documents.ts';
+import { writeItems, writePack, writeRegistry, writeTags } from './entries.ts';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 /** The files that follow from one block alone, as text, by path. */
-function blockFiles(mod: Mod, block: ResolvedBlock): Map<string, string> {
-  return new Map([
-    [pathInPack('block', block.name), printJson(writeBlock(mod, block))],
-    [pathInPack('loot', block.name), printJson(writeLoot(block))],
-    [pathInPack('look', block.name), printJson(writeLook(block))],
-  ]);
-}
+const blockFiles = (mod: Mod, block: ResolvedBlock): Map<string, string> =>
+  new Map(documentsOfBlock(mod, block).map(([path, document]) => [path, printJson(document)]));
 
 /** All files of the pack in the order of their paths, `pack.json` with every digest among them. */
 export function writeBlockPack(
@@ -45,40 +31,12 @@ export function writeBlockPack(
   const mod = inOrder(given);
   const files: Files = new Map();
   const blocks = resolveBlocks(mod);
-  const json = (path: string, value: unknown) => files.set(path, bytesOf(printJson(value)));
-  for (const [done, block] of blocks.entries()) {
-    if (done % 64 === 0) onProgress?.(done, blocks.length);
-    for (const [path, text] of blockFiles(mod, block)) files.set(path, bytesOf(text));
-  }
-  for (const [name, tag] of writeTags(mod, 'blockTags')) json(pathInPack('block tag', name), tag);
-  for (const [name, tag] of writeTags(mod, 'itemTags')) json(pathInPack('item tag', name), tag);
-  for (const [name, { draws }] of Object.entries(mod.lootTables))
-    json(pathInPack('loot table', name), { id: idOf(mod.header.namespace, name), draws });
-  json(pathInPack('tools', 'tools'), writeTools(mod.header));
-  json(pathInPack('groups', 'groups'), writeGroups(mod.header));
-  for (const [name, recipe] of Object.entries(mod.recipes))
-    json(pathInPack('recipe', name), recipe);
-  for (const [name, model] of Object.entries(mod.models)) json(pathInPack('model', name), model);
-  for (const [name, item] of writeItems(mod, blocks)) json(pathInPack('item', name), item);
-  for (const language of mod.header.languages)
-    json(pathInPack('words', language), writeWords(mod, language));
-  for (const [name, { picture, strip }] of Object.entries(mod.textures)) {
+  for (const [path, document] of documentsOf(mod, blocks, onProgress))
+    files.set(path, bytesOf(printJson(document)));
+  for (const [name, { picture }] of Object.entries(mod.textures))
     files.set(pathInPack('texture', name), blobOf(picture.sha256));
-    if (strip) json(pathInPack('strip', name), strip);
-  }
   for (const [name, sound] of Object.entries(mod.sounds))
     files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
-  const sets = Object.keys(mod.soundSets).sort();
-  json(
-    pathInPack('sound sets', 'sets'),
-    Object.fromEntries(
-      sets.map((name) => [idOf(mod.header.namespace, name), lookUp(mod.soundSets, name)]),
-    ),
-  );
-  json(
-    pathInPack('registry', 'registry'),
-    writeRegistry(mod, new Map(blocks.map((block) => [block.name, block]))),
-  );
   files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
   const paths = [...files.keys()].sort();
   const digests: NonNullable<PackDocument['files']> = Object.fromEntries(
@@ -87,7 +45,7 @@ export function writeBlockPack(
       { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) },
     ]),
   );
-  json(pathInPack('pack', 'pack'), writePack(mod.header, digests));
+  files.set(pathInPack('pack', 'pack'), bytesOf(printJson(writePack(mod.header, digests))));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 

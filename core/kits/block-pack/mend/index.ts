@@ -1,0 +1,113 @@
+import { digestOf, type Files } from '../../../bytes/index.ts';
+import {
+  applyTextEdits,
+  carry,
+  nowhere,
+  parseJson,
+  printJson,
+  rewriteJson,
+  sameData,
+} from '../../../json/index.ts';
+import {
+  applyChanges,
+  EditConflict,
+  inOrder,
+  resolveBlocks,
+  type Change,
+  type Mod,
+} from '../../../mod/index.ts';
+import type { FilesChange } from '../../kit.ts';
+import { declaredBy } from '../declare/index.ts';
+import { pathInPack } from '../format/index.ts';
+import { readPack } from '../read/index.ts';
+import { documentsOf, type Written } from '../write/documents.ts';
+import { writePack } from '../write/entries.ts';
+
+/**
+ * Makes changes of what a pack declares in its files, where their authors said it: each file keeps
+ * its form, and only what changed is written anew. Undefined where a change does not fit, or finds
+ * no place in the files.
+ *
+ * @example mendPack(files, [{ path: '/blocks/brine/traits/hardness', before: 1, after: 2 }])
+ * // Map { 'rules/blocks/brine.json' → the same text with 2 in the place of 1 }
+ */
+export function mendPack(files: Files, changes: readonly Change[]): FilesChange | undefined {
+  const mod = declaredBy(readPack(files))?.mod;
+  const mended = mod && changed(mod, changes);
+  if (!mended) return undefined;
+  const before = new Map(documentsIn(mod));
+  const after = new Map(documentsIn(mended));
+  const done: FilesChange = new Map();
+  for (const path of new Set([...before.keys(), ...after.keys()])) {
+    if (sameData(before.get(path), after.get(path))) continue;
+    const file = mendFile(files.get(path), before.get(path), after.get(path));
+    if (file === nowhere) return undefined;
+    done.set(path, file as Uint8Array | undefined);
+  }
+  return done;
+}
+
+function changed(mod: Mod, changes: readonly Change[]): Mod | undefined {
+  try {
+    return applyChanges(mod, changes);
+  } catch (error) {
+    if (error instanceof EditConflict) return undefined;
+    throw error;
+  }
+}
+
+function* documentsIn(given: Mod): Generator<Written> {
+  const mod = inOrder(given);
+  yield [pathInPack('pack', 'pack'), writePack(mod.header, undefined)];
+  yield* documentsOf(mod, resolveBlocks(mod));
+}
+
+/** A file with a change made in it: undefined where it goes, and nowhere where it cannot be made. */
+function mendFile(
+  bytes: Uint8Array | undefined,
+  before: unknown,
+  after: unknown,
+): Uint8Array | typeof nowhere | undefined {
+  if (after === undefined) return undefined;
+  if (!bytes) return encoded(printJson(after));
+  const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(bytes);
+  const mine = parseJson(text, { goesOn: true }).value;
+  const wanted = mine === undefined ? nowhere : carry(before, after, mine);
+  return wanted === nowhere ? nowhere : rewritten(text, wanted);
+}
+
+/** A JSON text that holds another value. */
+function rewritten(text: string, value: unknown): Uint8Array | typeof nowhere {
+  const mark = text.startsWith('\uFEFF') ? 1 : 0;
+  const edits = rewriteJson(text.slice(mark), value);
+  const mended = edits && text.slice(0, mark) + applyTextEdits(text.slice(mark), edits);
+  return mended !== undefined && sameData(parseJson(mended, { goesOn: true }).value, value)
+    ? encoded(mended)
+    : nowhere;
+}
+
+const encoded = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+/**
+ * The digests in `pack.json` after a change of files that were as they say before; also a file that
+ * moves or comes. Nothing where the pack keeps no digests, and nothing of a file that was edited
+ * since it was built: that stays told.
+ */
+export function settleDigests(before: Files, after: Files): FilesChange {
+  const path = pathInPack('pack', 'pack');
+  const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(after.get(path));
+  const { value } = parseJson(text, { goesOn: true });
+  const listed = (value as { files?: Record<string, { sha256?: unknown }> } | null)?.files;
+  if (typeof listed !== 'object' || listed === null) return new Map();
+  const files = new Map(Object.entries(listed));
+  const paths = [...before.keys(), ...after.keys()].filter((one) => one !== path);
+  for (const one of new Set(paths)) {
+    const [was, is] = [before.get(one), after.get(one)];
+    if (was === is || (was && files.get(one)?.sha256 !== digestOf(was))) continue;
+    if (is) files.set(one, { bytes: is.length, sha256: digestOf(is) } as { sha256: unknown });
+    else files.delete(one);
+  }
+  const settled = { ...(value as object), files: Object.fromEntries(files) };
+  const bytes = sameData(settled, value) ? nowhere : rewritten(text, settled);
+  return bytes === nowhere ? new Map() : new Map([[path, bytes]]);
+}
