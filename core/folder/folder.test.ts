@@ -121,7 +121,7 @@ test('what is wrong in a folder is told with file, line and column, and the rest
     'blocks/Brine.json:1:1 files/unknown-file The name "Brine" is not allowed: use ' +
       'lowercase letters, digits and underscores, beginning with a letter.',
     'blocks/reed_thatch.json:4:14 files/does-not-fit /traits/hardnes: There is no key ' +
-      '"hardnes" here.',
+      '"hardnes" here. Did you mean "hardness"?',
     'blocks/reed_thatch.json:10:11 files/does-not-fit /looks/mode: This must be "one-of" ' +
       'or "layered". Did you mean "one-of"?',
     'blocks/salt_crust.json:2:17 files/malformed-json There is a comma after the last ' +

@@ -98,7 +98,8 @@ export class FolderReader {
     const document = bringEntryForward(kind, value, this.edition);
     const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
     if (fits.success) return fits.data;
-    for (const { path, message } of schemaProblems(fits.error)) onProblem(path, message);
+    for (const { path, message } of schemaProblems(fits.error, entrySchemas[kind]))
+      onProblem(path, message);
     return undefined;
   }
 

@@ -30,11 +30,12 @@ function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
       if (unread.hasAny(restsOn)) return [];
       const reports = check(watched, context);
       if (unread.wasAsked()) return [];
-      return reports.map(({ message, at = [] }): Finding => ({
+      return reports.map(({ message, at = [], fix }): Finding => ({
         rule: id,
         severity,
         facet: facetOf(id),
         message,
+        ...(fix && { fix }),
         at: pointer(['blocks', name, ...at]),
       }));
     });
@@ -47,11 +48,12 @@ function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
     if (unread.hasAny(restsOn)) return [];
     const reports = check(view, kit);
     if (unread.wasAsked()) return [];
-    return reports.map(({ message, at }): Finding => ({
+    return reports.map(({ message, at, fix }): Finding => ({
       rule: id,
       severity,
       facet: facetOf(id),
       message,
+      ...(fix && { fix }),
       at: pointer(at),
     }));
   });

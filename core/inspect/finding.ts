@@ -1,11 +1,14 @@
 import type { Place } from '../json/index.ts';
-import { severities, type RuledReport, type Severity } from '../kits/index.ts';
+import { severities, type FileChange, type RuledReport, type Severity } from '../kits/index.ts';
 import type { Change } from '../mod/index.ts';
 
 /** A way to mend a finding, as data: the runner's callers apply it, never the rule. */
 export interface Fix {
   title: string;
+  /** Of the declaration. */
   changes: Change[];
+  /** Of files as such, for findings over files. */
+  files?: FileChange[];
 }
 
 /** What inspection reports. */
@@ -70,9 +73,11 @@ const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 /** A report over a file as a finding. */
 export const fileFinding = ({
   place = { line: 1, column: 1 },
+  fix,
   ...report
 }: RuledReport): Finding => ({
   ...report,
+  ...(fix && { fix: { ...fix, changes: [] } }),
   facet: facetOf(report.rule),
   place,
 });

@@ -451,7 +451,7 @@ const declarations: [string, ModExample, string, string | undefined][] = [
       ],
     },
     'lamp: the rows of its friction say nothing for the state heading = west, lit = false.',
-    'Say the last value for all of them',
+    'Say 0.6 for all of them',
   ],
   [
     'states/value-row-dead',
@@ -643,7 +643,7 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     },
     'The front of body and of pane in the model saltmarsh:lamp lie in one plane and show ' +
       'different pictures there.',
-    'Draw in the front by half a texel',
+    'Draw out the front by half a texel',
   ],
   [
     'models/face-never-seen',
@@ -1400,7 +1400,7 @@ const builtFiles: [string, Record<string, unknown>, string, string][] = [
         '"blsat": true }] } }] }] }',
     },
     'rules/loot/bank.json',
-    '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here.',
+    '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here. Did you mean "blast"?',
   ],
   [
     'pack/reference-missing',

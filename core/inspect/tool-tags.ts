@@ -16,7 +16,9 @@ export function misspeltToolTags({
     tags.flatMap((tag): [string, string][] => {
       const own = ownName(namespace, tag);
       const near = own === undefined || lookUp(blockTags, own) ? undefined : closest(own, free());
-      return near === undefined ? [] : [[tag, idOf(namespace, near)]];
+      // Of two that are near, the nearer one was meant.
+      const isMeant = near !== undefined && closest(idOf(namespace, near), tags) === tag;
+      return isMeant ? [[tag, idOf(namespace, near)]] : [];
     }),
   );
 }

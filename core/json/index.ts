@@ -14,5 +14,6 @@ export {
   withoutUndefined,
 } from './plain.ts';
 export { carry, nowhere } from './carry.ts';
-export { rewriteJson } from './rewrite.ts';
+export { renameKey, rewriteJson } from './rewrite.ts';
 export { applyTextEdits, type TextEdit } from './text-edit.ts';
+export type { TextMend } from './text-mend.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { parseJson, pointer, pointerSteps, printJson, valueAt } from './index.ts';
+import { applyTextEdits, parseJson, pointer, pointerSteps, printJson, valueAt } from './index.ts';
 
 describe('what is wrong is said in words, at its place', () => {
   test.each([
@@ -111,4 +111,29 @@ test('a value is found by its pointer, and nothing that the object did not say',
   expect(valueAt({ 'a/b': [{ c: 1 }] }, '/a~1b/0/c')).toBe(1);
   expect(valueAt({}, '/constructor')).toBeUndefined();
   expect(() => valueAt({}, 'a')).toThrow(/slash/);
+});
+
+test.each<[text: string, title: string | undefined, mended: string | undefined]>([
+  ['{ "a": [1, 2,] }', 'Remove the comma', '{ "a": [1, 2] }'],
+  ['{ "a": 1\n"b": 2 }', 'Put a comma', '{ "a": 1,\n"b": 2 }'],
+  ['{ "a" 1 }', 'Put a colon', '{ "a": 1 }'],
+  ['{ "a": 1 // one\n}', 'Remove the comment', '{ "a": 1\n}'],
+  ['{ /* two\nlines */ "a": 1 }', 'Remove the comment', '{ "a": 1 }'],
+  ['\uFEFF{ "a": 1 }', 'Remove the mark', '{ "a": 1 }'],
+  ['{ a: 1 }', 'Write "a"', '{ "a": 1 }'],
+  ["{ 'a': 1 }", 'Use double quotation marks', '{ "a": 1 }'],
+  ['{ “a”: 1 }', 'Use straight quotation marks', '{ "a": 1 }'],
+  ['{ "a": 1, "b": 2,\n "a": 3 }', 'Remove the first', '{ "b": 2,\n "a": 3 }'],
+  ['{ "a": ', undefined, undefined],
+  ['{\n<<<<<<< ours\n"a": 1\n=======\n"a": 2\n>>>>>>> theirs\n}', undefined, undefined],
+])('how it is mended: %j', (text, title, mended) => {
+  const [{ mend } = {}] = parseJson(text, { goesOn: true }).problems;
+  expect(mend?.title).toBe(title);
+  expect(mend && applyTextEdits(text, mend.edits)).toBe(mended);
+});
+
+test('mistakes behind a byte order mark are mended where they stand', () => {
+  const text = '\uFEFF{ "a": [1,], }';
+  const edits = parseJson(text, { goesOn: true }).problems.flatMap(({ mend }) => mend!.edits);
+  expect(applyTextEdits(text, edits)).toBe('{ "a": [1] }');
 });

@@ -2,6 +2,7 @@ import { itemAt } from '../lists/index.ts';
 import { parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import { whyNotPlain } from './plain.ts';
 import { pointerSteps } from './pointer.ts';
+import { isTrailingComma, mendOf, type TextMend } from './text-mend.ts';
 
 /** A place in a text: line and column, both from 1. */
 export interface Place {
@@ -17,6 +18,8 @@ export interface JsonProblem {
   message: string;
   at: Place;
   key?: string;
+  /** What to write instead, where there is no doubt of what was meant. */
+  mend?: TextMend;
 }
 
 export interface JsonText {
@@ -50,9 +53,9 @@ const maxProblems = 100;
  */
 export function parseJson(text: string, { goesOn = false } = {}): JsonText {
   const place = places(text);
-  const bad = (message: string, offset: number): JsonText => ({
+  const bad: Bad = (message, offset, mend) => ({
     value: undefined,
-    problems: [{ kind: 'malformed', message, at: place(offset) }],
+    problems: [{ kind: 'malformed', message, at: place(offset), mend }],
     placeOf: () => place(offset),
   });
   if (text.length > maxLength)
@@ -61,10 +64,14 @@ export function parseJson(text: string, { goesOn = false } = {}): JsonText {
       0,
     );
   if (text.startsWith('\uFEFF')) {
-    const marked = bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0);
+    const marked = bad('The file begins with a byte order mark. Save it as UTF-8 without one.', 0, {
+      title: 'Remove the mark',
+      edits: [{ offset: 0, length: 1, insert: '' }],
+    });
     if (!goesOn) return marked;
     const rest = parseJson(text.slice(1), { goesOn });
-    return { ...rest, problems: [...marked.problems, ...rest.problems] };
+    const problems = rest.problems.map((one) => ({ ...one, mend: one.mend && movedOn(one.mend) }));
+    return { ...rest, problems: [...marked.problems, ...problems] };
   }
   if (text.trim() === '') return bad('The file is empty.', 0);
   const { tooDeep, keys } = scan(text);
@@ -84,6 +91,14 @@ export function parseJson(text: string, { goesOn = false } = {}): JsonText {
     ? atMost(read)
     : bad(`The text ${why}.`, Math.max(0, text.indexOf('__proto__')));
 }
+
+type Bad = (message: string, offset: number, mend?: TextMend) => JsonText;
+
+/** The same mend in a text with a mark before it. */
+const movedOn = ({ title, edits }: TextMend): TextMend => ({
+  title,
+  edits: edits.map((edit) => ({ ...edit, offset: edit.offset + 1 })),
+});
 
 function atMost(read: JsonText): JsonText {
   const more = read.problems.length - maxProblems;
@@ -126,7 +141,7 @@ function keysIn(value: unknown): number {
 function careful(
   text: string,
   place: (offset: number) => Place,
-  bad: (message: string, offset: number) => JsonText,
+  bad: Bad,
   goesOn: boolean,
 ): JsonText {
   const errors: ParseError[] = [];
@@ -139,7 +154,7 @@ function careful(
   const merge = /^(<{7}|={7}|>{7})( |$)/m.exec(text);
   if (first && merge) return bad(mergeMarker, merge.index);
   if (first && !(goesOn && tree && errors.every((error) => isPlain(error, text))))
-    return bad(inWords(first, text), placeOfMistake(first, text));
+    return bad(inWords(first, text), placeOfMistake(first, text), mendOf(first, text));
   if (!tree) return bad('The file holds no value.', 0);
   // The parser stumbles over some mistakes twice.
   const mistakes = new Map(errors.map((error) => [placeOfMistake(error, text), error]));
@@ -147,13 +162,15 @@ function careful(
     kind: 'malformed',
     message: inWords(error, text),
     at: place(at),
+    mend: mendOf(error, text),
   }));
-  const value = build(tree, (node, key) =>
+  const value = build(tree, (node, key, earlier) =>
     problems.push({
       kind: 'key-twice',
       key,
       message: `The key "${key}" stands twice in one object; only the last would count.`,
       at: place(node.offset),
+      mend: { title: 'Remove the first', edits: [{ ...earlier, insert: '' }] },
     }),
   );
   return { value, problems, placeOf: (path) => place(nodeAt(tree, path).offset) };
@@ -209,19 +226,30 @@ function scan(text: string): { tooDeep?: number; keys: number } {
   return { keys };
 }
 
+interface Range {
+  offset: number;
+  length: number;
+}
+/** Hears of a key that stands twice, and of where the entry before it stands. */
+type Twice = (node: Node, key: string, earlier: Range) => void;
+
 /**
  * The tree as a plain value, telling of keys that stand twice. `__proto__` is kept as an ordinary
  * key.
  */
-function build(node: Node, twice: (node: Node, key: string) => void): unknown {
+function build(node: Node, twice: Twice): unknown {
   if (node.type === 'array') return (node.children ?? []).map((child) => build(child, twice));
   if (node.type !== 'object') return node.value;
   const object: Record<string, unknown> = {};
-  for (const entry of node.children ?? []) {
+  const ranges = new Map<string, Range>();
+  for (const [i, entry] of (node.children ?? []).entries()) {
     const [key, value] = entry.children ?? [];
     if (!key || !value) continue;
     const name = String(key.value);
-    if (Object.hasOwn(object, name)) twice(key, name);
+    const earlier = ranges.get(name);
+    if (earlier) twice(key, name, earlier);
+    const next = node.children?.[i + 1]?.offset ?? entry.offset + entry.length;
+    ranges.set(name, { offset: entry.offset, length: next - entry.offset });
     Object.defineProperty(object, name, {
       value: build(value, twice),
       enumerable: true,
@@ -248,16 +276,6 @@ function nodeAt(tree: Node, path: string): Node {
 const mergeMarker =
   'This is a merge marker: two versions of the file stand one after the other. Choose one, and ' +
   'remove the other and the markers.';
-
-/** Whether a comma stands before a closing bracket. */
-function isTrailingComma({ error, offset }: ParseError, text: string): boolean {
-  const code = printParseErrorCode(error);
-  return (
-    (code === 'PropertyNameExpected' || code === 'ValueExpected') &&
-    /[}\]]/.test(text[offset] ?? '') &&
-    text.slice(0, offset).trimEnd().endsWith(',')
-  );
-}
 
 /** Where a mistake is mended: a comma too many where the comma is, not where it was noticed. */
 const placeOfMistake = (error: ParseError, text: string): number =>

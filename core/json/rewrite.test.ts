@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyTextEdits, printJson, rewriteJson } from './index.ts';
+import { applyTextEdits, printJson, renameKey, rewriteJson } from './index.ts';
 
 const rewritten = (text: string, value: unknown): string =>
   applyTextEdits(text, rewriteJson(text, value)!);
@@ -77,3 +77,12 @@ test('an edit touches no line but those of what changed', () =>
       expect(after.filter((line, j) => line !== lines[j])).toHaveLength(1);
     }),
   ));
+
+test('a key is called otherwise where it stands, and nowhere else', () => {
+  const text = '{ "rows": [{ "uze": 1 }, { "uze": 2 }] }';
+  expect(applyTextEdits(text, renameKey(text, '/rows/1/uze', 'use')!)).toBe(
+    '{ "rows": [{ "uze": 1 }, { "use": 2 }] }',
+  );
+  expect(renameKey(text, '/rows/2/uze', 'use')).toBeUndefined();
+  expect(renameKey(text, '/rows/0', 'use')).toBeUndefined();
+});

@@ -1,7 +1,8 @@
 import { diffArrays } from 'diff';
-import { parseTree, type Node } from 'jsonc-parser';
+import { findNodeAtLocation, parseTree, type Node } from 'jsonc-parser';
 import { itemAt } from '../lists/index.ts';
 import { sameData } from './plain.ts';
+import { pointerSteps } from './pointer.ts';
 import { printJson } from './print.ts';
 import type { TextEdit } from './text-edit.ts';
 
@@ -21,6 +22,19 @@ export function rewriteJson(text: string, value: unknown): TextEdit[] | undefine
   const edits: TextEdit[] = [];
   rewrite({ text, edits, style: styleOf(text, tree) }, tree, value);
   return edits;
+}
+
+/**
+ * The edits that call a key otherwise, by the pointer of its value. Undefined where it is not there.
+ *
+ * @example renameKey('{"colr":1}', '/colr', 'colour') // [{ offset: 1, length: 6, insert: '"colour"' }]
+ */
+export function renameKey(text: string, at: string, key: string): TextEdit[] | undefined {
+  const tree = parseTree(text, [], { allowTrailingComma: true });
+  const steps = pointerSteps(at).map((step) => (/^\d+$/.test(step) ? Number(step) : step));
+  const name = tree && findNodeAtLocation(tree, steps)?.parent?.children?.[0];
+  if (typeof name?.value !== 'string' || name.value !== steps.at(-1)) return undefined;
+  return [{ offset: name.offset, length: name.length, insert: JSON.stringify(key) }];
 }
 
 /** How a text is written. */

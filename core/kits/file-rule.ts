@@ -1,5 +1,6 @@
 import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { Place } from '../json/index.ts';
+import type { FileChange } from './file-change.ts';
 
 /** error: the game would misbehave or refuse. warning: surely not meant. hint: worth a look. */
 export const severities = ['error', 'warning', 'hint'] as const;
@@ -14,6 +15,11 @@ export interface RuleFacts {
   title: string;
   /** Why it matters, for a newcomer. */
   why: string;
+  /**
+   * Whether its fix chooses one of several things that may have been meant, so that it is done only
+   * when a person asks for it.
+   */
+  guesses?: true;
   /** What it says, by name, with named parts in braces. A reader's rule has none of its own. */
   messages?: Messages;
 }
@@ -30,6 +36,13 @@ export interface FileReport {
   message: string;
   file: string;
   place?: Place;
+  fix?: FileFix;
+}
+
+/** A way to mend files as such. */
+export interface FileFix {
+  title: string;
+  files: FileChange[];
 }
 
 /**

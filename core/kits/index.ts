@@ -10,11 +10,13 @@ import { minetest, minetestEngine } from './minetest/index.ts';
 export {
   severities,
   type FileExample,
+  type FileFix,
   type FileRule,
   type RuledReport,
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
+export { applyFileChanges, type FileChange } from './file-change.ts';
 export type { Declared } from './declared.ts';
 export type {
   AskedHow,
@@ -22,6 +24,7 @@ export type {
   Checked,
   Difference,
   Engine,
+  FilesChange,
   Gallery,
   Heard,
   Kit,

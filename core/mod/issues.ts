@@ -1,10 +1,14 @@
 import type { z } from 'zod';
+import { pointer } from '../json/index.ts';
 import { closest } from '../words/index.ts';
+import { keysAt } from './schema-keys.ts';
 
 /** One way in which data does not fit its schema: where, and what to write instead. */
 export interface SchemaProblem {
   path: (string | number)[];
   message: string;
+  /** What was most likely meant: the key that stands there otherwise, or another value. */
+  meant?: { key: string } | { value: string | number };
 }
 
 type Issue = z.core.$ZodIssue;
@@ -14,10 +18,11 @@ const maxProblems = 100;
 
 /**
  * What a schema found, as full sentences for people: the first hundred, and a last one that says
- * how many more there are.
+ * how many more there are. With the schema, a key that is written a little wrong is one problem,
+ * and not also one that is missing.
  */
-export function schemaProblems(error: z.ZodError): SchemaProblem[] {
-  const found: SchemaProblem[] = [];
+export function schemaProblems(error: z.ZodError, schema?: z.ZodType): SchemaProblem[] {
+  const found: Explained[] = [];
   let more = 0;
   for (const issue of error.issues) {
     if (found.length >= maxProblems)
@@ -29,38 +34,80 @@ export function schemaProblems(error: z.ZodError): SchemaProblem[] {
       found.push(...explain(isLong ? { ...issue, keys: issue.keys.slice(0, room) } : issue, []));
     }
   }
+  const told = (schema ? withMeantKeys(found, schema) : found).map(
+    ({ path, message, meant }): SchemaProblem => ({ path, message, ...(meant && { meant }) }),
+  );
   return more
     ? [
-        ...found,
+        ...told,
         { path: [], message: `There are ${more.toLocaleString('en')} more problems like these.` },
       ]
-    : found;
+    : told;
 }
 
-function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
+/** A problem with what is needed to say what was meant. */
+interface Explained extends SchemaProblem {
+  /** Of a key that is not known: those that stand beside it. */
+  beside?: string[];
+  isMissing?: boolean;
+}
+
+/** Names the key that was meant by one that is not known, and that was then not missing. */
+function withMeantKeys(found: readonly Explained[], schema: z.ZodType): Explained[] {
+  const meant = new Set<string>();
+  const named = found.map((problem) => {
+    if (!problem.beside) return problem;
+    const within = problem.path.slice(0, -1);
+    const free = keysAt(schema, within).filter((key) => !problem.beside!.includes(key));
+    const key = closest(String(problem.path.at(-1)), free);
+    if (key === undefined) return problem;
+    meant.add(pointer([...within, key]));
+    return { ...problem, message: `${problem.message} Did you mean "${key}"?`, meant: { key } };
+  });
+  return named.filter(({ path, isMissing }) => !(isMissing && meant.has(pointer(path))));
+}
+
+function explain(issue: Issue, base: (string | number)[]): Explained[] {
   const path = [
     ...base,
     ...issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step)),
   ];
-  const one = (message: string): SchemaProblem[] => [{ path, message }];
+  const one = (message: string, more: Partial<Explained> = {}): Explained[] => [
+    { path, message, ...more },
+  ];
   switch (issue.code) {
     case 'unrecognized_keys':
       return issue.keys.map((key) => ({
         path: [...path, key],
         message: `There is no key "${key}" here.`,
+        beside: Object.keys((issue.input ?? {}) as object),
       }));
     case 'invalid_type': {
       if (issue.input === undefined && path.length)
-        return one(`"${String(path.at(-1))}" is missing: ${article(issue.expected)} belongs here.`);
+        return one(
+          `"${String(path.at(-1))}" is missing: ${article(issue.expected)} belongs here.`,
+          {
+            isMissing: true,
+          },
+        );
       return one(`This must be ${article(issue.expected)}.`);
     }
-    case 'invalid_value':
+    case 'invalid_value': {
+      if (issue.input === undefined && path.length)
+        return one(
+          `"${String(path.at(-1))}" is missing: it is ` +
+            `${listed(issue.values.map((value) => JSON.stringify(value)))}.`,
+          { isMissing: true },
+        );
+      const near = nearest(issue.input, issue.values);
       return one(
         'This must be ' +
-          `${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(issue.input, issue.values)}`,
+          `${listed(issue.values.map((value) => JSON.stringify(value)))}.${meant(near)}`,
+        near === undefined ? {} : { meant: { value: near } },
       );
+    }
     case 'invalid_union': {
-      if (!issue.errors.length) return one(ofKinds(issue, String(path.at(-1))));
+      if (!issue.errors.length) return ofKinds(issue, path);
       // The branch that got furthest is the one that was meant.
       const branches = issue.errors.map((issues) =>
         issues.flatMap((inner) => explain(inner, path)),
@@ -90,21 +137,38 @@ function explain(issue: Issue, base: (string | number)[]): SchemaProblem[] {
     case 'invalid_format':
       return one(sentence(`${shownInput(issue.input)} is not allowed here: ${issue.message}`));
     case 'too_big':
-    case 'too_small':
-      return one(sentence(boundInWords(issue)!, true));
+    case 'too_small': {
+      const bound = Number(issue.code === 'too_big' ? issue.maximum : issue.minimum);
+      const isNumber = typeof issue.input === 'number' && issue.inclusive !== false;
+      return one(sentence(boundInWords(issue)!, true), isNumber ? { meant: { value: bound } } : {});
+    }
     default:
       return one(sentence(issue.message));
   }
 }
 
 /** What a kind may be that is none of those that are known. */
-function ofKinds(issue: Issue, key: string): string {
+function ofKinds(issue: Issue, path: (string | number)[]): Explained[] {
   const { options = [] } = issue as { options?: readonly unknown[] };
+  const key = String(path.at(-1));
   const given = (issue.input as Record<string, unknown> | undefined)?.[key];
   const kinds = listed(options.map((option) => JSON.stringify(option)));
-  return given === undefined
-    ? `"${key}" is missing: it says which kind this is, ${kinds}.`
-    : `This ${key} must be ${kinds}.${meant(given, options)}`;
+  if (given === undefined)
+    return [
+      {
+        path,
+        message: `"${key}" is missing: it says which kind this is, ${kinds}.`,
+        isMissing: true,
+      },
+    ];
+  const near = nearest(given, options);
+  return [
+    {
+      path,
+      message: `This ${key} must be ${kinds}.${meant(near)}`,
+      ...(near === undefined ? {} : { meant: { value: near } }),
+    },
+  ];
 }
 
 /** A sentence ends with one full stop, and begins with a capital where it should. */
@@ -146,13 +210,14 @@ const article = (kind: string): string =>
 const listed = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 
-function meant(input: unknown, values: readonly unknown[]): string {
-  const near =
-    typeof input === 'string'
-      ? closest(
-          input,
-          values.filter((value) => typeof value === 'string'),
-        )
-      : undefined;
-  return near === undefined ? '' : ` Did you mean "${near}"?`;
-}
+/** The value that was most likely meant by a text. */
+const nearest = (input: unknown, values: readonly unknown[]): string | undefined =>
+  typeof input === 'string'
+    ? closest(
+        input,
+        values.filter((value) => typeof value === 'string'),
+      )
+    : undefined;
+
+const meant = (near: string | undefined): string =>
+  near === undefined ? '' : ` Did you mean "${near}"?`;

@@ -7,7 +7,9 @@ const problems = (kind: Kind, document: unknown): string[] => {
   const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
   return fits.success
     ? []
-    : schemaProblems(fits.error).map(({ path, message }) => `${path.join('/')}: ${message}`);
+    : schemaProblems(fits.error, entrySchemas[kind]).map(
+        ({ path, message }) => `${path.join('/')}: ${message}`,
+      );
 };
 const lamp = () =>
   structuredClone(sampleMod().blocks['lamp']!) as unknown as Record<

@@ -57,14 +57,17 @@ describe.each(rules.filter((rule) => rule.over !== 'files'))('$id', (rule) => {
 
   test('is silent for its passing example', () => expect(found(example(passes), id)).toEqual([]));
 
-  test('its fix, where it has one, mends the finding and leaves a mod that fits the schema', () => {
+  test('its fix, where it has one, mends the finding and brings no other about', () => {
     const broken = example(fails);
+    const before = inspect(broken).map((one) => one.message);
     for (const finding of found(broken, id)) {
       if (!finding.fix) continue;
       const mended = applyChanges(broken, finding.fix.changes);
       expect(found(mended, id).map((other) => other.message)).not.toContain(finding.message);
       expect(entrySchemas.blocks.safeParse(mended.blocks['lamp']).error).toBeUndefined();
       expect(ModSchema.safeParse(mended).success).toBe(true);
+      const after = inspect(mended).map((one) => one.message);
+      expect(after.filter((message) => !before.includes(message))).toEqual([]);
     }
   });
 });

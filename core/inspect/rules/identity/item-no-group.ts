@@ -4,6 +4,7 @@ import { modRule, type ModReport } from '../../rule.ts';
 export const itemNoGroup = modRule({
   id: 'identity/item-no-group',
   severity: 'warning',
+  guesses: true,
   title: 'Item in no catalogue group',
   why:
     'Players look for things in the catalogue. What is in none of its groups is found by ' +

@@ -3,6 +3,7 @@ import { blockRule, type BlockReport } from '../../rule.ts';
 export const noGroup = blockRule({
   id: 'identity/no-group',
   severity: 'warning',
+  guesses: true,
   title: 'No catalogue group',
   why:
     'Players find a block in the catalogue of the game. A block without a group, or in ' +

@@ -3,6 +3,7 @@ import { blockRule } from '../../rule.ts';
 export const noItemForm = blockRule({
   id: 'identity/no-item-form',
   severity: 'hint',
+  guesses: true,
   title: 'No item form',
   why:
     'Without an item form nobody can hold the block, place it by hand, or pick it up. ' +

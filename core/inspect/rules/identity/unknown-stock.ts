@@ -5,6 +5,7 @@ import { blockRule } from '../../rule.ts';
 export const unknownStock = blockRule({
   id: 'identity/unknown-stock',
   severity: 'error',
+  guesses: true,
   title: 'Unknown stock material',
   why:
     'A block takes every trait that it does not set itself from its stock. With a stock ' +

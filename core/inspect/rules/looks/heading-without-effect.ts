@@ -5,6 +5,7 @@ import { blockRule } from '../../rule.ts';
 export const headingWithoutEffect = blockRule({
   id: 'looks/heading-without-effect',
   severity: 'warning',
+  guesses: true,
   title: 'Heading that changes nothing',
   why:
     'The block has a heading, direction or axis, yet it looks the same whichever way it ' +

@@ -6,6 +6,7 @@ import { blockRule } from '../../rule.ts';
 export const headingsAlike = blockRule({
   id: 'looks/headings-alike',
   severity: 'hint',
+  guesses: true,
   title: 'Two headings that look the same',
   why:
     'Some values of the heading, direction or axis show another look, but two of them ' +

@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const heldMissing = blockRule({
   id: 'looks/held-missing',
   severity: 'error',
+  guesses: true,
   title: 'Item form that does not exist',
   why: 'An item that shows a model or a texture that does not exist is a marker in every hand.',
   messages: {

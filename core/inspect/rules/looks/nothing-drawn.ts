@@ -5,6 +5,7 @@ import { saidOfStates } from '../../said-of-states.ts';
 export const nothingDrawn = blockRule({
   id: 'looks/nothing-drawn',
   severity: 'warning',
+  guesses: true,
   title: 'Layered look that draws nothing',
   why:
     'In a layered look every row that matches is drawn. In a state that no row matches ' +

@@ -8,6 +8,7 @@ const mostStates = 4096;
 export const stateWithoutRow = blockRule({
   id: 'looks/state-without-row',
   severity: 'error',
+  guesses: true,
   title: 'State without a look',
   why: 'A state that no row matches shows the marker of an unresolved model in the game.',
   messages: {

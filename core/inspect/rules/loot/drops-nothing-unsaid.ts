@@ -3,6 +3,7 @@ import { blockRule } from '../../rule.ts';
 export const dropsNothingUnsaid = blockRule({
   id: 'loot/drops-nothing-unsaid',
   severity: 'warning',
+  guesses: true,
   title: 'Drops nothing and does not say so',
   why:
     'A block without a loot table vanishes when it is broken. If that is meant, say ' +

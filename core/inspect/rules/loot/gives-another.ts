@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const givesAnother = blockRule({
   id: 'loot/gives-another',
   severity: 'warning',
+  guesses: true,
   title: 'Gives what another block gives',
   why:
     'The loot names another block and never its own, exactly as that other block does. ' +

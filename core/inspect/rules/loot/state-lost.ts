@@ -5,6 +5,7 @@ import { blockRule, type BlockReport } from '../../rule.ts';
 export const stateLost = blockRule({
   id: 'loot/state-lost',
   severity: 'warning',
+  guesses: true,
   title: 'State that does not come back',
   why:
     'Placing takes the property from the item, but the item that drops does not carry it. ' +

@@ -6,6 +6,7 @@ import { modRule, type ModReport } from '../../rule.ts';
 export const boxOutside = modRule({
   id: 'models/box-outside',
   severity: 'error',
+  guesses: true,
   title: 'Box outside the allowed space',
   why:
     'A box may reach into the neighbouring cells only as far as the kit allows. Beyond ' +

@@ -1,4 +1,6 @@
 import { itemAt } from '../../../lists/index.ts';
+import type { Box } from '../../../mod/index.ts';
+import { sideStep, type Side } from '../../../space/index.ts';
 import { facesInOnePlane, sized } from '../../../models/index.ts';
 import { boxesFix, boxWord, foundInBoxes, modelId } from '../../models.ts';
 import { modRule } from '../../rule.ts';
@@ -6,6 +8,12 @@ import { modRule } from '../../rule.ts';
 const fighting = foundInBoxes(facesInOnePlane);
 /** So many pairs of one model are told. */
 const mostTold = 12;
+
+/** The area of a side in texels, to tell which of two stands before the other. */
+function areaOf(boxes: readonly Box[], { box, side }: { box: number; side: Side }): number {
+  const step = sideStep(side);
+  return itemAt(boxes, box).size.reduce((area, length, i) => (step[i] ? area : area * length), 1);
+}
 
 export const facesFight = modRule({
   id: 'models/faces-fight',
@@ -31,7 +39,15 @@ export const facesFight = modRule({
   check: (mod) =>
     fighting(mod).flatMap(({ name, boxes, found }) =>
       found.slice(0, mostTold).map(([one, other]) => {
-        const inner = sized(boxes, new Set([other.box]), other.side, -0.5, 'follows');
+        const isSmaller = areaOf(boxes, other) <= areaOf(boxes, one);
+        const way = isSmaller ? 'out' : 'in';
+        const moved = sized(
+          boxes,
+          new Set([other.box]),
+          other.side,
+          isSmaller ? 0.5 : -0.5,
+          'follows',
+        );
         return {
           at: ['models', name, 'boxes', other.box, 'sides', other.side],
           says: 'facesFight',
@@ -42,7 +58,7 @@ export const facesFight = modRule({
             model: modelId(mod, name),
           },
           ...(itemAt(boxes, other.box).size.every((length) => length > 0.5) && {
-            fix: boxesFix(mod, name, `Draw in the ${other.side} by half a texel`, inner),
+            fix: boxesFix(mod, name, `Draw ${way} the ${other.side} by half a texel`, moved),
           }),
         };
       }),

@@ -7,6 +7,7 @@ const nearest = (by: number, step: number): number => Math.round(by / step) * st
 export const spinOffStep = modRule({
   id: 'models/spin-off-step',
   severity: 'error',
+  guesses: true,
   title: 'Spin that the kit cannot show',
   why: 'Some engines turn boxes by any angle, others only in steps. What lies between is not shown so.',
   messages: {

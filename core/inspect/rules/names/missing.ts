@@ -8,6 +8,7 @@ import { textsIn } from '../../view.ts';
 export const nameMissing = modRule({
   id: 'names/missing',
   severity: 'warning',
+  guesses: true,
   title: 'Name missing in a language',
   why: 'Where a name is missing players see a raw key instead of it.',
   messages: {

@@ -3,6 +3,7 @@ import { modRule, type ModReport } from '../../rule.ts';
 export const recipeEmpty = modRule({
   id: 'recipes/empty',
   severity: 'error',
+  guesses: true,
   title: 'Recipe that takes or gives nothing, or takes no time',
   why:
     'A recipe needs something to take and something to give, and what lies in the fire ' +

@@ -8,6 +8,7 @@ import { acceptingOf, makingOf } from '../../view.ts';
 export const unobtainable = modRule({
   id: 'recipes/unobtainable',
   severity: 'hint',
+  guesses: true,
   title: 'Nobody can come to have it',
   why:
     'The world does not give it, nothing drops it, and no recipe that can be made gives ' +

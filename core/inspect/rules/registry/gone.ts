@@ -4,6 +4,7 @@ import { modRule } from '../../rule.ts';
 export const registeredButGone = modRule({
   id: 'registry/gone',
   severity: 'error',
+  guesses: true,
   title: 'Registered, and gone',
   why:
     'Saved worlds may hold the number. What is gone must be retired, so that its number ' +

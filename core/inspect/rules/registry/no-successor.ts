@@ -12,6 +12,7 @@ const released = {
 export const retiredWithoutSuccessor = modRule({
   id: 'registry/no-successor',
   severity: 'hint',
+  guesses: true,
   title: 'Retired without a successor',
   why:
     'A version that players have holds it. Say what stands in old worlds in its place, or ' +

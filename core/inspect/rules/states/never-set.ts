@@ -3,6 +3,7 @@ import { blockRule } from '../../rule.ts';
 export const neverSet = blockRule({
   id: 'states/never-set',
   severity: 'hint',
+  guesses: true,
   title: 'Property that nothing sets',
   why:
     "No rule of placing sets the property, and it is not marked as changed by the mod's " +

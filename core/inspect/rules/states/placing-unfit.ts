@@ -1,6 +1,8 @@
 import type { Placing } from '../../../mod/index.ts';
 import { hasValue, type Property } from '../../../states/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
+import type { BlockContext } from '../../context.ts';
+import type { Fix } from '../../finding.ts';
 import { blockRule, type BlockReport } from '../../rule.ts';
 
 /**
@@ -14,6 +16,16 @@ const fitting: Partial<Record<Placing['to'], readonly Property['kind'][]>> = {
   'along the clicked side': ['axis'],
   'away from a solid neighbour': ['heading', 'direction', 'axis'],
 };
+
+/** The first way of placing that sets such a property by where the player stands or clicks. */
+function inItsWay(
+  { kind }: Property,
+  context: BlockContext,
+  at: (string | number)[],
+): Fix | undefined {
+  const [way] = Object.entries(fitting).find(([, kinds]) => kinds.includes(kind)) ?? [];
+  return way === undefined ? undefined : context.set(`Set it ${way}`, [...at, 'to'], way);
+}
 
 export const placingUnfit = blockRule({
   id: 'states/placing-unfit',
@@ -68,7 +80,7 @@ export const placingUnfit = blockRule({
                 at: [...at, 'to'],
                 says: 'kindUnfit',
                 parts: { block: name, property: rule.set, how: rule.to, kind: property.kind },
-                fix: without,
+                fix: inItsWay(property, context, at) ?? without,
               },
             ];
       if (rule.to === 'joined' && !rule.side)

@@ -6,6 +6,7 @@ import { blockRule } from '../../rule.ts';
 export const propertyWithoutEffect = blockRule({
   id: 'states/property-without-effect',
   severity: 'warning',
+  guesses: true,
   title: 'Property that nothing depends on',
   why:
     'Neither looks, light, shapes nor drops change with the property. It multiplies the ' +

@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const tooFewValues = blockRule({
   id: 'states/too-few-values',
   severity: 'warning',
+  guesses: true,
   title: 'Property with fewer than two values',
   why:
     'A property with one value never changes and tells nothing; one without values leaves ' +

@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const turningDoesNotReturn = blockRule({
   id: 'states/turning-flaw',
   severity: 'error',
+  guesses: true,
   title: 'Turning a structure does not come back',
   why:
     'A structure that is turned four times, or mirrored twice, must be what it was. What ' +

@@ -1,4 +1,5 @@
-import { coverage } from '../../../states/index.ts';
+import { defaultTraits, traitNames } from '../../../mod/index.ts';
+import { coverage, type Rows } from '../../../states/index.ts';
 import { saidOfStates } from '../../said-of-states.ts';
 import { blockRule } from '../../rule.ts';
 import { valuesByState } from '../../values-by-state.ts';
@@ -33,11 +34,21 @@ export const valueUncovered = blockRule({
               at,
               says,
               parts: { ...parts, value: called },
-              fix: context.set('Say the last value for all of them', at, [
-                ...rows,
-                { value: rows.at(-1)!.value },
-              ]),
+              fix: context.set(...saidForAll(at, rows)),
             },
           ];
         }),
 });
+
+/** The usual value for all other states, or the last one where that is the same or there is none. */
+function saidForAll(
+  at: (string | number)[],
+  rows: Rows<unknown>,
+): [title: string, at: (string | number)[], value: Rows<unknown>] {
+  const trait = traitNames.find((name) => at[0] === 'traits' && at[1] === name);
+  const usual = trait && defaultTraits[trait];
+  const last = rows.at(-1)!.value;
+  return typeof usual !== 'number' || usual === last
+    ? ['Say the last value for all of them', at, [...rows, { value: last }]]
+    : [`Say ${usual} for all of them`, at, [...rows, { value: usual }]];
+}

@@ -7,6 +7,7 @@ import { modRule } from '../../rule.ts';
 export const tagCircle = modRule({
   id: 'tags/circle',
   severity: 'error',
+  guesses: true,
   title: 'Tags in a circle',
   why:
     'A tag that contains itself, directly or through others, cannot be worked out. Strict ' +

@@ -1,7 +1,11 @@
-import { ownName } from '../../../mod/index.ts';
+import { heldUnder } from '../../../lists/index.ts';
+import { idOf, ownName } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
+import { directMembers } from '../../../tags/index.ts';
+import type { Fix } from '../../finding.ts';
 import { modRule } from '../../rule.ts';
+import type { ModView } from '../../view.ts';
 
 export const memberMissing = modRule({
   id: 'tags/member-missing',
@@ -35,15 +39,44 @@ export const memberMissing = modRule({
               at,
               says: 'memberMissing',
               parts: { namespace: mod.header.namespace, name, member, hint: didYouMean(meant) },
-              fix: meant
-                ? {
-                    title: `Name ${meant}`,
-                    changes: [{ path: pointer(at), before: member, after: meant }],
-                  }
-                : undefined,
+              fix: meant ? fixOf(mod, kind, name, i, meant) : undefined,
             },
           ];
         }),
       ),
     ),
 });
+
+/** Names what was meant, or takes the member out where that is in the tag already. */
+function fixOf(
+  mod: ModView,
+  kind: 'blockTags' | 'itemTags',
+  name: string,
+  i: number,
+  meant: string,
+): Fix {
+  const at = [kind, name, 'members'];
+  const { members = [] } = heldUnder(mod[kind], name);
+  const others = members.filter((_, other) => other !== i);
+  const { header, blocks, items, blockTags, itemTags } = mod;
+  const without = {
+    header,
+    blocks,
+    items,
+    blockTags,
+    itemTags,
+    [kind]: { [name]: { members: others } },
+  };
+  const isIn = directMembers(without, kind).get(idOf(mod.header.namespace, name))?.has(meant);
+  return isIn
+    ? {
+        title: 'Take it out of the tag',
+        changes: [
+          { path: pointer(at), before: members, after: others.length ? others : undefined },
+        ],
+      }
+    : {
+        title: `Name ${meant}`,
+        changes: [{ path: pointer([...at, i]), before: members[i], after: meant }],
+      };
+}

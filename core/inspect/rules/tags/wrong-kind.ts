@@ -15,7 +15,10 @@ export const wrongKind = modRule({
     wrongKind: 'The tag {namespace}:{name} names {member}, which is {wrong}.',
     cannotBeHeld: '{name} is in the item tag {tag}, but it cannot be held.',
   },
-  fails: { '/itemTags/wet': { members: ['saltmarsh:bank'] }, '/blocks/bank/identity/item': 'none' },
+  fails: {
+    '/itemTags/wet': { members: ['saltmarsh:bank', 'saltmarsh:lamp'] },
+    '/blocks/bank/identity/item': 'none',
+  },
   passes: { '/itemTags/wet': { members: ['saltmarsh:bank'] } },
   check: (mod) => [
     ...(['blockTags', 'itemTags'] as const).flatMap((kind) =>

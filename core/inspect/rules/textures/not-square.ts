@@ -7,6 +7,7 @@ import type { ModView } from '../../view.ts';
 export const notSquare = modRule({
   id: 'textures/not-square',
   severity: 'warning',
+  guesses: true,
   title: 'Not square and no strip',
   why:
     'A texture is square, or a strip of square frames with a timing file, unless sides show parts ' +

@@ -4,6 +4,7 @@ import { showsMissing, shownAlphas } from '../../shown-alphas.ts';
 export const nothingTransparent = blockRule({
   id: 'textures/nothing-transparent',
   severity: 'hint',
+  guesses: true,
   title: 'Mask or blend, and nothing transparent',
   why:
     'Drawing with mask or blend costs more than opaque. When no texture of the block has ' +

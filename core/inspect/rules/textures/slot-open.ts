@@ -5,6 +5,7 @@ import { blockRule } from '../../rule.ts';
 export const templateShown = blockRule({
   id: 'textures/slot-open',
   severity: 'error',
+  guesses: true,
   title: 'Template shown with open slots',
   why:
     'A template leaves its slots open for the models that start from it. A block that shows the ' +

@@ -7,6 +7,7 @@ const [smallest, greatest] = [itemAt(charges, 0), charges.at(-1)!];
 export const blastAndDiggingDisagree = blockRule({
   id: 'traits/blast-and-digging-disagree',
   severity: 'warning',
+  guesses: true,
   title: 'Unbreakable, yet a blast takes it, or the other way round',
   why:
     'What no tool digs is usually meant to stay, and what no charge breaks is usually ' +

@@ -5,6 +5,7 @@ import { blockRule } from '../../rule.ts';
 export const dragButSolid = blockRule({
   id: 'traits/drag-but-solid',
   severity: 'warning',
+  guesses: true,
   title: 'Drag inside a block that lets nobody in',
   why:
     'Drag is felt inside the block alone. Where the collision shape fills the whole cell ' +

@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const gradeOutOfReach = blockRule({
   id: 'traits/grade-out-of-reach',
   severity: 'error',
+  guesses: true,
   title: 'Least grade that no tool reaches',
   why: 'The tool ladder ends below the least grade of the block, so no tool is ever good enough.',
   messages: {

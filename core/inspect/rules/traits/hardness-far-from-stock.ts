@@ -7,6 +7,7 @@ const far = 10;
 export const hardnessFarFromStock = blockRule({
   id: 'traits/hardness-far-from-stock',
   severity: 'hint',
+  guesses: true,
   title: 'Hardness far outside its stock',
   why: 'A block of timber that takes ten times as long as timber is often a slipped decimal point.',
   messages: {

@@ -4,6 +4,7 @@ import { blockRule } from '../../rule.ts';
 export const litButSameLight = blockRule({
   id: 'traits/lit-but-same-light',
   severity: 'warning',
+  guesses: true,
   title: 'Light that never changes although a property says lit',
   why:
     'A property called lit promises that the block glows only while it is true. If the ' +

@@ -11,6 +11,7 @@ const ranged = traitNames.filter((trait) => {
 export const numberOutOfRange = blockRule({
   id: 'traits/number-out-of-range',
   severity: 'error',
+  guesses: true,
   title: 'Number out of its range',
   why:
     'Seconds, ratings and chances have ends: a time cannot be negative, and a chance lies ' +

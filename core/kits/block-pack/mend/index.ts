@@ -18,8 +18,8 @@ import {
 } from '../../../mod/index.ts';
 import type { FilesChange } from '../../kit.ts';
 import { declaredBy } from '../declare/index.ts';
-import { pathInPack } from '../format/index.ts';
-import { readPack } from '../read/index.ts';
+import { pathInPack, placeInPack, type FileKind } from '../format/index.ts';
+import { readPack, type ReadPack } from '../read/index.ts';
 import { documentsOf, type Written } from '../write/documents.ts';
 import { writePack } from '../write/entries.ts';
 
@@ -32,7 +32,8 @@ import { writePack } from '../write/entries.ts';
  * // Map { 'rules/blocks/brine.json' → the same text with 2 in the place of 1 }
  */
 export function mendPack(files: Files, changes: readonly Change[]): FilesChange | undefined {
-  const mod = declaredBy(readPack(files))?.mod;
+  const pack = readPack(files);
+  const mod = declaredBy(pack)?.mod;
   const mended = mod && changed(mod, changes);
   if (!mended) return undefined;
   const before = new Map(documentsIn(mod));
@@ -40,11 +41,21 @@ export function mendPack(files: Files, changes: readonly Change[]): FilesChange 
   const done: FilesChange = new Map();
   for (const path of new Set([...before.keys(), ...after.keys()])) {
     if (sameData(before.get(path), after.get(path))) continue;
-    const file = mendFile(files.get(path), before.get(path), after.get(path));
+    const lies = lyingAt(pack, path);
+    const file = mendFile(files.get(lies), before.get(path), after.get(path));
     if (file === nowhere) return undefined;
-    done.set(path, file as Uint8Array | undefined);
+    done.set(lies, file as Uint8Array | undefined);
   }
   return done;
+}
+
+/** Where a file lies that was read as the one at a path: elsewhere when it is misnamed. */
+function lyingAt({ blocks, items, looks, loot, lootTables }: ReadPack, path: string): string {
+  const at = placeInPack(path);
+  const lists = { block: blocks, item: items, look: looks, loot, 'loot table': lootTables };
+  const list =
+    at && (lists as Partial<Record<FileKind, Map<string, { file: string }>>>)[at.rule.kind];
+  return list?.get(at!.name)?.file ?? path;
 }
 
 function changed(mod: Mod, changes: readonly Change[]): Mod | undefined {

@@ -21,6 +21,10 @@ export function readElsewhere(pack: ReadPack, file: string): void {
     message:
       'Nothing in a Block Pack is kept at this path.' +
       `${isCase ? ' Names are lowercase.' : ''}${didYouMean(near)}`,
+    fix:
+      near === undefined || pack.files.has(near)
+        ? undefined
+        : { title: `Move it to ${near}`, files: [{ file, movesTo: near }] },
   });
 }
 

@@ -6,7 +6,8 @@ import {
   type JsonText,
   type Place,
 } from '../../../json/index.ts';
-import { schemaProblems } from '../../../mod/issues.ts';
+import { schemaProblems, type SchemaProblem } from '../../../mod/issues.ts';
+import type { FileFix } from '../../file-rule.ts';
 import { soundEntry } from '../../../sounds/entry.ts';
 import { pictureEntry } from '../../../textures/entry.ts';
 import { PictureProblem } from '../../../textures/png.ts';
@@ -44,12 +45,17 @@ const singles = {
   'sound sets': 'soundSets',
 } as const satisfies Partial<Record<FileKind, keyof ReadPack>>;
 
-type Report = (rule: ReadProblem['rule'], message: string, place?: Place) => void;
+type Report = (
+  rule: ReadProblem['rule'],
+  message: string,
+  place?: Place,
+  fix?: (file: string) => FileFix | undefined,
+) => void;
 
 /** Takes one file into the pack; what cannot be taken becomes a problem, and is unread. */
 export function readFile(pack: ReadPack, file: string, bytes: Uint8Array): void {
-  const report: Report = (rule, message, place = start) => {
-    pack.problems.push({ rule, file, place, message });
+  const report: Report = (rule, message, place = start, fix = () => undefined) => {
+    pack.problems.push({ rule, file, place, message, fix: fix(file) });
   };
   const unsafe = unsafePath(file);
   const at = unsafe ? undefined : placeInPack(file);
@@ -97,20 +103,32 @@ function take(
 }
 
 /** Says why a document is not what it should be. */
-function tellMisfit({ kind }: FileRule, text: JsonText, error: z.ZodError, report: Report): void {
+function tellMisfit(
+  { kind, schema }: FileRule,
+  text: JsonText,
+  error: z.ZodError,
+  report: Report,
+): void {
   if (kind === 'pack' && (text.value as { format?: unknown } | null)?.format !== formatName)
     report(
       'pack/wrong-edition',
       `This is not the pack.json of a Block Pack: its "format" is not "${formatName}".`,
     );
   else
-    for (const { path, message } of schemaProblems(error))
+    for (const { path, message, meant } of schemaProblems(error, schema))
       report(
         'files/does-not-fit',
         path.length ? `${pointer(path)}: ${message}` : message,
         text.placeOf(pointer(path)),
+        (file) => meant && asMeant(file, pointer(path), meant),
       );
 }
+
+/** What was most likely meant, put there. */
+const asMeant = (file: string, at: string, meant: NonNullable<SchemaProblem['meant']>): FileFix =>
+  'key' in meant
+    ? { title: `Call it "${meant.key}"`, files: [{ file, at, key: meant.key }] }
+    : { title: `Write ${JSON.stringify(meant.value)}`, files: [{ file, at, value: meant.value }] };
 
 function readJson(bytes: Uint8Array, problem: Report): JsonText | undefined {
   let source: string;
@@ -126,6 +144,7 @@ function readJson(bytes: Uint8Array, problem: Report): JsonText | undefined {
       one.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
       one.message,
       one.at,
+      (file) => one.mend && { title: one.mend.title, files: [{ file, edits: one.mend.edits }] },
     );
   return text.value === undefined ? undefined : text;
 }

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { Place } from '../../../json/index.ts';
 import type { Model, Picture, Sound } from '../../../mod/entries.schema.ts';
 import type { Files } from '../../../bytes/index.ts';
+import type { FileFix } from '../../file-rule.ts';
 import {
   edition,
   type BlockDocument,
@@ -40,6 +41,7 @@ export interface ReadProblem {
   file: string;
   place: Place;
   message: string;
+  fix?: FileFix;
 }
 
 /** A file that was read: its value, and where each part of it stands. */

@@ -1,9 +1,12 @@
 import { digestOf } from '../../../bytes/index.ts';
+import { pointer } from '../../../json/index.ts';
+import type { FileFix } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const digestDiffers = packRule({
   id: 'pack/digest-differs',
   severity: 'warning',
+  guesses: true,
   title: 'Edited since it was built',
   why:
     'pack.json holds the digest of every file as it was built. A difference means a hand ' +
@@ -32,6 +35,7 @@ export const digestDiffers = packRule({
                 {
                   file: 'pack.json',
                   place: pack.placeOf(`/files/${file.replaceAll('/', '~1')}`),
+                  fix: recording(pack.file, 'Take it out of the list', file),
                   says: 'gone',
                   parts: { file },
                 },
@@ -41,6 +45,7 @@ export const digestDiffers = packRule({
           : [
               {
                 file,
+                fix: recording(pack.file, 'Record it as it is now', file, bytes),
                 says: 'changed',
               },
             ];
@@ -49,8 +54,21 @@ export const digestDiffers = packRule({
         .filter((file) => file !== 'pack.json' && !Object.hasOwn(listed, file))
         .map((file) => ({
           file,
+          fix: recording(pack.file, 'List it', file, files.get(file)),
           says: 'added',
         })),
     ];
   },
+});
+
+/** The record of a file in the list, of what it holds now. */
+const recording = (list: string, title: string, file: string, bytes?: Uint8Array): FileFix => ({
+  title,
+  files: [
+    {
+      file: list,
+      at: pointer(['files', file]),
+      value: bytes && { bytes: bytes.length, sha256: digestOf(bytes) },
+    },
+  ],
 });

@@ -1,6 +1,31 @@
 import { splitId } from '../../../mod/index.ts';
-import { placeInPack } from '../format/index.ts';
+import { pathInPack, placeInPack } from '../format/index.ts';
+import type { FileFix } from '../../file-rule.ts';
+import type { ReadFile, ReadPack } from '../read/index.ts';
 import { packRule } from './pack-rule.ts';
+
+/** A copy is to speak of its own block; one that was only misnamed is to be called after its own. */
+function fixOf(
+  { pack, files }: ReadPack,
+  { file }: ReadFile<unknown>,
+  called: string,
+  id: string,
+  at: string,
+): FileFix | undefined {
+  const own = pack?.value.namespace;
+  const { namespace, name } = splitId(id);
+  if (own === undefined || called.includes('/')) return undefined;
+  const others = (name: string) =>
+    (['block', 'look', 'loot', 'item'] as const).some((kind) => {
+      const path = pathInPack(kind, name);
+      return path !== file && files.has(path);
+    });
+  const meant = file.replace(/[^/]+$/, (last) => last.replace(called, name));
+  if (namespace === own && !others(called) && !files.has(meant) && placeInPack(meant))
+    return { title: `Call the file ${name}`, files: [{ file, movesTo: meant }] };
+  const value = `${own}:${called}`;
+  return { title: `Let it speak of ${value}`, files: [{ file, at, value }] };
+}
 
 export const idAndNameDisagree = packRule({
   id: 'pack/id-and-name-disagree',
@@ -44,6 +69,7 @@ export const idAndNameDisagree = packRule({
         place: file.placeOf(at),
         says: 'idAndNameDisagree',
         parts: { file: called, id },
+        fix: fixOf(pack, file, called, id, at),
       }));
   },
 });

@@ -1,3 +1,6 @@
+import type { Files } from '../../../bytes/index.ts';
+import type { FileFix, SaidOfFile } from '../../file-rule.ts';
+import { pathInPack } from '../format/index.ts';
 import { packRule } from './pack-rule.ts';
 
 export const languageMalformed = packRule({
@@ -14,13 +17,14 @@ export const languageMalformed = packRule({
   },
   fails: { 'view/words/EN.json': '{ "language": "en", "texts": {} }' },
   passes: {},
-  check({ words, pack }) {
-    return [...words.values()].flatMap(({ file, name, value }) => {
+  check({ words, pack, files }) {
+    return [...words.values()].flatMap(({ file, name, value }): SaidOfFile[] => {
       const meant = canonical(name);
       if (meant !== name)
         return [
           {
             file,
+            fix: meant ? fixOfName(file, meant, files) : undefined,
             says: 'misnamed',
             parts: {
               file,
@@ -33,6 +37,10 @@ export const languageMalformed = packRule({
         return [
           {
             file,
+            fix: {
+              title: `Say that it is in ${name}`,
+              files: [{ file, at: '/language', value: name }],
+            },
             says: 'disagrees',
             parts: { file, name, language: value.language },
           },
@@ -41,6 +49,16 @@ export const languageMalformed = packRule({
         ? [
             {
               file,
+              fix: {
+                title: `Add ${name} to its languages`,
+                files: [
+                  {
+                    file: pack.file,
+                    at: '/languages',
+                    value: [...pack.value.languages, name],
+                  },
+                ],
+              },
               says: 'notListed',
               parts: { name, file },
             },
@@ -49,6 +67,13 @@ export const languageMalformed = packRule({
     });
   },
 });
+
+function fixOfName(file: string, meant: string, files: Files): FileFix | undefined {
+  const movesTo = pathInPack('words', meant);
+  return files.has(movesTo)
+    ? undefined
+    : { title: `Call it ${meant}.json`, files: [{ file, movesTo }] };
+}
 
 function canonical(tag: string): string | undefined {
   try {

@@ -18,6 +18,13 @@ export const outOfOrder = packRule({
   check({ registry }) {
     if (!registry) return [];
     const { entries } = registry.value;
+    const sorted = [...entries].sort(
+      (a, b) => registered.indexOf(a.kind) - registered.indexOf(b.kind),
+    );
+    const fix = {
+      title: 'Put the registry in order',
+      files: [{ file: registry.file, at: '/entries', value: sorted }],
+    };
     let highest = 0;
     return entries.flatMap((entry, i) => {
       const rank = registered.indexOf(entry.kind);
@@ -29,6 +36,7 @@ export const outOfOrder = packRule({
         {
           file: registry.file,
           place: registry.placeOf(`/entries/${i}`),
+          fix,
           says: 'outOfOrder',
           parts: { kind: entry.kind, id: entry.id, registered: registered[highest]! },
         },

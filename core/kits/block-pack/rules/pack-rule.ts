@@ -17,5 +17,5 @@ export const readerRule = (
   check: (pack) =>
     pack.problems
       .filter((problem) => problem.rule === rule.id)
-      .map(({ message, file, place }) => ({ message, file, place })),
+      .map(({ rule: _, ...report }) => report),
 });

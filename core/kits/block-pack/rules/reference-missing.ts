@@ -2,7 +2,7 @@ import type { ReadFile, ReadPack } from '../read/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { idsIn, splitId, stockNamed, stocks } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import type { SaidOfFile } from '../../file-rule.ts';
+import type { FileFix, SaidOfFile } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const referenceMissing = packRule({
@@ -21,6 +21,12 @@ export const referenceMissing = packRule({
   passes: {},
   check: (pack) => [...withoutBlock(pack), ...withoutPicture(pack), ...unknownStock(pack)],
 });
+
+const naming = (
+  { file }: ReadFile<unknown>,
+  at: readonly (string | number)[],
+  value: string,
+): FileFix => ({ title: `Name ${value}`, files: [{ file, at: pointer(at), value }] });
 
 /** Looks, loot and items of blocks that the pack does not have. */
 const withoutBlock = (pack: ReadPack): SaidOfFile[] =>
@@ -41,6 +47,7 @@ const withoutBlock = (pack: ReadPack): SaidOfFile[] =>
         place: file.placeOf(pointer([key])),
         says: 'blockMissing',
         parts: { id, hint: didYouMean(near && `${namespace}:${near}`) },
+        fix: near === undefined ? undefined : naming(file, [key], `${namespace}:${near}`),
       },
     ];
   });
@@ -80,6 +87,7 @@ function unknownStock(pack: ReadPack): SaidOfFile[] {
         place: file.placeOf(pointer(at)),
         says: 'stockUnknown',
         parts: { id, hint: didYouMean(near && `obrank:${near}`) },
+        fix: near === undefined ? undefined : naming(file, at, `obrank:${near}`),
       },
     ];
   });

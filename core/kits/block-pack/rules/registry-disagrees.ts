@@ -25,7 +25,13 @@ export const registryDisagrees = packRule({
       if (!block) return [];
       const at = (path = '') => registry!.placeOf(`/entries/${i}${path}`);
       const report = reportOf(entry, new StateSpace(block.value.properties));
-      return report ? [{ file: registry!.file, place: at(report.path), ...report.said }] : [];
+      if (!report) return [];
+      const { states: _, codes: __, ...rest } = entry;
+      const fix = {
+        title: 'Let both follow from its properties',
+        files: [{ file: registry!.file, at: `/entries/${i}`, value: rest }],
+      };
+      return [{ file: registry!.file, place: at(report.path), fix, ...report.said }];
     });
   },
 });
