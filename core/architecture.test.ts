@@ -20,7 +20,13 @@ function arrowsOfKit(name: string): Record<string, string[]> {
     'textures',
     'sounds',
   ];
-  const tools = ['core/kits/file-rule', 'core/json', 'core/bytes', 'core/words'];
+  const tools = [
+    'core/kits/file-rule',
+    'core/kits/file-change',
+    'core/json',
+    'core/bytes',
+    'core/words',
+  ];
   const knowing = [...tools, ...facets.map((facet) => `core/${facet}`)];
   return {
     [kit]: [...knowing, 'core/placing', 'core/kits/kit', kit],
@@ -137,7 +143,8 @@ const arrows: Record<string, string[]> = {
   server: ['core', 'disk'],
   // What it is called and its version stand in package.json.
   cli: ['core', 'disk', 'server', 'package'],
-  web: ['core'],
+  // A report says which version made it.
+  web: ['core', 'package'],
 };
 /** What every room may use. */
 const forEverybody = ['core/lists'];

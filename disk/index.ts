@@ -15,6 +15,7 @@ export {
   type Unread,
 } from './read.ts';
 export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
+export { packAt, saveChanges, type FileToSave } from './save-changes.ts';
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';
 export { askEngine, type AskOptions } from './engine/ask.ts';

@@ -1,6 +1,7 @@
 import { lstat, realpath, stat } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
+import { endingsInWords } from '../core/kits/index.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 /** Where a pack is built: an absolute path, as a folder or as one file. */
@@ -21,6 +22,17 @@ const notDisks = ['/dev', '/proc', '/sys'];
  * // { path: '/home/ada/packs/saltmarsh', kind: 'folder' }
  */
 export async function targetOf(given: string, ending: string): Promise<Target> {
+  const target = await placeAt(given, ending);
+  const kind = target.endsWith(ending) ? 'file' : 'folder';
+  await refuseOtherKind(target, kind, ending);
+  return { path: target, kind };
+}
+
+/**
+ * The real path of a place that a person named from the root of the disk, or from home. Throws a
+ * {@link DiskProblem} for a place of the system's.
+ */
+export async function placeAt(given: string, ending = endingsInWords): Promise<string> {
   if (given.trim() === '' || given.includes('\0'))
     throw new DiskProblem(`Name a folder, or a file that ends in ${ending}.`);
   const whole = /^~(?=\/|\\|$)/.test(given) ? path.join(os.homedir(), given.slice(1)) : given;
@@ -35,9 +47,7 @@ export async function targetOf(given: string, ending: string): Promise<Target> {
     throw new DiskProblem(
       `${shown(target)} is not a place for a pack. Choose a folder of its own.`,
     );
-  const kind = target.endsWith(ending) ? 'file' : 'folder';
-  await refuseOtherKind(target, kind, ending);
-  return { path: target, kind };
+  return target;
 }
 
 /** The real path of what is there, or of the nearest folder above it that is. */

@@ -1,7 +1,5 @@
 import type { Page } from '@playwright/test';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import path from 'node:path';
-import { zipSync } from 'fflate';
+import { readFileSync } from 'node:fs';
 import { expect, saved, test } from './testing/server.ts';
 
 test('keys and the palette lead everywhere', async ({ page, server }) => {
@@ -30,10 +28,7 @@ test('keys and the palette lead everywhere', async ({ page, server }) => {
   await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
 });
 
-test('the same mistake in two blocks is fixed at once, and a pack written by hand is checked', async ({
-  page,
-  server,
-}) => {
+test('the same mistake in two blocks is fixed at once', async ({ page, server }) => {
   const address = `${server.address}/m/saltmarsh`;
   for (const block of ['reed_thatch', 'tide_lantern']) {
     await page.goto(`${address}/blocks/${block}/tags`);
@@ -47,21 +42,6 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
   await page.getByRole('button', { name: 'Fix all 2' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 
-  const file = path.join(mkdtempSync(path.join(server.folder, 'x')), 'mine.obpack');
-  writeFileSync(
-    file,
-    zipSync({
-      'pack.json': new TextEncoder().encode('{ "format": "obrank-block-pack", }'),
-      'view/model/x.json': new TextEncoder().encode('{}'),
-    }),
-  );
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Check a pack…' }).click();
-  await (await chooser).setFiles(file);
-  await expect(page.getByText('There is a comma after the last entry. Remove it.')).toBeVisible();
-  await expect(page.getByText('pack.json:1:32')).toBeVisible();
-  await expect(page.getByText('Did you mean view/models/x.json?')).toBeVisible();
-
   // The report holds what the page shows.
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the report' }).click();
@@ -70,12 +50,7 @@ test('the same mistake in two blocks is fixed at once, and a pack written by han
     tally: { error: number };
     findings: { rule: string }[];
   };
-  expect(report.of).toBe('mine.obpack');
-  expect(report.findings.map((finding) => finding.rule)).toEqual(
-    expect.arrayContaining(['files/malformed-json', 'files/missing', 'files/unknown-file']),
-  );
-  await page.getByRole('button', { name: 'Back to this mod' }).click();
-  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+  expect(report).toMatchObject({ of: 'saltmarsh', tally: { error: 0 }, findings: [] });
 });
 
 const everyPlace = [
@@ -94,6 +69,7 @@ const everyPlace = [
   'data/texts',
   'data/registry',
   'inspection',
+  'inspection/pack',
   'build',
   'sheet',
   'sheet?block=tide_lantern',

@@ -101,6 +101,10 @@ function exampleSentences(rule: Rule): string[] {
     .map(({ message, fix }) => (fix ? `${message} *${fix.title}*` : message));
 }
 
+const guesses =
+  'Its fix chooses one of several things that may have been meant, and is left out when all that ' +
+  'is safe is mended.';
+
 function rulesDoc(): string {
   const parts = [
     '# What inspection finds',
@@ -112,9 +116,10 @@ function rulesDoc(): string {
     if (facet !== room) parts.push(`## ${facet[0]!.toUpperCase()}${facet.slice(1)}`);
     room = facet;
     const over = { block: 'each block', mod: 'the whole declaration', files: kitWords(rule) };
+    const why = rule.guesses ? `${rule.why} ${guesses}` : rule.why;
     const said = exampleSentences(rule).map((sentence) => `> ${sentence}`);
     parts.push(
-      `### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${over[rule.over]})\n\n${rule.why}\n\n${said.join('\n>\n')}`,
+      `### ${rule.id}\n**${rule.title}** (${rule.severity}, over ${over[rule.over]})\n\n${why}\n\n${said.join('\n>\n')}`,
     );
   }
   return `${parts.join('\n\n')}\n`;

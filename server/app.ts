@@ -8,6 +8,7 @@ import { boundBodies } from './api/bodies.ts';
 import { guard, headers } from './api/guard.ts';
 import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
+import { packRoutes } from './api/packs.ts';
 import type { Builders } from './builds/index.ts';
 import { Jobs } from './jobs.ts';
 import { maxBodyBytes } from './limits.ts';
@@ -35,7 +36,13 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
     asJson(request, response, next);
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
-  app.use('/api', modRoutes(store), blobRoutes(store), buildRoutes(store, builders, new Jobs(log)));
+  app.use(
+    '/api',
+    modRoutes(store),
+    blobRoutes(store),
+    buildRoutes(store, builders, new Jobs(log)),
+    packRoutes(),
+  );
   app.use('/api', (request) => {
     throw new Problem(
       404,

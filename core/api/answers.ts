@@ -9,6 +9,7 @@ export const ModSummaries = z
   .array(z.strictObject({ name: z.string(), title: z.string(), revision }))
   .meta({ description: 'All mods, by name.' });
 export type ModSummary = z.output<typeof ModSummaries>[number];
+export const SavedAnswer = z.strictObject({ saved: z.number().int() });
 export const NamedAnswer = z.strictObject({ name: z.string() });
 
 const LoggedChange = z.strictObject({

@@ -176,6 +176,22 @@ export const endpoints = {
     answer: download,
     problems: [404],
   },
+  readPack: {
+    method: 'POST',
+    path: '/api/packs/read',
+    summary: 'The files of a pack that lies on this machine, as a ZIP',
+    body: requests.PackPathBody,
+    answer: { status: 200, description: 'ZIP', types: ['application/zip'] },
+    problems: [...withBody, 409],
+  },
+  savePack: {
+    method: 'POST',
+    path: '/api/packs/save',
+    summary: 'Save changed files into a pack that lies on this machine: all, or none',
+    body: requests.SavePackBody,
+    answer: { status: 200, description: 'How many were saved', schema: answers.SavedAnswer },
+    problems: [...withBody, 409],
+  },
   startPlan: {
     method: 'POST',
     path: '/api/mods/{mod}/plan',

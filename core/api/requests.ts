@@ -29,6 +29,28 @@ export const NewModBody = z.strictObject({
 const target = z.string().min(1).max(1000).meta({
   description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
 });
+export const PackPathBody = z.strictObject({
+  path: z.string().max(4096).meta({ description: 'Where a pack lies: a folder, or one file.' }),
+});
+export const SavePackBody = z.strictObject({
+  path: z.string().max(4096).meta({ description: 'Where the pack lies that was read.' }),
+  changes: z
+    .array(
+      z.strictObject({
+        file: z.string().max(300),
+        before: z
+          .string()
+          .regex(/^[0-9a-f]{64}$/)
+          .optional()
+          .meta({ description: 'SHA-256 of the file as it was read; absent for a new one.' }),
+        after: z
+          .base64()
+          .optional()
+          .meta({ description: 'What it is to hold, in base64; absent for one that goes.' }),
+      }),
+    )
+    .max(50_000),
+});
 export const PlanBody = z.strictObject({ target });
 export const CompareBody = z.strictObject({
   target,

@@ -35,6 +35,7 @@ function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
         severity,
         facet: facetOf(id),
         message,
+        block: name,
         ...(fix && { fix }),
         at: pointer(['blocks', name, ...at]),
       }));

@@ -7,6 +7,7 @@ export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';
 export { applyFindingsDiff, diffFindings, type FindingsDiff } from './findings-diff.ts';
 export { fixAll } from './fix-all.ts';
 export { mendAll, mendFiles, type MendedFiles } from './mend-files.ts';
+export { changesBetween, isSafe, PackCopy, type ChangedFile } from './pack-copy.ts';
 export { severities, type Severity } from '../kits/index.ts';
 export { gravities, known, underPolicy, whyNoRule, type Gravity, type Policy } from './policy.ts';
 export { reports, tallyInWords, type Report, type ReportFormat } from './reports/index.ts';

@@ -116,7 +116,7 @@ test('any of a tired author’s slips together are mended in one go, and the res
       for (const [path, bytes] of files)
         if (!touched.has(path)) expect(mended.get(path)).toBe(bytes);
     }),
-    { numRuns: 25 },
+    { numRuns: 8 },
   ));
 
 test('what does not fit any more is not made, and nothing changes', () => {

@@ -1403,6 +1403,13 @@ const builtFiles: [string, Record<string, unknown>, string, string][] = [
     '/draws/0/lots/0/when/any/0/blsat: There is no key "blsat" here. Did you mean "blast"?',
   ],
   [
+    'pack/digest-differs',
+    { 'rules/loot/bank.json': null, 'view/models/extra.json': '{}' },
+    'pack.json',
+    '2 files are not as they were when the pack was built: rules/loot/bank.json and 1 more. ' +
+      'Their digests are not those in pack.json.',
+  ],
+  [
     'pack/reference-missing',
     {
       'rules/recipes/bank.json':

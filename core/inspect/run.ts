@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import { kitNamed, type Kit } from '../kits/index.ts';
+import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext } from './context.ts';
@@ -86,11 +86,16 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
  * Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It
  * knows nothing of the declaration.
  */
-export function inspectBuilt(kit: Kit, files: Files): Finding[] {
+export const inspectBuilt = (kit: Kit, files: Files): Finding[] => readBuilt(kit, files).findings;
+
+/** The same with what the files declare, where that can be read back. */
+export function readBuilt(
+  kit: Kit,
+  files: Files,
+): { findings: Finding[]; declared: Declared | undefined } {
   const { reports, declared } = kit.check(files);
-  return [...reports.map(fileFinding), ...(declared ? inspectDeclared(kit, declared) : [])].sort(
-    byWeight,
-  );
+  const ofDeclared = declared ? inspectDeclared(kit, declared) : [];
+  return { findings: [...reports.map(fileFinding), ...ofDeclared].sort(byWeight), declared };
 }
 
 /** How many findings there are of each severity. */

@@ -50,6 +50,8 @@ interface Explained extends SchemaProblem {
   /** Of a key that is not known: those that stand beside it. */
   beside?: string[];
   isMissing?: boolean;
+  /** Of what is missing: what belongs there. */
+  belongs?: string;
 }
 
 /** Names the key that was meant by one that is not known, and that was then not missing. */
@@ -80,25 +82,17 @@ function explain(issue: Issue, base: (string | number)[]): Explained[] {
       return issue.keys.map((key) => ({
         path: [...path, key],
         message: `There is no key "${key}" here.`,
-        beside: Object.keys((issue.input ?? {}) as object),
+        beside: Object.entries((issue.input ?? {}) as object).flatMap(([key, value]) =>
+          value === undefined ? [] : [key],
+        ),
       }));
     case 'invalid_type': {
-      if (issue.input === undefined && path.length)
-        return one(
-          `"${String(path.at(-1))}" is missing: ${article(issue.expected)} belongs here.`,
-          {
-            isMissing: true,
-          },
-        );
+      if (issue.input === undefined && path.length) return missing(path, article(issue.expected));
       return one(`This must be ${article(issue.expected)}.`);
     }
     case 'invalid_value': {
       if (issue.input === undefined && path.length)
-        return one(
-          `"${String(path.at(-1))}" is missing: it is ` +
-            `${listed(issue.values.map((value) => JSON.stringify(value)))}.`,
-          { isMissing: true },
-        );
+        return missing(path, listed(issue.values.map((value) => JSON.stringify(value))));
       const near = nearest(issue.input, issue.values);
       return one(
         'This must be ' +
@@ -115,6 +109,9 @@ function explain(issue: Issue, base: (string | number)[]): Explained[] {
       const depth = (problems: SchemaProblem[]) =>
         Math.max(0, ...problems.map((problem) => problem.path.length));
       const best = [...branches].sort((a, b) => depth(b) - depth(a))[0];
+      const lacking = branches.flat().filter((problem) => problem.path.length === path.length);
+      if (path.length && lacking.length && lacking.every(({ isMissing }) => isMissing))
+        return missing(path, listed([...new Set(lacking.flatMap(({ belongs }) => belongs ?? []))]));
       if (!best || depth(best) <= path.length) {
         const messages = [
           ...new Set(
@@ -146,6 +143,16 @@ function explain(issue: Issue, base: (string | number)[]): Explained[] {
       return one(sentence(issue.message));
   }
 }
+
+/** Says of a key that it is not there, and what belongs there. */
+const missing = (path: (string | number)[], belongs: string): Explained[] => [
+  {
+    path,
+    message: `"${String(path.at(-1))}" is missing: ${belongs} belongs here.`,
+    isMissing: true,
+    belongs,
+  },
+];
 
 /** What a kind may be that is none of those that are known. */
 function ofKinds(issue: Issue, path: (string | number)[]): Explained[] {

@@ -20,7 +20,7 @@ type Typed = z.ZodType & { def: Shape };
  * @example keysAt(z.object({ rows: z.array(z.object({ use: z.string() })) }), ['rows', 0]) // ['use']
  */
 export function keysAt(schema: z.ZodType, path: readonly (string | number)[]): string[] {
-  let at = plain(schema as Typed);
+  let at = plain(schema);
   for (const step of path) at = at.flatMap((one) => within(one, step)).flatMap(plain);
   return [...new Set(at.flatMap(({ def }) => Object.keys(def.shape ?? {})))];
 }

@@ -27,6 +27,18 @@ test('an empty mod and the sample fit the schema', () => {
 describe('what does not fit is said at its place, in words', () => {
   test.each<[string, Kind, unknown, string]>([
     [
+      'a header without its version, which is misspelt',
+      'header',
+      { ...header(), version: undefined, verison: '1.0.0' },
+      'verison: There is no key "verison" here. Did you mean "version"?',
+    ],
+    [
+      'a recipe in the fire that gives nothing',
+      'recipes',
+      { kind: 'fire', takes: 'saltmarsh:clay', seconds: 4 },
+      'gives: "gives" is missing: a text in quotation marks belongs here.',
+    ],
+    [
       'a header without a namespace',
       'header',
       { ...header(), namespace: undefined },

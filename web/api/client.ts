@@ -84,18 +84,35 @@ export async function call<E extends Endpoint>(
   params: PathParams<E>,
   { body, file, query, baseRevision }: Asking<E> = {},
 ): Promise<AnswerOf<E>> {
+  const response = await asked(endpoint, params, { body, file, query, baseRevision });
+  const answer: unknown = await response.json().catch(() => undefined);
+  return understood(endpoint.answer.schema, answer) as AnswerOf<E>;
+}
+
+/** Calls an endpoint that answers with a file, and gives its bytes. Throws {@link Refused}. */
+export async function callForBytes<E extends Endpoint>(
+  endpoint: E,
+  params: PathParams<E>,
+  asking: Asking<E> = {},
+): Promise<Uint8Array> {
+  return new Uint8Array(await (await asked(endpoint, params, asking)).arrayBuffer());
+}
+
+function asked<E extends Endpoint>(
+  endpoint: E,
+  params: PathParams<E>,
+  { body, file, query, baseRevision }: Asking<E>,
+): Promise<Response> {
   const headers = new Headers();
   if (baseRevision !== undefined) headers.set('If-Match', `"${baseRevision}"`);
   if (file) headers.set('Content-Type', file.type);
   else if (endpoint.method === 'POST') headers.set('Content-Type', 'application/json');
-  const response = await ask(addressOf(endpoint, params, query), {
+  return ask(addressOf(endpoint, params, query), {
     method: endpoint.method,
     headers,
     ...(file ? { body: file.bytes as Blob | Uint8Array<ArrayBuffer> } : {}),
     ...(!file && endpoint.method === 'POST' ? { body: JSON.stringify(body ?? {}) } : {}),
   });
-  const answer: unknown = await response.json().catch(() => undefined);
-  return understood(endpoint.answer.schema, answer) as AnswerOf<E>;
 }
 
 /** What a schema makes of an answer. Throws {@link Refused} for what it does not understand. */

@@ -15,12 +15,6 @@ import type { Session } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
 export type Drawing = { size: number; data: Uint8Array } | undefined;
-export interface PackReport {
-  findings: Finding[];
-  files: number;
-  problem?: string;
-}
-
 const unfitFindings = (unfit: readonly UnfitEntry[] = []): Finding[] => unfit.map(unfitFinding);
 
 /** The page's side of the worker that inspects and draws. It follows a session's every edit. */
@@ -201,13 +195,5 @@ export class Inspector {
       this.session.edit(label(fixed.mended), fixed.changes);
       return;
     }
-  }
-
-  /** Reads and inspects a built file that a person opened. Nothing leaves the page. */
-  async checkPack(bytes: Uint8Array): Promise<PackReport> {
-    const report = await this.ask((id) => ({ kind: 'check pack', id, bytes }));
-    return report.kind === 'pack checked'
-      ? report
-      : { findings: [], files: 0, problem: 'The pack was not checked.' };
   }
 }

@@ -33,9 +33,11 @@ export function Frame() {
   const [keys, setKeys] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
+  // A pack from elsewhere that is open has steps of its own.
+  const ofMod = !location.pathname.endsWith('/inspection/pack');
   useKeys({
-    undo: () => void session.undoOrRedo('undo'),
-    redo: () => void session.undoOrRedo('redo'),
+    undo: () => ofMod && void session.undoOrRedo('undo'),
+    redo: () => ofMod && void session.undoOrRedo('redo'),
     keys: () => setKeys(true),
   });
   // The palette opens from inside fields too; undo leaves those to the browser, which takes back

@@ -118,6 +118,14 @@ export const places: readonly Place[] = [
     load: () => import('./inspection/inspection.tsx').then((file) => file.InspectionPlace),
   },
   {
+    path: 'inspection/pack',
+    title: 'A pack from elsewhere',
+    shownIn: 'palette',
+    label: 'Inspect a pack from elsewhere',
+    says: 'Drop one, read what is wrong in it, mend it in its own text',
+    load: () => import('./pack/pack.tsx').then((file) => file.PackPlace),
+  },
+  {
     path: 'build',
     title: 'Build',
     shownIn: 'bar',

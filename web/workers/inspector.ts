@@ -1,9 +1,8 @@
 /**
- * Inspects, draws and checks packs beside the page, on a copy of the mod that follows every edit.
+ * Inspects and draws beside the page, on a copy of the mod that follows every edit.
  */
 import { addressOf, endpoints } from '../../core/api/index.ts';
 import { heldUnder } from '../../core/lists/index.ts';
-import { readZip } from '../../core/bytes/index.ts';
 import {
   cellsIn,
   compareSheets,
@@ -19,14 +18,7 @@ import {
   wholeCell,
   type SheetCell,
 } from '../../core/draw/index.ts';
-import {
-  diffFindings,
-  fixAll,
-  inspect,
-  inspectBuilt,
-  type Finding,
-} from '../../core/inspect/index.ts';
-import { kitOf } from '../../core/kits/index.ts';
+import { diffFindings, fixAll, inspect, type Finding } from '../../core/inspect/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { fitBoxes, textureOf } from '../../core/models/index.ts';
 import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
@@ -261,31 +253,11 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   } else if (message.kind === 'fit') {
     const { id, boxes, most } = message;
     answer({ kind: 'fitted', id, fits: fitBoxes(boxes, most) });
-  } else if (message.kind === 'fix all') {
+  } else {
     answer({
       kind: 'all fixed',
       id: message.id,
       ...(mod ? fixAll(mod, message.rule) : { changes: [], mended: 0 }),
     });
-  } else {
-    try {
-      const files = readZip(message.bytes);
-      const kit = kitOf(files);
-      if (!kit) throw new Error('It is no pack that Obrank knows.');
-      answer({
-        kind: 'pack checked',
-        id: message.id,
-        findings: inspectBuilt(kit, files),
-        files: files.size,
-      });
-    } catch (error) {
-      answer({
-        kind: 'pack checked',
-        id: message.id,
-        findings: [],
-        files: 0,
-        problem: (error as Error).message,
-      });
-    }
   }
 };

@@ -1,4 +1,4 @@
-import type { Finding, FindingsDiff } from '../../core/inspect/index.ts';
+import type { FindingsDiff } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
 import type { Breaking } from '../../core/loot/index.ts';
 import type { Fit } from '../../core/models/index.ts';
@@ -67,8 +67,7 @@ export type ToWorker =
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }
   | { kind: 'fit'; id: number; boxes: readonly PlainBox[]; most: number }
-  | { kind: 'fix all'; id: number; rule: string }
-  | { kind: 'check pack'; id: number; bytes: Uint8Array };
+  | { kind: 'fix all'; id: number; rule: string };
 
 /** What the worker answers. */
 export type FromWorker =
@@ -81,5 +80,4 @@ export type FromWorker =
   | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
   | { kind: 'encoded'; id: number; png: Uint8Array }
   | { kind: 'fitted'; id: number; fits: Fit[] }
-  | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }
-  | { kind: 'pack checked'; id: number; findings: Finding[]; problem?: string; files: number };
+  | { kind: 'all fixed'; id: number; changes: Change[]; mended: number };

@@ -8,6 +8,7 @@ export const keyAreas = [
   'Matrix',
   'Tables',
   'Drops',
+  'Inspection',
 ] as const;
 export type KeyArea = (typeof keyAreas)[number];
 
@@ -32,7 +33,11 @@ const table = {
     press: ['mod+K'],
     does: 'Go to a place or a block, or do something',
   },
-  undo: { area: 'Everywhere', press: ['mod+Z'], does: 'Undo, over the whole mod' },
+  undo: {
+    area: 'Everywhere',
+    press: ['mod+Z'],
+    does: 'Undo, over the whole mod, or in the pack that is read',
+  },
   redo: { area: 'Everywhere', press: ['mod+shift+Z', 'mod+Y'], does: 'Redo' },
   keys: { area: 'Everywhere', press: ['?'], does: 'This sheet' },
 
@@ -139,6 +144,11 @@ const table = {
   dropItself: { area: 'Drops', press: ['I'], does: 'It drops itself' },
   dropItem: { area: 'Drops', press: ['K'], does: 'An item, itself when careful' },
   dropNothing: { area: 'Drops', press: ['N'], does: 'Nothing, on purpose' },
+
+  nextFinding: { area: 'Inspection', press: ['N'], does: 'The next finding' },
+  previousFinding: { area: 'Inspection', press: ['P'], does: 'The finding before' },
+  mend: { area: 'Inspection', press: ['M'], does: 'Mend it as is proposed' },
+  mendAlike: { area: 'Inspection', press: ['A'], does: 'Mend all that are alike' },
 
   fillPlace: {
     area: 'Plan',

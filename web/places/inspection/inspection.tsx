@@ -1,7 +1,6 @@
 import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
-import { endings } from '../../../core/kits/index.ts';
-import { Button, FileButton, SegmentedControl } from '@mantine/core';
+import { Button, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -14,7 +13,6 @@ import {
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
-import type { PackReport } from '../../api/inspector.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import styles from './inspection.module.css';
@@ -23,26 +21,21 @@ import pageHeadStyles from '../../parts/page-head.module.css';
 
 const shown = 40;
 
-/**
- * All findings by their cause, each with its why; fix one, or all alike. And the same for a pack
- * that somebody wrote by hand.
- */
+/** All findings by their cause, each with its why; fix one, or all alike. */
 export function InspectionPlace() {
   const findings = useFindings();
-  const [pack, setPack] = useState<CheckedPack>();
   const [least, setLeast] = useState<Severity>('hint');
-  const list = useMemo(() => (pack ? pack.report.findings : (findings ?? [])), [pack, findings]);
+  const list = useMemo(() => findings ?? [], [findings]);
   const groups = useMemo(
     () => groupByRule(list.filter(({ severity }) => isAtLeast(severity, least))),
     [list, least],
   );
-  const problem = pack?.report.problem;
   return (
     <div className="page">
-      <Head {...{ pack, list, least }} onLeast={setLeast} onPack={setPack} />
-      <p className="note">{problem ?? sumsInWords(list, pack)}</p>
-      {findings === undefined && !pack && <p className="note">Inspecting…</p>}
-      {findings !== undefined && list.length === 0 && !problem && (
+      <Head {...{ list, least }} onLeast={setLeast} />
+      <p className="note">{sumsInWords(list)}</p>
+      {findings === undefined && <p className="note">Inspecting…</p>}
+      {findings !== undefined && list.length === 0 && (
         <div className={emptyStyles['empty']}>
           <h2>Nothing wrong</h2>
           <p>
@@ -58,40 +51,25 @@ export function InspectionPlace() {
   );
 }
 
-/** A pack that was brought here to be checked. */
-interface CheckedPack {
-  name: string;
-  report: PackReport;
-}
-
 const isAtLeast = (severity: Severity, least: Severity): boolean =>
   severities.indexOf(severity) <= severities.indexOf(least);
 
-function sumsInWords(findings: readonly Finding[], pack: CheckedPack | undefined): string {
+function sumsInWords(findings: readonly Finding[]): string {
   const { error, warning, hint } = tally(findings);
-  const where = pack ? ` in ${count(pack.report.files, 'file')}` : '';
-  return `${count(error, 'error')}, ${count(warning, 'warning')}, ${count(hint, 'hint')}${where}.`;
+  return `${count(error, 'error')}, ${count(warning, 'warning')}, ${count(hint, 'hint')}.`;
 }
 
 interface HeadProps {
-  pack: CheckedPack | undefined;
-  onPack: (pack: CheckedPack | undefined) => void;
   list: readonly Finding[];
   least: Severity;
   onLeast: (least: Severity) => void;
 }
 
-function Head({ pack, onPack, list, least, onLeast }: HeadProps) {
-  const inspector = useInspector();
+function Head({ list, least, onLeast }: HeadProps) {
   const session = useSession();
-  const check = async (file: File | null) => {
-    if (!file) return;
-    const report = await inspector.checkPack(new Uint8Array(await file.arrayBuffer()));
-    onPack({ name: file.name, report });
-  };
   const save = () => {
     const report = {
-      of: pack?.name ?? session.name,
+      of: session.name,
       tally: tally(list),
       findings: list.map(({ fix, ...finding }) => ({ ...finding, fix: fix?.title })),
     };
@@ -100,7 +78,7 @@ function Head({ pack, onPack, list, least, onLeast }: HeadProps) {
   };
   return (
     <div className={pageHeadStyles['blocks-head']}>
-      <h1>{pack ? `Inspection of ${pack.name}` : 'Inspection'}</h1>
+      <h1>Inspection</h1>
       <SegmentedControl
         aria-label="Show"
         value={least}
@@ -111,21 +89,9 @@ function Head({ pack, onPack, list, least, onLeast }: HeadProps) {
           { value: 'hint', label: 'and hints' },
         ]}
       />
-      {pack && (
-        <Button variant="default" onClick={() => onPack(undefined)}>
-          Back to this mod
-        </Button>
-      )}
-      <FileButton
-        accept={`${endings.join(',')},application/zip`}
-        onChange={(file) => void check(file)}
-      >
-        {(props) => (
-          <Button {...props} variant="default">
-            Check a pack…
-          </Button>
-        )}
-      </FileButton>
+      <Button component={Link} to={`/m/${session.name}/inspection/pack`} variant="default">
+        A pack from elsewhere…
+      </Button>
       <Button variant="default" onClick={save}>
         Save the report
       </Button>

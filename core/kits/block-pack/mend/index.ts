@@ -7,6 +7,7 @@ import {
   printJson,
   rewriteJson,
   sameData,
+  valueAt,
 } from '../../../json/index.ts';
 import {
   applyChanges,
@@ -44,7 +45,7 @@ export function mendPack(files: Files, changes: readonly Change[]): FilesChange 
     const lies = lyingAt(pack, path);
     const file = mendFile(files.get(lies), before.get(path), after.get(path));
     if (file === nowhere) return undefined;
-    done.set(lies, file as Uint8Array | undefined);
+    done.set(lies, file);
   }
   return done;
 }
@@ -108,17 +109,20 @@ export function settleDigests(before: Files, after: Files): FilesChange {
   const path = pathInPack('pack', 'pack');
   const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(after.get(path));
   const { value } = parseJson(text, { goesOn: true });
-  const listed = (value as { files?: Record<string, { sha256?: unknown }> } | null)?.files;
+  const listed = valueAt(value, '/files');
   if (typeof listed !== 'object' || listed === null) return new Map();
-  const files = new Map(Object.entries(listed));
+  const files = new Map<string, unknown>(Object.entries(listed));
   const paths = [...before.keys(), ...after.keys()].filter((one) => one !== path);
   for (const one of new Set(paths)) {
     const [was, is] = [before.get(one), after.get(one)];
-    if (was === is || (was && files.get(one)?.sha256 !== digestOf(was))) continue;
-    if (is) files.set(one, { bytes: is.length, sha256: digestOf(is) } as { sha256: unknown });
+    if (was === is || (was && !sameData(valueAt(files.get(one), '/sha256'), digestOf(was))))
+      continue;
+    if (is) files.set(one, recordOf(is));
     else files.delete(one);
   }
   const settled = { ...(value as object), files: Object.fromEntries(files) };
   const bytes = sameData(settled, value) ? nowhere : rewritten(text, settled);
-  return bytes === nowhere ? new Map() : new Map([[path, bytes]]);
+  return bytes === nowhere ? new Map<string, Uint8Array>() : new Map([[path, bytes]]);
 }
+
+const recordOf = (bytes: Uint8Array) => ({ bytes: bytes.length, sha256: digestOf(bytes) });

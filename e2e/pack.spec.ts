@@ -1,0 +1,150 @@
+import type { Page } from '@playwright/test';
+import { zipSync } from 'fflate';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { kitNamed } from '../core/kits/index.ts';
+import { readModFolder } from '../core/folder/index.ts';
+import { readFolder } from '../disk/index.ts';
+import { expect, test } from './testing/server.ts';
+
+/** The demo as a pack on which a tired author worked, and whose digests nobody keeps. */
+async function brokenPack(): Promise<Map<string, Uint8Array>> {
+  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const files = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
+  const edit = (file: string, from: RegExp, to: string) => {
+    const text = new TextDecoder().decode(files.get(file));
+    expect(text).toMatch(from);
+    files.set(file, new TextEncoder().encode(text.replace(from, to)));
+  };
+  edit('pack.json', /,\s*"files": \{[^]*\}\s*\}\s*\}/, '\n}');
+  edit('rules/loot/salt_crust.json', /\}\s*$/, ',}\n');
+  edit('rules/blocks/oyster_brick.json', /"hardness"/, '"hardnes"');
+  edit('view/looks/tide_lantern.json', /saltmarsh:lantern\/dark/, 'saltmarsh:lantern/drak');
+  return files;
+}
+
+function onDisk(folder: string, files: Map<string, Uint8Array>): string {
+  const at = mkdtempSync(path.join(folder, 'pack'));
+  for (const [file, bytes] of files) {
+    mkdirSync(path.dirname(path.join(at, file)), { recursive: true });
+    writeFileSync(path.join(at, file), bytes);
+  }
+  return at;
+}
+
+/** Drops a file on the page, as the browser does it. */
+const drop = async (page: Page, name: string, bytes: Uint8Array) => {
+  const base64 = Buffer.from(bytes).toString('base64');
+  const transfer = await page.evaluateHandle(
+    ([text, called]) => {
+      const made = new DataTransfer();
+      const whole = Uint8Array.from(atob(text!), (char) => char.charCodeAt(0));
+      made.items.add(new File([whole], called!));
+      return made;
+    },
+    [base64, name],
+  );
+  await page
+    .getByRole('main')
+    .locator('> div')
+    .first()
+    .dispatchEvent('drop', { dataTransfer: transfer });
+};
+
+test('a broken pack is dropped, read, mended and saved as a copy', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/inspection`);
+  await page.getByRole('link', { name: 'A pack from elsewhere…' }).click();
+  await expect(page.getByRole('heading', { name: 'A pack from elsewhere' })).toBeVisible();
+  await drop(page, 'nothing.zip', new Uint8Array([1, 2, 3]));
+  await expect(page.getByRole('status')).toContainText(/ZIP/);
+
+  await drop(page, 'marsh.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await expect(page.getByRole('heading', { name: 'marsh.obpack' })).toBeVisible();
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+
+  // Walked by key: each in its file, with the mend as a strike and an insertion.
+  const side = page.getByRole('region', { name: 'The finding' });
+  await expect(side.getByText('Did you mean "hardness"?')).toBeVisible();
+  await expect(page.locator('del')).toHaveText('hardnes');
+  await expect(page.locator('ins')).toHaveText('hardness');
+  await page.keyboard.press('n');
+  await expect(side.getByText('There is a comma after the last entry. Remove it.')).toBeVisible();
+  await expect(page.getByText('rules/loot/salt_crust.json')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(side.getByText(/uses the model saltmarsh:lantern\/drak/)).toBeVisible();
+  await expect(page.getByRole('img', { name: 'tide_lantern as it would be mended' })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+
+  // One, taken back, and then all that is safe.
+  await page.keyboard.press('m');
+  await expect(page.getByText('1 of 2 findings')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  await page.getByRole('button', { name: 'Mend all 3 that are safe' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+  await expect(page.getByText('3 files mended, not saved')).toBeVisible();
+
+  const report = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the report' }).click();
+  expect(readFileSync(await (await report).path(), 'utf8')).toContain('marsh.obpack');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a copy' }).click();
+  const download = await saving;
+  expect(download.suggestedFilename()).toBe('marsh-mended.obpack');
+  const copy = new Uint8Array(readFileSync(await download.path()));
+  await page.getByRole('button', { name: 'Another…' }).click();
+  await drop(page, 'mended.obpack', copy);
+  await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+});
+
+test('a pack that lies on this machine is saved where it lies, unless it was changed there', async ({
+  page,
+  server,
+}) => {
+  const folder = onDisk(server.folder, await brokenPack());
+  const other = `${folder}-other`;
+  cpSync(folder, other, { recursive: true });
+  const before = readFileSync(path.join(folder, 'rules/blocks/oyster_brick.json'), 'utf8');
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await page.getByLabel('Or where it lies').fill('packs/marsh');
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByRole('status')).toContainText('is not a whole path');
+  await page.getByLabel('Or where it lies').fill(folder);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  await page.getByRole('button', { name: /Mend all/ }).click();
+  await page.getByRole('button', { name: 'Save 3 files' }).click();
+  await expect(page.getByRole('button', { name: 'Save 0 files' })).toBeVisible();
+  expect(readFileSync(path.join(folder, 'rules/blocks/oyster_brick.json'), 'utf8')).toBe(
+    before.replace('"hardnes"', '"hardness"'),
+  );
+
+  // Somebody else saves into the folder meanwhile: nothing is written over.
+  await page.getByRole('button', { name: 'Another…' }).click();
+  await page.getByLabel('Or where it lies').fill(other);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  writeFileSync(path.join(other, 'rules/loot/salt_crust.json'), '{}');
+  await page.getByRole('button', { name: /Mend all/ }).click();
+  await page.getByRole('button', { name: 'Save 3 files' }).click();
+  await expect(page.getByRole('status')).toContainText('was changed since it was read');
+  expect(readFileSync(path.join(other, 'rules/loot/salt_crust.json'), 'utf8')).toBe('{}');
+  expect(readFileSync(path.join(other, 'rules/blocks/oyster_brick.json'), 'utf8')).toBe(before);
+});
+
+test('a folder is chosen, and its files are read without the hidden ones', async ({
+  page,
+  server,
+}) => {
+  const folder = onDisk(server.folder, await brokenPack());
+  mkdirSync(path.join(folder, '.git'));
+  writeFileSync(path.join(folder, '.git/config'), 'nothing');
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await page.getByLabel('Folder of a pack').setInputFiles(folder);
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  const tree = page.getByRole('navigation', { name: 'Files of the pack' });
+  await tree.getByText('view/textures/', { exact: true }).click();
+  await tree.getByText('oyster_brick.png').click();
+  await expect(page.locator('img')).toBeVisible();
+});

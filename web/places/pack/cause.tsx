@@ -1,0 +1,106 @@
+import { Button } from '@mantine/core';
+import clsx from 'clsx';
+import { useEffect, useRef, useState } from 'react';
+import { rules } from '../../../core/inspect/index.ts';
+import { openPack } from '../../api/open-pack.ts';
+import { Cap } from '../../parts/keys/cap.tsx';
+import type { Consequence, PackView } from '../../workers/pack-protocol.ts';
+import styles from './pack.module.css';
+
+/** The chosen finding: why it matters, what the game shows because of it, and how it is mended. */
+export function Cause({
+  pack,
+  chosen,
+  isBusy,
+}: {
+  pack: PackView;
+  chosen: number;
+  isBusy: boolean;
+}) {
+  const finding = pack.findings[chosen];
+  const facts = rules.find(({ id }) => id === finding?.rule);
+  if (!finding) return null;
+  const alike = pack.findings.filter(({ rule, fix }) => rule === finding.rule && fix).length;
+  return (
+    <section className={styles['cause']} aria-label="The finding">
+      <p className={styles['which']}>
+        <span className={clsx('tag', finding.severity)}>{finding.severity}</span>
+        <span className="mono soft">{finding.rule}</span>
+      </p>
+      <h2>{facts?.title ?? finding.rule}</h2>
+      <p>{finding.message}</p>
+      <p className="note">{facts?.why}</p>
+      <Shown key={`${chosen} ${pack.undo ?? ''} ${pack.findings.length}`} finding={chosen} />
+      {finding.fix ? (
+        <div className={styles['acts']}>
+          <Button
+            disabled={isBusy}
+            onClick={() => void openPack.mend({ finding: chosen })}
+            rightSection={<Cap of="mend" />}
+          >
+            {finding.fix.title}
+          </Button>
+          {alike > 1 && (
+            <Button
+              variant="light"
+              disabled={isBusy}
+              onClick={() => void openPack.mend({ rule: finding.rule })}
+              rightSection={<Cap of="mendAlike" />}
+            >
+              All {alike} alike
+            </Button>
+          )}
+          {!finding.safe && (
+            <p className="note">
+              This chooses one of several things that may have been meant, so it is only done when
+              you ask for it.
+            </p>
+          )}
+        </div>
+      ) : (
+        <p className="note">Only its author knows how this is meant: change the file itself.</p>
+      )}
+    </section>
+  );
+}
+
+/** What the game would show because of a finding, and once it is mended. */
+function Shown({ finding }: { finding: number }) {
+  const [consequence, setConsequence] = useState<Consequence>();
+  useEffect(() => {
+    let wanted = true;
+    void openPack
+      .ask('consequence', { finding, size: 264 })
+      .then((found) => wanted && setConsequence(found))
+      .catch(() => undefined);
+    return () => {
+      wanted = false;
+    };
+  }, [finding]);
+  if (!consequence) return null;
+  const { block, size, now, mended } = consequence;
+  return (
+    <div className={styles['shown']}>
+      <figure>
+        <Drawn size={size} data={now} label={`${block} as the pack has it`} />
+        <figcaption>{mended ? 'as it is' : block}</figcaption>
+      </figure>
+      {mended && (
+        <figure>
+          <Drawn size={size} data={mended} label={`${block} as it would be mended`} />
+          <figcaption>mended</figcaption>
+        </figure>
+      )}
+    </div>
+  );
+}
+
+function Drawn({ size, data, label }: { size: number; data: Uint8Array; label: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    canvas.current
+      ?.getContext('2d')
+      ?.putImageData(new ImageData(new Uint8ClampedArray(data), size, size), 0, 0);
+  }, [data, size]);
+  return <canvas ref={canvas} width={size} height={size} role="img" aria-label={label} />;
+}

@@ -1,0 +1,60 @@
+import type { ChangedFile, Finding } from '../../core/inspect/index.ts';
+
+/** Where a pack came from: what it is called, and its files or the archive that holds them. */
+export type PackSource = { name: string } & (
+  { files: [path: string, bytes: Uint8Array][] } | { archive: Uint8Array }
+);
+
+/** A pack from elsewhere as it stands: what the page shows of it. */
+export interface PackView {
+  name: string;
+  kit: string;
+  /** Every file with its bytes. */
+  files: { path: string; size: number }[];
+  /** What is wrong; a fix is told by its title alone, and whether it is safe. */
+  findings: (Finding & { safe?: boolean })[];
+  /** What would be taken back, and what would be done again. */
+  undo?: string;
+  redo?: string;
+  /** The paths of files that are otherwise than they were given. */
+  changed: string[];
+}
+
+/** Which findings are mended: one by its place in the list, all of a rule, all that are safe. */
+export type Chosen = { finding: number } | { rule: string } | 'safe';
+
+/** What a fix of a finding would do to files, as text where they are text. */
+export interface Preview {
+  files: { path: string; before?: string; after?: string }[];
+}
+
+/** A file as it stands: its text, or its bytes where it is none. */
+export type ShownFile = { text: string } | { bytes: Uint8Array } | { gone: true };
+
+/** What the game would show because of a finding: a block as it is, and as it would be mended. */
+export interface Consequence {
+  block: string;
+  size: number;
+  now: Uint8Array;
+  mended?: Uint8Array;
+}
+
+/** What the page asks, and what is answered, by name. */
+export interface PackAsks {
+  open: { asked: { source: PackSource }; answer: PackView };
+  mend: { asked: { chosen: Chosen }; answer: { view: PackView; mended: number } };
+  go: { asked: { way: 'back' | 'on' }; answer: PackView };
+  file: { asked: { path: string }; answer: ShownFile };
+  preview: { asked: { finding: number }; answer: Preview };
+  consequence: { asked: { finding: number; size: number }; answer: Consequence | undefined };
+  archive: { asked: object; answer: Uint8Array };
+  changes: { asked: object; answer: ChangedFile[] };
+  saved: { asked: object; answer: PackView };
+}
+
+export type PackAsk = {
+  [Name in keyof PackAsks]: { id: number; ask: Name } & PackAsks[Name]['asked'];
+}[keyof PackAsks];
+
+export type PackAnswer =
+  { id: number; answer: PackAsks[keyof PackAsks]['answer'] } | { id: number; problem: string };
