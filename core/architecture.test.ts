@@ -20,13 +20,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
     'textures',
     'sounds',
   ];
-  const tools = [
-    'core/kits/file-rule',
-    'core/kits/file-change',
-    'core/json',
-    'core/bytes',
-    'core/words',
-  ];
+  const tools = ['core/kits/file-rule', 'core/mend', 'core/json', 'core/bytes', 'core/words'];
   const knowing = [...tools, ...facets.map((facet) => `core/${facet}`)];
   return {
     [kit]: [...knowing, 'core/placing', 'core/kits/kit', kit],
@@ -77,7 +71,9 @@ const arrows: Record<string, string[]> = {
   'core/bytes': [],
   'core/states': ['core/space'],
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
+  'core/mend': ['core/mod', 'core/json', 'core/bytes'],
   'core/folder': [
+    'core/mend',
     'core/mod',
     'core/json',
     'core/words',
@@ -129,6 +125,7 @@ const arrows: Record<string, string[]> = {
     'core/words',
   ],
   'core/kits': [
+    'core/mend',
     'core/mod',
     'core/bytes',
     'core/json',

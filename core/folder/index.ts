@@ -1,4 +1,5 @@
 /** A mod as a folder of text and PNG: reading it with line and column, writing it. */
 export { readModFolder, type ModFolder } from './read.ts';
-export type { FileProblem } from './reader.ts';
+export type { FileProblem, UnreadEntry } from './reader.ts';
+export { mendFolder } from './mend.ts';
 export { writeModFolder } from './write.ts';

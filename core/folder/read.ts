@@ -1,4 +1,5 @@
 import { type Files } from '../bytes/index.ts';
+import { decoded } from '../mend/index.ts';
 import { parseJson, pointer, withoutSchema, type Place } from '../json/index.ts';
 import { itemAt } from '../lists/index.ts';
 import {
@@ -13,7 +14,7 @@ import {
 import { soundEntry } from '../sounds/index.ts';
 import { pictureEntry, PictureProblem } from '../textures/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
-import { FolderReader, type FileProblem } from './reader.ts';
+import { FolderReader, type FileProblem, type UnreadEntry } from './reader.ts';
 
 export interface ModFolder {
   mod: Mod;
@@ -25,17 +26,21 @@ export interface ModFolder {
    * `placeOf('/blocks/brine/traits/hardness')`.
    */
   placeOf: (path: string) => { file: string; place: Place } | undefined;
+  /** What is there and was left out because it could not be read. */
+  unread: readonly UnreadEntry[];
 }
 
 /**
  * Reads a mod from the files of its folder. A file with a problem is left out and the problem told;
- * the rest is read all the same.
+ * the rest is read all the same. Where it goes on, so is a text whose mistakes leave no doubt what
+ * was meant.
  *
  * @example readModFolder(new Map([['mod.json', bytes]])).problems // []
  */
-export function readModFolder(files: Files): ModFolder {
+export function readModFolder(files: Files, { goesOn = false } = {}): ModFolder {
   const edition = editionIn(files);
-  const reader = new FolderReader(files, edition);
+  const reader = new FolderReader(files, edition, goesOn);
+  if (edition > currentEdition || !files.has('mod.json')) reader.putWhole('header', undefined);
   if (edition > currentEdition)
     reader.report(
       'mod.json',
@@ -53,29 +58,25 @@ export function readModFolder(files: Files): ModFolder {
       );
     for (const file of [...files.keys()].sort()) readFile(reader, file);
   }
-  const { mod, problems, blobs } = reader;
-  return { mod, problems, blobs, placeOf: (path) => reader.placeOf(path) };
+  const { mod, problems, blobs, unread } = reader;
+  return { mod, problems, blobs, unread, placeOf: (path) => reader.placeOf(path) };
 }
 
 /** The edition that mod.json says; the current one when it cannot be read, which is told elsewhere. */
-function editionIn(files: Files): number {
-  const { value } = parseJson(new TextDecoder().decode(files.get('mod.json')));
+export function editionIn(files: Files): number {
+  const { value } = parseJson(decoded(files.get('mod.json')), { goesOn: true });
   return editionOf(value) ?? currentEdition;
 }
 
 /** Reads one file into the mod, by where it lies and how it ends. */
 function readFile(reader: FolderReader, file: string): void {
-  const { mod } = reader;
   const dot = file.lastIndexOf('.');
   const stem = file.slice(0, Math.max(0, dot));
   const ending = file.slice(dot + 1);
   const folder = jsonFolders.find(([, name]) => file.startsWith(`${name}/`));
-  if (file === 'mod.json')
-    mod.header =
-      (reader.documentOf(file, 'header', '/header') as Mod['header'] | undefined) ?? mod.header;
+  if (file === 'mod.json') reader.putWhole('header', reader.documentOf(file, 'header', '/header'));
   else if (file === 'ledger.json')
-    mod.ledger =
-      (reader.documentOf(file, 'ledger', '/ledger') as Mod['ledger'] | undefined) ?? mod.ledger;
+    reader.putWhole('ledger', reader.documentOf(file, 'ledger', '/ledger'));
   else if (folder && ending === 'json')
     readEntry(reader, file, folder[0], stem.slice(folder[1].length + 1));
   else if (stem.startsWith('textures/') && ending === 'png')
@@ -115,7 +116,7 @@ function readTexture(reader: FolderReader, file: string, name: string): void {
     const strip = reader.has(stripFile)
       ? { strip: withoutSchema(reader.textOf(stripFile).value) }
       : {};
-    const texture = reader.fitting('textures', { picture, ...strip }, (path, message) =>
+    const texture = reader.fitting('textures', { picture, ...strip }, ({ path, message }) =>
       reader.report(stripFile, 'files/does-not-fit', `${pointer(path.slice(1))}: ${message}`),
     );
     reader.put('textures', name, texture);
@@ -123,6 +124,7 @@ function readTexture(reader: FolderReader, file: string, name: string): void {
   } catch (error) {
     if (!(error instanceof PictureProblem)) throw error;
     reader.report(file, 'textures/unreadable', error.message);
+    reader.put('textures', name, undefined);
   }
 }
 
@@ -157,9 +159,18 @@ function reportUnknown(reader: FolderReader, file: string): void {
     'tags',
     ...jsonFolders.map(([, folder]) => itemAt(folder.split('/'), 0)),
   ]);
+  const isNear = near !== undefined && near !== first;
+  const movesTo = isNear ? near + file.slice(first.length) : file;
+  const meant = jsonFolders.find(([, folder]) => movesTo.startsWith(`${folder}/`));
+  if (isNear && meant && movesTo.endsWith('.json'))
+    reader.put(meant[0], movesTo.slice(meant[1].length + 1, -'.json'.length), undefined);
   reader.report(
     file,
     'files/unknown-file',
-    `Nothing in a mod folder is kept at this path.${near === first ? '' : didYouMean(near)}`,
+    `Nothing in a mod folder is kept at this path.${isNear ? didYouMean(near) : ''}`,
+    undefined,
+    isNear && !reader.has(movesTo)
+      ? { title: `Move it to ${movesTo}`, files: [{ file, movesTo }] }
+      : undefined,
   );
 }

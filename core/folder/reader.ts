@@ -1,10 +1,12 @@
 import { type Files } from '../bytes/index.ts';
 import { parseJson, pointer, withoutSchema, type JsonText, type Place } from '../json/index.ts';
+import { decoded, fixOfMisfit, fixOfText, type FileFix } from '../mend/index.ts';
 import {
   bringEntryForward,
   emptyMod,
   entrySchemas,
   schemaProblems,
+  type SchemaProblem,
   type EntryKind,
   type Mod,
 } from '../mod/index.ts';
@@ -23,6 +25,13 @@ export interface FileProblem {
     | 'textures/unreadable'
     | 'files/missing';
   message: string;
+  fix?: FileFix | undefined;
+}
+
+/** An entry that is there and could not be read; the header and the ledger have no name. */
+export interface UnreadEntry {
+  kind: EntryKind | 'header' | 'ledger';
+  name: string;
 }
 
 const start: Place = { line: 1, column: 1 };
@@ -37,16 +46,25 @@ export class FolderReader {
   };
   readonly problems: FileProblem[] = [];
   readonly blobs = new Map<string, Uint8Array>();
+  readonly unread: UnreadEntry[] = [];
   private readonly texts = new Map<string, { file: string; text: JsonText }>();
 
   constructor(
     private readonly files: Files,
     /** The edition that the documents are of. */
     private readonly edition: number,
+    /** Whether texts with mistakes that leave no doubt what was meant are read all the same. */
+    private readonly goesOn: boolean,
   ) {}
 
-  report(file: string, rule: FileProblem['rule'], message: string, place = start): void {
-    this.problems.push({ file, rule, message, place });
+  report(
+    file: string,
+    rule: FileProblem['rule'],
+    message: string,
+    place = start,
+    fix?: FileFix,
+  ): void {
+    this.problems.push({ file, rule, message, place, fix });
   }
 
   has(file: string): boolean {
@@ -60,13 +78,14 @@ export class FolderReader {
 
   /** The text of a JSON file; what is wrong with it as JSON is reported. */
   textOf(file: string): JsonText {
-    const text = parseJson(new TextDecoder().decode(this.files.get(file)));
-    for (const { kind, message, at } of text.problems)
+    const text = parseJson(decoded(this.files.get(file)), { goesOn: this.goesOn });
+    for (const problem of text.problems)
       this.report(
         file,
-        kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
-        message,
-        at,
+        problem.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
+        problem.message,
+        problem.at,
+        fixOfText(file, problem),
       );
     return text;
   }
@@ -79,33 +98,41 @@ export class FolderReader {
     const text = this.textOf(file);
     if (text.value === undefined) return undefined;
     this.texts.set(entry, { file, text });
-    return this.fitting(kind, withoutSchema(text.value), (path, message) =>
+    return this.fitting(kind, withoutSchema(text.value), (problem) => {
+      const at = pointer(problem.path);
       this.report(
         file,
         'files/does-not-fit',
-        path.length ? `${pointer(path)}: ${message}` : message,
-        text.placeOf(pointer(path)),
-      ),
-    );
+        at ? `${at}: ${problem.message}` : problem.message,
+        text.placeOf(at),
+        fixOfMisfit(file, at, problem),
+      );
+    });
   }
 
   /** A document in the present edition, if it fits; `onProblem` hears of what does not. */
   fitting(
     kind: keyof typeof entrySchemas,
     value: unknown,
-    onProblem: (path: readonly (string | number)[], message: string) => void,
+    onProblem: (problem: SchemaProblem) => void,
   ): unknown {
     const document = bringEntryForward(kind, value, this.edition);
     const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
     if (fits.success) return fits.data;
-    for (const { path, message } of schemaProblems(fits.error, entrySchemas[kind]))
-      onProblem(path, message);
+    schemaProblems(fits.error, entrySchemas[kind]).forEach(onProblem);
     return undefined;
   }
 
-  /** Puts an entry into the mod; nothing where there is no document. */
+  /** Puts an entry into the mod; without a document it is unread. */
   put(kind: EntryKind, name: string, document: unknown): void {
-    if (document !== undefined) (this.mod[kind] as Record<string, unknown>)[name] = document;
+    if (document === undefined) this.unread.push({ kind, name });
+    else (this.mod[kind] as Record<string, unknown>)[name] = document;
+  }
+
+  /** The header or the ledger; without a document it is unread. */
+  putWhole<Kind extends 'header' | 'ledger'>(kind: Kind, document: unknown): void {
+    if (document === undefined) this.unread.push({ kind, name: '' });
+    else this.mod[kind] = document as Mod[Kind];
   }
 
   /** Keeps a picture or sound; gives its SHA-256. */

@@ -1,5 +1,6 @@
 import type { Place } from '../json/index.ts';
-import { severities, type FileChange, type RuledReport, type Severity } from '../kits/index.ts';
+import { severities, type RuledReport, type Severity } from '../kits/index.ts';
+import type { FileChange } from '../mend/index.ts';
 import type { Change } from '../mod/index.ts';
 
 /** A way to mend a finding, as data: the runner's callers apply it, never the rule. */

@@ -1,45 +1,89 @@
-import { kitNamed } from '../kits/index.ts';
+import { pointer } from '../json/index.ts';
+import { kitNamed, type Declared } from '../kits/index.ts';
+import { restingOn } from '../mod/index.ts';
+import { inspectDeclared } from './declared.ts';
 import type { Files } from '../bytes/index.ts';
-import { readModFolder, type FileProblem } from '../folder/index.ts';
+import {
+  readModFolder,
+  type FileProblem,
+  type ModFolder,
+  type UnreadEntry,
+} from '../folder/index.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
-import { inspect, inspectBuilt } from './run.ts';
+import { inspectBuilt } from './run.ts';
 import { rules } from './rules/index.ts';
 
 /**
  * Everything that is wrong with a mod folder: its files as such, its declaration, and, when the
  * declaration has no error, the pack that would be built from it, read back by the reader that
- * knows nothing of the declaration.
+ * knows nothing of the declaration. Nothing is concluded from what could not be read.
  */
-export function inspectModFolder(files: Files): Finding[] {
-  const { mod, problems, placeOf, blobs } = readModFolder(files);
-  const findings = problems.map(asFinding);
+export const inspectModFolder = (files: Files): Finding[] => readFolderForm(files).findings;
+
+/** The same with what the files declare. */
+export function readFolderForm(files: Files): {
+  findings: Finding[];
+  declared: Declared | undefined;
+} {
+  const folder = readModFolder(files, { goesOn: true });
+  const findings = folder.problems.map(asFinding);
   // Without its header a mod has no namespace, and every reference would be reported as missing.
-  if (problems.some((problem) => problem.file === 'mod.json')) return findings.sort(byWeight);
-  for (const finding of inspect(mod))
-    findings.push({
-      ...finding,
-      ...(placeOf(finding.at ?? '') ?? { file: 'mod.json', place: { line: 1, column: 1 } }),
-    });
+  if (folder.unread.some(({ kind }) => kind === 'header'))
+    return { findings: findings.sort(byWeight), declared: undefined };
+  const declared = declaredIn(folder);
+  const kit = kitNamed(declared.mod.header.kit);
+  findings.push(...inspectDeclared(kit, declared));
   if (!findings.some((finding) => finding.severity === 'error')) {
-    const kit = kitNamed(mod.header.kit);
-    const built = kit.write(mod, (sha256) => blobs.get(sha256)!);
+    const built = kit.write(declared.mod, (sha256) => folder.blobs.get(sha256)!);
     findings.push(
       ...inspectBuilt(kit, built)
         .filter((finding) => finding.severity === 'error')
-        .map((finding) => ({ ...finding, file: `(built)/${finding.file}` })),
+        .map(({ fix: _, ...finding }) => ({ ...finding, file: `(built)/${finding.file}` })),
     );
   }
-  return findings.sort(byWeight);
+  return { findings: findings.sort(byWeight), declared };
+}
+
+/** What stands for an entry that is there and could not be read. */
+const standIns: Partial<Record<UnreadEntry['kind'], unknown>> = {
+  blocks: {
+    identity: { item: 'block' },
+    traits: {},
+    states: { properties: [] },
+    looks: { mode: 'one-of', rows: [] },
+    tags: [],
+    names: {},
+  },
+  models: { boxes: [] },
+  lootTables: { draws: [] },
+  blockTags: {},
+  itemTags: {},
+};
+
+function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declared {
+  const mod = { ...read };
+  const unread = new Set<string>();
+  for (const { kind, name } of entries) {
+    unread.add(pointer(name ? [kind, name] : [kind]));
+    const standIn = standIns[kind];
+    if (standIn && kind !== 'header' && kind !== 'ledger' && !Object.hasOwn(mod[kind], name))
+      Object.assign(mod, { [kind]: { ...mod[kind], [name]: standIn } });
+  }
+  for (const name of restingOn(mod.header.namespace, mod.models, unread))
+    unread.add(pointer(['models', name]));
+  const start = { file: 'mod.json', place: { line: 1, column: 1 } };
+  return { mod, unread, placeOf: (at) => placeOf(at) ?? start };
 }
 
 /** A problem of a file as a finding, with the severity of its rule. */
-export const asFinding = ({ file, place, rule, message }: FileProblem): Finding => ({
+export const asFinding = ({ file, place, rule, message, fix }: FileProblem): Finding => ({
   rule,
   severity: rules.find((one) => one.id === rule)?.severity ?? 'error',
   facet: facetOf(rule),
   message,
   file,
   place,
+  ...(fix && { fix: { ...fix, changes: [] } }),
 });
 
 /** What a database keeps and cannot be shown, as a finding. */

@@ -3,11 +3,12 @@ import fc from 'fast-check';
 import type { Files } from '../bytes/index.ts';
 import { parseJson } from '../json/index.ts';
 import { kitNamed } from '../kits/index.ts';
-import { inspectBuilt, mendAll, mendFiles, rules, type Finding } from './index.ts';
+import { formOf, inspectBuilt, mendAll, mendFiles, rules, type Finding } from './index.ts';
 import { sampleBuilt, sampleMod, withExample } from './sample.ts';
 import { builtFrom } from './testing/built-from.ts';
 
 const kit = kitNamed('block-pack');
+const form = formOf(kit);
 const encode = (text: string) => new TextEncoder().encode(text);
 const textOf = (files: Files, path: string) => new TextDecoder().decode(files.get(path));
 const told = ({ rule, file, message }: Finding) => `${rule} ${file} ${message}`;
@@ -25,7 +26,7 @@ describe('in the text of a pack every fix mends its finding and brings no other 
   test.each(broken)('%s', (rule, files) => {
     const before = inspectBuilt(kit, files).map(told);
     for (const finding of fixable(files).filter((one) => one.rule === rule)) {
-      const { files: mended, made } = mendFiles(kit, files, [finding.fix!]);
+      const { files: mended, made } = mendFiles(form, files, [finding.fix!]);
       expect(made).toEqual([finding.fix]);
       const after = inspectBuilt(kit, mended).map(told);
       expect(after).not.toContain(told(finding));
@@ -52,7 +53,7 @@ test('only what changes is written anew: order, spaces and line ends stay', () =
     ',\r\n\t"block": "saltmarsh:bank"\r\n}';
   files.set('view/looks/bank.json', encode(own));
   const missing = fixable(files).find(({ rule }) => rule === 'looks/model-missing')!;
-  const mended = mendFiles(kit, files, [missing.fix!]).files;
+  const mended = mendFiles(form, files, [missing.fix!]).files;
   expect(textOf(mended, 'view/looks/bank.json')).toBe(own.replace('banc', 'bank'));
   expect(textOf(files, 'view/looks/bank.json')).toBe(own);
 });
@@ -62,10 +63,10 @@ test('digests follow a mend, but not of a file that was edited before', () => {
   const digest = (at: Files, path: string) =>
     (parseJson(textOf(at, 'pack.json')).value as { files: Record<string, unknown> }).files[path];
   const [high] = fixable(files).filter(({ rule }) => rule === 'traits/grade-out-of-reach');
-  const edited = mendFiles(kit, files, [high!.fix!]).files;
+  const edited = mendFiles(form, files, [high!.fix!]).files;
   expect(digest(edited, 'rules/blocks/bank.json')).toEqual(digest(files, 'rules/blocks/bank.json'));
   const built = builtFrom(withExample(sampleMod(), { '/blocks/bank/traits/leastGrade': 90 }));
-  expect(inspectBuilt(kit, mendAll(kit, built, () => true).files)).toEqual([]);
+  expect(inspectBuilt(kit, mendAll(form, built, () => true).files)).toEqual([]);
 });
 
 test('a misnamed file is mended where it lies', () => {
@@ -77,7 +78,7 @@ test('a misnamed file is mended where it lies', () => {
     ),
   );
   const gives = fixable(files).find(({ rule }) => rule === 'loot/gives-unknown')!;
-  const { files: mended } = mendFiles(kit, files, [gives.fix!]);
+  const { files: mended } = mendFiles(form, files, [gives.fix!]);
   expect(textOf(mended, 'rules/loot/bnak.json')).toContain('"give": "saltmarsh:bank"');
   expect(mended.has('rules/loot/bank.json')).toBe(false);
 });
@@ -110,7 +111,7 @@ test('any of a tired author’s slips together are mended in one go, and the res
         expect(text).toMatch(from);
         files.set(file, encode(text.replace(from, to)));
       }
-      const { files: mended } = mendAll(kit, files, () => true);
+      const { files: mended } = mendAll(form, files, () => true);
       expect(inspectBuilt(kit, mended).map(told)).toEqual([]);
       const touched = new Set([...chosen.map((i) => slips[i]![1]), 'pack.json']);
       for (const [path, bytes] of files)
@@ -125,7 +126,7 @@ test('what does not fit any more is not made, and nothing changes', () => {
     title: 'Make it harder',
     changes: [{ path: '/blocks/bank/traits/hardness', before: 77, after: 78 }],
   };
-  expect(mendFiles(kit, files, [fix])).toEqual({ files, made: [] });
+  expect(mendFiles(form, files, [fix])).toEqual({ files, made: [] });
   const moved = { title: 'Move', changes: [], files: [{ file: 'none', movesTo: 'pack.json' }] };
-  expect(mendFiles(kit, files, [moved])).toEqual({ files, made: [] });
+  expect(mendFiles(form, files, [moved])).toEqual({ files, made: [] });
 });

@@ -1,8 +1,8 @@
 import type { Files } from '../bytes/index.ts';
-import { applyFileChanges, type FileChange, type FilesChange, type Kit } from '../kits/index.ts';
+import { applyFileChanges, type FileChange, type FilesChange } from '../mend/index.ts';
 import { pathsMeet, type Change } from '../mod/index.ts';
 import type { Finding, Fix } from './finding.ts';
-import { inspectBuilt } from './run.ts';
+import type { Form } from './form.ts';
 
 /** Files after fixes, and which of the fixes were made. */
 export interface MendedFiles {
@@ -16,12 +16,12 @@ export interface MendedFiles {
  * for anew of the files as they then are. Where files are themselves mended, what they declare is
  * not, since it may read otherwise then.
  *
- * @example mendFiles(blockPack, files, [finding.fix]).files
+ * @example mendFiles(formOf(blockPack), files, [finding.fix]).files
  */
-export function mendFiles(kit: Kit, files: Files, fixes: readonly Fix[]): MendedFiles {
+export function mendFiles(form: Form, files: Files, fixes: readonly Fix[]): MendedFiles {
   const ofFiles = fixes.filter((fix) => fix.files?.length);
-  const mended = ofFiles.length ? mendThemselves(files, ofFiles) : mendDeclared(kit, files, fixes);
-  for (const [path, bytes] of kit.settle?.(files, mended.files) ?? [])
+  const mended = ofFiles.length ? mendThemselves(files, ofFiles) : mendDeclared(form, files, fixes);
+  for (const [path, bytes] of form.settle?.(files, mended.files) ?? [])
     put(mended.files, path, bytes);
   return mended;
 }
@@ -70,10 +70,10 @@ const withRangesAsOne = (changes: readonly FileChange[]): FileChange[] => {
 };
 
 /** What is declared is changed as a whole; where that finds no place, in halves. */
-function mendDeclared(kit: Kit, files: Files, fixes: readonly Fix[]): MendedFiles {
+function mendDeclared(form: Form, files: Files, fixes: readonly Fix[]): MendedFiles {
   const kept = withoutClash(fixes);
   const done = kept.length
-    ? kit.mend?.(
+    ? form.mend?.(
         files,
         kept.flatMap(({ changes }) => changes),
       )
@@ -81,8 +81,8 @@ function mendDeclared(kit: Kit, files: Files, fixes: readonly Fix[]): MendedFile
   if (done) return { files: changedFiles(files, done), made: kept };
   if (kept.length < 2) return { files: new Map(files), made: [] };
   const half = Math.ceil(kept.length / 2);
-  const first = mendDeclared(kit, files, kept.slice(0, half));
-  const second = mendDeclared(kit, first.files, kept.slice(half));
+  const first = mendDeclared(form, files, kept.slice(0, half));
+  const second = mendDeclared(form, first.files, kept.slice(half));
   return { files: second.files, made: [...first.made, ...second.made] };
 }
 
@@ -121,10 +121,10 @@ const mostRounds = 32;
  * Files in which every finding that is chosen and has a fix is mended, and how many were. What a fix
  * brings to light is mended too; a finding that its own fix does not mend is left alone.
  *
- * @example mendAll(blockPack, files, ({ rule }) => rule === 'names/missing')
+ * @example mendAll(formOf(blockPack), files, ({ rule }) => rule === 'names/missing')
  */
 export function mendAll(
-  kit: Kit,
+  form: Form,
   files: Files,
   isChosen: (finding: Finding) => boolean,
 ): { files: Files; mended: number } {
@@ -132,11 +132,11 @@ export function mendAll(
   const tried = new Set<string>();
   const keyOf = ({ rule, file, message }: Finding) => JSON.stringify([rule, file, message]);
   for (let round = 0; round < mostRounds; round += 1) {
-    const found = inspectBuilt(kit, at).filter(
-      (finding) => finding.fix && isChosen(finding) && !tried.has(keyOf(finding)),
-    );
+    const found = form
+      .read(at)
+      .findings.filter((finding) => finding.fix && isChosen(finding) && !tried.has(keyOf(finding)));
     const byFix = new Map(found.map((finding) => [finding.fix!, finding]));
-    const { files: next, made } = mendFiles(kit, at, [...byFix.keys()]);
+    const { files: next, made } = mendFiles(form, at, [...byFix.keys()]);
     if (!made.length) return { files: at, mended };
     for (const fix of made) tried.add(keyOf(byFix.get(fix)!));
     [at, mended] = [next, mended + made.length];

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { kitNamed } from '../kits/index.ts';
-import { isSafe, PackCopy } from './index.ts';
+import { formOf, isSafe, PackCopy } from './index.ts';
 import { sampleBuilt } from './sample.ts';
 
 const slips = {
@@ -8,7 +8,7 @@ const slips = {
   'view/looks/bank.json#/rows/0/use/0/model': 'saltmarsh:banc',
   'view/words/en.json#/texts/block.lamp': undefined,
 };
-const broken = () => new PackCopy(kitNamed('block-pack'), sampleBuilt(slips));
+const broken = () => new PackCopy(formOf(kitNamed('block-pack')), sampleBuilt(slips));
 const rulesOf = (copy: PackCopy) => copy.findings.map(({ rule }) => rule);
 
 test('what is mended is told no more, and can be taken back and done again', () => {

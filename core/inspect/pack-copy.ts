@@ -1,10 +1,10 @@
 import type { Files } from '../bytes/index.ts';
 import { rules } from './rules/index.ts';
-import type { Declared, Kit } from '../kits/index.ts';
+import type { Declared } from '../kits/index.ts';
 import { count } from '../words/index.ts';
 import type { Finding, Fix } from './finding.ts';
+import type { Form } from './form.ts';
 import { mendAll, mendFiles } from './mend-files.ts';
-import { readBuilt } from './run.ts';
 
 /** A file that was changed: what it was, and what it is; undefined where there is or was none. */
 export interface ChangedFile {
@@ -34,7 +34,7 @@ export const isSafe = ({ rule, fix }: Finding): boolean =>
  * A copy of a pack from elsewhere on which somebody reads and mends: its files as they are, what is
  * wrong with them, and what was done. The files that were given stay untouched.
  *
- * @example const copy = new PackCopy(kit, files); copy.mendSafe(); copy.changes()
+ * @example const copy = new PackCopy(formOf(kit), files); copy.mendSafe(); copy.changes()
  */
 export class PackCopy {
   private at: Step;
@@ -42,7 +42,7 @@ export class PackCopy {
   private readonly after: Step[] = [];
 
   constructor(
-    readonly kit: Kit,
+    readonly form: Form,
     private given: Files,
   ) {
     this.at = this.read('', given);
@@ -68,7 +68,7 @@ export class PackCopy {
   /** Mends findings that are told of now. Gives back how many were mended. */
   mend(findings: readonly Finding[]): number {
     const fixes = findings.flatMap(({ fix }) => fix ?? []);
-    const { files, made } = mendFiles(this.kit, this.files, fixes);
+    const { files, made } = mendFiles(this.form, this.files, fixes);
     const [first] = made;
     if (first)
       this.step(made.length === 1 ? first.title : count(made.length, 'fix', 'fixes'), files);
@@ -77,13 +77,13 @@ export class PackCopy {
 
   /** Mends every finding that is chosen, also those that come to light on the way. */
   mendAll(label: (mended: number) => string, isChosen: (finding: Finding) => boolean): number {
-    const { files, mended } = mendAll(this.kit, this.files, isChosen);
+    const { files, mended } = mendAll(this.form, this.files, isChosen);
     if (mended) this.step(label(mended), files);
     return mended;
   }
 
   private read(label: string, files: Files): Step {
-    return { label, files, ...readBuilt(this.kit, files), previews: new Map() };
+    return { label, files, ...this.form.read(files), previews: new Map() };
   }
 
   private step(label: string, files: Files): void {
@@ -108,7 +108,7 @@ export class PackCopy {
     if (!fix) return undefined;
     const { previews } = this.at;
     if (!previews.has(fix)) {
-      const { files, made } = mendFiles(this.kit, this.files, [fix]);
+      const { files, made } = mendFiles(this.form, this.files, [fix]);
       previews.set(fix, made.length ? files : undefined);
     }
     return previews.get(fix);

@@ -1,6 +1,6 @@
 import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { Place } from '../json/index.ts';
-import type { FileChange } from './file-change.ts';
+import type { FileFix } from '../mend/index.ts';
 
 /** error: the game would misbehave or refuse. warning: surely not meant. hint: worth a look. */
 export const severities = ['error', 'warning', 'hint'] as const;
@@ -37,12 +37,6 @@ export interface FileReport {
   file: string;
   place?: Place;
   fix?: FileFix;
-}
-
-/** A way to mend files as such. */
-export interface FileFix {
-  title: string;
-  files: FileChange[];
 }
 
 /**

@@ -10,13 +10,11 @@ import { minetest, minetestEngine } from './minetest/index.ts';
 export {
   severities,
   type FileExample,
-  type FileFix,
   type FileRule,
   type RuledReport,
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
-export { applyFileChanges, type FileChange } from './file-change.ts';
 export type { Declared } from './declared.ts';
 export type {
   AskedHow,
@@ -24,7 +22,6 @@ export type {
   Checked,
   Difference,
   Engine,
-  FilesChange,
   Gallery,
   Heard,
   Kit,

@@ -1,5 +1,6 @@
 import type { Files } from '../bytes/index.ts';
 import type { Change, Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
+import type { FilesChange } from '../mend/index.ts';
 import type { Declared } from './declared.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
@@ -132,9 +133,6 @@ export interface Engine {
   /** Where it says otherwise than predicted, for a mod that was laid out so. */
   judge: (mod: Mod, built: Files, heard: Heard, how?: AskedHow) => Difference[];
 }
-
-/** What becomes of files: the new bytes by path, undefined for one that goes. */
-export type FilesChange = Map<string, Uint8Array | undefined>;
 
 /** What a target's reader says of files. */
 export interface Checked {

@@ -28,7 +28,7 @@ export function consequenceOf(
   if (!now || name === undefined) return undefined;
   const before = resolved(now.mod, name)!;
   const files = copy.preview(finding);
-  const then = files && copy.kit.check(files).declared;
+  const then = files && copy.form.read(files).declared;
   const after = then && resolved(then.mod, name);
   const state = (after && differing(now.mod, before, then.mod, after)) ?? before.space.defaultState;
   const drawn = draw(now, copy.files, before, state, size);

@@ -8,7 +8,8 @@ export type PackSource = { name: string } & (
 /** A pack from elsewhere as it stands: what the page shows of it. */
 export interface PackView {
   name: string;
-  kit: string;
+  /** What it is, in words. */
+  form: string;
   /** Every file with its bytes. */
   files: { path: string; size: number }[];
   /** What is wrong; a fix is told by its title alone, and whether it is safe. */

@@ -1,6 +1,6 @@
 /** Reads, judges and mends one pack from elsewhere, beside the page. */
 import { readZip, writeZip, type Files } from '../../core/bytes/index.ts';
-import { changesBetween, isSafe, PackCopy } from '../../core/inspect/index.ts';
+import { changesBetween, folderForm, formOf, isSafe, PackCopy } from '../../core/inspect/index.ts';
 import { kitOf } from '../../core/kits/index.ts';
 import { count, messageOf } from '../../core/words/index.ts';
 import { consequenceOf } from './consequence.ts';
@@ -25,15 +25,13 @@ const opened = (): PackCopy => {
 function open(source: PackSource): PackView {
   const files = withoutTop('archive' in source ? readZip(source.archive) : new Map(source.files));
   const kit = kitOf(files);
-  if (!kit)
+  const form = files.has('mod.json') ? folderForm : kit && formOf(kit);
+  if (!form)
     throw new Error(
-      files.has('mod.json')
-        ? `${source.name} is a mod folder, not a pack. Check it with the command line: ` +
-            'npm run obrank -- check.'
-        : `${source.name} is no pack that Obrank knows: it has no pack.json, and no folders ` +
-            'rules and view.',
+      `${source.name} is no pack that Obrank knows, and no mod folder: it has no pack.json, no ` +
+        'folders rules and view, and no mod.json.',
     );
-  copy = new PackCopy(kit, files);
+  copy = new PackCopy(form, files);
   ({ name } = source);
   return viewOf(copy);
 }
@@ -43,13 +41,13 @@ function withoutTop(files: Files): Files {
   const [first = ''] = files.keys();
   const top = first.slice(0, first.indexOf('/') + 1);
   const isWithin = top !== '' && [...files.keys()].every((path) => path.startsWith(top));
-  if (!isWithin || kitOf(files)) return files;
+  if (!isWithin || kitOf(files) || files.has('mod.json')) return files;
   return new Map([...files].map(([path, bytes]) => [path.slice(top.length), bytes]));
 }
 
 const viewOf = (at: PackCopy): PackView => ({
   name,
-  kit: at.kit.title,
+  form: at.form.title,
   files: [...at.files].map(([path, { length: size }]) => ({ path, size })),
   findings: at.findings.map((finding) => ({
     ...finding,

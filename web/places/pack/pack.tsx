@@ -140,7 +140,7 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
         <p className={clsx(problem ? styles['problem'] : 'note')} role="status">
           {problem ??
             busy ??
-            `${count(pack.files.length, 'file')} for ${pack.kit}: ${count(error, 'error')}, ` +
+            `${count(pack.files.length, 'file')} of ${pack.form}: ${count(error, 'error')}, ` +
               `${count(warning, 'warning')}, ${count(hint, 'hint')}` +
               (pack.changed.length
                 ? ` · ${count(pack.changed.length, 'file')} mended, not saved`

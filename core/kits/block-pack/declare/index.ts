@@ -1,5 +1,5 @@
 import { pointer } from '../../../json/index.ts';
-import { emptyMod, ownName, traitFacts, traitNames, type Mod } from '../../../mod/index.ts';
+import { emptyMod, ownName, restingOn, traitFacts, traitNames, type Mod } from '../../../mod/index.ts';
 import type { Declared } from '../../declared.ts';
 import type { FileKind } from '../format/index.ts';
 import type { ReadPack } from '../read/index.ts';
@@ -100,13 +100,3 @@ const listOf: Partial<Record<FileKind, string>> = {
   sound: 'sounds',
   words: 'words',
 };
-
-/** The models that start from one of which nothing is known, directly or through others. */
-function restingOn(namespace: string, models: Mod['models'], unread: Set<string>): string[] {
-  const isUnread = (name: string, followed: Set<string> = new Set()): boolean => {
-    if (unread.has(pointer(['models', name]))) return true;
-    const template = ownName(namespace, models[name]?.template ?? '');
-    return template !== undefined && !followed.has(name) && isUnread(template, followed.add(name));
-  };
-  return Object.keys(models).filter((name) => isUnread(name));
-}

@@ -1,27 +1,18 @@
 import { digestOf, type Files } from '../../../bytes/index.ts';
+import { parseJson, sameData, valueAt } from '../../../json/index.ts';
 import {
-  applyTextEdits,
-  carry,
-  nowhere,
-  parseJson,
-  printJson,
-  rewriteJson,
-  sameData,
-  valueAt,
-} from '../../../json/index.ts';
-import {
-  applyChanges,
-  EditConflict,
-  inOrder,
-  resolveBlocks,
-  type Change,
-  type Mod,
-} from '../../../mod/index.ts';
-import type { FilesChange } from '../../kit.ts';
+  changedMod,
+  decoded,
+  mendDocuments,
+  rewritten,
+  type FilesChange,
+  type Written,
+} from '../../../mend/index.ts';
+import { inOrder, resolveBlocks, type Change, type Mod } from '../../../mod/index.ts';
 import { declaredBy } from '../declare/index.ts';
 import { pathInPack, placeInPack, type FileKind } from '../format/index.ts';
 import { readPack, type ReadPack } from '../read/index.ts';
-import { documentsOf, type Written } from '../write/documents.ts';
+import { documentsOf } from '../write/documents.ts';
 import { writePack } from '../write/entries.ts';
 
 /**
@@ -35,19 +26,11 @@ import { writePack } from '../write/entries.ts';
 export function mendPack(files: Files, changes: readonly Change[]): FilesChange | undefined {
   const pack = readPack(files);
   const mod = declaredBy(pack)?.mod;
-  const mended = mod && changed(mod, changes);
-  if (!mended) return undefined;
-  const before = new Map(documentsIn(mod));
-  const after = new Map(documentsIn(mended));
-  const done: FilesChange = new Map();
-  for (const path of new Set([...before.keys(), ...after.keys()])) {
-    if (sameData(before.get(path), after.get(path))) continue;
-    const lies = lyingAt(pack, path);
-    const file = mendFile(files.get(lies), before.get(path), after.get(path));
-    if (file === nowhere) return undefined;
-    done.set(lies, file);
-  }
-  return done;
+  const mended = mod && changedMod(mod, changes);
+  return (
+    mended &&
+    mendDocuments(files, documentsIn(mod), documentsIn(mended), (path) => lyingAt(pack, path))
+  );
 }
 
 /** Where a file lies that was read as the one at a path: elsewhere when it is misnamed. */
@@ -59,46 +42,11 @@ function lyingAt({ blocks, items, looks, loot, lootTables }: ReadPack, path: str
   return list?.get(at!.name)?.file ?? path;
 }
 
-function changed(mod: Mod, changes: readonly Change[]): Mod | undefined {
-  try {
-    return applyChanges(mod, changes);
-  } catch (error) {
-    if (error instanceof EditConflict) return undefined;
-    throw error;
-  }
-}
-
 function* documentsIn(given: Mod): Generator<Written> {
   const mod = inOrder(given);
   yield [pathInPack('pack', 'pack'), writePack(mod.header, undefined)];
   yield* documentsOf(mod, resolveBlocks(mod));
 }
-
-/** A file with a change made in it: undefined where it goes, and nowhere where it cannot be made. */
-function mendFile(
-  bytes: Uint8Array | undefined,
-  before: unknown,
-  after: unknown,
-): Uint8Array | typeof nowhere | undefined {
-  if (after === undefined) return undefined;
-  if (!bytes) return encoded(printJson(after));
-  const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(bytes);
-  const mine = parseJson(text, { goesOn: true }).value;
-  const wanted = mine === undefined ? nowhere : carry(before, after, mine);
-  return wanted === nowhere ? nowhere : rewritten(text, wanted);
-}
-
-/** A JSON text that holds another value. */
-function rewritten(text: string, value: unknown): Uint8Array | typeof nowhere {
-  const mark = text.startsWith('\uFEFF') ? 1 : 0;
-  const edits = rewriteJson(text.slice(mark), value);
-  const mended = edits && text.slice(0, mark) + applyTextEdits(text.slice(mark), edits);
-  return mended !== undefined && sameData(parseJson(mended, { goesOn: true }).value, value)
-    ? encoded(mended)
-    : nowhere;
-}
-
-const encoded = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 /**
  * The digests in `pack.json` after a change of files that were as they say before; also a file that
@@ -107,7 +55,7 @@ const encoded = (text: string): Uint8Array => new TextEncoder().encode(text);
  */
 export function settleDigests(before: Files, after: Files): FilesChange {
   const path = pathInPack('pack', 'pack');
-  const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(after.get(path));
+  const text = decoded(after.get(path));
   const { value } = parseJson(text, { goesOn: true });
   const listed = valueAt(value, '/files');
   if (typeof listed !== 'object' || listed === null) return new Map();
@@ -121,8 +69,8 @@ export function settleDigests(before: Files, after: Files): FilesChange {
     else files.delete(one);
   }
   const settled = { ...(value as object), files: Object.fromEntries(files) };
-  const bytes = sameData(settled, value) ? nowhere : rewritten(text, settled);
-  return bytes === nowhere ? new Map<string, Uint8Array>() : new Map([[path, bytes]]);
+  const bytes = sameData(settled, value) ? undefined : rewritten(text, settled);
+  return new Map(bytes && [[path, bytes]]);
 }
 
 const recordOf = (bytes: Uint8Array) => ({ bytes: bytes.length, sha256: digestOf(bytes) });

@@ -6,8 +6,8 @@ import {
   type JsonText,
   type Place,
 } from '../../../json/index.ts';
-import { schemaProblems, type SchemaProblem } from '../../../mod/issues.ts';
-import type { FileFix } from '../../file-rule.ts';
+import { schemaProblems } from '../../../mod/issues.ts';
+import { fixOfMisfit, fixOfText, type FileFix } from '../../../mend/index.ts';
 import { soundEntry } from '../../../sounds/entry.ts';
 import { pictureEntry } from '../../../textures/entry.ts';
 import { PictureProblem } from '../../../textures/png.ts';
@@ -115,20 +115,16 @@ function tellMisfit(
       `This is not the pack.json of a Block Pack: its "format" is not "${formatName}".`,
     );
   else
-    for (const { path, message, meant } of schemaProblems(error, schema))
+    for (const problem of schemaProblems(error, schema)) {
+      const at = pointer(problem.path);
       report(
         'files/does-not-fit',
-        path.length ? `${pointer(path)}: ${message}` : message,
-        text.placeOf(pointer(path)),
-        (file) => meant && asMeant(file, pointer(path), meant),
+        at ? `${at}: ${problem.message}` : problem.message,
+        text.placeOf(at),
+        (file) => fixOfMisfit(file, at, problem),
       );
+    }
 }
-
-/** What was most likely meant, put there. */
-const asMeant = (file: string, at: string, meant: NonNullable<SchemaProblem['meant']>): FileFix =>
-  'key' in meant
-    ? { title: `Call it "${meant.key}"`, files: [{ file, at, key: meant.key }] }
-    : { title: `Write ${JSON.stringify(meant.value)}`, files: [{ file, at, value: meant.value }] };
 
 function readJson(bytes: Uint8Array, problem: Report): JsonText | undefined {
   let source: string;
@@ -144,7 +140,7 @@ function readJson(bytes: Uint8Array, problem: Report): JsonText | undefined {
       one.kind === 'malformed' ? 'files/malformed-json' : 'files/key-twice',
       one.message,
       one.at,
-      (file) => one.mend && { title: one.mend.title, files: [{ file, edits: one.mend.edits }] },
+      (file) => fixOfText(file, one),
     );
   return text.value === undefined ? undefined : text;
 }

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Place } from '../../../json/index.ts';
 import type { Model, Picture, Sound } from '../../../mod/entries.schema.ts';
 import type { Files } from '../../../bytes/index.ts';
-import type { FileFix } from '../../file-rule.ts';
+import type { FileFix } from '../../../mend/index.ts';
 import {
   edition,
   type BlockDocument,

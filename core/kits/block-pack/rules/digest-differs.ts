@@ -1,6 +1,6 @@
 import { digestOf } from '../../../bytes/index.ts';
 import { pointer } from '../../../json/index.ts';
-import type { FileChange } from '../../file-change.ts';
+import type { FileChange } from '../../../mend/index.ts';
 import type { SaidOfFile } from '../../file-rule.ts';
 import type { PackDocument } from '../format/index.ts';
 import type { ReadFile } from '../read/index.ts';

@@ -1,6 +1,6 @@
 import { splitId } from '../../../mod/index.ts';
 import { pathInPack, placeInPack } from '../format/index.ts';
-import type { FileFix } from '../../file-rule.ts';
+import type { FileFix } from '../../../mend/index.ts';
 import type { ReadFile, ReadPack } from '../read/index.ts';
 import { packRule } from './pack-rule.ts';
 

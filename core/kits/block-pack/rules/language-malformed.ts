@@ -1,5 +1,6 @@
 import type { Files } from '../../../bytes/index.ts';
-import type { FileFix, SaidOfFile } from '../../file-rule.ts';
+import type { FileFix } from '../../../mend/index.ts';
+import type { SaidOfFile } from '../../file-rule.ts';
 import { pathInPack } from '../format/index.ts';
 import { packRule } from './pack-rule.ts';
 

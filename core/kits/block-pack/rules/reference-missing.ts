@@ -2,7 +2,8 @@ import type { ReadFile, ReadPack } from '../read/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { idsIn, splitId, stockNamed, stocks } from '../../../mod/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import type { FileFix, SaidOfFile } from '../../file-rule.ts';
+import type { FileFix } from '../../../mend/index.ts';
+import type { SaidOfFile } from '../../file-rule.ts';
 import { packRule } from './pack-rule.ts';
 
 export const referenceMissing = packRule({

@@ -1,3 +1,4 @@
+import type { Written } from '../../../mend/index.ts';
 import { idOf, lookUp, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { pathInPack } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot } from './block.ts';
@@ -9,9 +10,6 @@ import {
   writeTools,
   writeWords,
 } from './entries.ts';
-
-/** A JSON file of a pack: its path, and what it holds. */
-export type Written = [path: string, document: unknown];
 
 /** The files that follow from one block alone. */
 export const documentsOfBlock = (mod: Mod, block: ResolvedBlock): Written[] => [

@@ -9,6 +9,7 @@ import {
   type TextEdit,
 } from '../json/index.ts';
 import { applyChange } from '../mod/edit.ts';
+import { decoded, encoded, withoutMark } from './text.ts';
 
 /**
  * One change of files: ranges of a text, a value at a JSON Pointer in one (absent: it goes), another
@@ -19,6 +20,15 @@ export type FileChange =
   | { file: string; at: string; value?: unknown }
   | { file: string; at: string; key: string }
   | { file: string; movesTo: string };
+
+/** A way to mend files as such. */
+export interface FileFix {
+  title: string;
+  files: FileChange[];
+}
+
+/** What becomes of files: the new bytes by path, undefined for one that goes. */
+export type FilesChange = Map<string, Uint8Array | undefined>;
 
 /**
  * Makes changes of files, in place, one after the other; those of one text that put values are made
@@ -92,11 +102,3 @@ function withValue(document: unknown, at: string, value: unknown): unknown {
   }
   return applyChange(document, { path: at, before: valueAt(document, at), after: value });
 }
-
-const encoded = (text: string): Uint8Array => new TextEncoder().encode(text);
-const decoded = (bytes: Uint8Array): string =>
-  new TextDecoder('utf-8', { ignoreBOM: true }).decode(bytes);
-
-/** A byte order mark, if there is one, and the text behind it. */
-const withoutMark = (text: string): [mark: string, text: string] =>
-  text.startsWith('\uFEFF') ? ['\uFEFF', text.slice(1)] : ['', text];

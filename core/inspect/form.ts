@@ -1,0 +1,34 @@
+import type { Files } from '../bytes/index.ts';
+import { mendFolder } from '../folder/index.ts';
+import type { Declared, Kit } from '../kits/index.ts';
+import type { FilesChange } from '../mend/index.ts';
+import type { Change } from '../mod/index.ts';
+import type { Finding } from './finding.ts';
+import { readFolderForm } from './folder.ts';
+import { readBuilt } from './run.ts';
+
+/** A form in which a declaration lies in files: how it is read, judged, and mended. */
+export interface Form {
+  title: string;
+  /** What is wrong with files, and what they declare where that can be read. */
+  read: (files: Files) => { findings: Finding[]; declared: Declared | undefined };
+  /** Makes changes of what is declared in the files. Undefined where one finds no place. */
+  mend?: ((files: Files, changes: readonly Change[]) => FilesChange | undefined) | undefined;
+  /** What follows for files that keep digests of others. */
+  settle?: ((before: Files, after: Files) => FilesChange) | undefined;
+}
+
+/** The form of a target's packs. */
+export const formOf = (kit: Kit): Form => ({
+  title: kit.title,
+  read: (files) => readBuilt(kit, files),
+  mend: kit.mend,
+  settle: kit.settle,
+});
+
+/** The form of a mod that lives in a folder. */
+export const folderForm: Form = {
+  title: 'a mod folder',
+  read: readFolderForm,
+  mend: mendFolder,
+};
