@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import {
   cpSync,
   mkdirSync,
@@ -574,4 +575,56 @@ test.each([
   const { status, stdout, stderr } = obrank('check', 'demo/saltmarsh', ...args);
   expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
   expect(stderr).toContain(words);
+});
+
+test('what is safe is mended in the files, in the way in which they are written', () => {
+  const pack = path.join(folder, 'to-mend');
+  expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
+  const edit = (file: string, from: string | RegExp, to: string) => {
+    const at = path.join(pack, file);
+    const before = readFileSync(at, 'utf8');
+    writeFileSync(at, before.replace(from, to));
+    return { at, before };
+  };
+  const loot = edit('rules/loot/salt_crust.json', /\}\s*$/, ',}\n');
+  edit('view/looks/tide_lantern.json', 'saltmarsh:lantern/dark"', 'saltmarsh:lantern/drak"');
+  const { at, before } = edit('rules/blocks/reed_fence.json', '"hardness"', '"hardnes"');
+  const left = obrank('check', pack, '--fix', '--only', 'files/does-not-fit');
+  expect(left.stderr).toMatch(/^Mended 1 finding in 1 file\.\nNothing wrong/);
+  expect(readFileSync(at, 'utf8')).toBe(before);
+  expect(readFileSync(loot.at, 'utf8')).toMatch(/,\}\n$/);
+  const all = obrank('check', pack, '--fix', '--rule', 'pack/digest-differs=off');
+  expect(all.stderr).toMatch(/^Mended 2 findings in \d files\.\nNothing wrong/);
+  expect(all.status).toBe(0);
+  expect(obrank('check', pack, '--fix').stderr).not.toContain('Mended');
+
+  const mod = path.join(folder, 'mod-to-mend');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  const block = path.join(mod, 'blocks/tide_lantern.json');
+  const declared = readFileSync(block, 'utf8');
+  writeFileSync(block, declared.replace('saltmarsh:lantern/dark"', 'saltmarsh:lantern/drak"'));
+  expect(obrank('check', mod, '--fix').stderr).toMatch(/^Mended 1 finding in 1 file\./);
+  expect(readFileSync(block, 'utf8')).toBe(declared);
+});
+
+test('it checks again whenever a file changes, until it is interrupted', async () => {
+  const mod = path.join(folder, 'watched');
+  cpSync('demo/saltmarsh', mod, { recursive: true });
+  const child = spawn(process.execPath, ['scripts/obrank.mjs', 'check', mod, '--watch']);
+  const heard = async (words: RegExp) => {
+    let said = '';
+    for await (const piece of child.stderr.setEncoding('utf8').iterator({ destroyOnReturn: false }))
+      if (words.test((said += piece as string))) return;
+    throw new Error(`never said: ${words}`);
+  };
+  await heard(/Watching/);
+  const block = path.join(mod, 'blocks/reed_thatch.json');
+  const before = readFileSync(block, 'utf8');
+  writeFileSync(block, before.replace('{', ''));
+  await heard(/1 error, 0 warnings/);
+  writeFileSync(block, before);
+  await heard(/Nothing wrong/);
+  child.kill('SIGINT');
+  const [status] = (await once(child, 'exit')) as [number];
+  expect(status).toBe(0);
 });

@@ -44,6 +44,8 @@ program
   )
   .option('--only <ids>', 'these rules alone, with commas between them')
   .option('--baseline <file>', 'an earlier report in JSON: print only what is new')
+  .option('--fix', 'mend in the files what is safe to mend, and tell the rest')
+  .option('--watch', 'check again whenever a file changes, until Ctrl C')
   .action(run<CheckOptions>(check));
 program
   .command('build')

@@ -39,7 +39,12 @@ test('the same mistake in two blocks is fixed at once', async ({ page, server })
     await saved(page);
   }
   await page.getByRole('link', { name: /Inspection/ }).click();
-  await page.getByRole('button', { name: 'Fix all 2' }).click();
+  await page.getByRole('button', { name: 'Fix all 2' }).waitFor();
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-finding]').first()).toBeFocused();
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-finding]').nth(1)).toBeFocused();
+  await page.keyboard.press('a');
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
 
   // The report holds what the page shows.

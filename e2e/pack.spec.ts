@@ -1,36 +1,9 @@
 import type { Page } from '@playwright/test';
 import { zipSync } from 'fflate';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { kitNamed } from '../core/kits/index.ts';
-import { readModFolder } from '../core/folder/index.ts';
-import { readFolder } from '../disk/index.ts';
+import { brokenPack, onDisk } from './testing/broken-pack.ts';
 import { expect, test } from './testing/server.ts';
-
-/** The demo as a pack on which a tired author worked, and whose digests nobody keeps. */
-async function brokenPack(): Promise<Map<string, Uint8Array>> {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
-  const files = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
-  const edit = (file: string, from: RegExp, to: string) => {
-    const text = new TextDecoder().decode(files.get(file));
-    expect(text).toMatch(from);
-    files.set(file, new TextEncoder().encode(text.replace(from, to)));
-  };
-  edit('pack.json', /,\s*"files": \{[^]*\}\s*\}\s*\}/, '\n}');
-  edit('rules/loot/salt_crust.json', /\}\s*$/, ',}\n');
-  edit('rules/blocks/oyster_brick.json', /"hardness"/, '"hardnes"');
-  edit('view/looks/tide_lantern.json', /saltmarsh:lantern\/dark/, 'saltmarsh:lantern/drak');
-  return files;
-}
-
-function onDisk(folder: string, files: Map<string, Uint8Array>): string {
-  const at = mkdtempSync(path.join(folder, 'pack'));
-  for (const [file, bytes] of files) {
-    mkdirSync(path.dirname(path.join(at, file)), { recursive: true });
-    writeFileSync(path.join(at, file), bytes);
-  }
-  return at;
-}
 
 /** Drops a file on the page, as the browser does it. */
 const drop = async (page: Page, name: string, bytes: Uint8Array) => {

@@ -3,8 +3,11 @@
  * view has changed.
  */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import type { Browser, Page } from '@playwright/test';
+import { brokenPack, onDisk } from '../e2e/testing/broken-pack.ts';
 import { withApplication } from './with-application.ts';
 
 /** Opens a place, does something there, and takes its picture once everything has been drawn. */
@@ -77,12 +80,13 @@ await withApplication(async (address, browser) => {
     await page.getByRole('region', { name: 'Picture', exact: true }).scrollIntoViewIfNeeded();
   });
   await shot('desk-fit', 'models/driftwood_chair/fit', 'light');
-  await shot('new-block', 'blocks', 'light', async (page) => {
-    await page.getByRole('button', { name: 'New block' }).click();
-    await page.getByLabel('Name', { exact: true }).fill('Brine kettle');
-    await page.getByRole('combobox', { name: 'Stock material' }).click();
-    await page.getByRole('option', { name: 'Brick' }).click();
-    await page.getByText('Six sides', { exact: true }).click();
+  const pack = onDisk(mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-')), await brokenPack());
+  await shot('pack', 'inspection/pack', 'light', async (page) => {
+    await page.getByLabel('Or where it lies').fill(pack);
+    await page.getByRole('button', { name: 'Open', exact: true }).click();
+    await page.getByText('1 of 3 findings').waitFor();
+    await page.keyboard.press('p');
+    await page.getByText('mended', { exact: true }).waitFor();
   });
   await shot('data-traits', 'data/traits', 'light', async (page) => {
     for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/])

@@ -15,6 +15,8 @@ import {
 import { listed } from '../../core/words/index.ts';
 import { DiskProblem, readModOrPack, readOrdinary, shown } from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
+import { mendTarget } from '../mend-target.ts';
+import { whenever } from '../whenever.ts';
 import { version } from '../version.ts';
 
 export interface CheckOptions {
@@ -27,6 +29,10 @@ export interface CheckOptions {
   only?: string;
   /** An earlier report in JSON: only what is not in it is told. */
   baseline?: string;
+  /** Mend what is safe to mend, in the files, before the rest is told. */
+  fix?: boolean;
+  /** Check again whenever a file changes. */
+  watch?: boolean;
 }
 
 /**
@@ -36,6 +42,17 @@ export interface CheckOptions {
 export async function check(target: string, options: CheckOptions): Promise<number> {
   const policy = await policyOf(options);
   const most = wholeNumber(options.maxWarnings);
+  const once = () => checkOnce(target, options, policy, most);
+  return options.watch ? whenever(target, once) : once();
+}
+
+async function checkOnce(
+  target: string,
+  options: CheckOptions,
+  policy: Policy,
+  most: number,
+): Promise<number> {
+  if (options.fix) await mendTarget(target, policy);
   const tree = await readModOrPack(target);
   const findings = underPolicy(inspectTree(tree), policy);
   const report = { target, kind: tree.kind, files: tree.files.size, findings };

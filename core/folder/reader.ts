@@ -130,9 +130,9 @@ export class FolderReader {
   }
 
   /** The header or the ledger; without a document it is unread. */
-  putWhole<Kind extends 'header' | 'ledger'>(kind: Kind, document: unknown): void {
+  putWhole(kind: 'header' | 'ledger', document: unknown): void {
     if (document === undefined) this.unread.push({ kind, name: '' });
-    else this.mod[kind] = document as Mod[Kind];
+    else Object.assign(this.mod, { [kind]: document });
   }
 
   /** Keeps a picture or sound; gives its SHA-256. */

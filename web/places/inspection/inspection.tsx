@@ -13,6 +13,7 @@ import {
 import { count } from '../../../core/words/index.ts';
 import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import styles from './inspection.module.css';
@@ -30,6 +31,7 @@ export function InspectionPlace() {
     () => groupByRule(list.filter(({ severity }) => isAtLeast(severity, least))),
     [list, least],
   );
+  useWalk();
   return (
     <div className="page">
       <Head {...{ list, least }} onLeast={setLeast} />
@@ -49,6 +51,25 @@ export function InspectionPlace() {
       ))}
     </div>
   );
+}
+
+/** Walks through the findings by key: the next one has the focus, and is mended by a key too. */
+function useWalk(): void {
+  const walk = (by: number) => {
+    const all = [...document.querySelectorAll<HTMLElement>('[data-finding]')];
+    const at = all.findIndex((one) => one.contains(document.activeElement));
+    const next = all[at < 0 ? (by > 0 ? 0 : all.length - 1) : (at + by + all.length) % all.length];
+    next?.focus();
+    next?.scrollIntoView({ block: 'nearest' });
+  };
+  const press = (within: string, button: string) =>
+    document.activeElement?.closest(within)?.querySelector<HTMLElement>(button)?.click();
+  useKeys({
+    nextFinding: () => walk(1),
+    previousFinding: () => walk(-1),
+    mend: () => press('[data-finding]', 'button'),
+    mendAlike: () => press('section', 'header button'),
+  });
 }
 
 const isAtLeast = (severity: Severity, least: Severity): boolean =>
@@ -134,7 +155,11 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
       <p className="note">{facts?.why}</p>
       <ul>
         {found.slice(0, all ? undefined : shown).map((finding) => (
-          <li key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}>
+          <li
+            key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}
+            data-finding
+            tabIndex={-1}
+          >
             {finding.block !== undefined && (
               <Rendering
                 block={finding.block}

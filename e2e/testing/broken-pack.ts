@@ -1,0 +1,31 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { kitNamed } from '../../core/kits/index.ts';
+import { readModFolder } from '../../core/folder/index.ts';
+import { readFolder } from '../../disk/index.ts';
+
+/** The demo as a pack on which a tired author worked, and whose digests nobody keeps. */
+export async function brokenPack(): Promise<Map<string, Uint8Array>> {
+  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const files = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
+  const edit = (file: string, from: RegExp, to: string) => {
+    const text = new TextDecoder().decode(files.get(file));
+    if (!from.test(text)) throw new Error(`${file} has nothing like ${from}.`);
+    files.set(file, new TextEncoder().encode(text.replace(from, to)));
+  };
+  edit('pack.json', /,\s*"files": \{[^]*\}\s*\}\s*\}/, '\n}');
+  edit('rules/loot/salt_crust.json', /\}\s*$/, ',}\n');
+  edit('rules/blocks/oyster_brick.json', /"hardness"/, '"hardnes"');
+  edit('view/looks/tide_lantern.json', /saltmarsh:lantern\/dark/, 'saltmarsh:lantern/drak');
+  return files;
+}
+
+/** The files of a pack in a new folder below another. */
+export function onDisk(folder: string, files: Map<string, Uint8Array>): string {
+  const at = mkdtempSync(path.join(folder, 'pack'));
+  for (const [file, bytes] of files) {
+    mkdirSync(path.dirname(path.join(at, file)), { recursive: true });
+    writeFileSync(path.join(at, file), bytes);
+  }
+  return at;
+}
