@@ -1,6 +1,6 @@
 import { pointer } from '../json/index.ts';
 import { kitNamed, type Declared } from '../kits/index.ts';
-import { restingOn } from '../mod/index.ts';
+import { everythingRegistered, restingOn, standIns } from '../mod/index.ts';
 import { inspectDeclared } from './declared.ts';
 import type { Files } from '../bytes/index.ts';
 import {
@@ -33,7 +33,7 @@ export function readFolderForm(files: Files): {
   const declared = declaredIn(folder);
   const kit = kitNamed(declared.mod.header.kit);
   findings.push(...inspectDeclared(kit, declared));
-  if (!findings.some((finding) => finding.severity === 'error')) {
+  if (!folder.unread.length && !findings.some((finding) => finding.severity === 'error')) {
     const built = kit.write(declared.mod, (sha256) => folder.blobs.get(sha256)!);
     findings.push(
       ...inspectBuilt(kit, built)
@@ -44,18 +44,15 @@ export function readFolderForm(files: Files): {
   return { findings: findings.sort(byWeight), declared };
 }
 
-/** What stands for an entry that is there and could not be read. */
-const standIns: Partial<Record<UnreadEntry['kind'], unknown>> = {
-  blocks: {
-    identity: { item: 'block' },
-    traits: {},
-    states: { properties: [] },
-    looks: { mode: 'one-of', rows: [] },
-    tags: [],
-    names: {},
-  },
-  models: { boxes: [] },
+/** What stands for an entry of a kind that could not be read; others are only known to be unread. */
+const standInOf: Partial<Record<UnreadEntry['kind'], unknown>> = {
+  blocks: standIns.block,
+  items: standIns.item,
+  models: standIns.model,
+  textures: standIns.texture,
+  sounds: standIns.sound,
   lootTables: { draws: [] },
+  soundSets: {},
   blockTags: {},
   itemTags: {},
 };
@@ -65,10 +62,11 @@ function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declare
   const unread = new Set<string>();
   for (const { kind, name } of entries) {
     unread.add(pointer(name ? [kind, name] : [kind]));
-    const standIn = standIns[kind];
+    const standIn = standInOf[kind];
     if (standIn && kind !== 'header' && kind !== 'ledger' && !Object.hasOwn(mod[kind], name))
       Object.assign(mod, { [kind]: { ...mod[kind], [name]: standIn } });
   }
+  if (unread.has('/ledger')) mod.ledger = everythingRegistered(mod);
   for (const name of restingOn(mod.header.namespace, mod.models, unread))
     unread.add(pointer(['models', name]));
   const start = { file: 'mod.json', place: { line: 1, column: 1 } };

@@ -22,7 +22,7 @@ export async function brokenPack(): Promise<Map<string, Uint8Array>> {
 
 /** The files of a pack in a new folder below another. */
 export function onDisk(folder: string, files: Map<string, Uint8Array>): string {
-  const at = mkdtempSync(path.join(folder, 'pack'));
+  const at = path.join(mkdtempSync(path.join(folder, 'pack')), 'saltmarsh-old');
   for (const [file, bytes] of files) {
     mkdirSync(path.dirname(path.join(at, file)), { recursive: true });
     writeFileSync(path.join(at, file), bytes);

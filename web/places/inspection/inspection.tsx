@@ -42,7 +42,7 @@ export function InspectionPlace() {
           <h2>Nothing wrong</h2>
           <p>
             All {rules.length} rules were asked. What you change is inspected as you type; a pack
-            that was written by hand can be checked here too.
+            from elsewhere is read and mended in a place of its own.
           </p>
         </div>
       )}

@@ -152,7 +152,7 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
         disabled={!safe || busy !== undefined}
         onClick={() => void openPack.mend('safe').then(onMended)}
       >
-        Mend all {safe} that are safe
+        {safe === 1 ? 'Mend the one that is safe' : `Mend all ${safe} that are safe`}
       </Button>
       <Button
         variant="default"

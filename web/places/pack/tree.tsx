@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { PackView } from '../../workers/pack-protocol.ts';
 import { Pips } from './pips.tsx';
 import styles from './pack.module.css';
@@ -18,12 +18,14 @@ export function Tree({
   onChoose: (path: string) => void;
 }) {
   const folders = useMemo(() => foldersOf(pack), [pack]);
+  const here = useRef<HTMLButtonElement>(null);
+  useEffect(() => here.current?.scrollIntoView({ block: 'nearest' }), [chosen]);
   return (
     <nav className={styles['tree']} aria-label="Files of the pack">
       {folders.map(({ folder, files, found }) => (
         <details key={folder} open={found.length > 0 || folders.length < 8}>
           <summary>
-            <span className="mono">{folder || 'the pack itself'}</span>
+            <span className="mono">{folder || 'at the top'}</span>
             {files.some(({ isChanged }) => isChanged) && (
               <span className={styles['mended']}>mended</span>
             )}
@@ -36,6 +38,7 @@ export function Tree({
           {files.slice(0, mostListed).map(({ path, found: own, isChanged, isThere }) => (
             <button
               key={path}
+              ref={path === chosen ? here : undefined}
               type="button"
               aria-current={path === chosen ? 'true' : undefined}
               className={clsx(!own.length && styles['quiet'])}

@@ -12,7 +12,7 @@ export const emptyTag = modRule({
   },
   fails: { '/blockTags/drowned': {} },
   passes: { '/blockTags/drowned': { members: ['saltmarsh:bank'] } },
-  restsOn: ['blockTags', 'itemTags'],
+  restsOn: ['blockTags', 'itemTags', 'blocks', 'items'],
   check: (mod) =>
     (['blockTags', 'itemTags'] as const).flatMap((kind) => {
       const needs = needsOf(mod, kind);

@@ -18,7 +18,7 @@ export const neededTagEmpty = modRule({
     '/itemTags/wet': {},
     '/blocks/lamp/itemTags': ['saltmarsh:wet'],
   },
-  restsOn: ['itemTags'],
+  restsOn: ['itemTags', 'blocks', 'items'],
   check(mod) {
     const members = membersOf(mod, 'itemTags');
     return [...needsOf(mod, 'itemTags')].flatMap(([id, needs]) => {

@@ -1,7 +1,9 @@
 import {
   currentEdition,
+  everythingRegistered,
   lookUp,
   ownName,
+  standIns,
   type Block,
   type Header,
   type Item,
@@ -17,21 +19,11 @@ import type { ReadPack } from '../read/index.ts';
 import { namesOf } from './blocks.ts';
 
 const ids = (namespace: string) => (id: string) => ownName(namespace, id) ?? id;
-const nothing = '0'.repeat(64);
 
 /** Pictures with their strips. */
 export function texturesOf({ textures, strips, unread }: ReadPack): Mod['textures'] {
-  const standIn: Texture['picture'] = {
-    sha256: nothing,
-    bytes: 0,
-    width: 16,
-    height: 16,
-    alpha: 'none',
-    mean: '#808080',
-    grey: false,
-  };
   return Object.fromEntries([
-    ...unread.of('texture').map((name): [string, Texture] => [name, { picture: standIn }]),
+    ...unread.of('texture').map((name): [string, Texture] => [name, standIns.texture]),
     ...[...textures].map(([name, { value: picture }]): [string, Texture] => [
       name,
       { picture, strip: strips.get(name)?.value },
@@ -41,11 +33,7 @@ export function texturesOf({ textures, strips, unread }: ReadPack): Mod['texture
 
 /** Sounds; one whose path is nearly right is as good as there. */
 export const soundsOf = ({ sounds, unread }: ReadPack): Mod['sounds'] => ({
-  ...Object.fromEntries(
-    unread
-      .of('sound')
-      .map((name): [string, Sound] => [name, { sha256: nothing, bytes: 0, format: 'ogg' }]),
-  ),
+  ...Object.fromEntries(unread.of('sound').map((name): [string, Sound] => [name, standIns.sound])),
   ...Object.fromEntries([...sounds].map(([name, { value }]) => [name, value])),
 });
 
@@ -61,7 +49,7 @@ export function itemsOf(pack: ReadPack): Mod['items'] {
     ...registered.filter(({ kind }) => kind === 'item').map(({ id }) => own(id)),
   ];
   return Object.fromEntries([
-    ...unread.filter((name) => !isBlock(name)).map((name): [string, Item] => [name, { names: {} }]),
+    ...unread.filter((name) => !isBlock(name)).map((name): [string, Item] => [name, standIns.item]),
     ...[...pack.items]
       .filter(([name]) => !isBlock(name))
       .map(([name, { value }]): [string, Item] => [
@@ -125,12 +113,7 @@ export function ledgerOf({ pack, registry }: ReadPack, mod: Mod): Ledger {
         successor,
       })),
     };
-  const all = [
-    ...mod.header.groups.map(({ name }) => ({ kind: 'group' as const, name })),
-    ...Object.keys(mod.blocks).map((name) => ({ kind: 'block' as const, name })),
-    ...Object.keys(mod.items).map((name) => ({ kind: 'item' as const, name })),
-  ];
-  return { entries: all.map((entry, number) => ({ ...entry, number })), retired: [] };
+  return everythingRegistered(mod);
 }
 
 /**

@@ -1,5 +1,12 @@
 import { pointer } from '../../../json/index.ts';
-import { emptyMod, ownName, restingOn, traitFacts, traitNames, type Mod } from '../../../mod/index.ts';
+import {
+  emptyMod,
+  ownName,
+  restingOn,
+  traitFacts,
+  traitNames,
+  type Mod,
+} from '../../../mod/index.ts';
 import type { Declared } from '../../declared.ts';
 import type { FileKind } from '../format/index.ts';
 import type { ReadPack } from '../read/index.ts';
