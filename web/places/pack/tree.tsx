@@ -19,7 +19,9 @@ export function Tree({
 }) {
   const folders = useMemo(() => foldersOf(pack), [pack]);
   const here = useRef<HTMLButtonElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ block: 'nearest' }), [chosen]);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   return (
     <nav className={styles['tree']} aria-label="Files of the pack">
       {folders.map(({ folder, files, found }) => (
