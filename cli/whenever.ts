@@ -22,7 +22,8 @@ export async function whenever(target: string, run: () => Promise<number>): Prom
       console.error(messageOf(error));
     }
   };
-  await runOnce();
+  // A path that is not there is wrong use, and nothing to wait for.
+  code = await run();
   let timer: NodeJS.Timeout | undefined;
   const watcher = watch(target, {
     ignoreInitial: true,

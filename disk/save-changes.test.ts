@@ -1,10 +1,12 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import {
+  chmodSync,
   mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
   rmSync,
+  statSync,
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
@@ -48,14 +50,23 @@ test.each<[what: string, change: Parameters<typeof saveChanges>[1][number], why:
   ['outside', { file: '../out.json', after: encode('x') }, /Nothing was written/],
   ['a folder', { file: 'rules', before: digest('x'), after: encode('x') }, /was changed since/],
   ['behind a link', { file: 'linked/x.json', after: encode('x') }, /behind a link/],
+  ['deep behind it', { file: 'linked/new/x.json', after: encode('x') }, /behind a link/],
+  ['behind a dead one', { file: 'dead/x.json', after: encode('x') }, /behind a link/],
 ])('where one file is %s, none is written', async (_, change, why) => {
   symlinkSync(at('rules'), at('linked'));
+  symlinkSync(at('nowhere'), at('dead'));
   const before = all();
   const first = { file: 'pack.json', before: digest('{}'), after: encode('changed') };
   await expect(saveChanges(folder, [first, change])).rejects.toThrow(why);
   await expect(saveChanges(folder, [first, change])).rejects.toThrow(DiskProblem);
   expect(text('pack.json')).toBe('{}');
   expect(all()).toEqual(before);
+});
+
+test('a file that only its owner may read stays so', async () => {
+  chmodSync(at('pack.json'), 0o600);
+  await saveChanges(folder, [{ file: 'pack.json', before: digest('{}'), after: encode('[]') }]);
+  expect(statSync(at('pack.json')).mode & 0o777).toBe(0o600);
 });
 
 test('an archive is read and saved as a whole', async () => {

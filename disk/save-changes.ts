@@ -61,7 +61,7 @@ async function saveInArchive(target: string, changes: readonly FileToSave[]): Pr
   }
   const beside = besideOf(target);
   try {
-    await writeWhole(beside, writeZip(files));
+    await writeWhole(beside, writeZip(files), target);
     await rename(beside, target);
   } finally {
     await rm(beside, { force: true });
@@ -79,7 +79,7 @@ async function saveInFolder(target: string, changes: readonly FileToSave[]): Pro
       await mkdir(path.dirname(full), { recursive: true });
       const beside = besideOf(full);
       made.push([beside, full]);
-      await writeWhole(beside, after);
+      await writeWhole(beside, after, full);
     }
     // Looked at once more, now that writing has taken its time.
     for (const { file, before } of changes) await expectAs(root, file, before);
@@ -100,8 +100,11 @@ async function removed(root: string, file: string): Promise<void> {
 /** Throws where a file is not what it was when it was read, or a link leads out of the folder. */
 async function expectAs(root: string, file: string, before: string | undefined): Promise<void> {
   const full = path.join(root, file);
-  const folder = await realpath(path.dirname(full)).catch(() => undefined);
-  if (folder !== undefined && folder !== path.dirname(full))
+  // Also the folders above one that is still to be made: the first that is there must be itself.
+  let above = path.dirname(full);
+  while (above !== root && !(await lstat(above).catch(() => undefined)))
+    above = path.dirname(above);
+  if ((await realpath(above).catch(() => undefined)) !== above)
     throw new DiskProblem(`${shown(file)} lies behind a link, so nothing was written.`);
   const found = await lstat(full).catch(() => undefined);
   const now = found?.isFile() ? digestOf(await readFile(full)) : found ? 'no file' : undefined;
@@ -115,10 +118,15 @@ function besideOf(full: string): string {
   return path.join(path.dirname(full), `.${path.basename(full)}.obrank-${process.pid}-${written}`);
 }
 
-/** Writes a file that is not there yet, and waits until the disk has it. */
-async function writeWhole(file: string, bytes: Uint8Array): Promise<void> {
+/**
+ * Writes a file that is not there yet, as open to others as the one whose place it takes, and waits
+ * until the disk has it.
+ */
+async function writeWhole(file: string, bytes: Uint8Array, instead: string): Promise<void> {
+  const before = await lstat(instead).catch(() => undefined);
   const handle = await open(file, 'wx');
   try {
+    if (before) await handle.chmod(before.mode & 0o7777);
     await handle.writeFile(bytes);
     await handle.sync();
   } finally {

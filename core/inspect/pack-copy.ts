@@ -34,7 +34,7 @@ export const isSafe = ({ rule, fix }: Finding): boolean =>
  * A copy of a pack from elsewhere on which somebody reads and mends: its files as they are, what is
  * wrong with them, and what was done. The files that were given stay untouched.
  *
- * @example const copy = new PackCopy(formOf(kit), files); copy.mendSafe(); copy.changes()
+ * @example const copy = new PackCopy(formOf(kit), files); copy.mendAll(String, isSafe)
  */
 export class PackCopy {
   private at: Step;

@@ -15,6 +15,7 @@ import { version } from '../../../package.json';
 import { Begin } from './begin.tsx';
 import { Cause } from './cause.tsx';
 import { fromDrop } from './gather.ts';
+import { Said, type Saying } from './said.tsx';
 import { Text } from './text.tsx';
 import { Tree } from './tree.tsx';
 import styles from './pack.module.css';
@@ -262,23 +263,13 @@ function OfFile({
   chosen,
   onChoose,
 }: {
-  told: readonly { index: number; message: string; severity: string }[];
+  told: readonly Saying[];
   chosen?: number | undefined;
   onChoose: (finding: number) => void;
 }) {
   return told.length ? (
     <div className={styles['whole']}>
-      {told.map(({ index, message, severity }) => (
-        <button
-          key={index}
-          type="button"
-          aria-pressed={index === chosen}
-          className={clsx(styles['said'], styles[severity])}
-          onClick={() => onChoose(index)}
-        >
-          {message}
-        </button>
-      ))}
+      <Said {...{ found: told, chosen, onChoose }} />
     </div>
   ) : null;
 }
@@ -292,7 +283,7 @@ function NoText({
 }: {
   file: string;
   shown: ShownFile;
-  told: readonly { index: number; message: string; severity: string }[];
+  told: readonly Saying[];
   onChoose: (finding: number) => void;
 }) {
   const address = useMemo(

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PackView } from '../../workers/pack-protocol.ts';
+import { Said } from './said.tsx';
 import { folded, tokenAt, writtenLines, type Piece, type WrittenLine } from './written.ts';
 import styles from './pack.module.css';
 
@@ -72,37 +73,12 @@ export function Text({
             <code>
               <Pieces line={line} found={found} chosen={chosen} />
             </code>
-            <Margin {...{ found, chosen, onChoose }} />
+            <div className={styles['margin']}>
+              <Said {...{ found, chosen, onChoose }} />
+            </div>
           </div>
         );
       })}
-    </div>
-  );
-}
-
-function Margin({
-  found,
-  chosen,
-  onChoose,
-}: {
-  found: readonly Told[];
-  chosen: number | undefined;
-  onChoose: (finding: number) => void;
-}) {
-  return (
-    <div className={styles['margin']}>
-      {found.map(({ index, message, severity }) => (
-        <button
-          key={index}
-          type="button"
-          data-finding={index}
-          aria-pressed={index === chosen}
-          className={clsx(styles['said'], styles[severity])}
-          onClick={() => onChoose(index)}
-        >
-          {message}
-        </button>
-      ))}
     </div>
   );
 }
