@@ -54,9 +54,26 @@ test('a broken pack is dropped, read, mended and saved as a copy', async ({ page
   await expect(page.getByText('1 of 2 findings')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByText('1 of 2 findings')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
   await page.getByRole('button', { name: 'Mend all 3 that are safe' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
   await expect(page.getByText('3 files mended, not saved')).toBeVisible();
+
+  // What is not saved is let go only when that is said.
+  const question = page.getByRole('dialog', { name: '3 files mended, not saved' });
+  await page.getByRole('button', { name: 'Another…' }).click();
+  await question.getByRole('button', { name: 'Keep it open' }).click();
+  await drop(page, 'other.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await expect(question).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(question).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'marsh.obpack' })).toBeVisible();
+  const asked = page.waitForEvent('dialog');
+  await page.close({ runBeforeUnload: true });
+  await (await asked).dismiss();
 
   const report = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the report' }).click();
@@ -69,6 +86,17 @@ test('a broken pack is dropped, read, mended and saved as a copy', async ({ page
   await page.getByRole('button', { name: 'Another…' }).click();
   await drop(page, 'mended.obpack', copy);
   await expect(page.getByRole('heading', { name: 'Nothing wrong' })).toBeVisible();
+
+  // Let go of in the place of another, whose first finding is chosen again.
+  await drop(page, 'one.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await expect(page.getByRole('heading', { name: 'one.obpack' })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.keyboard.press('m');
+  await expect(page.getByText('2 of 2 findings')).toBeVisible();
+  await drop(page, 'two.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await page.getByRole('dialog').getByRole('button', { name: 'Let it go' }).click();
+  await expect(page.getByRole('heading', { name: 'two.obpack' })).toBeVisible();
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
 });
 
 test('a pack that lies on this machine is saved where it lies, unless it was changed there', async ({

@@ -10,6 +10,10 @@ export interface OpenPackView {
   busy?: string;
   /** Why the last thing was not done. */
   problem?: string;
+  /** What waits for a word about what was mended and not saved; it is let go when that is given. */
+  waiting?: () => void;
+  /** Counts the packs that were opened, so that what one had chosen ends with it. */
+  opened?: number;
 }
 
 /**
@@ -25,6 +29,21 @@ class OpenPack {
   >();
   private readonly listeners = new Set<() => void>();
   private next = 1;
+  /** The pack as it stood when a copy of it was saved. */
+  private copied: PackView | undefined;
+
+  constructor() {
+    // In tests there is no window.
+    globalThis.window?.addEventListener('beforeunload', (event) => {
+      if (this.isUnsaved) event.preventDefault();
+    });
+  }
+
+  /** Whether something was mended that stands in no file yet. */
+  get isUnsaved(): boolean {
+    const { pack } = this.view;
+    return pack !== undefined && pack.changed.length > 0 && pack !== this.copied;
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -64,26 +83,58 @@ class OpenPack {
   private async work(busy: string, done: () => Promise<OpenPackView>): Promise<void> {
     this.show({ ...this.view, busy, problem: undefined });
     try {
-      this.show({ path: this.view.path, ...(await done()) });
+      const { path, opened } = this.view;
+      this.show({ path, opened, ...(await done()) });
     } catch (error) {
       this.show({ ...this.view, busy: undefined, problem: (error as Error).message });
     }
   }
 
   /** Opens a pack in the place of the one that is open; `gather` may take a while to bring it. */
-  open(gather: () => Promise<{ source: PackSource; path?: string }>): Promise<void> {
+  open(gather: () => Promise<{ source: PackSource; path?: string }>): void {
+    // A drop is gone by the time that somebody has answered: what it brings is gathered at once.
+    const gathered = gather();
+    gathered.catch(() => undefined);
+    this.letGo(() => void this.read(gathered));
+  }
+
+  private read(gathered: Promise<{ source: PackSource; path?: string }>): Promise<void> {
     return this.work('Reading…', async () => {
-      const { source, path } = await gather();
-      return { pack: await this.ask('open', { source }), path };
+      const { source, path } = await gathered;
+      const pack = await this.ask('open', { source });
+      return { pack, path, opened: (this.view.opened ?? 0) + 1 };
     });
   }
 
-  /** Lets go of the pack, and of what was mended and not saved. */
+  /** Lets go of the pack. */
   close(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
-    this.waiting.clear();
-    this.show({});
+    this.letGo(() => {
+      this.worker?.terminate();
+      this.worker = undefined;
+      this.waiting.clear();
+      this.show({ opened: this.view.opened });
+    });
+  }
+
+  /** Does what lets go of the pack; first asks where that would lose what was mended. */
+  private letGo(then: () => void): void {
+    if (this.isUnsaved) this.show({ ...this.view, waiting: then });
+    else then();
+  }
+
+  /** The word that was waited for: whether the pack is let go. */
+  answer(mayGo: boolean): void {
+    const { waiting, ...view } = this.view;
+    this.show(view);
+    if (mayGo) waiting?.();
+  }
+
+  /** The whole pack as an archive, which is a copy of what was mended. */
+  async copy(): Promise<Uint8Array<ArrayBuffer>> {
+    const { pack } = this.view;
+    const archive = await this.ask('archive', {});
+    this.copied = pack;
+    return archive as Uint8Array<ArrayBuffer>;
   }
 
   mend(chosen: PackAsks['mend']['asked']['chosen']): Promise<void> {

@@ -4,6 +4,7 @@ import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { addressOf, endpoints } from '../../core/api/index.ts';
+import { useSteps } from '../api/steps.ts';
 import { useMods } from '../api/mods.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
 import { NewBlockDialog } from '../places/blocks/new-block.tsx';
@@ -27,17 +28,16 @@ export const Mark = () => (
 /** The top bar and the place below it. */
 export function Frame() {
   const session = useSession();
-  const { mod, undo, redo, refused } = useView();
+  const { mod, refused } = useView();
+  const { undo, redo, go } = useSteps();
   const findings = useFindings() ?? [];
   const location = useLocation();
   const [keys, setKeys] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
-  // A pack from elsewhere that is open has steps of its own.
-  const ofMod = !location.pathname.endsWith('/inspection/pack');
   useKeys({
-    undo: () => ofMod && void session.undoOrRedo('undo'),
-    redo: () => ofMod && void session.undoOrRedo('redo'),
+    undo: () => go('undo'),
+    redo: () => go('redo'),
     keys: () => setKeys(true),
   });
   // The palette opens from inside fields too; undo leaves those to the browser, which takes back
@@ -74,7 +74,7 @@ export function Frame() {
           <button
             type="button"
             disabled={!undo}
-            onClick={() => void session.undoOrRedo('undo')}
+            onClick={() => go('undo')}
             title={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}
           >
             Undo
@@ -82,7 +82,7 @@ export function Frame() {
           <button
             type="button"
             disabled={!redo}
-            onClick={() => void session.undoOrRedo('redo')}
+            onClick={() => go('redo')}
             title={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}
           >
             Redo

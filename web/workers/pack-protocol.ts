@@ -8,6 +8,8 @@ export type PackSource = { name: string } & (
 /** A pack from elsewhere as it stands: what the page shows of it. */
 export interface PackView {
   name: string;
+  /** Whether it is a target's pack, or the folder of a mod. */
+  kind: 'pack' | 'mod';
   /** What it is, in words. */
   form: string;
   /** Every file with its bytes. */

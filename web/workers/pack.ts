@@ -47,6 +47,7 @@ function withoutTop(files: Files): Files {
 
 const viewOf = (at: PackCopy): PackView => ({
   name,
+  kind: at.form === folderForm ? 'mod' : 'pack',
   form: at.form.title,
   files: [...at.files].map(([path, { length: size }]) => ({ path, size })),
   findings: at.findings.map((finding) => ({

@@ -18,7 +18,7 @@ export function Begin({
   const [path, setPath] = useState(localStorage.getItem('obrank.pack') ?? '');
   const openPath = () => {
     localStorage.setItem('obrank.pack', path);
-    void openPack.open(() => readPackAt(path));
+    openPack.open(() => readPackAt(path));
   };
   return (
     <div className={styles['begin']}>
@@ -31,9 +31,7 @@ export function Begin({
       <div className={styles['ways']}>
         <FileButton
           accept={`${endings.join(',')},.zip,application/zip`}
-          onChange={(file) =>
-            file && void openPack.open(async () => ({ source: await fromFile(file) }))
-          }
+          onChange={(file) => file && openPack.open(async () => ({ source: await fromFile(file) }))}
         >
           {(props) => (
             <Button {...props} disabled={busy !== undefined}>
@@ -57,7 +55,7 @@ export function Begin({
           webkitdirectory=""
           onChange={({ currentTarget: { files } }) => {
             const list = [...(files ?? [])];
-            if (list.length) void openPack.open(async () => ({ source: await fromPicked(list) }));
+            if (list.length) openPack.open(async () => ({ source: await fromPicked(list) }));
           }}
         />
       </div>

@@ -15,6 +15,7 @@ import { version } from '../../../package.json';
 import { Begin } from './begin.tsx';
 import { Cause } from './cause.tsx';
 import { fromDrop } from './gather.ts';
+import { LetGoDialog } from './let-go.tsx';
 import { Said, type Saying } from './said.tsx';
 import { Text } from './text.tsx';
 import { Tree } from './tree.tsx';
@@ -25,13 +26,13 @@ import styles from './pack.module.css';
  * what the game shows because of the chosen finding.
  */
 export function PackPlace() {
-  const { pack, path, busy, problem } = useOpenPack();
+  const { pack, path, busy, problem, opened } = useOpenPack();
   const [isOver, setIsOver] = useState(false);
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setIsOver(false);
     const source = fromDrop(event.dataTransfer);
-    void openPack.open(async () => ({ source: await source }));
+    openPack.open(async () => ({ source: await source }));
   };
   return (
     <div
@@ -43,14 +44,19 @@ export function PackPlace() {
       onDragLeave={() => setIsOver(false)}
       onDrop={drop}
     >
-      {pack ? <Desk {...{ pack, path, busy, problem }} /> : <Begin busy={busy} problem={problem} />}
+      {pack ? (
+        <Desk key={opened} {...{ pack, path, busy, problem }} />
+      ) : (
+        <Begin busy={busy} problem={problem} />
+      )}
+      <LetGoDialog />
     </div>
   );
 }
 
 /** What is told, as one file that can be sent to somebody. */
-function saveReport({ name, files, findings }: PackView): void {
-  const report = { target: name, kind: 'pack' as const, files: files.length, findings };
+function saveReport({ name, kind, files, findings }: PackView): void {
+  const report = { target: name, kind, files: files.length, findings };
   download(`${name}-report.html`, reports.html(report, version), 'text/html');
 }
 
@@ -81,8 +87,6 @@ function Desk({ pack, path, busy, problem }: DeskProps) {
     previousFinding: () => walk(-1),
     mend: () => finding !== undefined && chosen?.fix && void openPack.mend({ finding }),
     mendAlike: () => chosen?.fix && void openPack.mend({ rule: chosen.rule }),
-    undo: () => pack.undo !== undefined && void openPack.go('back'),
-    redo: () => pack.redo !== undefined && void openPack.go('on'),
   });
   return (
     <>
@@ -131,8 +135,8 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
   const { error, warning, hint } = tally(pack.findings);
   const safe = pack.findings.filter((finding) => finding.safe).length;
   const copy = async () => {
-    const zip = (await openPack.ask('archive', {})) as Uint8Array<ArrayBuffer>;
-    download(pack.name.replace(/(\.\w+)?$/, '-mended$1'), zip, 'application/zip');
+    const name = pack.name.replace(/(\.\w+)?$/, '-mended$1');
+    download(name, await openPack.copy(), 'application/zip');
   };
   return (
     <header className={styles['head']}>
@@ -154,14 +158,6 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
         onClick={() => void openPack.mend('safe').then(onMended)}
       >
         {safe === 1 ? 'Mend the one that is safe' : `Mend all ${safe} that are safe`}
-      </Button>
-      <Button
-        variant="default"
-        disabled={pack.undo === undefined || busy !== undefined}
-        title={pack.undo}
-        onClick={() => void openPack.go('back')}
-      >
-        Take back
       </Button>
       <Button variant="default" disabled={busy !== undefined} onClick={() => void copy()}>
         Save a copy
