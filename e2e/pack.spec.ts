@@ -1,12 +1,13 @@
 import type { Page } from '@playwright/test';
-import { zipSync } from 'fflate';
+import { unzipSync, zipSync } from 'fflate';
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { brokenPack, onDisk } from './testing/broken-pack.ts';
+import { brokenPack, changedPack, onDisk } from './testing/broken-pack.ts';
 import { expect, test } from './testing/server.ts';
 
 /** Drops a file on the page, as the browser does it. */
 const drop = async (page: Page, name: string, bytes: Uint8Array) => {
+  await expect(page.getByRole('main').getByRole('heading').first()).toBeVisible();
   const base64 = Buffer.from(bytes).toString('base64');
   const transfer = await page.evaluateHandle(
     ([text, called]) => {
@@ -148,4 +149,75 @@ test('a folder is chosen, and its files are read without the hidden ones', async
   await tree.getByText('view/textures/', { exact: true }).click();
   await tree.getByText('oyster_brick.png').click();
   await expect(page.locator('img')).toBeVisible();
+});
+
+test('blocks of a pack are taken over into the mod, in one step that can be undone', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await drop(page, 'changed.obpack', zipSync(Object.fromEntries(await changedPack())));
+  await page.getByRole('button', { name: 'Take over…' }).click();
+  await page.getByText('Blocks into Saltmarsh').click();
+  const blocks = page.getByRole('group', { name: 'Blocks of the pack' });
+  await blocks.getByLabel('Salt oven', { exact: true }).check();
+  await expect(page.getByText('has the very same blocks already')).toBeVisible();
+  await blocks.getByLabel('Salt oven', { exact: true }).uncheck();
+  await page.getByPlaceholder('Find one of 18 blocks').fill('lantern');
+  await blocks.getByLabel('Tide lantern', { exact: true }).check();
+  const coming = page.getByRole('region', { name: 'Blocks' });
+  await coming.getByLabel('Name of tide_lantern').fill('storm_lantern');
+  await page.getByRole('button', { name: 'Take over 1 block' }).click();
+
+  await expect(page).toHaveURL(/\/m\/saltmarsh\/blocks\/storm_lantern$/);
+  await expect(page.getByRole('heading', { name: 'Tide lantern' })).toBeVisible();
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  const mod = async () =>
+    (await (await page.request.get(`${server.address}/api/mods/saltmarsh`)).json()) as {
+      mod: { blocks: object; models: object };
+    };
+  expect(Object.keys((await mod()).mod.blocks)).toContain('storm_lantern');
+  expect(Object.keys((await mod()).mod.models)).toContain('lantern/body_2');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(async () => {
+    expect(Object.keys((await mod()).mod.blocks)).not.toContain('storm_lantern');
+    expect(Object.keys((await mod()).mod.models)).not.toContain('lantern/body_2');
+  }).toPass();
+});
+
+test('a whole pack becomes a mod, and a build of it is the pack again', async ({
+  page,
+  server,
+}) => {
+  const files = (await changedPack()).set('README.md', new TextEncoder().encode('By hand.'));
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await drop(page, 'own.obpack', zipSync(Object.fromEntries(files)));
+  await page.getByRole('button', { name: 'Take over…' }).click();
+  const side = page.getByRole('complementary', { name: 'The mod' });
+  await expect(side.getByText('means the same')).toBeVisible();
+  await expect(page.getByText('README.md')).toBeVisible();
+  await page.getByLabel('Written as a person would').uncheck();
+  await page.getByRole('button', { name: 'Make the mod' }).click();
+  await expect(side.getByRole('status')).toContainText('There is already a mod called saltmarsh');
+
+  await page.getByLabel('Namespace').fill('mire');
+  await page.getByLabel('Title').fill('Mire');
+  await page.getByRole('button', { name: 'Make the mod' }).click();
+  await expect(page).toHaveURL(/\/m\/mire\/blocks$/);
+  await expect(page.getByRole('heading', { name: 'Blocks 18' })).toBeVisible();
+  const built = await page.request.get(`${server.address}/api/mods/mire/pack`);
+  const again = unzipSync(new Uint8Array(await built.body()));
+  expect(new TextDecoder().decode(again['README.md'])).toBe('By hand.');
+  const text = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
+  const look = 'view/looks/tide_lantern.json';
+  expect(text(again[look])).toBe(text(files.get(look)).replaceAll('saltmarsh:', 'mire:'));
+});
+
+test('what cannot be read must be mended before a pack becomes a mod', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  const files = new Map(await changedPack()).set('registry.json', new TextEncoder().encode('[]'));
+  await drop(page, 'broken.obpack', zipSync(Object.fromEntries(files)));
+  await page.getByRole('button', { name: 'Take over…' }).click();
+  await expect(page.getByText(/^registry\.json could not be read/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make the mod' })).toBeDisabled();
 });

@@ -12,8 +12,14 @@ import { packRoutes } from './api/packs.ts';
 import type { Builders } from './builds/index.ts';
 import { Jobs } from './jobs.ts';
 import { maxBodyBytes } from './limits.ts';
+import { endpoints, type Endpoint } from '../core/api/index.ts';
 import { Problem } from './problem.ts';
 import type { Store } from './store/store.ts';
+
+/** The addresses that take a file and no JSON. */
+const uploadPaths: ReadonlySet<string> = new Set(
+  Object.values<Endpoint>(endpoints).flatMap(({ path, upload }) => (upload ? [path] : [])),
+);
 
 /** The whole server over a store: the API and, from `pages`, the built page. */
 export function makeApp(store: Store, builders: Builders, log: Logger, pages?: string): Express {
@@ -23,7 +29,7 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
   app.use(guard, headers, boundBodies());
   const asJson = express.json({ limit: maxBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
-    if (request.path === '/pictures' || request.path === '/sounds') {
+    if (uploadPaths.has(`/api${request.path}`)) {
       next();
       return;
     }

@@ -1,7 +1,11 @@
+import { maxFolderBytes } from '../core/api/index.ts';
+
 const mebibyte = 1024 * 1024;
 
 /** The largest JSON body that is taken: an edit of a whole large mod fits. */
 export const maxBodyBytes = 16 * mebibyte;
+/** The largest body of all: a whole mod, packed. */
+export const maxAnyBytes = maxFolderBytes;
 /**
  * So many bytes of bodies may be on their way in at once. Small ones are let through beside: they
  * hardly count.

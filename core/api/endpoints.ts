@@ -35,6 +35,8 @@ export interface Endpoint {
 
 /** The largest picture or sound that is taken. */
 const maxUploadBytes = 8 * 1024 * 1024;
+/** The largest mod folder that is taken, packed. */
+export const maxFolderBytes = 64 * 1024 * 1024;
 /** What every write may meet. */
 const writing = [413, 422, 503, 507] as const;
 const withBody = [400, 415, ...writing] as const;
@@ -86,6 +88,19 @@ export const endpoints = {
       headers: ['Location'],
     },
     problems: [...withBody, 409],
+  },
+  bringMod: {
+    method: 'POST',
+    path: '/api/mods/folder',
+    summary: 'Begin a mod from a mod folder, sent as a ZIP',
+    upload: { types: ['application/zip'], maxBytes: maxFolderBytes },
+    answer: {
+      status: 201,
+      description: 'It was begun',
+      schema: answers.NamedAnswer,
+      headers: ['Location'],
+    },
+    problems: [400, 409, ...writing],
   },
   getMod: {
     method: 'GET',

@@ -3,6 +3,7 @@ export * from './answers.ts';
 export {
   addressOf,
   endpoints,
+  maxFolderBytes,
   type AnswerOf,
   type BodyOf,
   type Endpoint,

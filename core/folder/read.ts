@@ -14,6 +14,7 @@ import {
 import { soundEntry } from '../sounds/index.ts';
 import { pictureEntry, PictureProblem } from '../textures/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
+import { keptFolder, keptIn, keptProblem } from './kept.ts';
 import { FolderReader, type FileProblem, type UnreadEntry } from './reader.ts';
 
 export interface ModFolder {
@@ -57,6 +58,7 @@ export function readModFolder(files: Files, { goesOn = false } = {}): ModFolder 
           'and version.',
       );
     for (const file of [...files.keys()].sort()) readFile(reader, file);
+    takeKept(reader, files);
   }
   const { mod, problems, blobs, unread } = reader;
   return { mod, problems, blobs, unread, placeOf: (path) => reader.placeOf(path) };
@@ -83,7 +85,22 @@ function readFile(reader: FolderReader, file: string): void {
     readTexture(reader, file, stem.slice('textures/'.length));
   else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg'))
     readSoundFile(reader, file, stem.slice('sounds/'.length), ending);
-  else if (!mayLieThere(file)) reportUnknown(reader, file);
+  else if (!file.startsWith(keptFolder) && !mayLieThere(file)) reportUnknown(reader, file);
+}
+
+/** Takes in what a build only carries along. */
+function takeKept(reader: FolderReader, files: Files): void {
+  const kept = keptIn(files);
+  const problem = keptProblem(kept);
+  const [first = ''] = Object.keys(kept ?? {});
+  if (problem) reader.report(keptFolder + first, 'files/unknown-file', `In kept/: ${problem}.`);
+  // What mod.json itself says of kept files is nothing: they say what they are.
+  const { kept: _, ...header } = reader.mod.header;
+  reader.mod.header = header;
+  if (!kept || problem) return;
+  reader.mod.header = { ...header, kept };
+  for (const [path, { sha256 }] of Object.entries(kept))
+    reader.keep(sha256, reader.bytesOf(keptFolder + path));
 }
 
 /** Whether a name is allowed; one that is not is reported. */

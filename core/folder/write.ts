@@ -2,10 +2,13 @@ import type { Files } from '../bytes/index.ts';
 import { printJson } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
 import { inOrder, jsonFolders, type Mod } from '../mod/index.ts';
+import { keptFolder } from './kept.ts';
 
 /** Every JSON file of a mod folder, one after the other. */
 export function* documentsOfFolder(mod: Mod): Generator<Written> {
-  yield ['mod.json', mod.header];
+  // What lies in kept/ says itself what it is, as pictures do.
+  const { kept: _, ...header } = mod.header;
+  yield ['mod.json', header];
   yield ['ledger.json', mod.ledger];
   for (const [kind, folder] of jsonFolders)
     for (const [name, entry] of Object.entries(mod[kind])) yield [`${folder}/${name}.json`, entry];
@@ -26,5 +29,7 @@ export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array)
     files.set(`textures/${name}.png`, blob(picture.sha256));
   for (const [name, sound] of Object.entries(mod.sounds))
     files.set(`sounds/${name}.${sound.format}`, blob(sound.sha256));
+  for (const [path, { sha256 }] of Object.entries(mod.header.kept ?? {}))
+    files.set(`${keptFolder}${path}`, blob(sha256));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }

@@ -70,7 +70,8 @@ function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declare
   for (const name of restingOn(mod.header.namespace, mod.models, unread))
     unread.add(pointer(['models', name]));
   const start = { file: 'mod.json', place: { line: 1, column: 1 } };
-  return { mod, unread, placeOf: (at) => placeOf(at) ?? start };
+  const unreadFiles = entries.map(({ kind, name }) => (name ? `${kind}/${name}` : kind));
+  return { mod, unread, unreadFiles, placeOf: (at) => placeOf(at) ?? start };
 }
 
 /** A problem of a file as a finding, with the severity of its rule. */

@@ -10,6 +10,8 @@ import { readBuilt } from './run.ts';
 /** A form in which a declaration lies in files: how it is read, judged, and mended. */
 export interface Form {
   title: string;
+  /** The target whose packs these are; a mod folder is none's. */
+  kit?: Kit;
   /** What is wrong with files, and what they declare where that can be read. */
   read: (files: Files) => { findings: Finding[]; declared: Declared | undefined };
   /** Makes changes of what is declared in the files. Undefined where one finds no place. */
@@ -21,6 +23,7 @@ export interface Form {
 /** The form of a target's packs. */
 export const formOf = (kit: Kit): Form => ({
   title: kit.title,
+  kit,
   read: (files) => readBuilt(kit, files),
   mend: kit.mend,
   settle: kit.settle,

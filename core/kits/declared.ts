@@ -12,6 +12,8 @@ export interface Declared {
    * and nothing may be concluded from it.
    */
   unread: ReadonlySet<string>;
+  /** The files, there or missing, of which nothing is known; what they say is not in the mod. */
+  unreadFiles: readonly string[];
   /** The file of a part of the mod, and where in it that stands. */
   placeOf: (at: string) => { file: string; place: Place } | undefined;
 }

@@ -148,6 +148,16 @@ export const SoundSetSchema = partRecordOf(
 );
 export type SoundSet = z.output<typeof SoundSetSchema>;
 
+/** So many files a mod carries that are none of Obrank's. */
+export const mostKeptFiles = 500;
+const pathOfKept = z
+  .string()
+  .max(200)
+  .regex(
+    /^(?!\/)(?!.*(?:^|\/)\.{0,2}(?:\/|$))[^\\:\p{Cc}]+$/u,
+    'use a path within the pack, with forward slashes',
+  );
+
 export const HeaderSchema = z.strictObject({
   edition: z.literal(currentEdition).meta({
     description: 'The shape of the documents of this mod; older ones are brought forward.',
@@ -192,5 +202,15 @@ export const HeaderSchema = z.strictObject({
         description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.',
       }),
   }),
+  kept: recordOf(pathOfKept, z.strictObject({ sha256: Sha256, bytes: z.number().int().min(0) }))
+    .refine((files) => Object.keys(files).length <= mostKeptFiles, {
+      error: `keep at most ${mostKeptFiles} files`,
+    })
+    .optional()
+    .meta({
+      description:
+        'Files of the pack that the mod was made from, and of which Obrank knows nothing: a build ' +
+        'carries them along byte for byte. In a mod folder they lie under kept/.',
+    }),
 });
 export type Header = z.output<typeof HeaderSchema>;

@@ -50,6 +50,7 @@ export {
   soundEvents,
   usualStack,
   mostBoxes,
+  mostKeptFiles,
   type Box,
   type BoxSide,
   type Header,
@@ -105,14 +106,16 @@ export {
   type PropertyUse,
 } from './properties.ts';
 export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
+export { renameEntry, renamingProblem } from './rename.ts';
 export {
   namingsOf,
+  referencesIn,
   renamed,
-  renameEntry,
-  renamingProblem,
   type Naming,
+  type Reference,
   type RenamedKind,
-} from './rename.ts';
+} from './references.ts';
+export { blobsNamedIn } from './blobs.ts';
 export { inOrder } from './in-order.ts';
 export { splitBlock } from './split.ts';
 export { removeBlock } from './remove-block.ts';

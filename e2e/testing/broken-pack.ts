@@ -4,6 +4,17 @@ import { kitNamed } from '../../core/kits/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { readFolder } from '../../disk/index.ts';
 
+/** The demo as a pack in which the lantern is thinner. */
+export async function changedPack(): Promise<Map<string, Uint8Array>> {
+  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const body = mod.models['lantern/body']!;
+  const boxes = body.boxes!.map((box, i) =>
+    i ? box : { ...box, size: [6, 9, 6] as typeof box.size },
+  );
+  const models = { ...mod.models, 'lantern/body': { ...body, boxes } };
+  return kitNamed('block-pack').write({ ...mod, models }, (sha256) => blobs.get(sha256)!);
+}
+
 /** The demo as a pack on which a tired author worked, and whose digests nobody keeps. */
 export async function brokenPack(): Promise<Map<string, Uint8Array>> {
   const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));

@@ -4,7 +4,11 @@ import { connect } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import type { Verdict } from '../../core/api/index.ts';
-import { readZip } from '../../core/bytes/index.ts';
+import { digestOf, readZip, writeZip } from '../../core/bytes/index.ts';
+import { readModFolder, writeModFolder } from '../../core/folder/index.ts';
+import type { Mod } from '../../core/mod/index.ts';
+import { moveToNamespace } from '../../core/take-over/index.ts';
+import { readFolder } from '../../disk/index.ts';
 import { inspectBuilt } from '../../core/inspect/index.ts';
 import { blockPack } from '../../core/kits/block-pack/index.ts';
 import { basePicture, encodePicture } from '../../core/textures/index.ts';
@@ -267,6 +271,37 @@ test(
     expect(problemOf(await send(new Uint8Array(9_000_000))).status).toBe(413);
   },
 );
+
+test('a packed mod folder begins a mod with what it keeps; one with a mistake begins none', async () => {
+  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const note = new TextEncoder().encode('By hand.');
+  const kept = { 'notes/README.md': { sha256: digestOf(note), bytes: note.length } };
+  const files = new Map(
+    writeModFolder(moveToNamespace(mod, 'mire'), (sha256) => blobs.get(sha256)!),
+  ).set('kept/notes/README.md', note);
+  const send = (body: Uint8Array | string) =>
+    server.send('POST', '/api/mods/folder', {
+      headers: { 'content-type': 'application/zip' },
+      body,
+    });
+  const begun = await send(writeZip(files));
+  expect(begun.status).toBe(201);
+  expect(begun.headers.location).toBe('/api/mods/mire');
+  const { mod: held } = (await server.send('GET', '/api/mods/mire')).json as { mod: Mod };
+  expect(held.header.kept).toEqual(kept);
+  expect(Object.keys(held.blocks)).toEqual(Object.keys(mod.blocks));
+  // It comes out again as it went in, in a build and as a folder.
+  const bytesAt = async (address: string) =>
+    readZip(new Uint8Array(await (await fetch(server.address + address)).arrayBuffer()));
+  expect((await bytesAt('/api/mods/mire/pack')).get('notes/README.md')).toEqual(note);
+  expect((await bytesAt('/api/mods/mire/folder.zip')).get('kept/notes/README.md')).toEqual(note);
+
+  expect(problemOf(await send(writeZip(files))).status).toBe(409);
+  files.set('blocks/salt_crust.json', new TextEncoder().encode('{'));
+  expect(problemOf(await send(writeZip(files))).detail).toMatch(/^blocks\/salt_crust\.json: /);
+  expect(problemOf(await send('no archive')).status).toBe(422);
+  expect(problemOf(await send('')).status).toBe(400);
+});
 
 test('requests under a foreign host or from a foreign origin are refused', async () => {
   const get = (headers: Record<string, string>) => server.send('GET', '/api/mods', { headers });

@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { maxBodyBytes, maxBytesInFlight, smallBodyBytes } from '../limits.ts';
+import { maxAnyBytes, maxBytesInFlight, smallBodyBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 
 /**
@@ -12,13 +12,13 @@ export function boundBodies(): (request: Request, response: Response, next: Next
   return (request, response, next) => {
     const announced = request.headers['content-length'];
     const hasBody = announced !== undefined || request.headers['transfer-encoding'] !== undefined;
-    const bytes = announced === undefined ? maxBodyBytes : Number(announced);
+    const bytes = announced === undefined ? maxAnyBytes : Number(announced);
     if (!hasBody || bytes <= smallBodyBytes) {
       next();
       return;
     }
     // A body that is too large is refused by its reader, before it is read.
-    if (bytes <= maxBodyBytes && inFlight + bytes > maxBytesInFlight) {
+    if (bytes <= maxAnyBytes && inFlight + bytes > maxBytesInFlight) {
       response.set({ 'Retry-After': '2', Connection: 'close' });
       throw new Problem(
         503,
@@ -26,7 +26,7 @@ export function boundBodies(): (request: Request, response: Response, next: Next
         'More is being sent to this server than it can hold. Try again in a moment.',
       );
     }
-    const held = Math.min(bytes, maxBodyBytes);
+    const held = Math.min(bytes, maxAnyBytes);
     inFlight += held;
     let isFreed = false;
     const free = () => {

@@ -67,6 +67,7 @@ const fileWords: Readonly<Record<string, string>> = {
   'image/png': 'a PNG',
   'audio/wav': 'a WAV',
   'audio/ogg': 'an Ogg file',
+  'application/zip': 'a ZIP',
 };
 
 /** The bytes of an upload. Throws a 400 {@link Problem} when there are none. */

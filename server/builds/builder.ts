@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { entryKinds, type Mod } from '../../core/mod/index.ts';
+import { blobsNamedIn, entryKinds, type Mod } from '../../core/mod/index.ts';
 import { DiskProblem } from '../../disk/index.ts';
 import type { EntryChange, FromBuilder, Task, TaskResults, ToBuilder } from './protocol.ts';
 
@@ -107,12 +107,7 @@ export class Builder {
   }
 
   private async tellBlobs(mod: Mod, send: (message: ToBuilder) => void): Promise<void> {
-    const sizes = new Map(
-      [
-        ...Object.values(mod.textures).map(({ picture }) => picture),
-        ...Object.values(mod.sounds),
-      ].map(({ sha256, bytes }) => [sha256, bytes]),
-    );
+    const sizes = new Map(blobsNamedIn(mod).map(({ sha256, bytes }) => [sha256, bytes]));
     let [some, total]: [string[], number] = [[], 0];
     const flush = async () => {
       if (some.length === 0) return;

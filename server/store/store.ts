@@ -216,6 +216,7 @@ export class Store {
     manager: EntityManager,
   ): Promise<void> {
     for (const entry of touchedEntries(changes)) {
+      if (entry.kind === 'header') await this.checkKept(mod, manager);
       const texture =
         entry.kind === 'textures'
           ? (entryIn(mod, entry) as Mod['textures'][string] | undefined)
@@ -243,6 +244,20 @@ export class Store {
           },
         );
     }
+  }
+
+  /** A file that a build carries along must be there. */
+  private async checkKept({ header }: Mod, manager: EntityManager): Promise<void> {
+    for (const [path, { sha256 }] of Object.entries(header.kept ?? {}))
+      if (!(await manager.getRepository(BlobTable).existsBy({ sha256 })))
+        throw new Problem(422, 'Edit refused', `The file ${path} is not in the database.`, {
+          errors: [
+            {
+              pointer: pointer(['header', 'kept', path]),
+              detail: 'Keep only what was taken over.',
+            },
+          ],
+        });
   }
 
   private async stale(name: string, baseRevision: number, held: HeldMod): Promise<Problem> {
@@ -369,10 +384,9 @@ export class Store {
     const sound = ['RIFF', 'OggS'].find(
       (mark) => new TextDecoder('latin1').decode(bytes.subarray(0, 4)) === mark,
     );
-    const facts =
-      known ??
-      (sound ? undefined : { sha256, bytes: bytes.length, ...pictureFacts(decodePicture(bytes)) });
-    const type = sound === 'RIFF' ? 'audio/wav' : sound ? 'audio/ogg' : 'image/png';
+    const facts = known ?? (sound ? undefined : factsOf(bytes, sha256));
+    const other = facts ? 'image/png' : 'application/octet-stream';
+    const type = sound === 'RIFF' ? 'audio/wav' : sound ? 'audio/ogg' : other;
     await manager.getRepository(BlobTable).upsert(
       {
         sha256,
@@ -439,6 +453,16 @@ export class Store {
     const next = this.queue.then(work, work);
     this.queue = next.catch(() => undefined);
     return next;
+  }
+}
+
+/** The facts of a picture; undefined for a file that is none, as a mod may keep it. */
+function factsOf(bytes: Uint8Array, sha256: string): Picture | undefined {
+  try {
+    return { sha256, bytes: bytes.length, ...pictureFacts(decodePicture(bytes)) };
+  } catch (error) {
+    if (error instanceof PictureProblem) return undefined;
+    throw error;
   }
 }
 

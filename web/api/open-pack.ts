@@ -32,18 +32,15 @@ class OpenPack {
   /** The pack as it stood when a copy of it was saved. */
   private copied: PackView | undefined;
 
-  constructor() {
-    // In tests there is no window.
-    globalThis.window?.addEventListener('beforeunload', (event) => {
-      if (this.isUnsaved) event.preventDefault();
-    });
-  }
-
   /** Whether something was mended that stands in no file yet. */
   get isUnsaved(): boolean {
     const { pack } = this.view;
     return pack !== undefined && pack.changed.length > 0 && pack !== this.copied;
   }
+
+  private readonly beforeUnload = (event: BeforeUnloadEvent) => {
+    if (this.isUnsaved) event.preventDefault();
+  };
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -69,6 +66,7 @@ class OpenPack {
   }
 
   private begun(): Worker {
+    window.addEventListener('beforeunload', this.beforeUnload);
     const worker = new Worker(new URL('../workers/pack.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PackAnswer>) => {
       const asker = this.waiting.get(data.id);

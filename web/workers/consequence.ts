@@ -37,6 +37,13 @@ export function consequenceOf(
   return { block: name, size, now: drawn, ...(isSame ? {} : { mended }) };
 }
 
+/** A block of the pack as it is placed. Throws when there is none of that name. */
+export function drawingOf({ declared, files }: PackCopy, name: string, size: number): Uint8Array {
+  const block = declared && resolved(declared.mod, name);
+  if (!block) throw new Error(`The pack has no block ${name}.`);
+  return draw(declared, files, block, block.space.defaultState, size);
+}
+
 function resolved(mod: Mod, name: string): ResolvedBlock | undefined {
   const declared = lookUp(mod.blocks, name);
   return declared && resolveBlock(mod, name, declared);

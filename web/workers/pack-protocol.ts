@@ -1,4 +1,6 @@
 import type { ChangedFile, Finding } from '../../core/inspect/index.ts';
+import type { Mod } from '../../core/mod/index.ts';
+import type { Bringing, TakenOver, TakeOverHow } from '../../core/take-over/index.ts';
 
 /** Where a pack came from: what it is called, and its files or the archive that holds them. */
 export type PackSource = { name: string } & (
@@ -42,6 +44,25 @@ export interface Consequence {
   mended?: Uint8Array;
 }
 
+/** A block of the pack that can be taken over. */
+export interface PackBlock {
+  name: string;
+  title: string;
+  states: number;
+}
+
+/** What a pack has to take over: its blocks, and what they are called together. */
+export interface PackParts {
+  namespace: string;
+  title: string;
+  blocks: PackBlock[];
+}
+
+/** What a mod out of the whole pack would be. */
+export type WholeMod = Omit<TakenOver, 'mod' | 'blobs'> & {
+  counts: { blocks: number; items: number; models: number; textures: number; sounds: number };
+};
+
 /** What the page asks, and what is answered, by name. */
 export interface PackAsks {
   open: { asked: { source: PackSource }; answer: PackView };
@@ -53,6 +74,15 @@ export interface PackAsks {
   archive: { asked: object; answer: Uint8Array };
   changes: { asked: object; answer: ChangedFile[] };
   saved: { asked: object; answer: PackView };
+  parts: { asked: object; answer: PackParts };
+  drawing: { asked: { block: string; size: number }; answer: Uint8Array };
+  wholeMod: { asked: { how: TakeOverHow }; answer: WholeMod };
+  modFolder: { asked: { how: TakeOverHow; title?: string }; answer: Uint8Array };
+  bring: {
+    asked: { target: Mod; blocks: string[]; names: Record<string, string> };
+    answer: Bringing;
+  };
+  blobs: { asked: { digests: string[] }; answer: Uint8Array[] };
 }
 
 export type PackAsk = {

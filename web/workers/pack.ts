@@ -3,7 +3,7 @@ import { readZip, writeZip, type Files } from '../../core/bytes/index.ts';
 import { changesBetween, folderForm, formOf, isSafe, PackCopy } from '../../core/inspect/index.ts';
 import { kitOf } from '../../core/kits/index.ts';
 import { count, messageOf } from '../../core/words/index.ts';
-import { consequenceOf } from './consequence.ts';
+import { consequenceOf, drawingOf } from './consequence.ts';
 import type {
   Chosen,
   PackAnswer,
@@ -13,6 +13,7 @@ import type {
   Preview,
   ShownFile,
 } from './pack-protocol.ts';
+import { broughtInto, bytesOf, modFolderOf, partsIn, wholeModOf } from './take-over.ts';
 
 let name = '';
 let copy: PackCopy | undefined;
@@ -102,6 +103,12 @@ function answerTo(one: PackAsk): unknown {
   if (one.ask === 'preview') return preview(one.finding);
   if (one.ask === 'archive') return writeZip(opened().files);
   if (one.ask === 'changes') return opened().changes();
+  if (one.ask === 'parts') return partsIn(opened());
+  if (one.ask === 'drawing') return drawingOf(opened(), one.block, one.size);
+  if (one.ask === 'wholeMod') return wholeModOf(opened(), one.how);
+  if (one.ask === 'modFolder') return modFolderOf(opened(), one.how, one.title);
+  if (one.ask === 'bring') return broughtInto(opened(), one.target, one.blocks, one.names);
+  if (one.ask === 'blobs') return bytesOf(opened(), one.digests);
   if (one.ask === 'consequence') {
     const at = opened();
     const finding = at.findings[one.finding];
@@ -117,7 +124,7 @@ const say = (answer: PackAnswer) => (self as unknown as Worker).postMessage(answ
 /** What was asked and is not answered yet. */
 const asked: PackAsk[] = [];
 /** What takes a while, and what nobody waits for once something newer of its kind is asked. */
-const slow = new Set<PackAsk['ask']>(['preview', 'consequence']);
+const slow = new Set<PackAsk['ask']>(['preview', 'consequence', 'wholeMod', 'bring']);
 
 /** The next to answer: what is quick before what is slow, and of that only the newest. */
 function next(): PackAsk | undefined {

@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
 import clsx from 'clsx';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { rules } from '../../../core/inspect/index.ts';
 import { openPack } from '../../api/open-pack.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
 import type { Consequence, PackView } from '../../workers/pack-protocol.ts';
+import { Drawn } from './drawn.tsx';
 import styles from './pack.module.css';
 
 /** The chosen finding: why it matters, what the game shows because of it, and how it is mended. */
@@ -93,14 +94,4 @@ function Shown({ finding }: { finding: number }) {
       )}
     </div>
   );
-}
-
-function Drawn({ size, data, label }: { size: number; data: Uint8Array; label: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    canvas.current
-      ?.getContext('2d')
-      ?.putImageData(new ImageData(new Uint8ClampedArray(data), size, size), 0, 0);
-  }, [data, size]);
-  return <canvas ref={canvas} width={size} height={size} role="img" aria-label={label} />;
 }

@@ -17,6 +17,7 @@ import { Cause } from './cause.tsx';
 import { fromDrop } from './gather.ts';
 import { LetGoDialog } from './let-go.tsx';
 import { Said, type Saying } from './said.tsx';
+import { TakeOver } from './take-over/take-over.tsx';
 import { Text } from './text.tsx';
 import { Tree } from './tree.tsx';
 import styles from './pack.module.css';
@@ -69,6 +70,7 @@ interface DeskProps {
 
 function Desk({ pack, path, busy, problem }: DeskProps) {
   const { findings } = pack;
+  const [isTaking, setTaking] = useState(false);
   const [place, setPlace] = useState<{ finding?: number; file?: string }>({ finding: 0 });
   // After a mend the next one stands where the mended one was.
   const finding =
@@ -83,14 +85,29 @@ function Desk({ pack, path, busy, problem }: DeskProps) {
   };
   const chosen = finding === undefined ? undefined : findings[finding];
   useKeys({
-    nextFinding: () => walk(1),
-    previousFinding: () => walk(-1),
-    mend: () => finding !== undefined && chosen?.fix && void openPack.mend({ finding }),
-    mendAlike: () => chosen?.fix && void openPack.mend({ rule: chosen.rule }),
+    nextFinding: () => !isTaking && walk(1),
+    previousFinding: () => !isTaking && walk(-1),
+    mend: () =>
+      !isTaking && finding !== undefined && chosen?.fix && void openPack.mend({ finding }),
+    mendAlike: () => !isTaking && chosen?.fix && void openPack.mend({ rule: chosen.rule }),
   });
+  const head = (
+    <Head
+      {...{ pack, path, busy, problem, isTaking }}
+      onMended={() => choose(0)}
+      onTaking={() => setTaking(!isTaking)}
+    />
+  );
+  if (isTaking)
+    return (
+      <>
+        {head}
+        <TakeOver pack={pack} revision={`${pack.changed.length} ${pack.undo ?? ''}`} />
+      </>
+    );
   return (
     <>
-      <Head {...{ pack, path, busy, problem }} onMended={() => choose(0)} />
+      {head}
       <Tree
         pack={pack}
         chosen={file}
@@ -130,7 +147,13 @@ function Desk({ pack, path, busy, problem }: DeskProps) {
   );
 }
 
-function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: () => void }) {
+interface HeadProps extends DeskProps {
+  isTaking: boolean;
+  onMended: () => void;
+  onTaking: () => void;
+}
+
+function Head({ pack, path, busy, problem, isTaking, onMended, onTaking }: HeadProps) {
   const session = useSession();
   const { error, warning, hint } = tally(pack.findings);
   const safe = pack.findings.filter((finding) => finding.safe).length;
@@ -139,7 +162,7 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
     download(name, await openPack.copy(), 'application/zip');
   };
   return (
-    <header className={styles['head']}>
+    <header className={clsx(styles['head'], isTaking && styles['taking'])}>
       <div className={styles['title']}>
         <h1>{pack.name}</h1>
         <p className={clsx(problem ? styles['problem'] : 'note')} role="status">
@@ -152,17 +175,22 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
                 : '')}
         </p>
       </div>
-      <Button
-        variant="light"
-        disabled={!safe || busy !== undefined}
-        onClick={() => void openPack.mend('safe').then(onMended)}
-      >
-        {safe === 1 ? 'Mend the one that is safe' : `Mend all ${safe} that are safe`}
+      <Button variant="default" disabled={busy !== undefined} onClick={onTaking}>
+        {isTaking ? 'Back to the findings' : 'Take over…'}
       </Button>
+      {!isTaking && (
+        <Button
+          variant="light"
+          disabled={!safe || busy !== undefined}
+          onClick={() => void openPack.mend('safe').then(onMended)}
+        >
+          {mendWords(safe)}
+        </Button>
+      )}
       <Button variant="default" disabled={busy !== undefined} onClick={() => void copy()}>
         Save a copy
       </Button>
-      {path !== undefined && (
+      {path !== undefined && !isTaking && (
         <Button
           disabled={!pack.changed.length || busy !== undefined}
           title={path}
@@ -180,6 +208,13 @@ function Head({ pack, path, busy, problem, onMended }: DeskProps & { onMended: (
     </header>
   );
 }
+
+const mendWords = (safe: number): string =>
+  safe === 0
+    ? 'Nothing to mend'
+    : safe === 1
+      ? 'Mend the one that is safe'
+      : `Mend all ${safe} that are safe`;
 
 function Sheet({
   pack,

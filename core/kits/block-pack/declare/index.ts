@@ -8,7 +8,7 @@ import {
   type Mod,
 } from '../../../mod/index.ts';
 import type { Declared } from '../../declared.ts';
-import type { FileKind } from '../format/index.ts';
+import { pathInPack, type FileKind } from '../format/index.ts';
 import type { ReadPack } from '../read/index.ts';
 import { blocksOf, standInModel, standInName } from './blocks.ts';
 import { headerOf, itemsOf, ledgerOf, soundsOf, tagsOf, texturesOf, wordsOf } from './entries.ts';
@@ -51,7 +51,23 @@ export function declaredBy(pack: ReadPack): Declared | undefined {
   mod.header = headerOf(pack);
   mod.words = wordsOf(pack, mod);
   mod.ledger = ledgerOf(pack, mod);
-  return { mod, unread: unreadIn(pack, mod), placeOf: placesIn(pack, mod) };
+  return {
+    mod,
+    unread: unreadIn(pack, mod),
+    unreadFiles: unreadFilesIn(pack),
+    placeOf: placesIn(pack, mod),
+  };
+}
+
+/** The files that could not be taken, and those that are missing although others rest on them. */
+function unreadFilesIn(pack: ReadPack): string[] {
+  if (pack.isForServers) return ['view/'];
+  const looks = [...pack.blocks.keys()].filter((name) => !pack.looks.has(name));
+  const files = [
+    ...pack.unread.all().map(({ kind, name }) => pathInPack(kind, name)),
+    ...looks.map((name) => pathInPack('look', name)),
+  ];
+  return [...new Set(files)].sort();
 }
 
 /** Puts something in the place of what is there and could not be read. */

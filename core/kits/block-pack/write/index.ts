@@ -45,6 +45,9 @@ export function writeBlockPack(
       { bytes: files.get(path)!.length, sha256: digestOf(files.get(path)!) },
     ]),
   );
+  // What the mod only carries along may be changed by whoever it belongs to: it has no digest.
+  for (const [path, { sha256 }] of Object.entries(mod.header.kept ?? {}))
+    if (!files.has(path)) files.set(path, blobOf(sha256));
   files.set(pathInPack('pack', 'pack'), bytesOf(printJson(writePack(mod.header, digests))));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }

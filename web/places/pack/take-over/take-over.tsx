@@ -1,0 +1,40 @@
+import { SegmentedControl } from '@mantine/core';
+import { useState } from 'react';
+import { useModPart } from '../../../api/hooks.tsx';
+import type { PackView } from '../../../workers/pack-protocol.ts';
+import { SomeBlocks } from './some-blocks.tsx';
+import { useAsked } from './use-asked.ts';
+import { WholePack } from './whole-pack.tsx';
+import styles from './take-over.module.css';
+
+/** Makes a mod out of the open pack, or takes blocks of it into the mod that is open. */
+export function TakeOver({ pack, revision }: { pack: PackView; revision: string }) {
+  const title = useModPart((mod) => mod.header.title);
+  const [way, setWay] = useState<'own' | 'into'>('own');
+  const { answer: parts, problem } = useAsked('parts', {}, revision);
+  const ways = (
+    <SegmentedControl
+      fullWidth
+      orientation="vertical"
+      className={styles['ways']}
+      aria-label="What is made of it"
+      value={way}
+      onChange={setWay}
+      data={[
+        { value: 'own', label: 'A mod of its own' },
+        { value: 'into', label: `Blocks into ${title}` },
+      ]}
+    />
+  );
+  if (problem || !parts)
+    return (
+      <div className={styles['alone']} role="status">
+        {problem ?? 'Reading…'}
+      </div>
+    );
+  return way === 'own' ? (
+    <WholePack {...{ pack, parts, revision, ways }} />
+  ) : (
+    <SomeBlocks {...{ parts, revision, ways }} />
+  );
+}
