@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import {
   cpSync,
+  existsSync,
   mkdirSync,
   mkdtempSync,
   readFileSync,
@@ -449,6 +450,33 @@ test(
     });
   },
 );
+
+test('a pack becomes a mod folder whose build is the pack again; what cannot be is one sentence', () => {
+  const pack = path.join(folder, 'to-take-over');
+  expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
+  writeFileSync(path.join(pack, 'README.md'), 'By hand.');
+  const out = path.join(folder, 'taken-over');
+  const taken = obrank('take-over', pack, '--out', out, '--as-written');
+  expect(taken).toMatchObject({ status: 0, stderr: '' });
+  expect(taken.stdout).toContain('231 the same byte for byte.');
+  expect(taken.stdout).toContain('Kept byte for byte: README.md.');
+  expect(obrank('check', out)).toMatchObject({ status: 0 });
+  const again = path.join(folder, 'built-again');
+  expect(obrank('build', out, '--out', again).status).toBe(0);
+  for (const file of ['README.md', 'pack.json', 'view/looks/tide_lantern.json', 'registry.json'])
+    expect(readFileSync(path.join(again, file))).toEqual(readFileSync(path.join(pack, file)));
+
+  expect(obrank('take-over', pack, '--out', out)).toMatchObject({ stdout: '' });
+  expect(obrank('take-over', pack, '--out', out).stderr).toMatch(/is not empty/);
+  expect(obrank('take-over', 'demo/saltmarsh', '--out', `${out}-2`).stderr).toMatch(
+    /is the folder of a mod already/,
+  );
+  writeFileSync(path.join(pack, 'registry.json'), '[]');
+  const refused = obrank('take-over', pack, '--out', `${out}-2`);
+  expect(refused.status).toBe(1);
+  expect(refused.stderr).toMatch(/^registry\.json could not be read/);
+  expect(existsSync(`${out}-2`)).toBe(false);
+});
 
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));
 

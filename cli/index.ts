@@ -7,6 +7,7 @@ import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
 import { model, type ModelOptions } from './commands/model.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
+import { takeOverPack, type TakeOverOptions } from './commands/take-over.ts';
 import { tryMod, type TryOptions } from './commands/try.ts';
 import type { ServeOptions } from './commands/serve.ts';
 
@@ -54,6 +55,14 @@ program
   .requiredOption('--out <path>', `folder, or file that ends in ${endingsInWords}`)
   .option('--overwrite', 'overwrite files that Obrank did not write')
   .action(run<BuildCommandOptions>(build));
+program
+  .command('take-over')
+  .description('Make a mod folder out of a pack that was written by hand.')
+  .argument('<pack>', `pack folder, or file that ends in ${endingsInWords}`)
+  .requiredOption('--out <folder>', 'a folder that is not there yet')
+  .option('--namespace <name>', 'the namespace of the mod, where it is to be another')
+  .option('--as-written', 'leave rows and what is usual as they were written')
+  .action(run<TakeOverOptions>(takeOverPack));
 program
   .command('sheet')
   .description('Draw every state of a block, or every block of a mod, as one PNG.')

@@ -4,6 +4,7 @@
  */
 export { DiskProblem, inWords, shown } from './problem.ts';
 export { writeNew } from './new-files.ts';
+export { writeNewFolder } from './new-folder.ts';
 export { readOrdinary } from './ordinary.ts';
 export {
   maxBytes,
