@@ -115,7 +115,12 @@ function rulesDoc(): string {
     const facet = rule.id.split('/')[0]!;
     if (facet !== room) parts.push(`## ${facet[0]!.toUpperCase()}${facet.slice(1)}`);
     room = facet;
-    const over = { block: 'each block', mod: 'the whole declaration', files: kitWords(rule) };
+    const over = {
+      block: 'each block',
+      mod: 'the whole declaration',
+      findings: 'what the others found',
+      files: kitWords(rule),
+    };
     const why = rule.guesses ? `${rule.why} ${guesses}` : rule.why;
     const said = exampleSentences(rule).map((sentence) => `> ${sentence}`);
     parts.push(

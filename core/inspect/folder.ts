@@ -1,6 +1,6 @@
 import { pointer } from '../json/index.ts';
-import { kitNamed, type Declared } from '../kits/index.ts';
-import { everythingRegistered, restingOn, standIns } from '../mod/index.ts';
+import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
+import { everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
 import { inspectDeclared } from './declared.ts';
 import type { Files } from '../bytes/index.ts';
 import {
@@ -10,7 +10,8 @@ import {
   type UnreadEntry,
 } from '../folder/index.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
-import { inspectBuilt } from './run.ts';
+import { inspectBuilt, inspectFindings } from './run.ts';
+import { toldOf } from './silence.ts';
 import { rules } from './rules/index.ts';
 
 /**
@@ -33,15 +34,24 @@ export function readFolderForm(files: Files): {
   const declared = declaredIn(folder);
   const kit = kitNamed(declared.mod.header.kit);
   findings.push(...inspectDeclared(kit, declared));
-  if (!folder.unread.length && !findings.some((finding) => finding.severity === 'error')) {
-    const built = kit.write(declared.mod, (sha256) => folder.blobs.get(sha256)!);
-    findings.push(
-      ...inspectBuilt(kit, built)
-        .filter((finding) => finding.severity === 'error')
-        .map(({ fix: _, ...finding }) => ({ ...finding, file: `(built)/${finding.file}` })),
-    );
-  }
-  return { findings: findings.sort(byWeight), declared };
+  const { header } = declared.mod;
+  const isWhole = !folder.unread.length;
+  const ofFindings = isWhole ? inspectFindings(declared.mod, findings) : [];
+  const told = toldOf(header, [
+    ...findings,
+    ...ofFindings.flatMap((finding) => ({ ...finding, ...declared.placeOf(finding.at ?? '') })),
+  ]);
+  if (isWhole && !told.some((finding) => finding.severity === 'error'))
+    told.push(...toldOf(header, ofBuilt(kit, folder, declared.mod)));
+  return { findings: told.sort(byWeight), declared };
+}
+
+/** The errors in the pack that would be built, read back by a reader that knows only its files. */
+function ofBuilt(kit: Kit, { blobs }: ModFolder, mod: Mod): Finding[] {
+  const built = kit.write(mod, (sha256) => blobs.get(sha256)!);
+  return inspectBuilt(kit, built)
+    .filter((finding) => finding.severity === 'error')
+    .map(({ fix: _, ...finding }) => ({ ...finding, file: `(built)/${finding.file}` }));
 }
 
 /** What stands for an entry of a kind that could not be read; others are only known to be unread. */

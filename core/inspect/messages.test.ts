@@ -36,6 +36,28 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'Start from bronze',
   ],
   [
+    'registry/silenced-for-nothing',
+    {
+      '/header/inspection': {
+        silenced: [{ rule: 'tags/empty', message: 'Nothing is in it.', why: 'Soon.' }],
+      },
+    },
+    'The mod is silent about a finding that is not there any more: Nothing is in it.',
+    'Tell it again',
+  ],
+  [
+    'registry/silenced-for-nothing',
+    { '/header/inspection': { rules: { 'tags/empty': { gravity: 'off', why: 'Soon.' } } } },
+    'The mod leaves out tags/empty, which finds nothing.',
+    'Let it count again',
+  ],
+  [
+    'registry/silenced-for-nothing',
+    { '/header/inspection': { rules: { 'tags/emtpy': { gravity: 'hint', why: 'Soon.' } } } },
+    'The mod lets tags/emtpy count otherwise, but there is no such rule.',
+    'Let it count again',
+  ],
+  [
     'traits/drag-but-solid',
     { '/blocks/bank/traits/dragInside': 0.4 },
     'bank drags whoever is inside, but its collision shape fills the cell in every state: ' +

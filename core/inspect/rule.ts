@@ -1,9 +1,9 @@
 import type { FileRule, Kit, RuleFacts } from '../kits/index.ts';
-import type { ResolvedBlock } from '../mod/index.ts';
+import type { Mod, ResolvedBlock } from '../mod/index.ts';
 import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { BlockContext } from './context.ts';
 import type { ModView } from './view.ts';
-import type { Fix } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 
 /** Values to put at JSON Pointers of the sample mod. `null` takes the value there away. */
 export type ModExample = Record<string, unknown>;
@@ -48,7 +48,14 @@ export interface ModRule extends RuleFacts, Examples {
   check: (mod: ModView, kit: Kit) => Worded<ModReport>[];
 }
 
-export type Rule = BlockRule | ModRule | FileRule;
+/** A rule that looks at what the others found. */
+export interface FindingsRule extends RuleFacts, Examples {
+  over: 'findings';
+  /** `ids` are those of all rules. */
+  check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => Worded<ModReport>[];
+}
+
+export type Rule = BlockRule | ModRule | FindingsRule | FileRule;
 
 /** What the author of a rule writes: its sentences as data, and a check that names them. */
 type Written = RuleFacts & Examples & { messages: Messages };
@@ -73,6 +80,17 @@ export const modRule = ({
   over: 'mod',
   ...rule,
   check: (mod, kit) => check(mod, kit).map((report) => worded(rule.messages, report)),
+});
+
+export const findingsRule = ({
+  check,
+  ...rule
+}: Written & {
+  check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => ModReport[];
+}): FindingsRule => ({
+  over: 'findings',
+  ...rule,
+  check: (...asked) => check(...asked).map((report) => worded(rule.messages, report)),
 });
 
 const worded = <Report extends Said>(

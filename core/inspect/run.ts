@@ -6,7 +6,8 @@ import { BlockContext } from './context.ts';
 import { inspectDeclared } from './declared.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';
-import { blockRules, modRules } from './rules/index.ts';
+import { blockRules, findingsRules, modRules, ruleIds } from './rules/index.ts';
+import { toldOf } from './silence.ts';
 import { partOf, watchedView, type ViewPart } from './view.ts';
 
 /**
@@ -30,8 +31,20 @@ export function inspect(mod: Mod): Finding[] {
   );
   const kit = kitNamed(mod.header.kit);
   for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
-  return findings.sort(byWeight);
+  return toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]).sort(byWeight);
 }
+
+/** What the rules over findings say of what the others found. */
+export const inspectFindings = (mod: Mod, findings: readonly Finding[]): Finding[] =>
+  findingsRules.flatMap((rule) =>
+    rule.check(mod, findings, ruleIds).map(({ at, ...report }): Finding => ({
+      rule: rule.id,
+      severity: rule.severity,
+      facet: facetOf(rule.id),
+      at: pointer(at),
+      ...report,
+    })),
+  );
 
 /**
  * For each header, that is for each mod that is being worked on: the findings of a rule with the

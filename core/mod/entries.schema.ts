@@ -158,6 +158,41 @@ const pathOfKept = z
     'use a path within the pack, with forward slashes',
   );
 
+const RuleId = z
+  .string()
+  .max(64)
+  .regex(/^[a-z]+\/[a-z0-9-]+$/, 'use the id of a rule such as tags/empty');
+const reason = z
+  .string()
+  .min(1)
+  .max(500)
+  .meta({ description: 'The reason, for whoever comes after.' });
+/** What a mod says of its own inspection. */
+export const InspectionSchema = z.strictObject({
+  rules: recordOf(
+    RuleId,
+    z.strictObject({
+      gravity: z
+        .enum(['off', 'error', 'warning', 'hint'])
+        .meta({ description: 'How much its findings count; off leaves them out.' }),
+      why: reason,
+    }),
+  )
+    .optional()
+    .meta({ description: 'Rules that count otherwise in this mod, by their ids.' }),
+  silenced: z
+    .array(
+      z.strictObject({
+        rule: RuleId.meta({ description: 'The rule that finds it.' }),
+        message: z.string().max(4000).meta({ description: 'What the finding says.' }),
+        why: reason,
+      }),
+    )
+    .max(1000)
+    .optional()
+    .meta({ description: 'Findings that are not told.' }),
+});
+
 export const HeaderSchema = z.strictObject({
   edition: z.literal(currentEdition).meta({
     description: 'The shape of the documents of this mod; older ones are brought forward.',
@@ -201,6 +236,9 @@ export const HeaderSchema = z.strictObject({
       .meta({
         description: 'The tool ladder: grade 0 first. A grade divides the dig time by its pace.',
       }),
+  }),
+  inspection: InspectionSchema.optional().meta({
+    description: 'What of the findings is told otherwise in this mod, and why.',
   }),
   kept: recordOf(pathOfKept, z.strictObject({ sha256: Sha256, bytes: z.number().int().min(0) }))
     .refine((files) => Object.keys(files).length <= mostKeptFiles, {

@@ -118,6 +118,13 @@ export const places: readonly Place[] = [
     load: () => import('./inspection/inspection.tsx').then((file) => file.InspectionPlace),
   },
   {
+    path: 'inspection/rules',
+    title: 'Rules of inspection',
+    shownIn: 'palette',
+    says: 'What each finds and why, and how much it counts in this mod',
+    load: () => import('./inspection/rules.tsx').then((file) => file.RulesPlace),
+  },
+  {
     path: 'inspection/pack',
     title: 'A pack from elsewhere',
     shownIn: 'palette',

@@ -67,6 +67,7 @@ export { retiredWithoutSuccessor } from './registry/no-successor.ts';
 export { notRegistered } from './registry/not-registered.ts';
 export { numberChanged } from './registry/number-changed.ts';
 export { numberTwice } from './registry/number-twice.ts';
+export { silencedForNothing } from './registry/silenced-for-nothing.ts';
 export { codesCollide } from './states/codes-collide.ts';
 export { codesTooWide } from './states/codes-too-wide.ts';
 export { defaultOutside } from './states/default-outside.ts';

@@ -1,6 +1,6 @@
 import { kits } from '../../kits/index.ts';
 import { facetOf, facets } from '../finding.ts';
-import type { BlockRule, ModRule, Rule } from '../rule.ts';
+import type { BlockRule, FindingsRule, ModRule, Rule } from '../rule.ts';
 import * as all from './all.ts';
 
 const byFacet = (a: Rule, b: Rule): number =>
@@ -17,3 +17,7 @@ export const rules: readonly Rule[] = [...Object.values(all), ...ofKits].sort(by
 /** The rules over the declaration: of each block, and of all of it. */
 export const blockRules = rules.filter((rule): rule is BlockRule => rule.over === 'block');
 export const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
+/** The rules over what the others found. */
+export const findingsRules = rules.filter((rule): rule is FindingsRule => rule.over === 'findings');
+/** The ids of all rules. */
+export const ruleIds: ReadonlySet<string> = new Set(rules.map(({ id }) => id));

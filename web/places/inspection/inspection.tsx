@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import {
   rules,
   severities,
+  silenceFinding,
   tally,
   type Finding,
   type Severity,
@@ -16,6 +17,9 @@ import { download } from '../../parts/download.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Rendering } from '../../parts/rendering.tsx';
+import { Gravity } from './gravity.tsx';
+import { Reason } from './reason.tsx';
+import { SaidOtherwise } from './said-otherwise.tsx';
 import styles from './inspection.module.css';
 import emptyStyles from '../../parts/empty.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
@@ -49,6 +53,7 @@ export function InspectionPlace() {
       {groups.map(([rule, found]) => (
         <Group key={rule} rule={rule} found={found} />
       ))}
+      <SaidOtherwise />
     </div>
   );
 }
@@ -67,8 +72,8 @@ function useWalk(): void {
   useKeys({
     nextFinding: () => walk(1),
     previousFinding: () => walk(-1),
-    mend: () => press('[data-finding]', 'button'),
-    mendAlike: () => press('section', 'header button'),
+    mend: () => press('[data-finding]', '[data-mend]'),
+    mendAlike: () => press('section', '[data-mend-all]'),
   });
 }
 
@@ -110,6 +115,9 @@ function Head({ list, least, onLeast }: HeadProps) {
           { value: 'hint', label: 'and hints' },
         ]}
       />
+      <Button component={Link} to={`/m/${session.name}/inspection/rules`} variant="default">
+        Rules
+      </Button>
       <Button component={Link} to={`/m/${session.name}/inspection/pack`} variant="default">
         A pack from elsewhere…
       </Button>
@@ -143,11 +151,13 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
   return (
     <section className={styles['cause']} aria-label={rule}>
       <header>
-        <span className={clsx('tag', itemAt(found, 0).severity)}>{itemAt(found, 0).severity}</span>
+        <Gravity rule={rule} severity={itemAt(found, 0).severity} />
         <h2>{facts?.title ?? rule}</h2>
-        <span className="mono soft">{rule}</span>
+        <Link className="mono soft" to={`/m/${session.name}/inspection/rules#${rule}`}>
+          {rule}
+        </Link>
         {fixable.length > 1 && (
-          <Button variant="light" loading={fixing} onClick={() => void fixAll()}>
+          <Button variant="light" loading={fixing} data-mend-all onClick={() => void fixAll()}>
             Fix all {fixable.length}
           </Button>
         )}
@@ -168,7 +178,7 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
                 fills
               />
             )}
-            <span>
+            <span className={styles['says']}>
               {finding.block !== undefined ? (
                 <Link
                   to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}
@@ -185,10 +195,33 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
               )}
             </span>
             {finding.fix && (
-              <button type="button" className="link" onClick={() => inspector.mend(finding)}>
+              <button
+                type="button"
+                className="link"
+                data-mend
+                onClick={() => inspector.mend(finding)}
+              >
                 {finding.fix.title}
               </button>
             )}
+            <Reason
+              label="Why this need not be told"
+              acts={[
+                {
+                  title: 'Silence it',
+                  act: (why) =>
+                    session.edit(
+                      `Silence a finding of ${rule}`,
+                      silenceFinding(session.view.mod, finding, why),
+                    ),
+                },
+              ]}
+              button={(open) => (
+                <button type="button" className={styles['silence']} onClick={open}>
+                  Silence…
+                </button>
+              )}
+            />
           </li>
         ))}
       </ul>
