@@ -5,14 +5,14 @@
 import { mkdtempSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { inspect, inspectBuilt } from '../core/inspect/index.ts';
+import { inspectBuilt } from '../core/inspect/index.ts';
 import { kitNamed } from '../core/kits/index.ts';
 import { blockPack } from '../core/kits/block-pack/index.ts';
-import { applyChange, type Mod } from '../core/mod/index.ts';
 import { readFolder } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
 import { benchDesk } from './bench-desk.ts';
 import { benchEngine } from './bench-engine.ts';
+import { benchInspect } from './bench-inspect.ts';
 import { benchLight } from './bench-light.ts';
 import { benchMaking } from './bench-making.ts';
 import { benchMatrix } from './bench-matrix.ts';
@@ -74,40 +74,8 @@ line(
   `${check.toFixed(0)} ms ÷ ${parse.toFixed(0)} ms`,
 );
 
-/** One edit of one block, inspected: what a person waits for while typing. */
-function editTime(many: number): { first: number; edit: number } {
-  let { mod: at } = bigMod(many);
-  const first = median(1, () => inspect(at));
-  const name = Object.keys(at.blocks)[many >> 1]!;
-  let value = at.blocks[name]!.traits.hardness as number;
-  const edit = median(21, () => {
-    at = applyChange<Mod>(at, {
-      path: `/blocks/${name}/traits/hardness`,
-      before: value,
-      after: value + 1,
-    });
-    value += 1;
-    inspect(at);
-  });
-  return { first, edit };
-}
-editTime(100);
-const [small, large] = [editTime(500), editTime(2000)];
-line('inspect.500.first', 'inspect 500 blocks from nothing', `${small.first.toFixed(0)} ms`);
-line(
-  'inspect.2000.first',
-  'inspect 2,000 blocks from nothing',
-  `${large.first.toFixed(0)} ms`,
-  `× ${(large.first / small.first).toFixed(1)} for × 4 blocks`,
-);
-line('inspect.500.edit', 'one edit among 500 blocks, inspected', `${small.edit.toFixed(1)} ms`);
-line(
-  'inspect.2000.edit',
-  'one edit among 2,000 blocks, inspected',
-  `${large.edit.toFixed(1)} ms`,
-  `× ${(large.edit / small.edit).toFixed(1)} for × 4 blocks`,
-);
 rmSync(folder, { recursive: true, force: true });
+benchInspect(median, line);
 benchStates(median, line);
 benchLight(median, line);
 benchMaking(median, line);

@@ -31,12 +31,31 @@ import { nothingUnread, type Unread } from './unread.ts';
 /** One look at the mod beyond the block itself: a question and the answer that was given. */
 type Read = (mod: Mod) => unknown;
 
+/** What a question looks at: one entry of a kind, or, without a name, all that there are. */
+export type Dependency = readonly [kind: keyof Mod, name?: string];
+
+/** The kinds of entries that a target may look at beside a block itself. */
+const shownKinds = ['models', 'textures', 'sounds', 'soundSets', 'items', 'blocks'] as const;
+
+const templates = new WeakMap<Mod['models'], ReadonlySet<string>>();
+
+/** The ids that models start from; worked out once for as long as no model changes. */
+function templatesIn(models: Mod['models']): ReadonlySet<string> {
+  const known = templates.get(models);
+  if (known) return known;
+  const found = new Set(Object.values(models).flatMap(({ template }) => template ?? []));
+  templates.set(models, found);
+  return found;
+}
+
 /**
  * What a block rule may ask about the rest of the mod. Every answer is noted, so that the block is
  * inspected again when, and only when, one of the answers would now be another.
  */
 export class BlockContext {
   private readonly reads: { read: Read; answer: unknown }[] = [];
+  /** What the questions look at, beside the header, which all of them may. */
+  readonly dependencies: Dependency[] = [];
 
   constructor(
     private readonly mod: Mod,
@@ -52,9 +71,11 @@ export class BlockContext {
     );
   }
 
-  private ask<T>(read: (mod: Mod) => T): T {
+  /** Asks the mod, looking at the entries that {@link asks} has noted and at those of these kinds. */
+  private ask<T>(read: (mod: Mod) => T, ...kinds: (keyof Mod)[]): T {
     const answer = read(this.mod);
     this.reads.push({ read, answer });
+    for (const kind of kinds) this.dependencies.push([kind]);
     return answer;
   }
 
@@ -62,6 +83,7 @@ export class BlockContext {
   private asks(kind: keyof Mod, id: string, ...parts: string[]): void {
     const name = ownName(this.mod.header.namespace, id);
     if (name === undefined) return;
+    this.dependencies.push([kind, name]);
     this.unread.ask(kind, name);
     for (const part of parts) this.unread.ask(kind, name, part);
   }
@@ -129,20 +151,24 @@ export class BlockContext {
 
   /** True when nothing is in a tag of the mod, and another one is called nearly the same. */
   isMisspeltToolTag(tag: string): boolean {
-    return this.ask((mod) => misspeltToolTags(mod).has(tag));
+    return this.ask((mod) => misspeltToolTags(mod).has(tag), 'blockTags');
   }
 
   /** True when the sound set is one of the mod's own. */
   hasSoundSet(id: string): boolean {
     this.unread.ask('soundSets');
-    return this.ask((mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''));
+    return this.ask(
+      (mod) => Object.hasOwn(mod.soundSets, ownName(mod.header.namespace, id) ?? ''),
+      'soundSets',
+    );
   }
 
   /** How the block's states are stored. */
   get codes(): CodeLayout {
     this.unread.ask('ledger');
     return (
-      this.ask((mod) => heldCodes(mod.ledger, this.block.name)) ?? mixedRadix(this.block.space)
+      this.ask((mod) => heldCodes(mod.ledger, this.block.name), 'ledger') ??
+      mixedRadix(this.block.space)
     );
   }
 
@@ -151,7 +177,7 @@ export class BlockContext {
    * properties.
    */
   setCodes(title: string, codes: CodeLayout | undefined): Fix | undefined {
-    const entries = this.ask((mod) => mod.ledger.entries);
+    const entries = this.ask((mod) => mod.ledger.entries, 'ledger');
     const at = entries.findIndex(({ kind, name }) => kind === 'block' && name === this.block.name);
     return at < 0
       ? undefined
@@ -169,7 +195,7 @@ export class BlockContext {
 
   /** A fix that takes a property away, with every row and rule that names it put right. */
   withoutProperty(index: number): Fix {
-    this.ask((mod) => mod.ledger.entries);
+    this.ask((mod) => mod.ledger.entries, 'ledger');
     return {
       title: `Remove ${itemAt(this.block.space.properties, index).name}`,
       changes: changeProperty(this.mod, this.block.name, index, undefined),
@@ -179,23 +205,26 @@ export class BlockContext {
   /** What the kit's target shows otherwise than the block declares, of one facet. */
   shortfalls(facet: Shortfall['facet']): string[] {
     const { block, kit } = this;
-    const words = this.ask((mod) =>
-      (kit.shortfalls?.(mod, block) ?? [])
-        .filter((one) => one.facet === facet)
-        .map((one) => one.words)
-        .join('\n'),
+    if (!kit.shortfalls) return [];
+    const words = this.ask(
+      (mod) =>
+        (kit.shortfalls?.(mod, block) ?? [])
+          .filter((one) => one.facet === facet)
+          .map((one) => one.words)
+          .join('\n'),
+      ...shownKinds,
     );
     return words === '' ? [] : words.split('\n');
   }
 
   /** True when other models of the mod start from it. */
   isTemplate(id: string): boolean {
-    return this.ask(({ models }) => Object.values(models).some(({ template }) => template === id));
+    return this.ask(({ models }) => templatesIn(models).has(id), 'models');
   }
 
   /** A fix that shows a texture on slots of a model, by a model of the block's own if need be. */
   fillSlots(model: string, slots: readonly string[], texture: string): Fix {
-    this.ask((mod) => mod.models);
+    this.ask((mod) => mod.models, 'models');
     return {
       title: `Show ${texture} there`,
       changes: fillSlots(this.mod, this.block.name, model, slots, texture),

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pointer, valueAt } from '../json/index.ts';
+import { engineKit } from '../kits/index.ts';
 import { applyChange, type Mod } from '../mod/index.ts';
 import { inspect, inspectModFolder, tally } from './index.ts';
 import { facetOf } from './finding.ts';
@@ -175,6 +176,28 @@ test('after any edits, inspecting what changed finds the same as inspecting ever
     }),
     { numRuns: 90 },
   ));
+
+test('the same for a target that looks at models and sounds itself', () =>
+  fc.assert(
+    fc.property(fc.array(anyStep, { maxLength: 6 }), (edits) => {
+      const sample = sampleMod();
+      let mod: Mod = { ...sample, header: { ...sample.header, kit: engineKit.name } };
+      inspect(mod);
+      for (const { at, after } of edits) {
+        const path = pointer(at);
+        mod = applyChange<Mod>(mod, { path, before: valueAt(mod, path), after });
+        expect(inspect(mod)).toEqual(inspect(structuredClone(mod)));
+      }
+    }),
+    { numRuns: 30 },
+  ));
+
+test('two mods under one header are each inspected as they are, in turn', () => {
+  const one = sampleMod();
+  const other = { ...one, blocks: { bank: one.blocks['bank']! }, models: {} };
+  for (const mod of [one, other, one, other])
+    expect(inspect(mod)).toEqual(inspect(structuredClone(mod)));
+});
 
 test('findings come gravest first and are counted', () => {
   const mod = sampleMod();

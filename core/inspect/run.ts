@@ -1,23 +1,14 @@
 import type { Files } from '../bytes/index.ts';
 import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
-import { resolveBlock, type Block, type Mod } from '../mod/index.ts';
-import { BlockContext } from './context.ts';
+import type { Mod } from '../mod/index.ts';
+import { inspectBlocks } from './blocks.ts';
 import { inspectDeclared } from './declared.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';
-import { blockRules, findingsRules, modRules, ruleIds } from './rules/index.ts';
+import { findingsRules, modRules, ruleIds } from './rules/index.ts';
 import { toldOf } from './silence.ts';
 import { partOf, watchedView, type ViewPart } from './view.ts';
-
-/**
- * Findings of each block with the questions they rest on; kept for as long as the block stays the
- * same object.
- */
-const remembered = new WeakMap<
-  Block,
-  { name: string; context: BlockContext; findings: Finding[] }
->();
 
 /**
  * Everything that is wrong with a declaration, the gravest first. Only blocks that changed since
@@ -26,9 +17,7 @@ const remembered = new WeakMap<
  * @example inspect(mod).filter((finding) => finding.severity === 'error').length === 0
  */
 export function inspect(mod: Mod): Finding[] {
-  const findings = Object.entries(mod.blocks).flatMap(([name, block]) =>
-    inspectBlock(mod, name, block),
-  );
+  const findings = inspectBlocks(mod);
   const kit = kitNamed(mod.header.kit);
   for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
   return toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]).sort(byWeight);
@@ -72,26 +61,6 @@ function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
     ...report,
   }));
   answers.set(rule, { reads, findings });
-  return findings;
-}
-
-function inspectBlock(mod: Mod, name: string, declared: Block): Finding[] {
-  const before = remembered.get(declared);
-  if (before && before.name === name && before.context.stillHolds(mod)) return before.findings;
-  const block = resolveBlock(mod, name, declared);
-  const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
-  const findings = blockRules.flatMap(({ id, severity, check }) =>
-    check(block, context).map(({ message, at = [], fix }): Finding => ({
-      rule: id,
-      severity,
-      facet: facetOf(id),
-      message,
-      block: name,
-      at: pointer(['blocks', name, ...at]),
-      fix,
-    })),
-  );
-  remembered.set(declared, { name, context, findings });
   return findings;
 }
 

@@ -1,4 +1,5 @@
 import { heldUnder } from '../lists/index.ts';
+import { changedNames } from './changed-names.ts';
 import { lookUp } from '../mod/index.ts';
 import type { Block, Item, Mod } from '../mod/index.ts';
 
@@ -44,28 +45,40 @@ function digest<E extends object, K extends keyof E>(
     const entries = entriesOf(mod);
     const before = known.get(mod.header);
     if (before?.entries === entries) return before.parts;
-    const names = Object.keys(entries);
-    const same =
-      before &&
-      names.length === Object.keys(before.parts).length &&
-      names.every((name) => {
-        const part = lookUp(before.parts, name);
-        return part && keys.every((key) => part[key] === heldUnder(entries, name)[key]);
-      });
-    const parts = same
-      ? before.parts
-      : Object.fromEntries(
-          names.map((name) => [
-            name,
-            Object.fromEntries(keys.map((key) => [key, heldUnder(entries, name)[key]])) as Pick<
-              E,
-              K
-            >,
-          ]),
-        );
+    const parts = before ? movedOn(before, entries, keys) : partsIn(entries, keys);
     known.set(mod.header, { entries, parts });
     return parts;
   };
+}
+
+const keysOf = <E extends object, K extends keyof E>(entry: E, keys: readonly K[]): Pick<E, K> =>
+  Object.fromEntries(keys.map((key) => [key, entry[key]])) as Pick<E, K>;
+
+const partsIn = <E extends object, K extends keyof E>(
+  entries: Readonly<Record<string, E>>,
+  keys: readonly K[],
+): Record<string, Pick<E, K>> =>
+  Object.fromEntries(Object.entries(entries).map(([name, entry]) => [name, keysOf(entry, keys)]));
+
+/** The same parts where nothing that they hold has changed; else others, for what did. */
+function movedOn<E extends object, K extends keyof E>(
+  { entries: last, parts }: { entries: object; parts: Record<string, Pick<E, K>> },
+  entries: Readonly<Record<string, E>>,
+  keys: readonly K[],
+): Record<string, Pick<E, K>> {
+  const changed = changedNames(last as Readonly<Record<string, unknown>>, entries).filter(
+    (name) => {
+      const [part, entry] = [lookUp(parts, name), lookUp(entries, name)];
+      return !part || !entry || keys.some((key) => part[key] !== entry[key]);
+    },
+  );
+  if (!changed.length) return parts;
+  // What comes or goes may stand anywhere in the order.
+  if (changed.some((name) => !Object.hasOwn(entries, name) || !Object.hasOwn(parts, name)))
+    return partsIn(entries, keys);
+  const moved = { ...parts };
+  for (const name of changed) moved[name] = keysOf(heldUnder(entries, name), keys);
+  return moved;
 }
 
 const digests = {

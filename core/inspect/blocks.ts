@@ -1,0 +1,118 @@
+import { kitNamed } from '../kits/index.ts';
+import { pointer } from '../json/index.ts';
+import { lookUp, resolveBlock, type Block, type Mod } from '../mod/index.ts';
+import { changedNames } from './changed-names.ts';
+import { BlockContext, type Dependency } from './context.ts';
+import { facetOf, type Finding } from './finding.ts';
+import { blockRules } from './rules/index.ts';
+
+/** What was found in a block, and the questions that it rests on. */
+interface Inspected {
+  context: BlockContext;
+  findings: Finding[];
+}
+
+const keyOf = ([kind, name]: Dependency): string => (name === undefined ? kind : `${kind}/${name}`);
+
+/**
+ * The findings of every block of a mod that is being worked on. From one state of the mod to the
+ * next only those blocks are looked at that changed, or that asked for something that did: the work
+ * of an edit does not grow with the mod, but for one comparison of names.
+ */
+class BlockFindings {
+  private mod: Mod;
+  private readonly inspected = new Map<string, Inspected>();
+  /** The blocks that have any findings. */
+  private readonly wrong = new Set<string>();
+  /** By what they asked for: the blocks that did. */
+  private readonly askers = new Map<string, Set<string>>();
+
+  constructor(mod: Mod) {
+    this.mod = mod;
+    for (const [name, block] of Object.entries(mod.blocks)) this.inspect(name, block);
+  }
+
+  /** All findings of the blocks of a mod under the same header. */
+  of(mod: Mod): Finding[] {
+    if (mod !== this.mod) this.moveTo(mod);
+    return [...this.wrong].flatMap((name) => this.inspected.get(name)?.findings ?? []);
+  }
+
+  private moveTo(mod: Mod): void {
+    const before = this.mod;
+    this.mod = mod;
+    const changed = new Set(changedNames(before.blocks, mod.blocks));
+    const asking = this.askingFor(before, mod);
+    for (const name of changed) {
+      const block = lookUp(mod.blocks, name);
+      this.forget(name);
+      if (block) this.inspect(name, block);
+    }
+    for (const name of asking) {
+      const block = changed.has(name) ? undefined : lookUp(mod.blocks, name);
+      if (!block || this.inspected.get(name)?.context.stillHolds(mod)) continue;
+      this.forget(name);
+      this.inspect(name, block);
+    }
+  }
+
+  /** The blocks that asked for something that is another now. */
+  private askingFor(before: Mod, after: Mod): Set<string> {
+    const asking = new Set<string>();
+    const add = (dependency: Dependency) => {
+      for (const name of this.askers.get(keyOf(dependency)) ?? []) asking.add(name);
+    };
+    for (const kind of Object.keys(after) as (keyof Mod)[]) {
+      if (before[kind] === after[kind]) continue;
+      add([kind]);
+      for (const name of changedNames(before[kind], after[kind])) add([kind, name]);
+    }
+    return asking;
+  }
+
+  private forget(name: string): void {
+    for (const dependency of this.inspected.get(name)?.context.dependencies ?? [])
+      this.askers.get(keyOf(dependency))?.delete(name);
+    this.inspected.delete(name);
+    this.wrong.delete(name);
+  }
+
+  private inspect(name: string, declared: Block): void {
+    const inspected = inspectBlock(this.mod, name, declared);
+    this.inspected.set(name, inspected);
+    if (inspected.findings.length) this.wrong.add(name);
+    for (const dependency of inspected.context.dependencies) {
+      const key = keyOf(dependency);
+      const askers = this.askers.get(key);
+      if (askers) askers.add(name);
+      else this.askers.set(key, new Set([name]));
+    }
+  }
+}
+
+function inspectBlock(mod: Mod, name: string, declared: Block): Inspected {
+  const block = resolveBlock(mod, name, declared);
+  const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
+  const findings = blockRules.flatMap(({ id, severity, check }) =>
+    check(block, context).map(({ message, at = [], fix }): Finding => ({
+      rule: id,
+      severity,
+      facet: facetOf(id),
+      message,
+      block: name,
+      at: pointer(['blocks', name, ...at]),
+      fix,
+    })),
+  );
+  return { context, findings };
+}
+
+/** For each header, that is for each mod that is being worked on. */
+const worked = new WeakMap<Mod['header'], BlockFindings>();
+
+/** What is wrong with the blocks of a mod, in no order. */
+export function inspectBlocks(mod: Mod): Finding[] {
+  let blocks = worked.get(mod.header);
+  if (!blocks) worked.set(mod.header, (blocks = new BlockFindings(mod)));
+  return blocks.of(mod);
+}
