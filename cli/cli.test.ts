@@ -478,6 +478,30 @@ test('a pack becomes a mod folder whose build is the pack again; what cannot be 
   expect(existsSync(`${out}-2`)).toBe(false);
 });
 
+test('packs are laid side by side: what one names of the other, and what both claim', () => {
+  const pack = path.join(folder, 'beside');
+  expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
+  const mod = path.join(folder, 'upland');
+  const moved = obrank('take-over', pack, '--out', mod, '--namespace', 'upland');
+  expect(moved.status).toBe(0);
+  const check = () => obrank('check', mod, '--beside', pack, '--only', 'neighbours/thing-missing');
+  expect(check()).toMatchObject({ status: 0, lines: [] });
+  const file = path.join(mod, 'recipes/oyster_tile.json');
+  const text = readFileSync(file, 'utf8');
+  writeFileSync(file, text.replace('"upland:oyster_brick"', '"saltmarsh:oyster_brik"'));
+  const { status, lines } = check();
+  expect(status).toBe(1);
+  expect(lines).toHaveLength(1);
+  expect(lines[0]).toMatch(/oyster_tile\.json:\d+:\d+ error neighbours\/thing-missing /);
+  expect(lines[0]).toContain('Did you mean saltmarsh:oyster_brick?');
+
+  const twice = obrank('check', 'demo/saltmarsh', '--beside', pack);
+  expect(twice.status).toBe(1);
+  expect(twice.stdout).toMatch(/neighbours\/same-id This mod and Saltmarsh are both saltmarsh/);
+  const none = obrank('check', mod, '--beside', path.join(folder, 'nowhere'));
+  expect(none.status).toBe(2);
+});
+
 test('help exits 0', () => expect(obrank('--help').status).toBe(0));
 
 test(

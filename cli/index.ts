@@ -44,6 +44,12 @@ program
     [],
   )
   .option('--only <ids>', 'these rules alone, with commas between them')
+  .option(
+    '--beside <path>',
+    'another mod or pack that is loaded with it (may be repeated)',
+    also,
+    [],
+  )
   .option('--baseline <file>', 'an earlier report in JSON: print only what is new')
   .option('--fix', 'mend in the files what is safe to mend, and tell the rest')
   .option('--watch', 'check again whenever a file changes, until Ctrl C')

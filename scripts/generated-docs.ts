@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { inspect, inspectBuilt, rules, type Rule } from '../core/inspect/index.ts';
-import { sampleBuilt, sampleMod, withExample } from '../core/inspect/sample.ts';
+import { inspect, inspectBeside, inspectBuilt, rules, type Rule } from '../core/inspect/index.ts';
+import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../core/inspect/sample.ts';
 import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
@@ -94,7 +94,9 @@ function exampleSentences(rule: Rule): string[] {
   const kit = Object.values(kits).find((one) => one.rules.some((own) => own === rule));
   const findings = kit
     ? inspectBuilt(kit, sampleBuilt(rule.fails, kit))
-    : inspect(withExample(sampleMod(), rule.fails));
+    : rule.over === 'neighbours'
+      ? inspectBeside(withExample(sampleMod(), rule.fails), [sampleNeighbour(rule.beside.fails)])
+      : inspect(withExample(sampleMod(), rule.fails));
   return findings
     .filter((finding) => finding.rule === rule.id)
     .slice(0, 2)
@@ -119,6 +121,7 @@ function rulesDoc(): string {
       block: 'each block',
       mod: 'the whole declaration',
       findings: 'what the others found',
+      neighbours: 'the declaration and another mod beside it',
       files: kitWords(rule),
     };
     const why = rule.guesses ? `${rule.why} ${guesses}` : rule.why;

@@ -15,6 +15,7 @@ import {
 import { listed } from '../../core/words/index.ts';
 import { DiskProblem, readModOrPack, readOrdinary, shown } from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
+import { inspectTreeBeside, readNeighbours } from '../neighbours.ts';
 import { mendTarget } from '../mend-target.ts';
 import { whenever } from '../whenever.ts';
 import { version } from '../version.ts';
@@ -27,6 +28,8 @@ export interface CheckOptions {
   rule: readonly string[];
   /** Rules, with commas between them. */
   only?: string;
+  /** Other mods and packs that are laid beside it. */
+  beside: readonly string[];
   /** An earlier report in JSON: only what is not in it is told. */
   baseline?: string;
   /** Mend what is safe to mend, in the files, before the rest is told. */
@@ -54,7 +57,9 @@ async function checkOnce(
 ): Promise<number> {
   if (options.fix) await mendTarget(target, policy);
   const tree = await readModOrPack(target);
-  const findings = underPolicy(inspectTree(tree), policy);
+  const neighbours = await readNeighbours(options.beside);
+  const beside = inspectTreeBeside(tree, neighbours);
+  const findings = underPolicy([...inspectTree(tree), ...beside], policy);
   const report = { target, kind: tree.kind, files: tree.files.size, findings };
   if (options.format === 'text') printLines(report);
   else process.stdout.write(reports[options.format](report, version));

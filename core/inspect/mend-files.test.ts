@@ -19,6 +19,7 @@ const fixable = (files: Files) => inspectBuilt(kit, files).filter(({ fix }) => f
 const broken = rules.flatMap((rule): [string, Files][] => {
   if (rule.over === 'files')
     return kit.rules.some(({ id }) => id === rule.id) ? [[rule.id, sampleBuilt(rule.fails)]] : [];
+  if (rule.over === 'neighbours') return [];
   return [[rule.id, builtFrom(withExample(sampleMod(), rule.fails))]];
 });
 

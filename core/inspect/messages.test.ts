@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { engineKit, kitNamed, kits } from '../kits/index.ts';
-import { inspect, inspectBuilt, rules } from './index.ts';
+import { inspect, inspectBeside, inspectBuilt, rules } from './index.ts';
 import type { ModExample } from './rule.ts';
-import { sampleBuilt, sampleMod, withExample } from './sample.ts';
+import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
 import { expandRows, StateSpace } from '../states/index.ts';
 
@@ -1522,7 +1522,11 @@ test('every sentence of every rule is said of some example, here or of the rule 
     if (rule.over === 'files') {
       const own = Object.values(kits).find((one) => one.rules.includes(rule)) ?? kit;
       inspectBuilt(own, sampleBuilt(rule.fails, own)).forEach(hear);
-    } else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
+    } else if (rule.over === 'neighbours')
+      inspectBeside(withExample(sampleMod(), rule.fails), [
+        sampleNeighbour(rule.beside.fails),
+      ]).forEach(hear);
+    else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
   for (const [rule, files, , message] of engineFiles) {
     const found = inspectBuilt(engineKit, sampleBuilt(files, engineKit));
     expect(found.map((one) => [one.rule, one.message])).toContainEqual([rule, message]);

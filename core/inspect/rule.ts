@@ -55,7 +55,22 @@ export interface FindingsRule extends RuleFacts, Examples {
   check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => Worded<ModReport>[];
 }
 
-export type Rule = BlockRule | ModRule | FindingsRule | FileRule;
+/** Another mod, opened for reading only and laid beside one that is inspected. */
+export interface Neighbour {
+  /** As people call it. */
+  title: string;
+  mod: Mod;
+}
+
+/** A rule over a mod and another one that is laid beside it. */
+export interface NeighbourRule extends RuleFacts, Pick<Examples, 'fails' | 'passes'> {
+  over: 'neighbours';
+  /** What is otherwise in the neighbour for the examples. */
+  beside: { fails: ModExample; passes: ModExample };
+  check: (mod: Mod, neighbour: Neighbour) => Worded<ModReport>[];
+}
+
+export type Rule = BlockRule | ModRule | FindingsRule | NeighbourRule | FileRule;
 
 /** What the author of a rule writes: its sentences as data, and a check that names them. */
 type Written = RuleFacts & Examples & { messages: Messages };
@@ -89,6 +104,18 @@ export const findingsRule = ({
   check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => ModReport[];
 }): FindingsRule => ({
   over: 'findings',
+  ...rule,
+  check: (...asked) => check(...asked).map((report) => worded(rule.messages, report)),
+});
+
+export const neighbourRule = ({
+  check,
+  ...rule
+}: RuleFacts &
+  Pick<NeighbourRule, 'fails' | 'passes' | 'beside'> & { messages: Messages } & {
+    check: (mod: Mod, neighbour: Neighbour) => ModReport[];
+  }): NeighbourRule => ({
+  over: 'neighbours',
   ...rule,
   check: (...asked) => check(...asked).map((report) => worded(rule.messages, report)),
 });

@@ -4,7 +4,8 @@ import type { Files } from '../bytes/index.ts';
 import { applyChange, emptyMod, type Mod, type Texture } from '../mod/index.ts';
 import { encodePicture } from '../textures/index.ts';
 import { sides } from '../space/index.ts';
-import type { ModExample } from './rule.ts';
+import { moveToNamespace } from '../take-over/index.ts';
+import type { ModExample, Neighbour } from './rule.ts';
 
 const picture = (digit: string, alpha: Texture['picture']['alpha'] = 'none'): Texture => ({
   picture: {
@@ -112,6 +113,12 @@ function put<D>(document: D, path: string, after: unknown): D {
     });
   return applyChange(document, { path, before: valueAt(document, path), after });
 }
+
+/** The sample mod as somebody else's, which lies beside it: the same under another namespace. */
+export const sampleNeighbour = (example: ModExample): Neighbour => ({
+  title: 'Driftwood',
+  mod: withExample(moveToNamespace(sampleMod(), 'driftwood'), example),
+});
 
 /** The files that a kit makes of the sample mod, with an example's files and values put in. */
 export function sampleBuilt(example: FileExample, kit = kitNamed('block-pack')): Files {

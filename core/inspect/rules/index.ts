@@ -1,6 +1,6 @@
 import { kits } from '../../kits/index.ts';
 import { facetOf, facets } from '../finding.ts';
-import type { BlockRule, FindingsRule, ModRule, Rule } from '../rule.ts';
+import type { BlockRule, FindingsRule, ModRule, NeighbourRule, Rule } from '../rule.ts';
 import * as all from './all.ts';
 
 const byFacet = (a: Rule, b: Rule): number =>
@@ -19,5 +19,9 @@ export const blockRules = rules.filter((rule): rule is BlockRule => rule.over ==
 export const modRules = rules.filter((rule): rule is ModRule => rule.over === 'mod');
 /** The rules over what the others found. */
 export const findingsRules = rules.filter((rule): rule is FindingsRule => rule.over === 'findings');
+/** The rules over a mod and another one beside it. */
+export const neighbourRules = rules.filter(
+  (rule): rule is NeighbourRule => rule.over === 'neighbours',
+);
 /** The ids of all rules. */
 export const ruleIds: ReadonlySet<string> = new Set(rules.map(({ id }) => id));

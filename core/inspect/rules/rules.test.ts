@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { kits } from '../../kits/index.ts';
 import { applyChanges, entrySchemas, ModSchema, type Mod } from '../../mod/index.ts';
-import { inspect, inspectBuilt, rules } from '../index.ts';
+import { inspect, inspectBeside, inspectBuilt, rules } from '../index.ts';
 import type { ModExample } from '../rule.ts';
-import { sampleBuilt, sampleMod, withExample } from '../sample.ts';
+import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../sample.ts';
 
 const found = (mod: Mod, rule: string) => inspect(mod).filter((finding) => finding.rule === rule);
 const readIfFile = (file: string) => (statSync(file).isFile() ? readFileSync(file, 'utf8') : '');
@@ -42,7 +42,38 @@ test('every rule has an id of its own and says what, why and where', () => {
   }
 });
 
-describe.each(rules.filter((rule) => rule.over !== 'files'))('$id', (rule) => {
+describe.each(rules.filter((rule) => rule.over === 'neighbours'))(
+  '$id',
+  ({ id, fails, passes, beside }) => {
+    const told = (mod: Mod, values: ModExample) =>
+      inspectBeside(mod, [sampleNeighbour(values)]).filter((finding) => finding.rule === id);
+
+    test('is reported for its failing example, at a place of the mod', () => {
+      const findings = told(example(fails), beside.fails);
+      expect(findings.length).toBeGreaterThan(0);
+      for (const { message, at } of findings) {
+        expect(message).toMatch(/^.*[.?]$/);
+        expect(message).not.toMatch(/undefined|NaN|\[object/);
+        expect(at).toMatch(/^\//);
+      }
+    });
+
+    test('is silent for its passing example', () =>
+      expect(told(example(passes), beside.passes)).toEqual([]));
+
+    test('its fix, where it has one, mends the finding', () => {
+      const broken = example(fails);
+      for (const { fix, message } of told(broken, beside.fails)) {
+        if (!fix) continue;
+        const mended = applyChanges(broken, fix.changes);
+        expect(told(mended, beside.fails).map((other) => other.message)).not.toContain(message);
+      }
+    });
+  },
+);
+
+const alone = rules.filter((rule) => rule.over !== 'files' && rule.over !== 'neighbours');
+describe.each(alone)('$id', (rule) => {
   const { id, fails, passes } = rule as { id: string; fails: ModExample; passes: ModExample };
 
   test('is reported for its failing example, in a full sentence, at a place that exists', () => {
