@@ -221,3 +221,44 @@ test('what cannot be read must be mended before a pack becomes a mod', async ({ 
   await expect(page.getByText(/^registry\.json could not be read/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make the mod' })).toBeDisabled();
 });
+
+test('the mod and a pack are laid side by side, and what the mod names wrongly is mended', async ({
+  page,
+  server,
+}) => {
+  await page.request.post(`${server.address}/api/mods/saltmarsh/edits`, {
+    headers: { 'if-match': '"0"' },
+    data: {
+      label: 'Name something of the other',
+      changes: [
+        {
+          path: '/recipes/fired',
+          after: { kind: 'fire', takes: 'mire:salt_crst', gives: 'saltmarsh:salt', seconds: 4 },
+        },
+      ],
+    },
+  });
+  const pack = new Map(
+    [...(await changedPack())].map(([file, bytes]) => [
+      file,
+      file.endsWith('.json') && file !== 'pack.json'
+        ? new TextEncoder().encode(new TextDecoder().decode(bytes).replaceAll('saltmarsh', 'mire'))
+        : bytes,
+    ]),
+  );
+  const head = new TextDecoder().decode(pack.get('pack.json'));
+  const { files: _, ...rest } = JSON.parse(head) as Record<string, unknown>;
+  pack.set(
+    'pack.json',
+    new TextEncoder().encode(JSON.stringify({ ...rest, namespace: 'mire', title: 'Mire' })),
+  );
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await drop(page, 'mire.obpack', zipSync(Object.fromEntries(pack)));
+  await page.getByRole('button', { name: 'Take over…' }).click();
+  await page.getByText('Beside Saltmarsh').click();
+  await expect(
+    page.getByText('mire:salt_crst is named here, but Mire has no item of that name.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Name mire:salt_crust' }).click();
+  await expect(page.getByText('mire:salt_crst is named here')).toBeHidden();
+});

@@ -82,6 +82,7 @@ export interface PackAsks {
     asked: { target: Mod; blocks: string[]; names: Record<string, string> };
     answer: Bringing;
   };
+  beside: { asked: { target: Mod }; answer: Finding[] };
   blobs: { asked: { digests: string[] }; answer: Uint8Array[] };
 }
 

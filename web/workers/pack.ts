@@ -13,7 +13,7 @@ import type {
   Preview,
   ShownFile,
 } from './pack-protocol.ts';
-import { broughtInto, bytesOf, modFolderOf, partsIn, wholeModOf } from './take-over.ts';
+import { besideOf, broughtInto, bytesOf, modFolderOf, partsIn, wholeModOf } from './take-over.ts';
 
 let name = '';
 let copy: PackCopy | undefined;
@@ -108,6 +108,7 @@ function answerTo(one: PackAsk): unknown {
   if (one.ask === 'wholeMod') return wholeModOf(opened(), one.how);
   if (one.ask === 'modFolder') return modFolderOf(opened(), one.how, one.title);
   if (one.ask === 'bring') return broughtInto(opened(), one.target, one.blocks, one.names);
+  if (one.ask === 'beside') return besideOf(opened(), one.target);
   if (one.ask === 'blobs') return bytesOf(opened(), one.digests);
   if (one.ask === 'consequence') {
     const at = opened();
@@ -124,7 +125,7 @@ const say = (answer: PackAnswer) => (self as unknown as Worker).postMessage(answ
 /** What was asked and is not answered yet. */
 const asked: PackAsk[] = [];
 /** What takes a while, and what nobody waits for once something newer of its kind is asked. */
-const slow = new Set<PackAsk['ask']>(['preview', 'consequence', 'wholeMod', 'bring']);
+const slow = new Set<PackAsk['ask']>(['preview', 'consequence', 'wholeMod', 'bring', 'beside']);
 
 /** The next to answer: what is quick before what is slow, and of that only the newest. */
 function next(): PackAsk | undefined {

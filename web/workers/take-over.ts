@@ -1,7 +1,7 @@
 /** What is asked of the open pack on its way into a mod. */
 import { digestOf, writeZip, type Files } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
-import type { PackCopy } from '../../core/inspect/index.ts';
+import { inspectBeside, type Finding, type PackCopy } from '../../core/inspect/index.ts';
 import { resolveBlock, titleOf, type Mod } from '../../core/mod/index.ts';
 import {
   bringBlocks,
@@ -98,6 +98,12 @@ export function broughtInto(
   const bringing = bringBlocks(target, parts, blocks, names);
   refuseUnread(declared, bringing.arrivals);
   return bringing;
+}
+
+/** What a mod and the open pack do to each other when both are loaded, told of the mod. */
+export function besideOf(copy: PackCopy, target: Mod): Finding[] {
+  const { mod } = declaredIn(copy);
+  return inspectBeside(target, [{ title: mod.header.title, mod }]);
 }
 
 /** Files of the pack by their digests. */

@@ -1,6 +1,6 @@
 import { entryKinds, type EntryKind } from '../../../mod/index.ts';
 import { count, listed } from '../../../words/index.ts';
-import { neighbourRule, type ModReport } from '../../rule.ts';
+import { neighbourRule } from '../../rule.ts';
 
 const words: Partial<Record<EntryKind, readonly [one: string, more: string]>> = {
   blocks: ['block', 'blocks'],
@@ -15,8 +15,8 @@ const words: Partial<Record<EntryKind, readonly [one: string, more: string]>> = 
   soundSets: ['sound set', 'sound sets'],
 };
 
-/** So many are named in one sentence. */
-const mostNamed = 5;
+/** So many of a kind are named. */
+const mostNamed = 3;
 
 export const neighbourSameId = neighbourRule({
   id: 'neighbours/same-id',
@@ -26,7 +26,7 @@ export const neighbourSameId = neighbourRule({
     'Both mods lie in one namespace and have things of the same name. A game that loads both takes ' +
     'one of them, and which one is up to chance.',
   messages: {
-    both: 'This mod and {title} are both {namespace}, and both have the {what} {names}.',
+    both: 'This mod and {title} are both {namespace}, and both have {things}.',
   },
   fails: {},
   passes: {},
@@ -34,23 +34,28 @@ export const neighbourSameId = neighbourRule({
   check(mod, { title, mod: other }) {
     const { namespace } = mod.header;
     if (other.header.namespace !== namespace) return [];
-    return entryKinds.flatMap((kind): ModReport[] => {
-      const word = words[kind];
-      const both = Object.keys(mod[kind]).filter((name) => Object.hasOwn(other[kind], name));
-      const [first] = both;
-      if (!word || first === undefined) return [];
-      const more = both.length - mostNamed;
-      const named = [
-        ...both.slice(0, mostNamed),
-        ...(more > 0 ? [count(more, 'other', 'others')] : []),
-      ];
-      return [
-        {
-          at: [kind, first],
-          says: 'both',
-          parts: { title, namespace, what: word[both.length > 1 ? 1 : 0], names: listed(named) },
-        },
-      ];
+    const both = entryKinds.flatMap((kind) => {
+      const names = Object.keys(mod[kind]).filter((name) => Object.hasOwn(other[kind], name));
+      return sharedInWords(kind, names);
     });
+    return both.length
+      ? [
+          {
+            at: ['header', 'namespace'],
+            says: 'both',
+            parts: { title, namespace, things: listed(both) },
+          },
+        ]
+      : [];
   },
 });
+
+/** Things of one kind that both have: by name as long as they are few. */
+function sharedInWords(kind: EntryKind, names: readonly string[]): string[] {
+  const word = words[kind];
+  if (!word || !names.length) return [];
+  const [one, more] = word;
+  return names.length > mostNamed
+    ? [count(names.length, one, more)]
+    : [`the ${names.length === 1 ? one : more} ${listed(names)}`];
+}

@@ -2,6 +2,7 @@ import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { useModPart } from '../../../api/hooks.tsx';
 import type { PackView } from '../../../workers/pack-protocol.ts';
+import { Beside } from './beside.tsx';
 import { SomeBlocks } from './some-blocks.tsx';
 import { useAsked } from './use-asked.ts';
 import { WholePack } from './whole-pack.tsx';
@@ -10,7 +11,7 @@ import styles from './take-over.module.css';
 /** Makes a mod out of the open pack, or takes blocks of it into the mod that is open. */
 export function TakeOver({ pack, revision }: { pack: PackView; revision: string }) {
   const title = useModPart((mod) => mod.header.title);
-  const [way, setWay] = useState<'own' | 'into'>('own');
+  const [way, setWay] = useState<'own' | 'into' | 'beside'>('own');
   const { answer: parts, problem } = useAsked('parts', {}, revision);
   const ways = (
     <SegmentedControl
@@ -23,6 +24,7 @@ export function TakeOver({ pack, revision }: { pack: PackView; revision: string 
       data={[
         { value: 'own', label: 'A mod of its own' },
         { value: 'into', label: `Blocks into ${title}` },
+        { value: 'beside', label: `Beside ${title}` },
       ]}
     />
   );
@@ -32,6 +34,7 @@ export function TakeOver({ pack, revision }: { pack: PackView; revision: string 
         {problem ?? 'Reading…'}
       </div>
     );
+  if (way === 'beside') return <Beside {...{ parts, revision, ways }} />;
   return way === 'own' ? (
     <WholePack {...{ pack, parts, revision, ways }} />
   ) : (
