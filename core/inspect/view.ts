@@ -20,6 +20,9 @@ export type ItemMaking = Pick<Item, 'natural' | 'bucket' | 'tags'>;
  * changed, so that a name that is typed does not look for recipes anew.
  */
 export type ModView = Omit<Mod, 'blocks'> & {
+  /** Which blocks there are. */
+  present: Readonly<Record<string, object>>;
+  identities: Readonly<Record<string, Pick<Block, 'identity'>>>;
   blocks: Readonly<Record<string, BlockSummary>>;
   named: Readonly<Record<string, Pick<Block, 'names'>>>;
   makings: Readonly<Record<string, BlockMaking>>;
@@ -82,6 +85,8 @@ function movedOn<E extends object, K extends keyof E>(
 }
 
 const digests = {
+  present: digest((mod: Mod) => mod.blocks, []),
+  identities: digest((mod: Mod) => mod.blocks, ['identity']),
   blocks: digest((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']),
   named: digest((mod: Mod) => mod.blocks, ['names']),
   makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
@@ -127,6 +132,8 @@ export const textsIn = (mod: ModView) => ({
  */
 export const viewOf = (mod: Mod): ModView => ({
   ...mod,
+  present: digests.present(mod),
+  identities: digests.identities(mod),
   blocks: digests.blocks(mod),
   named: digests.named(mod),
   makings: digests.makings(mod),

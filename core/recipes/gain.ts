@@ -122,7 +122,8 @@ function activitiesIn(mod: Obtaining, accepts: Accepts): Activity[] {
     for (const id of accepts(tag))
       if (id !== tag) list.push({ takes: new Map([[id, 1]]), gives: new Map([[tag, 1]]) });
   for (const [name, making] of Object.entries(mod.makings)) {
-    if ((making.identity.item ?? 'none') === 'none') continue;
+    // What only drops itself goes round and gains nothing, whatever else there is.
+    if (making.loot === 'itself' || (making.identity.item ?? 'none') === 'none') continue;
     const id = idOf(mod.header.namespace, name);
     for (const gives of diggingsOf(mod, name, making))
       list.push({ dug: name, takes: new Map([[id, 1]]), gives: new Map(gives) });

@@ -147,6 +147,10 @@ function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Wai
   }
   for (const [name, making] of Object.entries(mod.makings)) {
     const id = idOf(namespace, name);
+    if (making.loot === 'itself') {
+      if (making.identity.natural) add(id, { how: 'dug', by: id, count: 1 });
+      continue;
+    }
     const best = new Map<string, number>();
     for (const dig of diggingsOf(mod, name, making))
       for (const [gives, mean] of dig) best.set(gives, Math.max(best.get(gives) ?? 0, mean));

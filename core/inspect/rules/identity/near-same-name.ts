@@ -16,11 +16,11 @@ export const nearSameName = modRule({
     '/blocks/lanp': bareBlock,
   },
   passes: {},
-  check({ blocks, header: { namespace } }) {
+  check({ present, header: { namespace } }) {
     // Names with one letter masked meet in one bucket when they differ only there: linear in the
     // number of names.
     const masked = new Map<string, string>();
-    return Object.keys(blocks)
+    return Object.keys(present)
       .sort()
       .flatMap((name) => {
         let twin: string | undefined;

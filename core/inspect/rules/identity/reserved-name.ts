@@ -30,12 +30,23 @@ export const reservedName = modRule({
         'soundSets',
       ] as const
     ).flatMap((kind) =>
-      Object.keys(mod[kind])
-        .filter((name) => name.split('/').some((part) => reservedNames.has(part)))
-        .map((name) => ({
-          at: [kind, name],
-          says: 'reservedName',
-          parts: { name },
-        })),
+      reservedIn(kind === 'blocks' ? mod.present : mod[kind]).map((name) => ({
+        at: [kind, name],
+        says: 'reservedName',
+        parts: { name },
+      })),
     ),
 });
+
+const known = new WeakMap<object, readonly string[]>();
+
+/** The names of entries that some systems cannot hold; looked for once in a record. */
+function reservedIn(entries: Readonly<Record<string, unknown>>): readonly string[] {
+  const before = known.get(entries);
+  if (before) return before;
+  const names = Object.keys(entries).filter((name) =>
+    name.split('/').some((part) => reservedNames.has(part)),
+  );
+  known.set(entries, names);
+  return names;
+}

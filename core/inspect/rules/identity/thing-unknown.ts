@@ -22,7 +22,7 @@ export const thingUnknown = modRule({
       held: boolean,
     ): ModReport[] => {
       const own = id === undefined ? undefined : ownName(mod.header.namespace, id);
-      return own === undefined || lookUp(mod.blocks, own) || (held && lookUp(mod.items, own))
+      return own === undefined || lookUp(mod.present, own) || (held && lookUp(mod.items, own))
         ? []
         : [{ at: path, says: 'thingUnknown', parts: { what, id: id! } }];
     };

@@ -29,7 +29,7 @@ export const tableFlawed = modRule({
       namespace,
       hasItem: (id: string) => held.has(id),
       hasTable: (id: string) => Object.hasOwn(mod.lootTables, ownName(namespace, id) ?? ''),
-      items: () => [...held, ...Object.keys(mod.blocks).map((name) => idOf(namespace, name))],
+      items: () => [...held, ...Object.keys(mod.present).map((name) => idOf(namespace, name))],
       tables: () => Object.keys(mod.lootTables).map((name) => idOf(namespace, name)),
     };
     return Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>

@@ -21,7 +21,7 @@ export const keyUnused = modRule({
   passes: { '/words/en': { texts: { 'mod.summary': 'Lamps.' } } },
   check(mod) {
     const names = {
-      block: Object.keys(mod.blocks),
+      block: Object.keys(mod.present),
       item: Object.keys(mod.items),
       group: mod.header.groups.map((group) => group.name),
     };

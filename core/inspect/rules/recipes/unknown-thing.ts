@@ -20,8 +20,8 @@ export const unknownThing = modRule({
     const { namespace } = mod.header;
     const held = [
       ...Object.keys(mod.items),
-      ...Object.keys(mod.blocks).filter(
-        (name) => (heldUnder(mod.blocks, name).identity.item ?? 'none') !== 'none',
+      ...Object.keys(mod.identities).filter(
+        (name) => (heldUnder(mod.identities, name).identity.item ?? 'none') !== 'none',
       ),
     ];
     const there = new Set(held);
@@ -32,7 +32,7 @@ export const unknownThing = modRule({
         const odd = !/^#?[a-z][a-z0-9_]*:./.test(id) || (isTag && what === 'result');
         // A tag that nobody declared is empty, which another rule tells.
         if (!odd && (own === undefined || isTag || there.has(own))) return [];
-        const isHeldless = own !== undefined && lookUp(mod.blocks, own) !== undefined;
+        const isHeldless = own !== undefined && lookUp(mod.identities, own) !== undefined;
         const near = isHeldless ? undefined : closest(own ?? id.replace(/^#/, ''), held);
         const meant = near && `${namespace}:${near}`;
         const place = ['recipes', name, ...at];

@@ -17,7 +17,7 @@ export const registeredButGone = modRule({
   check(mod) {
     const there = {
       group: new Set(mod.header.groups.map((group) => group.name)),
-      block: new Set(Object.keys(mod.blocks)),
+      block: new Set(Object.keys(mod.present)),
       item: new Set(Object.keys(mod.items)),
     };
     return mod.ledger.entries.flatMap((entry, i) =>

@@ -30,14 +30,14 @@ export const retiredWithoutSuccessor = modRule({
     '/ledger/retired': [{ number: 7, kind: 'block', name: 'pier', successor: 'saltmarsh:bank' }],
     '/ledger/releases': [released],
   },
-  check({ ledger, header, blocks, items }) {
+  check({ ledger, header, present, items }) {
     const numbers = new Set(lastRelease(ledger)?.entries?.map((entry) => entry.number));
     return ledger.retired.flatMap((entry, i): ModReport[] => {
       const { number, kind, name, successor, lost } = entry;
       const known =
         successor === undefined ||
         !successor.startsWith(`${header.namespace}:`) ||
-        [blocks, items].some((list) =>
+        [present, items].some((list) =>
           Object.hasOwn(list, successor.slice(header.namespace.length + 1)),
         );
       if (!known)

@@ -24,7 +24,7 @@ export const notRegistered = modRule({
         name,
         at: ['header', 'groups'],
       })),
-      ...Object.keys(mod.blocks).map((name) => ({
+      ...Object.keys(mod.present).map((name) => ({
         kind: 'block' as const,
         name,
         at: ['blocks', name],

@@ -28,8 +28,8 @@ export const memberMissing = modRule({
           const known: Record<string, unknown> = isTag
             ? mod[kind]
             : kind === 'blockTags'
-              ? mod.blocks
-              : { ...mod.items, ...mod.blocks };
+              ? mod.present
+              : { ...mod.items, ...mod.present };
           if (own === undefined || Object.hasOwn(known, own)) return [];
           const near = closest(own, Object.keys(known));
           const meant = near && `${isTag ? '#' : ''}${mod.header.namespace}:${near}`;

@@ -30,7 +30,7 @@ export const textureUnused = modRule({
     const used = new Set([
       ...Object.values(mod.models).flatMap((model) => Object.values(model.slots ?? {})),
       ...Object.values(mod.items).map((item) => item.texture),
-      ...Object.values(mod.blocks).map(({ identity }) => identity.held?.picture),
+      ...Object.values(mod.identities).map(({ identity }) => identity.held?.picture),
     ]);
     return Object.keys(mod.textures)
       .filter((name) => !used.has(idOf(mod.header.namespace, name)))
