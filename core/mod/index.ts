@@ -93,7 +93,14 @@ export {
   type Migration,
 } from './migrations/index.ts';
 export { stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
-export { carried, resolveBlock, resolveBlocks, titleOf, type ResolvedBlock } from './resolve.ts';
+export {
+  carried,
+  itselfAsDraws,
+  resolveBlock,
+  resolveBlocks,
+  titleOf,
+  type ResolvedBlock,
+} from './resolve.ts';
 export { everythingRegistered, standIns } from './stand-ins.ts';
 export { restingOn } from './resting-on.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';

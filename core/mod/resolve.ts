@@ -82,6 +82,11 @@ const shapeRows = (given: NonNullable<Block['shapes']>['collision']): Rows<Shape
 function drawsOf({ loot, states }: Block, id: string): Draw[] {
   if (loot === undefined || loot === 'nothing') return [];
   if (loot !== 'itself') return loot.draws;
+  return itselfAsDraws(id, states);
+}
+
+/** What a block that drops itself drops: one of it, with what placing takes back from the item. */
+export function itselfAsDraws(id: string, states: Block['states']): Draw[] {
   const keeps = carried(states);
   return [{ times: 1, lots: [keeps.length ? { give: id, keeps } : { give: id }] }];
 }

@@ -1,6 +1,9 @@
 import {
+  idOf,
+  itselfAsDraws,
   lookUp,
   ownName,
+  sameData,
   traitFacts,
   traitNames,
   type Block,
@@ -33,15 +36,16 @@ function blockOf(
   rules: BlockDocument | undefined,
 ): Block {
   const look = pack.looks.get(name)?.value;
+  const states = { properties: rules?.properties ?? [], placing: rules?.placement ?? [] };
   return {
     identity: identityOf(pack, namespace, name),
     traits: { ...traitsOf(rules), ...displayOf(look) },
-    states: { properties: rules?.properties ?? [], placing: rules?.placement ?? [] },
+    states,
     looks: look
       ? { mode: look.mode, rows: look.rows }
       : { mode: 'one-of', rows: [{ use: [{ model: `${namespace}:${standInName}` }] }] },
     shapes: rules && { collision: rules.collision, outline: rules.outline },
-    loot: lootOf(pack, name),
+    loot: lootOf(pack, namespace, name, states),
     tags: [],
     names: namesOf(pack, `block.${name}`),
   };
@@ -88,9 +92,18 @@ const displayOf = (look: LookDocument | undefined): Block['traits'] =>
       )
     : {};
 
-/** Draws that are none say that the block drops nothing; no file says nothing. */
-function lootOf(pack: ReadPack, name: string): Block['loot'] {
+/**
+ * Draws that are none say that the block drops nothing, the usual ones that it drops itself; no file
+ * says nothing.
+ */
+function lootOf(
+  pack: ReadPack,
+  namespace: string,
+  name: string,
+  states: Block['states'],
+): Block['loot'] {
   const draws = pack.loot.get(name)?.value.draws;
+  if (draws && sameData(draws, itselfAsDraws(idOf(namespace, name), states))) return 'itself';
   if (draws) return draws.length ? { draws } : 'nothing';
   return pack.unread.has('loot', name) ? 'nothing' : undefined;
 }
