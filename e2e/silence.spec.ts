@@ -48,3 +48,35 @@ test('a rule counts otherwise in this mod, with a reason, and as it says itself 
   await otherwise.getByRole('button', { name: 'Let it count again' }).click();
   await expect(otherwise).toBeHidden();
 });
+
+test('one cause at several places is one line, and is mended at all of them at once', async ({
+  page,
+  server,
+}) => {
+  const { mod } = (await (
+    await page.request.get(`${server.address}/api/mods/saltmarsh`)
+  ).json()) as { mod: { blocks: Record<string, { loot?: unknown }> } };
+  const loot = { draws: [{ times: 1, lots: [{ give: 'saltmarsh:raw_brak' }] }] };
+  await page.request.post(`${server.address}/api/mods/saltmarsh/edits`, {
+    headers: { 'if-match': '"0"' },
+    data: {
+      label: 'Give what is not there',
+      changes: ['brack_seam', 'reed_fence', 'salt_crust'].map((name) => ({
+        path: `/blocks/${name}/loot`,
+        before: mod.blocks[name]!.loot,
+        after: loot,
+      })),
+    },
+  });
+  await page.goto(`${server.address}/m/saltmarsh/inspection`);
+  const cause = page.getByRole('listitem').filter({
+    hasText: 'The item saltmarsh:raw_brak does not exist.',
+  });
+  await expect(cause).toBeVisible();
+  await cause.getByRole('button', { name: 'Show the 3 places' }).click();
+  await expect(page.getByRole('link', { name: /^reed_fence/ }).first()).toBeVisible();
+  await cause.getByRole('button', { name: 'Give saltmarsh:raw_brack at 3 places' }).click();
+  await expect(cause).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cause).toBeVisible();
+});

@@ -29,6 +29,9 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
   app.use(guard, headers, boundBodies());
   const asJson = express.json({ limit: maxBodyBytes, strict: true });
   app.use('/api', (request, response, next) => {
+    // A revision is the number of a mod in one data folder: at the same address another server may
+    // have another mod of that number, which a browser must not take for the one that it kept.
+    response.set('Cache-Control', 'no-store');
     if (uploadPaths.has(`/api${request.path}`)) {
       next();
       return;

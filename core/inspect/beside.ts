@@ -20,12 +20,13 @@ export function inspectBeside(
 ): Finding[] {
   const findings = neighbours.flatMap((neighbour) =>
     neighbourRules.flatMap(({ id, severity, check }) =>
-      check(mod, neighbour).map(({ message, at, fix }): Finding => ({
+      check(mod, neighbour).map(({ message, at, cause, fix }): Finding => ({
         rule: id,
         severity,
         facet: facetOf(id),
         message,
         at: pointer(at),
+        ...(cause !== undefined && { cause }),
         ...(fix && { fix }),
         ...placeOf?.(pointer(at)),
       })),

@@ -94,13 +94,14 @@ function inspectBlock(mod: Mod, name: string, declared: Block): Inspected {
   const block = resolveBlock(mod, name, declared);
   const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
   const findings = blockRules.flatMap(({ id, severity, check }) =>
-    check(block, context).map(({ message, at = [], fix }): Finding => ({
+    check(block, context).map(({ message, at = [], cause, fix }): Finding => ({
       rule: id,
       severity,
       facet: facetOf(id),
       message,
       block: name,
       at: pointer(['blocks', name, ...at]),
+      ...(cause !== undefined && { cause }),
       fix,
     })),
   );

@@ -30,12 +30,13 @@ function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
       if (unread.hasAny(restsOn)) return [];
       const reports = check(watched, context);
       if (unread.wasAsked()) return [];
-      return reports.map(({ message, at = [], fix }): Finding => ({
+      return reports.map(({ message, at = [], cause, fix }): Finding => ({
         rule: id,
         severity,
         facet: facetOf(id),
         message,
         block: name,
+        ...(cause !== undefined && { cause }),
         ...(fix && { fix }),
         at: pointer(['blocks', name, ...at]),
       }));
@@ -49,11 +50,12 @@ function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
     if (unread.hasAny(restsOn)) return [];
     const reports = check(view, kit);
     if (unread.wasAsked()) return [];
-    return reports.map(({ message, at, fix }): Finding => ({
+    return reports.map(({ message, at, cause, fix }): Finding => ({
       rule: id,
       severity,
       facet: facetOf(id),
       message,
+      ...(cause !== undefined && { cause }),
       ...(fix && { fix }),
       at: pointer(at),
     }));

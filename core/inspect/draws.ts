@@ -97,6 +97,17 @@ export interface Known {
   tables: () => string[];
 }
 
+/** What lies at the bottom of a draw that gives what is not there; undefined for any other flaw. */
+export const causeOf = (
+  says: string,
+  parts: Readonly<Record<string, string | number>>,
+): string | undefined =>
+  says === 'unknown'
+    ? `The ${parts['kind']} ${parts['id']} does not exist.`
+    : says === 'heldless'
+      ? `${parts['id']} has no item form.`
+      : undefined;
+
 /** Items and tables of the mod that do not exist. What other mods bring is theirs to know. */
 export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] =>
   draws.flatMap((draw, d) =>

@@ -18,6 +18,11 @@ export interface Finding {
   severity: Severity;
   /** One full sentence about the user's own names. */
   message: string;
+  /**
+   * What lies at the bottom of it, as a sentence: findings of one rule with the same cause are one
+   * mistake at several places.
+   */
+  cause?: string;
   /** The block it concerns, by name, where it concerns one. */
   block?: string;
   /** The station of the spine that it belongs to. */

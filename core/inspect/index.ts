@@ -3,6 +3,7 @@ export { facetOf, facets, byWeight, type Facet, type Finding, type Fix } from '.
 export { inspect, inspectBuilt, tally } from './run.ts';
 export { rules } from './rules/index.ts';
 export { changeGravity, silenceFinding, tellAgain, toldOf } from './silence.ts';
+export { causesOf, type Cause } from './causes.ts';
 export { inspectBeside } from './beside.ts';
 export type { Neighbour, Rule } from './rule.ts';
 export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';

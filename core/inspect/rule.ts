@@ -11,12 +11,14 @@ export type ModExample = Record<string, unknown>;
 /** What a rule says of one block, its place relative to the block. */
 export interface BlockReport extends Said {
   at?: (string | number)[];
+  cause?: string;
   fix?: Fix;
 }
 /** What a rule says of the whole declaration. */
 export interface ModReport extends Said {
   at: (string | number)[];
   block?: string;
+  cause?: string;
   fix?: Fix;
 }
 /** A report with its sentence written out. */

@@ -303,6 +303,19 @@ test('a packed mod folder begins a mod with what it keeps; one with a mistake be
   expect(problemOf(await send('')).status).toBe(400);
 });
 
+test('no answer is kept by a browser but pictures and sounds, which never change', async () => {
+  const { headers } = await server.send('GET', '/api/mods/saltmarsh');
+  expect(headers['cache-control']).toBe('no-store');
+  const again = await server.send('GET', '/api/mods/saltmarsh', {
+    headers: { 'if-none-match': String(headers.etag), 'cache-control': 'no-cache' },
+  });
+  expect(again.status).toBe(200);
+  const { textures } = (again.json as { mod: Mod }).mod;
+  const [texture] = Object.values(textures);
+  const blob = await server.send('GET', `/api/blobs/${texture!.picture.sha256}`);
+  expect(blob.headers['cache-control']).toMatch(/immutable/);
+});
+
 test('requests under a foreign host or from a foreign origin are refused', async () => {
   const get = (headers: Record<string, string>) => server.send('GET', '/api/mods', { headers });
   expect((await get({ host: 'evil.example:80' })).status).toBe(403);

@@ -1,24 +1,22 @@
-import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
 import { Button, SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
+  causesOf,
   rules,
   severities,
-  silenceFinding,
   tally,
   type Finding,
   type Severity,
 } from '../../../core/inspect/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { useFindings, useInspector, useMod, useSession } from '../../api/hooks.tsx';
+import { useFindings, useInspector, useSession } from '../../api/hooks.tsx';
 import { download } from '../../parts/download.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
-import { defaultStateOf } from '../blocks/default-state.ts';
-import { Rendering } from '../../parts/rendering.tsx';
+import { CauseLine } from './cause-line.tsx';
+import { FindingLine } from './finding-line.tsx';
 import { Gravity } from './gravity.tsx';
-import { Reason } from './reason.tsx';
 import { SaidOtherwise } from './said-otherwise.tsx';
 import styles from './inspection.module.css';
 import emptyStyles from '../../parts/empty.module.css';
@@ -128,20 +126,24 @@ function Head({ list, least, onLeast }: HeadProps) {
   );
 }
 
+/** Findings by rule: the gravest first, and of these the rule with the cause that most hang on. */
 const groupByRule = (findings: readonly Finding[]): [string, Finding[]][] => {
   const groups = new Map<string, Finding[]>();
-  for (const finding of findings)
-    groups.set(finding.rule, [...(groups.get(finding.rule) ?? []), finding]);
+  for (const { rule, findings: found } of causesOf(findings)) {
+    const list = groups.get(rule);
+    if (list) list.push(...found);
+    else groups.set(rule, [...found]);
+  }
   return [...groups];
 };
 
 function Group({ rule, found }: { rule: string; found: Finding[] }) {
   const session = useSession();
   const inspector = useInspector();
-  const mod = useMod();
   const [fixing, setFixing] = useState(false);
   const [all, setAll] = useState(false);
   const facts = rules.find((one) => one.id === rule);
+  const causes = useMemo(() => causesOf(found), [found]);
   const fixable = found.filter((finding) => finding.fix);
   const fixAll = async () => {
     setFixing(true);
@@ -164,70 +166,24 @@ function Group({ rule, found }: { rule: string; found: Finding[] }) {
       </header>
       <p className="note">{facts?.why}</p>
       <ul>
-        {found.slice(0, all ? undefined : shown).map((finding) => (
-          <li
-            key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}
-            data-finding
-            tabIndex={-1}
-          >
-            {finding.block !== undefined && (
-              <Rendering
-                block={finding.block}
-                state={defaultStateOf(mod, finding.block)}
-                size={30}
-                fills
-              />
-            )}
-            <span className={styles['says']}>
-              {finding.block !== undefined ? (
-                <Link
-                  to={`/m/${session.name}/blocks/${finding.block}/${finding.facet.toLowerCase()}`}
-                >
-                  {finding.message}
-                </Link>
-              ) : (
-                finding.message
-              )}
-              {finding.file !== undefined && (
-                <span className={clsx('mono soft', styles['file'])}>
-                  {finding.file}:{finding.place?.line}:{finding.place?.column}
-                </span>
-              )}
-            </span>
-            {finding.fix && (
-              <button
-                type="button"
-                className="link"
-                data-mend
-                onClick={() => inspector.mend(finding)}
-              >
-                {finding.fix.title}
-              </button>
-            )}
-            <Reason
-              label="Why this need not be told"
-              acts={[
-                {
-                  title: 'Silence it',
-                  act: (why) =>
-                    session.edit(
-                      `Silence a finding of ${rule}`,
-                      silenceFinding(session.view.mod, finding, why),
-                    ),
-                },
-              ]}
-              button={(open) => (
-                <button type="button" className={styles['silence']} onClick={open}>
-                  Silence…
-                </button>
-              )}
-            />
-          </li>
-        ))}
+        {causes
+          .slice(0, all ? undefined : shown)
+          .map((cause) =>
+            cause.words !== undefined && cause.findings.length > 1 ? (
+              <CauseLine key={cause.words} cause={cause} />
+            ) : (
+              cause.findings.map((finding) => (
+                <FindingLine
+                  key={`${finding.at ?? finding.file} ${finding.place?.line} ${finding.message}`}
+                  finding={finding}
+                />
+              ))
+            ),
+          )}
       </ul>
-      {found.length > shown && !all && (
+      {causes.length > shown && !all && (
         <button type="button" className="link" onClick={() => setAll(true)}>
-          Show all {found.length}
+          Show all {causes.length}
         </button>
       )}
     </section>

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import clsx from 'clsx';
 import { useEffect, useState } from 'react';
 import { rules } from '../../../core/inspect/index.ts';
+import { count } from '../../../core/words/index.ts';
 import { openPack } from '../../api/open-pack.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
 import type { Consequence, PackView } from '../../workers/pack-protocol.ts';
@@ -13,10 +14,12 @@ export function Cause({
   pack,
   chosen,
   isBusy,
+  onChoose,
 }: {
   pack: PackView;
   chosen: number;
   isBusy: boolean;
+  onChoose: (finding: number) => void;
 }) {
   const finding = pack.findings[chosen];
   const facts = rules.find(({ id }) => id === finding?.rule);
@@ -31,6 +34,7 @@ export function Cause({
       <h2>{facts?.title ?? finding.rule}</h2>
       <p>{finding.message}</p>
       <p className="note">{facts?.why}</p>
+      <Hanging pack={pack} chosen={chosen} onChoose={onChoose} />
       <Shown key={`${chosen} ${pack.undo ?? ''} ${pack.findings.length}`} finding={chosen} />
       {finding.fix ? (
         <div className={styles['acts']}>
@@ -62,6 +66,40 @@ export function Cause({
         <p className="note">Only its author knows how this is meant: change the file itself.</p>
       )}
     </section>
+  );
+}
+
+/** So many places of one cause are named. */
+const mostNamed = 6;
+
+/** The other places that hang on the same cause, each a step away. */
+function Hanging({
+  pack,
+  chosen,
+  onChoose,
+}: {
+  pack: PackView;
+  chosen: number;
+  onChoose: (finding: number) => void;
+}) {
+  const { rule, cause } = pack.findings[chosen] ?? {};
+  const others = pack.findings
+    .map((finding, index) => ({ ...finding, index }))
+    .filter((one) => cause !== undefined && one.rule === rule && one.cause === cause)
+    .filter(({ index }) => index !== chosen);
+  if (!others.length) return null;
+  return (
+    <div className={styles['hanging']}>
+      <p>
+        <b>{cause}</b> {count(others.length, 'other place')} for the same cause:
+      </p>
+      {others.slice(0, mostNamed).map(({ index, file, place }) => (
+        <button key={index} type="button" className="mono" onClick={() => onChoose(index)}>
+          {file}:{place?.line}
+        </button>
+      ))}
+      {others.length > mostNamed && <p className="note">and {others.length - mostNamed} more</p>}
+    </div>
   );
 }
 

@@ -121,7 +121,7 @@ function Desk({ pack, path, busy, problem }: DeskProps) {
         {finding === undefined ? (
           <Quiet pack={pack} />
         ) : (
-          <Cause pack={pack} chosen={finding} isBusy={busy !== undefined} />
+          <Cause pack={pack} chosen={finding} isBusy={busy !== undefined} onChoose={choose} />
         )}
       </aside>
       <footer className={styles['foot']}>

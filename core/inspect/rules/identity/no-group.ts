@@ -30,7 +30,11 @@ export const noGroup = blockRule({
         fix,
         ...(group === undefined
           ? { says: 'inNone', parts: { block: name } }
-          : { says: 'groupUnknown', parts: { block: name, group } }),
+          : {
+              says: 'groupUnknown',
+              cause: `The mod has no catalogue group ${group}.`,
+              parts: { block: name, group },
+            }),
       },
     ];
   },

@@ -39,6 +39,7 @@ export const modelMissing = blockRule({
       return [
         {
           at: at[0]!,
+          cause: `The model ${model} does not exist.`,
           says: rows.size === 1 ? 'modelMissing' : 'missingInRows',
           parts: {
             ...(rows.size === 1 ? {} : { rows: count(rows.size, 'row') }),

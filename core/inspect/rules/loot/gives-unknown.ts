@@ -1,4 +1,4 @@
-import { drawSentences, unknownGiven } from '../../draws.ts';
+import { causeOf, drawSentences, unknownGiven } from '../../draws.ts';
 import { blockRule } from '../../rule.ts';
 
 export const givesUnknown = blockRule({
@@ -38,6 +38,7 @@ export const givesUnknown = blockRule({
     const first = new Map(flaws.toReversed().map((flaw) => [`${flaw.parts['id']}`, flaw]));
     return [...first.values()].toReversed().map(({ at, says, parts, mend }) => ({
       at: ['loot', ...at],
+      cause: causeOf(says, parts),
       says,
       parts: { ...parts, owner: name },
       fix:

@@ -1,7 +1,7 @@
 import { pointer, valueAt } from '../../../json/index.ts';
 import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { heldIds } from '../../../recipes/index.ts';
-import { chanceFlaws, countFlaws, drawSentences, unknownGiven } from '../../draws.ts';
+import { causeOf, chanceFlaws, countFlaws, drawSentences, unknownGiven } from '../../draws.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableFlawed = modRule({
@@ -39,6 +39,7 @@ export const tableFlawed = modRule({
           return {
             at: ['lootTables', name, ...at],
             says,
+            cause: causeOf(says, parts),
             parts: { ...parts, owner: `The loot table ${name}` },
             fix: mend && {
               title: mend.title,

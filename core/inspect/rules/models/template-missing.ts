@@ -31,6 +31,7 @@ export const templateMissing = modRule({
       return [
         {
           at,
+          cause: `The template ${missing} does not exist.`,
           says: 'templateMissing',
           parts: { model: modelId(mod, name), missing, hint: didYouMean(near) },
           fix: near

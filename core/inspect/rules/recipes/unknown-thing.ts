@@ -39,6 +39,7 @@ export const unknownThing = modRule({
         return [
           {
             at: place,
+            cause: `${id} ${isHeldless ? 'cannot be held' : 'does not exist'}.`,
             says: 'unknownThing',
             parts: {
               name,

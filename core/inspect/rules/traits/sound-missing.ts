@@ -37,6 +37,7 @@ export const soundMissing = modRule({
         const parts = { set, sound, hint: didYouMean(near) };
         return {
           at: itemAt(places, 0).at,
+          cause: `The sound ${sound} does not exist.`,
           ...(names.length === 1
             ? { says: 'soundMissing', parts: { ...parts, event: itemAt(names, 0) } }
             : { says: 'missingOften', parts: { ...parts, events: listed(names) } }),

@@ -21,6 +21,7 @@ export const soundSetMissing = blockRule({
     return [
       {
         at: ['traits', 'soundSet'],
+        cause: `The sound set ${traits.soundSet} does not exist.`,
         says: 'soundSetMissing',
         parts: { block: name, soundSet: traits.soundSet, hint: didYouMean(near) },
         fix: instead ? context.set(`Use ${instead}`, ['traits', 'soundSet'], instead) : undefined,

@@ -1,0 +1,60 @@
+import clsx from 'clsx';
+import { Link } from 'react-router';
+import { silenceFinding, type Finding } from '../../../core/inspect/index.ts';
+import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
+import { Rendering } from '../../parts/rendering.tsx';
+import { defaultStateOf } from '../blocks/default-state.ts';
+import { Reason } from './reason.tsx';
+import styles from './inspection.module.css';
+
+/** One finding: what it is about, drawn; the sentence; its fix, and the way to silence it. */
+export function FindingLine({ finding }: { finding: Finding }) {
+  const session = useSession();
+  const inspector = useInspector();
+  const mod = useMod();
+  const { block, message, file, place, fix, rule } = finding;
+  return (
+    <li data-finding tabIndex={-1}>
+      {block !== undefined && (
+        <Rendering block={block} state={defaultStateOf(mod, block)} size={30} fills />
+      )}
+      <span className={styles['says']}>
+        {block !== undefined ? (
+          <Link to={`/m/${session.name}/blocks/${block}/${finding.facet.toLowerCase()}`}>
+            {message}
+          </Link>
+        ) : (
+          message
+        )}
+        {file !== undefined && (
+          <span className={clsx('mono soft', styles['file'])}>
+            {file}:{place?.line}:{place?.column}
+          </span>
+        )}
+      </span>
+      {fix && (
+        <button type="button" className="link" data-mend onClick={() => inspector.mend(finding)}>
+          {fix.title}
+        </button>
+      )}
+      <Reason
+        label="Why this need not be told"
+        acts={[
+          {
+            title: 'Silence it',
+            act: (why) =>
+              session.edit(
+                `Silence a finding of ${rule}`,
+                silenceFinding(session.view.mod, finding, why),
+              ),
+          },
+        ]}
+        button={(open) => (
+          <button type="button" className={styles['silence']} onClick={open}>
+            Silence…
+          </button>
+        )}
+      />
+    </li>
+  );
+}
