@@ -46,3 +46,21 @@ test('what is mended at the bottom takes all that hang on it away', () => {
   );
   expect(causesOf(inspect(mended)).some(({ words }) => words === first!.words)).toBe(false);
 });
+
+test('what nobody can have is told by what one would need first', () => {
+  const mod = withExample(sampleMod(), {
+    '/items/oil': { names: { en: 'Oil' }, group: 'shore', texture: 'saltmarsh:lamp' },
+    '/items/wick': { names: { en: 'Wick' }, group: 'shore', texture: 'saltmarsh:lamp' },
+    '/blocks/lamp/identity/natural': null,
+    '/recipes/wick': { kind: 'mix', takes: ['saltmarsh:oil'], gives: 'saltmarsh:wick' },
+    '/recipes/lamp': { kind: 'mix', takes: ['saltmarsh:wick'], gives: 'saltmarsh:lamp' },
+  });
+  const found = causesOf(inspect(mod)).find(({ rule }) => rule === 'recipes/unobtainable')!;
+  expect(found.words).toBe('Nobody can come to have saltmarsh:oil.');
+  expect(found.findings).toHaveLength(3);
+  // A circle has a bottom too.
+  const circle = withExample(mod, {
+    '/recipes/oil': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:oil' },
+  });
+  expect(inspect(circle).filter(({ rule }) => rule === 'recipes/unobtainable')).toHaveLength(3);
+});

@@ -1,9 +1,12 @@
 import { heldUnder } from '../../../lists/index.ts';
-import { lookUp, idOf, resultsOf } from '../../../mod/index.ts';
+import { lookUp, idOf, ingredientsOf, resultsOf } from '../../../mod/index.ts';
 import { acceptsIn, heldIds, findObtainable } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 import { acceptingOf, makingOf } from '../../view.ts';
+
+/** So many recipes are followed down to what is needed first. */
+const deepest = 32;
 
 export const unobtainable = modRule({
   id: 'recipes/unobtainable',
@@ -25,12 +28,29 @@ export const unobtainable = modRule({
   check(mod) {
     const { namespace } = mod.header;
     const making = makingOf(mod);
-    const had = findObtainable(making, acceptsIn(acceptingOf(mod)));
+    const accepts = acceptsIn(acceptingOf(mod));
+    const had = findObtainable(making, accepts);
     const recipeOf = new Map(
       Object.entries(mod.recipes).flatMap(([name, recipe]) =>
         resultsOf(recipe).map(({ gives }) => [gives, name] as const),
       ),
     );
+    /** What one would need first: down the recipes, the first thing that no recipe gives. */
+    const bottomOf = (id: string): string => {
+      const met = new Set([id]);
+      let bottom = id;
+      while (met.size < deepest) {
+        const recipe = lookUp(mod.recipes, recipeOf.get(bottom) ?? '');
+        const lacking = (recipe ? ingredientsOf(recipe) : [])
+          .map((ingredient) => [...accepts(ingredient)])
+          .filter((all) => !all.some((one) => had.has(one)))
+          .flat()
+          .find((one) => !met.has(one) && !one.startsWith('#'));
+        if (lacking === undefined) break;
+        met.add((bottom = lacking));
+      }
+      return bottom;
+    };
     return heldIds(making).flatMap((id): ModReport[] => {
       if (had.has(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
@@ -44,6 +64,7 @@ export const unobtainable = modRule({
           at,
           block: block && name,
           says: 'unobtainable',
+          cause: `Nobody can come to have ${bottomOf(id)}.`,
           parts: { id: idOf(namespace, name), why: whyNot(given, dropped) },
           fix: dropped
             ? undefined
