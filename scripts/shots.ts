@@ -7,7 +7,7 @@ import { mkdirSync, mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Browser, Page } from '@playwright/test';
-import { brokenPack, onDisk } from '../e2e/testing/broken-pack.ts';
+import { brokenPack, changedPack, onDisk } from '../e2e/testing/broken-pack.ts';
 import { withApplication } from './with-application.ts';
 
 /** Opens a place, does something there, and takes its picture once everything has been drawn. */
@@ -79,8 +79,17 @@ await withApplication(async (address, browser) => {
     await page.getByRole('button', { name: 'front', exact: true }).click();
     await page.getByRole('region', { name: 'Picture', exact: true }).scrollIntoViewIfNeeded();
   });
-  await shot('desk-fit', 'models/driftwood_chair/fit', 'light');
-  const pack = onDisk(mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-')), await brokenPack());
+  const packs = mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-'));
+  const changed = onDisk(packs, await changedPack());
+  await shot('take-over', 'inspection/pack', 'light', async (page) => {
+    await page.getByLabel('Or where it lies').fill(changed);
+    await page.getByRole('button', { name: 'Open', exact: true }).click();
+    await page.getByRole('button', { name: 'Take over…' }).click();
+    await page.getByText('Blocks into Saltmarsh').click();
+    await page.getByLabel('Tide lantern', { exact: true }).check();
+    await page.getByRole('button', { name: 'Take over 1 block' }).waitFor();
+  });
+  const pack = onDisk(packs, await brokenPack());
   await shot('pack', 'inspection/pack', 'light', async (page) => {
     await page.getByLabel('Or where it lies').fill(pack);
     await page.getByRole('button', { name: 'Open', exact: true }).click();

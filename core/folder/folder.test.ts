@@ -35,6 +35,39 @@ test('the demo mod reads without a problem, fits the schema and has no finding',
   ]);
 });
 
+test('what a build carries along lies in kept/, and says itself what it is', async () => {
+  const { mod, blobs } = readModFolder(await demo());
+  const note = text('By hand.');
+  const files = writeModFolder(mod, (sha256) => blobs.get(sha256)!)
+    .set('kept/README.md', note)
+    .set('kept/docs/.hidden', text(''));
+  const read = readModFolder(files);
+  expect(read.problems).toEqual([]);
+  expect(Object.keys(read.mod.header.kept!)).toEqual(['README.md', 'docs/.hidden']);
+  const all = (sha256: string) => read.blobs.get(sha256)!;
+  const again = writeModFolder(read.mod, all);
+  expect([...again.keys()].sort()).toEqual([...files.keys()].sort());
+  expect(new TextDecoder().decode(again.get('mod.json'))).not.toContain('README');
+  // What mod.json claims of files that are not there is nothing.
+  const header = JSON.parse(new TextDecoder().decode(again.get('mod.json'))) as object;
+  const kept = { 'gone.md': { sha256: '0'.repeat(64), bytes: 3 } };
+  const claimed = new Map(again)
+    .set('mod.json', text(JSON.stringify({ ...header, kept })))
+    .set('kept/README.md', text('Changed.'));
+  expect(Object.keys(readModFolder(claimed).mod.header.kept!)).toEqual([
+    'README.md',
+    'docs/.hidden',
+  ]);
+});
+
+test('more kept files than a mod can have are told, and none is kept', () => {
+  const files = new Map(writeModFolder(sampleMod(), () => new Uint8Array()));
+  for (let i = 0; i <= 500; i += 1) files.set(`kept/${i}.txt`, text(`${i}`));
+  const { mod, problems } = readModFolder(files);
+  expect(problems.map(({ message }) => message)).toContain('In kept/: keep at most 500 files.');
+  expect(mod.header.kept).toBeUndefined();
+});
+
 test('a mod written as a folder reads back as the same mod', async () => {
   const { mod, blobs } = readModFolder(await demo());
   const again = readModFolder(writeModFolder(mod, (sha256) => blobs.get(sha256)!));

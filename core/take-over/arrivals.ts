@@ -179,7 +179,23 @@ export function arrivalsOf(
     if (joins && list.includes(wanted)) arrival.how = 'joined';
     else list.push(arrival.to);
   }
-  return { arrivals: [...coming.values()], behind };
+  return { arrivals: namedByComing(origin, [...coming.values()]), behind };
+}
+
+/** Without the tags and groups that only things name which are there already. */
+function namedByComing(origin: Origin, arrivals: readonly Arrival[]): Arrival[] {
+  const named = new Set(
+    arrivals
+      .filter(({ how }) => how !== 'there')
+      .flatMap(({ kind, from }) => origin.referencesOf(kind, from))
+      .flatMap((reference) => {
+        const meant = origin.meant(reference);
+        return meant ? [keyOf(meant.kind, meant.name)] : [];
+      }),
+  );
+  return arrivals.filter(
+    ({ kind, from }) => !(isTag(kind) || kind === 'groups') || named.has(keyOf(kind, from)),
+  );
 }
 
 /** The names that are taken, by kind; blocks and items share theirs with all that was retired. */
