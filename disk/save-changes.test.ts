@@ -63,6 +63,19 @@ test.each<[what: string, change: Parameters<typeof saveChanges>[1][number], why:
   expect(all()).toEqual(before);
 });
 
+test('folders that were made for files that are not saved after all are gone again', async () => {
+  const before = all();
+  await expect(
+    saveChanges(folder, [
+      { file: 'new/deep/x.json', after: encode('{}') },
+      { file: 'rules/loot/x.json', after: encode('{}') },
+      // Below a file there is no room.
+      { file: 'notes.md/x.json', after: encode('{}') },
+    ]),
+  ).rejects.toThrow(DiskProblem);
+  expect(all()).toEqual(before);
+});
+
 test('a file that only its owner may read stays so', async () => {
   chmodSync(at('pack.json'), 0o600);
   await saveChanges(folder, [{ file: 'pack.json', before: digest('{}'), after: encode('[]') }]);

@@ -72,11 +72,14 @@ async function saveInFolder(target: string, changes: readonly FileToSave[]): Pro
   const root = await realpath(target);
   for (const { file, before } of changes) await expectAs(root, file, before);
   const made: [beside: string, file: string][] = [];
+  const folders: [first: string, last: string][] = [];
+  let isSaved = false;
   try {
     for (const { file, after } of changes) {
       if (!after) continue;
       const full = path.join(root, file);
-      await mkdir(path.dirname(full), { recursive: true });
+      const first = await mkdir(path.dirname(full), { recursive: true });
+      if (first !== undefined) folders.push([first, path.dirname(full)]);
       const beside = besideOf(full);
       made.push([beside, full]);
       await writeWhole(beside, after, full);
@@ -84,10 +87,24 @@ async function saveInFolder(target: string, changes: readonly FileToSave[]): Pro
     // Looked at once more, now that writing has taken its time.
     for (const { file, before } of changes) await expectAs(root, file, before);
     for (const [beside, full] of made) await rename(beside, full);
+    isSaved = true;
     for (const { file, after } of changes) if (!after) await removed(root, file);
   } finally {
     for (const [beside] of made) await rm(beside, { force: true });
+    if (!isSaved) for (const folder of folders.reverse()) await withoutEmpty(folder);
   }
+}
+
+/** Takes folders away that were made for nothing, from the last up to the first, while empty. */
+async function withoutEmpty([first, last]: [first: string, last: string]): Promise<void> {
+  for (let folder = last; folder.startsWith(first); folder = path.dirname(folder))
+    if (
+      !(await rmdir(folder).then(
+        () => true,
+        () => false,
+      ))
+    )
+      return;
 }
 
 /** Takes a file away, and its folder where that is then empty. */

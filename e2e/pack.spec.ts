@@ -100,6 +100,26 @@ test('a broken pack is dropped, read, mended and saved as a copy', async ({ page
   await expect(page.getByText('1 of 3 findings')).toBeVisible();
 });
 
+test('a report as HTML opens by itself, with every finding in it', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await drop(page, 'marsh.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the report' }).click();
+  const file = path.join(server.folder, 'report.html');
+  await (await saving).saveAs(file);
+  // As somebody opens it to whom it was sent: from a file, without a server.
+  const report = await page.context().newPage();
+  await report.goto(`file://${file}`);
+  await expect(report).toHaveTitle(/marsh\.obpack/);
+  await expect(report.getByRole('heading', { name: 'marsh.obpack' })).toBeVisible();
+  await expect(report.getByText('Did you mean "hardness"?')).toBeVisible();
+  await expect(report.getByText('rules/loot/salt_crust.json').first()).toBeVisible();
+  const width = await report.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  expect(width).toBeLessThanOrEqual(0);
+  await report.close();
+});
+
 test('a pack that lies on this machine is saved where it lies, unless it was changed there', async ({
   page,
   server,
