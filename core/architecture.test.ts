@@ -44,6 +44,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
       `${kit}/declare`,
       `${kit}/write`,
       'core/kits/kit',
+      'core/kits/declared',
       ...knowing,
     ],
     [`${kit}/gallery`]: [`${kit}/write`, `${kit}/verdict`, 'core/kits/kit', ...knowing],

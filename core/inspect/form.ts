@@ -1,11 +1,10 @@
 import type { Files } from '../bytes/index.ts';
 import { mendFolder } from '../folder/index.ts';
-import type { Declared, Kit } from '../kits/index.ts';
+import type { Kit } from '../kits/index.ts';
 import type { FilesChange } from '../mend/index.ts';
 import type { Change } from '../mod/index.ts';
-import type { Finding } from './finding.ts';
 import { readFolderForm } from './folder.ts';
-import { readBuilt } from './run.ts';
+import { readBuilt, type Reading } from './run.ts';
 
 /** A form in which a declaration lies in files: how it is read, judged, and mended. */
 export interface Form {
@@ -13,7 +12,7 @@ export interface Form {
   /** The target whose packs these are; a mod folder is none's. */
   kit?: Kit;
   /** What is wrong with files, and what they declare where that can be read. */
-  read: (files: Files) => { findings: Finding[]; declared: Declared | undefined };
+  read: (files: Files) => Reading;
   /** Makes changes of what is declared in the files. Undefined where one finds no place. */
   mend?: ((files: Files, changes: readonly Change[]) => FilesChange | undefined) | undefined;
   /** What follows for files that keep digests of others. */

@@ -3,6 +3,7 @@ import { applyFileChanges, type FileChange, type FilesChange } from '../mend/ind
 import { pathsMeet, type Change } from '../mod/index.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { Form } from './form.ts';
+import type { Reading } from './run.ts';
 
 /** Files after fixes, and which of the fixes were made. */
 export interface MendedFiles {
@@ -14,13 +15,20 @@ export interface MendedFiles {
  * Files with fixes made in them, in the way in which their authors wrote them; the given ones stay
  * as they are. Fixes that disturb each other cannot all be made at once: those left out can be asked
  * for anew of the files as they then are. Where files are themselves mended, what they declare is
- * not, since it may read otherwise then.
+ * not, since it may read otherwise then. What was read of the files spares reading them anew.
  *
  * @example mendFiles(formOf(blockPack), files, [finding.fix]).files
  */
-export function mendFiles(form: Form, files: Files, fixes: readonly Fix[]): MendedFiles {
+export function mendFiles(
+  form: Form,
+  files: Files,
+  fixes: readonly Fix[],
+  reading?: Pick<Reading, 'mend'>,
+): MendedFiles {
   const ofFiles = fixes.filter((fix) => fix.files?.length);
-  const mended = ofFiles.length ? mendThemselves(files, ofFiles) : mendDeclared(form, files, fixes);
+  const mended = ofFiles.length
+    ? mendThemselves(files, ofFiles)
+    : mendDeclared(form, files, fixes, reading?.mend);
   for (const [path, bytes] of form.settle?.(files, mended.files) ?? [])
     put(mended.files, path, bytes);
   return mended;
@@ -70,18 +78,18 @@ const withRangesAsOne = (changes: readonly FileChange[]): FileChange[] => {
 };
 
 /** What is declared is changed as a whole; where that finds no place, in halves. */
-function mendDeclared(form: Form, files: Files, fixes: readonly Fix[]): MendedFiles {
+function mendDeclared(
+  form: Form,
+  files: Files,
+  fixes: readonly Fix[],
+  mend: Reading['mend'] = (changes) => form.mend?.(files, changes),
+): MendedFiles {
   const kept = withoutClash(fixes);
-  const done = kept.length
-    ? form.mend?.(
-        files,
-        kept.flatMap(({ changes }) => changes),
-      )
-    : undefined;
+  const done = kept.length ? mend(kept.flatMap(({ changes }) => changes)) : undefined;
   if (done) return { files: changedFiles(files, done), made: kept };
   if (kept.length < 2) return { files: new Map(files), made: [] };
   const half = Math.ceil(kept.length / 2);
-  const first = mendDeclared(form, files, kept.slice(0, half));
+  const first = mendDeclared(form, files, kept.slice(0, half), mend);
   const second = mendDeclared(form, first.files, kept.slice(half));
   return { files: second.files, made: [...first.made, ...second.made] };
 }
@@ -132,11 +140,12 @@ export function mendAll(
   const tried = new Set<string>();
   const keyOf = ({ rule, file, message }: Finding) => JSON.stringify([rule, file, message]);
   for (let round = 0; round < mostRounds; round += 1) {
-    const found = form
-      .read(at)
-      .findings.filter((finding) => finding.fix && isChosen(finding) && !tried.has(keyOf(finding)));
+    const reading = form.read(at);
+    const found = reading.findings.filter(
+      (finding) => finding.fix && isChosen(finding) && !tried.has(keyOf(finding)),
+    );
     const byFix = new Map(found.map((finding) => [finding.fix!, finding]));
-    const { files: next, made } = mendFiles(form, at, [...byFix.keys()]);
+    const { files: next, made } = mendFiles(form, at, [...byFix.keys()], reading);
     if (!made.length) return { files: at, mended };
     for (const fix of made) tried.add(keyOf(byFix.get(fix)!));
     [at, mended] = [next, mended + made.length];

@@ -5,6 +5,7 @@ import { count } from '../words/index.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { Form } from './form.ts';
 import { mendAll, mendFiles } from './mend-files.ts';
+import type { Reading } from './run.ts';
 
 /** A file that was changed: what it was, and what it is; undefined where there is or was none. */
 export interface ChangedFile {
@@ -19,6 +20,7 @@ interface Step {
   findings: Finding[];
   /** What the files declare, where that can be read back. */
   declared: Declared | undefined;
+  mend?: Reading['mend'];
   /** What each fix would make of the files, once somebody asked. */
   previews: Map<Fix, Files | undefined>;
 }
@@ -68,7 +70,7 @@ export class PackCopy {
   /** Mends findings that are told of now. Gives back how many were mended. */
   mend(findings: readonly Finding[]): number {
     const fixes = findings.flatMap(({ fix }) => fix ?? []);
-    const { files, made } = mendFiles(this.form, this.files, fixes);
+    const { files, made } = mendFiles(this.form, this.files, fixes, this.at);
     const [first] = made;
     if (first)
       this.step(made.length === 1 ? first.title : count(made.length, 'fix', 'fixes'), files);
@@ -108,7 +110,7 @@ export class PackCopy {
     if (!fix) return undefined;
     const { previews } = this.at;
     if (!previews.has(fix)) {
-      const { files, made } = mendFiles(this.form, this.files, [fix]);
+      const { files, made } = mendFiles(this.form, this.files, [fix], this.at);
       previews.set(fix, made.length ? files : undefined);
     }
     return previews.get(fix);

@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
+import { kitNamed, type Checked, type Declared, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Mod } from '../mod/index.ts';
 import { inspectBlocks } from './blocks.ts';
@@ -70,14 +70,20 @@ function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
  */
 export const inspectBuilt = (kit: Kit, files: Files): Finding[] => readBuilt(kit, files).findings;
 
+/** Files that were read: what is wrong with them, what they declare, and how that is mended. */
+export interface Reading {
+  findings: Finding[];
+  /** What they declare, where that can be read back. */
+  declared: Declared | undefined;
+  /** Makes changes of that in these files. Undefined where one finds no place. */
+  mend?: Checked['mend'];
+}
+
 /** The same with what the files declare, where that can be read back. */
-export function readBuilt(
-  kit: Kit,
-  files: Files,
-): { findings: Finding[]; declared: Declared | undefined } {
-  const { reports, declared } = kit.check(files);
+export function readBuilt(kit: Kit, files: Files): Reading {
+  const { reports, declared, mend } = kit.check(files);
   const ofDeclared = declared ? inspectDeclared(kit, declared) : [];
-  return { findings: [...reports.map(fileFinding), ...ofDeclared].sort(byWeight), declared };
+  return { findings: [...reports.map(fileFinding), ...ofDeclared].sort(byWeight), declared, mend };
 }
 
 /** How many findings there are of each severity. */

@@ -139,6 +139,8 @@ export interface Checked {
   reports: RuledReport[];
   /** What they declare, where the target can be read back. */
   declared?: Declared;
+  /** As {@link Kit.mend}, of these very files, without reading them anew. */
+  mend?: (changes: readonly Change[]) => FilesChange | undefined;
 }
 
 /**

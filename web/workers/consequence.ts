@@ -3,6 +3,7 @@ import type { Files } from '../../core/bytes/index.ts';
 import type { Finding, PackCopy } from '../../core/inspect/index.ts';
 import type { Declared } from '../../core/kits/index.ts';
 import {
+  applyChanges,
   lookUp,
   ownName,
   resolveBlock,
@@ -28,13 +29,24 @@ export function consequenceOf(
   if (!now || name === undefined) return undefined;
   const before = resolved(now.mod, name)!;
   const files = copy.preview(finding);
-  const then = files && copy.form.read(files).declared;
+  const then = files && mendedBy(copy, now, finding, files);
   const after = then && resolved(then.mod, name);
   const state = (after && differing(now.mod, before, then.mod, after)) ?? before.space.defaultState;
   const drawn = draw(now, copy.files, before, state, size);
   const mended = after && draw(then, files, after, Math.min(state, after.space.size - 1), size);
   const isSame = !mended || drawn.every((value, i) => value === mended[i]);
   return { block: name, size, now: drawn, ...(isSame ? {} : { mended }) };
+}
+
+/** What the files would declare with a finding mended; read anew only where its fix is of files. */
+function mendedBy(
+  copy: PackCopy,
+  now: Declared,
+  { fix }: Finding,
+  files: Files,
+): Declared | undefined {
+  if (!fix || fix.files?.length) return copy.form.read(files).declared;
+  return { ...now, mod: applyChanges(now.mod, fix.changes) };
 }
 
 /** A block of the pack as it is placed. Throws when there is none of that name. */

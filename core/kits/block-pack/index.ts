@@ -3,7 +3,7 @@ import { reportsOf } from '../file-rule.ts';
 import type { Kit } from '../kit.ts';
 import { declaredBy } from './declare/index.ts';
 import { PackFile } from './format/index.ts';
-import { mendPack, settleDigests } from './mend/index.ts';
+import { mendPack, mendRead, settleDigests } from './mend/index.ts';
 import { readPack } from './read/index.ts';
 import { packRules } from './rules/index.ts';
 import { writeBlockFiles, writeBlockPack } from './write/index.ts';
@@ -50,7 +50,12 @@ export const blockPack: Kit = {
   recordedDigests,
   check: (files) => {
     const read = readPack(files);
-    return { reports: reportsOf(packRules, read), declared: declaredBy(read) };
+    const declared = declaredBy(read);
+    return {
+      reports: reportsOf(packRules, read),
+      declared,
+      mend: (changes) => mendRead(read, declared, changes),
+    };
   },
   mend: mendPack,
   settle: settleDigests,

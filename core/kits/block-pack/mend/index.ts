@@ -9,10 +9,11 @@ import {
   type Written,
 } from '../../../mend/index.ts';
 import { inOrder, resolveBlocks, type Change, type Mod } from '../../../mod/index.ts';
+import type { Declared } from '../../declared.ts';
 import { declaredBy } from '../declare/index.ts';
 import { pathInPack, placeInPack, type FileKind } from '../format/index.ts';
 import { readPack, type ReadPack } from '../read/index.ts';
-import { documentsOf } from '../write/documents.ts';
+import { documentsBeside, documentsOfBlock } from '../write/documents.ts';
 import { writePack } from '../write/entries.ts';
 
 /**
@@ -25,13 +26,43 @@ import { writePack } from '../write/entries.ts';
  */
 export function mendPack(files: Files, changes: readonly Change[]): FilesChange | undefined {
   const pack = readPack(files);
-  const mod = declaredBy(pack)?.mod;
-  const mended = mod && changedMod(mod, changes);
-  return (
-    mended &&
-    mendDocuments(files, documentsIn(mod), documentsIn(mended), (path) => lyingAt(pack, path))
+  return mendRead(pack, declaredBy(pack), changes);
+}
+
+/** The same of a pack that was read. */
+export function mendRead(
+  pack: ReadPack,
+  declared: Declared | undefined,
+  changes: readonly Change[],
+): FilesChange | undefined {
+  const changed = declared && changedMod(declared.mod, changes);
+  if (!changed) return undefined;
+  const [before, after] = [inOrder(declared.mod), inOrder(changed)];
+  return mendDocuments(
+    pack.files,
+    documentsIn(before, (name) => hasSameFiles(before, after, name)),
+    documentsIn(after, (name) => hasSameFiles(before, after, name)),
+    (path) => lyingAt(pack, path),
   );
 }
+
+/** Whether the files that follow from a block alone are the same in two states of a mod. */
+const hasSameFiles = (before: Mod, after: Mod, name: string): boolean =>
+  before.blocks[name] === after.blocks[name] &&
+  before.header === after.header &&
+  sameEntries(before.models, after.models);
+
+/** Whether two records hold the same entries. */
+const sameEntries = (a: Readonly<Record<string, unknown>>, b: typeof a): boolean => {
+  const known = compared.get(a)?.get(b);
+  if (known !== undefined) return known;
+  const names = Object.keys(a);
+  const isSame =
+    names.length === Object.keys(b).length && names.every((name) => a[name] === b[name]);
+  compared.set(a, new WeakMap([[b, isSame]]));
+  return isSame;
+};
+const compared = new WeakMap<object, WeakMap<object, boolean>>();
 
 /** Where a file lies that was read as the one at a path: elsewhere when it is misnamed. */
 function lyingAt({ blocks, items, looks, loot, lootTables }: ReadPack, path: string): string {
@@ -42,10 +73,12 @@ function lyingAt({ blocks, items, looks, loot, lootTables }: ReadPack, path: str
   return list?.get(at!.name)?.file ?? path;
 }
 
-function* documentsIn(given: Mod): Generator<Written> {
-  const mod = inOrder(given);
+/** The documents of a mod, without the files of blocks that are known to be the same. */
+function* documentsIn(mod: Mod, isKnown: (block: string) => boolean): Generator<Written> {
+  const blocks = resolveBlocks(mod);
   yield [pathInPack('pack', 'pack'), writePack(mod.header, undefined)];
-  yield* documentsOf(mod, resolveBlocks(mod));
+  for (const block of blocks) if (!isKnown(block.name)) yield* documentsOfBlock(mod, block);
+  yield* documentsBeside(mod, blocks);
 }
 
 /**

@@ -24,11 +24,16 @@ export function* documentsOf(
   blocks: readonly ResolvedBlock[],
   onProgress?: (done: number, total: number) => void,
 ): Generator<Written> {
-  const { header, soundSets } = mod;
   for (const [done, block] of blocks.entries()) {
     if (done % 64 === 0) onProgress?.(done, blocks.length);
     yield* documentsOfBlock(mod, block);
   }
+  yield* documentsBeside(mod, blocks);
+}
+
+/** The JSON files that follow from more than one block, and from the other entries. */
+export function* documentsBeside(mod: Mod, blocks: readonly ResolvedBlock[]): Generator<Written> {
+  const { header, soundSets } = mod;
   for (const [name, tag] of writeTags(mod, 'blockTags')) yield [pathInPack('block tag', name), tag];
   for (const [name, tag] of writeTags(mod, 'itemTags')) yield [pathInPack('item tag', name), tag];
   for (const [name, { draws }] of Object.entries(mod.lootTables))
