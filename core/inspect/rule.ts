@@ -50,11 +50,13 @@ export interface ModRule extends RuleFacts, Examples {
   check: (mod: ModView, kit: Kit) => Worded<ModReport>[];
 }
 
+/** What each rule looks at, by its id. */
+export type RulesById = ReadonlyMap<string, Rule['over']>;
+
 /** A rule that looks at what the others found. */
 export interface FindingsRule extends RuleFacts, Examples {
   over: 'findings';
-  /** `ids` are those of all rules. */
-  check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => Worded<ModReport>[];
+  check: (mod: Mod, findings: readonly Finding[], rules: RulesById) => Worded<ModReport>[];
 }
 
 /** Another mod, opened for reading only and laid beside one that is inspected. */
@@ -103,7 +105,7 @@ export const findingsRule = ({
   check,
   ...rule
 }: Written & {
-  check: (mod: Mod, findings: readonly Finding[], ids: ReadonlySet<string>) => ModReport[];
+  check: (mod: Mod, findings: readonly Finding[], rules: RulesById) => ModReport[];
 }): FindingsRule => ({
   over: 'findings',
   ...rule,

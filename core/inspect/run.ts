@@ -6,7 +6,7 @@ import { inspectBlocks } from './blocks.ts';
 import { inspectDeclared } from './declared.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';
-import { findingsRules, modRules, ruleIds } from './rules/index.ts';
+import { findingsRules, modRules, rulesById } from './rules/index.ts';
 import { toldOf } from './silence.ts';
 import { partOf, watchedView, type ViewPart } from './view.ts';
 
@@ -26,7 +26,7 @@ export function inspect(mod: Mod): Finding[] {
 /** What the rules over findings say of what the others found. */
 export const inspectFindings = (mod: Mod, findings: readonly Finding[]): Finding[] =>
   findingsRules.flatMap((rule) =>
-    rule.check(mod, findings, ruleIds).map(({ at, ...report }): Finding => ({
+    rule.check(mod, findings, rulesById).map(({ at, ...report }): Finding => ({
       rule: rule.id,
       severity: rule.severity,
       facet: facetOf(rule.id),

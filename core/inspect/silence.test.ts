@@ -45,6 +45,16 @@ test('only that finding is silenced, and one that is gone is told of', () => {
   expect(applyChanges(mended, finding!.fix!.changes).header).not.toHaveProperty('inspection');
 });
 
+test('of files and neighbours nothing is known here, so their silence is left alone', () => {
+  const mod = withExample(sampleMod(), {
+    '/header/inspection': {
+      rules: { 'neighbours/same-id': { gravity: 'off', why: 'Never loaded together.' } },
+      silenced: [{ rule: 'files/unknown-file', message: 'Odd.', why: 'An editor puts it there.' }],
+    },
+  });
+  expect(inspect(mod)).toEqual([]);
+});
+
 test('a rule counts otherwise, or not at all', () => {
   const mod = broken();
   const as = (gravity: 'off' | 'error') =>

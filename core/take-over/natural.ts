@@ -40,10 +40,12 @@ export function naturalIn(mod: Mod): Natural {
 
 /** The mod in which these are in the world by themselves. */
 export function withNatural(mod: Mod, { blocks, items }: Natural): Mod {
-  const marked = <T>(record: Record<string, T>, names: readonly string[], mark: (one: T) => T) =>
-    Object.fromEntries(
-      Object.entries(record).map(([name, one]) => [name, names.includes(name) ? mark(one) : one]),
+  const marked = <T>(record: Record<string, T>, names: readonly string[], mark: (one: T) => T) => {
+    const chosen = new Set(names);
+    return Object.fromEntries(
+      Object.entries(record).map(([name, one]) => [name, chosen.has(name) ? mark(one) : one]),
     );
+  };
   return {
     ...mod,
     blocks: marked(mod.blocks, blocks, (block) => ({

@@ -29,7 +29,7 @@ class OpenPack {
   >();
   private readonly listeners = new Set<() => void>();
   private next = 1;
-  /** The pack as it stood when a copy of it was saved. */
+  /** The pack as it stood when a copy of it was saved, or a mod made of it. */
   private copied: PackView | undefined;
 
   /** Whether something was mended that stands in no file yet. */
@@ -133,6 +133,11 @@ class OpenPack {
     const archive = await this.ask('archive', {});
     this.copied = pack;
     return archive as Uint8Array<ArrayBuffer>;
+  }
+
+  /** Notes that all of the pack as it stands lies somewhere else too, as in a mod made of it. */
+  noteCopied(): void {
+    this.copied = this.view.pack;
   }
 
   mend(chosen: PackAsks['mend']['asked']['chosen']): Promise<void> {

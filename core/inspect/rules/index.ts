@@ -1,6 +1,6 @@
 import { kits } from '../../kits/index.ts';
 import { facetOf, facets } from '../finding.ts';
-import type { BlockRule, FindingsRule, ModRule, NeighbourRule, Rule } from '../rule.ts';
+import type { BlockRule, FindingsRule, ModRule, NeighbourRule, Rule, RulesById } from '../rule.ts';
 import * as all from './all.ts';
 
 const byFacet = (a: Rule, b: Rule): number =>
@@ -23,5 +23,5 @@ export const findingsRules = rules.filter((rule): rule is FindingsRule => rule.o
 export const neighbourRules = rules.filter(
   (rule): rule is NeighbourRule => rule.over === 'neighbours',
 );
-/** The ids of all rules. */
-export const ruleIds: ReadonlySet<string> = new Set(rules.map(({ id }) => id));
+/** What each rule looks at, by its id. */
+export const rulesById: RulesById = new Map(rules.map(({ id, over }) => [id, over]));

@@ -26,12 +26,14 @@ export const silencedForNothing = findingsRule({
       rules: { 'identity/no-group': { gravity: 'off', why: 'Commands give it.' } },
     },
   },
-  check(mod, findings, ids) {
+  check(mod, findings, all) {
     const { rules = {}, silenced = [] } = mod.header.inspection ?? {};
+    // What files or neighbours are asked for is not known here.
+    const isAsked = (rule: string) => !['files', 'neighbours'].includes(all.get(rule) ?? '');
     const found = new Set(findings.map(({ rule, message }) => `${rule}\n${message}`));
     const telling = new Set(findings.map(({ rule }) => rule));
     const ofFindings = silenced.flatMap(({ rule, message }, i): ModReport[] =>
-      found.has(`${rule}\n${message}`)
+      found.has(`${rule}\n${message}`) || !isAsked(rule)
         ? []
         : [
             {
@@ -43,8 +45,8 @@ export const silencedForNothing = findingsRule({
           ],
     );
     const ofRules = Object.entries(rules).flatMap(([rule, { gravity }]): ModReport[] => {
-      const isKnown = ids.has(rule);
-      if (isKnown && (gravity !== 'off' || telling.has(rule))) return [];
+      const isKnown = all.has(rule);
+      if (isKnown && (gravity !== 'off' || telling.has(rule) || !isAsked(rule))) return [];
       return [
         {
           at: ['header', 'inspection', 'rules', rule],

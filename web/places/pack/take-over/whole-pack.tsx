@@ -154,6 +154,7 @@ function Making({
       const bytes = await openPack.ask('modFolder', { how, title: title.trim() });
       const file = { bytes, type: 'application/zip' };
       const { name } = await call(endpoints.bringMod, {}, { file });
+      openPack.noteCopied();
       await mutate('mods');
       await navigate(`/m/${name}/blocks`);
     } catch (error) {
