@@ -2,6 +2,7 @@ import { itemAt } from '../lists/index.ts';
 import {
   conditionsOf,
   propertiesAsked,
+  toolKinds,
   type Draw,
   type Header,
   type ResolvedBlock,
@@ -48,17 +49,21 @@ export const drawsInReach = (draws: readonly Draw[], source: LootSource): Draw[]
 
 /**
  * The ways that make a difference to a block: bare hands, its own kind of tool at every grade, the
- * kinds that its loot asks for, a blast.
+ * kinds that its loot asks for, a blast. Where a grade is asked for whatever the tool, one of the
+ * other kinds stands for them all: a condition may leave out every kind that is named.
  */
 export function waysOf(
   block: Pick<ResolvedBlock, 'draws'> & { traits: Diggable },
   header: Pick<Header, 'tools'>,
   source: LootSource,
 ): BreakingWay[] {
-  const asked = conditionsOf(drawsInReach(block.draws, source)).flatMap(({ when }) =>
-    when.tool ? [when.tool] : [],
-  );
-  const kinds = [...new Set([block.traits.toolKind, ...asked])];
+  const conditions = conditionsOf(drawsInReach(block.draws, source)).map(({ when }) => when);
+  const asked = conditions.flatMap(({ tool }) => tool ?? []);
+  const named = new Set([block.traits.toolKind, ...asked]);
+  const isGradeAlone = conditions.some(({ grade, tool }) => grade !== undefined && !tool);
+  const other = toolKinds.find((kind) => header.tools.kinds[kind] && !named.has(kind));
+  const needsOther = isGradeAlone && (asked.length > 0 || block.traits.toolKind === 'none');
+  const kinds = [...named, ...(needsOther && other ? [other] : [])];
   const tools: Tool[] = ['bare hands', ...kinds.flatMap((kind) => toolsOf(header, kind).slice(1))];
   return [
     ...tools.map((tool) => ({ name: toolName(tool, header), tool, blast: false })),

@@ -117,3 +117,22 @@ test('what the truth of a block says and what breaking it brings is the same eve
     }),
     { numRuns: 60 },
   ));
+
+test('a grade with any tool but those that are named can be had with another kind', () => {
+  const found = (when: object, toolKind: string) =>
+    inspect(
+      withExample(sampleMod(), {
+        '/blocks/lamp/traits/toolKind': toolKind,
+        '/blocks/lamp/traits/gated': false,
+        '/blocks/lamp/loot': {
+          draws: [
+            { times: 1, lots: [{ give: 'saltmarsh:lamp', when }, { give: 'saltmarsh:lamp' }] },
+          ],
+        },
+      }),
+    ).filter(({ rule }) => rule === 'loot/condition-never-holds');
+  expect(found({ grade: 0, not: { tool: 'pick' } }, 'pick')).toEqual([]);
+  expect(found({ grade: 2 }, 'none')).toEqual([]);
+  expect(found({ grade: 9 }, 'none')).toHaveLength(1);
+  expect(found({ tool: 'axe', not: { tool: 'axe' } }, 'pick')).toHaveLength(1);
+});
