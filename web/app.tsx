@@ -2,8 +2,8 @@ import { Button, Center, Stack, Text, Title } from '@mantine/core';
 import { lazy } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import useSWR from 'swr';
-import { endpoints, type ModAnswer } from '../core/api/index.ts';
-import { call } from './api/client.ts';
+import type { ModAnswer } from '../core/api/index.ts';
+import { loadMod } from './api/load-mod.ts';
 import { useMods } from './api/mods.ts';
 import { OpenMod } from './api/hooks.tsx';
 import { Frame } from './parts/frame.tsx';
@@ -65,11 +65,11 @@ function FirstMod() {
 
 function ModPlaces() {
   const { mod = '' } = useParams();
-  const { data, error } = useSWR<ModAnswer, Error>(
-    ['mod', mod],
-    () => call(endpoints.getMod, { mod }),
-    { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false },
-  );
+  const { data, error } = useSWR<ModAnswer, Error>(['mod', mod], () => loadMod(mod), {
+    revalidateOnFocus: false,
+    revalidateOnReconnect: false,
+    revalidateIfStale: false,
+  });
   if (error) return <Message title="This mod could not be opened" text={error.message} />;
   if (!data) return <Waiting />;
   localStorage.setItem('obrank.mod', mod);

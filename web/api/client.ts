@@ -89,6 +89,15 @@ export async function call<E extends Endpoint>(
   return understood(endpoint.answer.schema, answer) as AnswerOf<E>;
 }
 
+/** Calls an endpoint and gives its answer as it came, for whoever parses it. Throws {@link Refused}. */
+export async function callForAnswer<E extends Endpoint>(
+  endpoint: E,
+  params: PathParams<E>,
+): Promise<unknown> {
+  const response = await asked(endpoint, params, {});
+  return response.json().catch(() => undefined) as Promise<unknown>;
+}
+
 /** Calls an endpoint that answers with a file, and gives its bytes. Throws {@link Refused}. */
 export async function callForBytes<E extends Endpoint>(
   endpoint: E,
@@ -119,10 +128,14 @@ function asked<E extends Endpoint>(
 export function understood(schema: z.ZodType | undefined, answer: unknown): unknown {
   const fits = schema?.safeParse(answer);
   if (fits?.success) return fits.data;
-  throw new Refused(
+  throw notUnderstood();
+}
+
+/** What is thrown for an answer of another version of the server. */
+export const notUnderstood = (): Refused =>
+  new Refused(
     502,
     'Answer not understood',
     'The server answers in a way that this page does not understand. Load the page again: the ' +
       'server may be another version.',
   );
-}
