@@ -3,6 +3,7 @@ import { unzipSync, zipSync } from 'fflate';
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { brokenPack, changedPack, onDisk } from './testing/broken-pack.ts';
+import { editMod } from './testing/edit.ts';
 import { expect, test } from './testing/server.ts';
 
 /** Drops a file on the page, as the browser does it. */
@@ -246,18 +247,12 @@ test('the mod and a pack are laid side by side, and what the mod names wrongly i
   page,
   server,
 }) => {
-  await page.request.post(`${server.address}/api/mods/saltmarsh/edits`, {
-    headers: { 'if-match': '"0"' },
-    data: {
-      label: 'Name something of the other',
-      changes: [
-        {
-          path: '/recipes/fired',
-          after: { kind: 'fire', takes: 'mire:salt_crst', gives: 'saltmarsh:salt', seconds: 4 },
-        },
-      ],
+  await editMod(page, server.address, [
+    {
+      path: '/recipes/fired',
+      after: { kind: 'fire', takes: 'mire:salt_crst', gives: 'saltmarsh:salt', seconds: 4 },
     },
-  });
+  ]);
   const pack = new Map(
     [...(await changedPack())].map(([file, bytes]) => [
       file,

@@ -1,16 +1,13 @@
+import { editMod } from './testing/edit.ts';
 import { expect, test } from './testing/server.ts';
 
 test('a finding is silenced with a reason, listed, told of when it is gone, and told again', async ({
   page,
   server,
 }) => {
-  await page.request.post(`${server.address}/api/mods/saltmarsh/edits`, {
-    headers: { 'if-match': '"0"' },
-    data: {
-      label: 'Take it out of its group',
-      changes: [{ path: '/blocks/salt_crust/identity/group', before: 'salt_works' }],
-    },
-  });
+  await editMod(page, server.address, [
+    { path: '/blocks/salt_crust/identity/group', before: 'salt_works' },
+  ]);
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
   const finding = page.getByText('salt_crust is in no catalogue group, so players cannot find it.');
   await expect(finding).toBeVisible();
@@ -57,17 +54,15 @@ test('one cause at several places is one line, and is mended at all of them at o
     await page.request.get(`${server.address}/api/mods/saltmarsh`)
   ).json()) as { mod: { blocks: Record<string, { loot?: unknown }> } };
   const loot = { draws: [{ times: 1, lots: [{ give: 'saltmarsh:raw_brak' }] }] };
-  await page.request.post(`${server.address}/api/mods/saltmarsh/edits`, {
-    headers: { 'if-match': '"0"' },
-    data: {
-      label: 'Give what is not there',
-      changes: ['brack_seam', 'reed_fence', 'salt_crust'].map((name) => ({
-        path: `/blocks/${name}/loot`,
-        before: mod.blocks[name]!.loot,
-        after: loot,
-      })),
-    },
-  });
+  await editMod(
+    page,
+    server.address,
+    ['brack_seam', 'reed_fence', 'salt_crust'].map((name) => ({
+      path: `/blocks/${name}/loot`,
+      before: mod.blocks[name]!.loot,
+      after: loot,
+    })),
+  );
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
   const cause = page.getByRole('listitem').filter({
     hasText: 'The item saltmarsh:raw_brak does not exist.',

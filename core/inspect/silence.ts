@@ -3,10 +3,10 @@ import type { Finding } from './finding.ts';
 import type { Gravity } from './policy.ts';
 
 /** What a mod says of its own inspection. */
-export type Said = NonNullable<Header['inspection']>;
+type ToldOtherwise = NonNullable<Header['inspection']>;
 
 /** A finding about which a mod is silent, or a rule that counts otherwise in it, and why. */
-const saidIn = ({ inspection }: Pick<Header, 'inspection'>): Said => inspection ?? {};
+const saidIn = ({ inspection }: Pick<Header, 'inspection'>): ToldOtherwise => inspection ?? {};
 
 const keyOf = ({ rule, message }: Pick<Finding, 'rule' | 'message'>): string =>
   `${rule}\n${message}`;
@@ -29,11 +29,11 @@ export function toldOf(header: Pick<Header, 'inspection'>, findings: Finding[]):
   });
 }
 
-const gravityOf = (rules: Said['rules'], rule: string): Gravity | undefined =>
+const gravityOf = (rules: ToldOtherwise['rules'], rule: string): Gravity | undefined =>
   rules && Object.hasOwn(rules, rule) ? rules[rule]?.gravity : undefined;
 
 /** The change of what a mod says of its inspection; nothing is left where nothing is said. */
-function changed({ header }: Mod, after: Said): Change[] {
+function changed({ header }: Mod, after: ToldOtherwise): Change[] {
   const { rules = {}, silenced = [] } = after;
   const said = {
     ...(Object.keys(rules).length && { rules }),

@@ -4,6 +4,7 @@ import {
   entryKinds,
   idOf,
   lookUp,
+  namePatternOf,
   ownName,
   referencesIn,
   resolveBlock,
@@ -75,7 +76,8 @@ export class Origin {
   }
 }
 
-const isTag = (kind: string): boolean => kind === 'blockTags' || kind === 'itemTags';
+const isTag = (kind: RenamedKind): kind is 'blockTags' | 'itemTags' =>
+  kind === 'blockTags' || kind === 'itemTags';
 
 /** What comes, by kind and name, each thing with all that it needs. */
 class Closure {
@@ -151,7 +153,8 @@ const isFilled = (target: Mod, tag: string): boolean =>
 /**
  * What comes into a mod when blocks of another one are taken over, in the order in which it is
  * found: each under a name that is free there. `names` says other names by kind and name, as
- * `{ 'blocks brine': 'brine_pool' }`; one that is taken gets a number all the same.
+ * `{ 'blocks brine': 'brine_pool' }`; one that is taken gets a number all the same, and what is no
+ * name is passed over.
  *
  * @example arrivalsOf(mod, new Origin(pack), ['brine']).arrivals[0]
  * // { kind: 'blocks', from: 'brine', to: 'brine_2', how: 'chosen' }
@@ -172,15 +175,32 @@ export function arrivalsOf(
   findWhatIsThere(target, moved, origin, coming);
   for (const arrival of coming.values()) {
     const list = taken(arrival.kind);
-    const wanted = lookUp(names, keyOf(arrival.kind, arrival.from)) ?? arrival.from;
-    const joins = isTag(arrival.kind) || arrival.kind === 'groups';
+    const asked = lookUp(names, keyOf(arrival.kind, arrival.from));
+    const wanted = asked !== undefined && isName(arrival.kind, asked) ? asked : arrival.from;
     if (arrival.how === 'there') continue;
-    arrival.to = joins ? wanted : freeName(wanted, list);
-    if (joins && list.includes(wanted)) arrival.how = 'joined';
-    else list.push(arrival.to);
+    if (isJoined(target, arrival.kind, wanted)) {
+      Object.assign(arrival, { to: wanted, how: 'joined' });
+      continue;
+    }
+    arrival.to = freeName(wanted, list);
+    list.push(arrival.to);
   }
   return { arrivals: namedByComing(origin, [...coming.values()]), behind };
 }
+
+/** No name that is asked for is longer; a number may come behind it. */
+const longestName = 60;
+
+const isName = (kind: RenamedKind, text: string): boolean =>
+  text.length <= longestName && namePatternOf(kind).test(text);
+
+/** Whether what comes under a name joins what is there: tags and catalogue groups do. */
+const isJoined = (target: Mod, kind: RenamedKind, name: string): boolean =>
+  kind === 'groups'
+    ? target.header.groups.some((group) => group.name === name)
+    : isTag(kind) &&
+      (Object.hasOwn(target[kind], name) ||
+        directMembers(target, kind).has(idOf(target.header.namespace, name)));
 
 /** Without the tags and groups that only things name which are there already. */
 function namedByComing(origin: Origin, arrivals: readonly Arrival[]): Arrival[] {
@@ -210,7 +230,9 @@ function takenIn({ header, ledger, ...mod }: Mod): (kind: RenamedKind) => string
   lists.set('blocks', things).set('items', things);
   lists.set(
     'groups',
-    header.groups.map(({ name }) => name),
+    [...header.groups, ...ledger.retired.filter(({ kind }) => kind === 'group')].map(
+      ({ name }) => name,
+    ),
   );
   return (kind) => {
     const list = lists.get(kind) ?? [];

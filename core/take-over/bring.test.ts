@@ -93,6 +93,10 @@ test('a name that is taken by something else gets a number, and whatever names i
   });
   expect(ways(named)).toContain('blocks lamp → brass_lamp (chosen)');
   expect(ways(named)).toContain('models lamp → bank_2 (along)');
+  for (const none of ['', 'Brass lamp', 'constructor', 'x'.repeat(80), 'a/b'])
+    expect(ways(brought(sampleMod(), source, ['lamp'], { 'blocks lamp': none }))[0]).toBe(
+      'blocks lamp → lamp_2 (chosen)',
+    );
 });
 
 test('a name that was retired is not given again', () => {
@@ -102,6 +106,16 @@ test('a name that was retired is not given again', () => {
   const source = moveToNamespace(sampleMod(), 'mire');
   const renamed = { ...source, blocks: { pier: source.blocks['bank']! } };
   expect(ways(brought(target, renamed, ['pier']))[0]).toBe('blocks pier → pier_2 (chosen)');
+});
+
+test('a group whose name was retired comes under another', () => {
+  const source = withExample(sampleMod(), { '/blocks/bank/identity/group': 'shore' });
+  const target = withExample(mire(), {
+    '/ledger/retired': [{ number: 9, kind: 'group', name: 'shore' }],
+  });
+  const { mod } = brought(target, source, ['bank']);
+  expect(mod.header.groups.at(-1)!.name).toBe('shore_2');
+  expect(mod.blocks['bank']!.identity.group).toBe('shore_2');
 });
 
 test('tags are joined, and bring those of their members that come or are others’', () => {

@@ -21,6 +21,7 @@ import {
   type UnfitEntry,
 } from '../../core/api/index.ts';
 import { call, Refused, windowName } from './client.ts';
+import { loadMod } from './load-mod.ts';
 
 /** Two people at one place: what this page wants, and what somebody else wrote there meanwhile. */
 export interface Conflict {
@@ -308,9 +309,7 @@ export class Session {
    * earlier day. What waits here goes on top.
    */
   private async loadAgain(): Promise<void> {
-    const { mod, revision, undo, redo } = await call(endpoints.getMod, {
-      mod: this.name,
-    });
+    const { mod, revision, undo, redo } = await loadMod(this.name);
     if (revision === this.view.revision) return;
     this.base = mod;
     this.setMod(

@@ -93,6 +93,7 @@ function Line({
       <input
         className={clsx('mono', styles['name'])}
         aria-label={`Name of ${from}`}
+        aria-invalid={typed !== undefined && typed !== to}
         value={typed ?? to}
         spellCheck={false}
         onChange={(event) => onName(event.currentTarget.value)}

@@ -1,22 +1,13 @@
 import clsx from 'clsx';
-import type { ReactNode } from 'react';
 import { rules, tally, type Finding } from '../../../../core/inspect/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useSession, useView } from '../../../api/hooks.tsx';
-import type { PackParts } from '../../../workers/pack-protocol.ts';
+import type { WayProps } from './take-over.tsx';
 import { useAsked } from './use-asked.ts';
 import styles from './take-over.module.css';
 
 /** The open mod and the open pack side by side: what they do to each other when both are loaded. */
-export function Beside({
-  parts,
-  revision,
-  ways,
-}: {
-  parts: PackParts;
-  revision: string;
-  ways: ReactNode;
-}) {
+export function Beside({ parts, revision, ways }: WayProps) {
   const { mod, revision: modRevision } = useView();
   const { answer, problem } = useAsked(
     'beside',

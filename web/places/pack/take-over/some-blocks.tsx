@@ -1,7 +1,6 @@
 import { Button, Checkbox, TextInput } from '@mantine/core';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { namePattern } from '../../../../core/mod/names.ts';
 import type { Bringing } from '../../../../core/take-over/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useSession, useView } from '../../../api/hooks.tsx';
@@ -9,6 +8,7 @@ import { takeIn } from '../../../api/take-in.ts';
 import type { PackBlock, PackParts } from '../../../workers/pack-protocol.ts';
 import { Arrivals } from './arrivals.tsx';
 import { BlockDrawing } from './block-drawing.tsx';
+import type { WayProps } from './take-over.tsx';
 import { useAsked } from './use-asked.ts';
 import styles from './take-over.module.css';
 
@@ -16,27 +16,14 @@ import styles from './take-over.module.css';
 const mostListed = 120;
 
 /** Blocks of the pack into the mod that is open: chosen, what comes with them, and as what. */
-export function SomeBlocks({
-  parts,
-  revision,
-  ways,
-}: {
-  parts: PackParts;
-  revision: string;
-  ways: ReactNode;
-}) {
+export function SomeBlocks({ parts, revision, ways }: WayProps) {
   const { mod, revision: modRevision } = useView();
   const [chosen, setChosen] = useState<string[]>([]);
   const [names, setNames] = useState<Record<string, string>>({});
-  const valid = Object.fromEntries(
-    Object.entries(names).filter(([, name]) =>
-      name.split('/').every((one) => namePattern.test(one)),
-    ),
-  );
   const { answer, problem, isOfNow } = useAsked(
     'bring',
-    { target: mod, blocks: chosen, names: valid },
-    `${revision} ${mod.header.namespace} ${modRevision} ${JSON.stringify([chosen, valid])}`,
+    { target: mod, blocks: chosen, names },
+    `${revision} ${mod.header.namespace} ${modRevision} ${JSON.stringify([chosen, names])}`,
   );
   const isReady = isOfNow && chosen.length > 0;
   return (

@@ -1,12 +1,19 @@
 import { SegmentedControl } from '@mantine/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useModPart } from '../../../api/hooks.tsx';
-import type { PackView } from '../../../workers/pack-protocol.ts';
+import type { PackParts, PackView } from '../../../workers/pack-protocol.ts';
 import { Beside } from './beside.tsx';
 import { SomeBlocks } from './some-blocks.tsx';
 import { useAsked } from './use-asked.ts';
 import { WholePack } from './whole-pack.tsx';
 import styles from './take-over.module.css';
+
+/** What every way to take over is given: what there is, since when, and the choice among the ways. */
+export interface WayProps {
+  parts: PackParts;
+  revision: string;
+  ways: ReactNode;
+}
 
 /** Makes a mod out of the open pack, or takes blocks of it into the mod that is open. */
 export function TakeOver({ pack, revision }: { pack: PackView; revision: string }) {

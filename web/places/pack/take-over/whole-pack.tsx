@@ -1,6 +1,6 @@
 import { Button, Checkbox, TextInput } from '@mantine/core';
 import clsx from 'clsx';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { endpoints } from '../../../../core/api/index.ts';
@@ -8,9 +8,10 @@ import { namePattern } from '../../../../core/mod/names.ts';
 import { count, listed } from '../../../../core/words/index.ts';
 import { call } from '../../../api/client.ts';
 import { openPack } from '../../../api/open-pack.ts';
-import type { PackParts, PackView, WholeMod } from '../../../workers/pack-protocol.ts';
+import type { PackView, WholeMod } from '../../../workers/pack-protocol.ts';
 import { BlockDrawing } from './block-drawing.tsx';
 import { Forms } from './forms.tsx';
+import type { WayProps } from './take-over.tsx';
 import { useAsked } from './use-asked.ts';
 import styles from './take-over.module.css';
 
@@ -18,17 +19,7 @@ import styles from './take-over.module.css';
 const mostDrawn = 60;
 
 /** A mod out of the whole pack: what it is called, what becomes of every file, and what is known. */
-export function WholePack({
-  pack,
-  parts,
-  revision,
-  ways,
-}: {
-  pack: PackView;
-  parts: PackParts;
-  revision: string;
-  ways: ReactNode;
-}) {
+export function WholePack({ pack, parts, revision, ways }: WayProps & { pack: PackView }) {
   const [title, setTitle] = useState(parts.title);
   const [namespace, setNamespace] = useState(parts.namespace);
   const [isTidy, setTidy] = useState(true);
