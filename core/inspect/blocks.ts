@@ -113,7 +113,11 @@ const worked = new WeakMap<Mod['header'], BlockFindings>();
 
 /** What is wrong with the blocks of a mod, in no order. */
 export function inspectBlocks(mod: Mod): Finding[] {
-  let blocks = worked.get(mod.header);
-  if (!blocks) worked.set(mod.header, (blocks = new BlockFindings(mod)));
-  return blocks.of(mod);
+  const known = worked.get(mod.header);
+  // Whoever falls over on the way leaves nothing half moved behind.
+  worked.delete(mod.header);
+  const blocks = known ?? new BlockFindings(mod);
+  const findings = blocks.of(mod);
+  worked.set(mod.header, blocks);
+  return findings;
 }
