@@ -93,17 +93,12 @@ export async function enterWork(
     started: startOf(process.pid),
     token,
   };
-  const made = await mkdtemp(`${folder}-`);
   going.add(token);
   try {
-    await writeFile(path.join(made, proofName), JSON.stringify(proof));
-    // A rename onto a folder with something in it fails, so exactly one build gets the name, with
-    // its proof already inside.
-    await rename(made, folder);
+    await takeName(folder, proof);
   } catch (error) {
     going.delete(token);
-    await rm(made, { recursive: true, force: true });
-    throw await whyNotEntered(error, folder, target);
+    throw error;
   }
   const work = { folder, new: path.join(folder, 'new'), old: path.join(folder, 'old') };
   const leave = async () => {
@@ -113,18 +108,46 @@ export async function enterWork(
   return { work, leave };
 }
 
-async function whyNotEntered(error: unknown, folder: string, target: string): Promise<unknown> {
-  const { code } = error as NodeJS.ErrnoException;
-  if (code !== 'ENOTEMPTY' && code !== 'EEXIST' && code !== 'ENOTDIR' && code !== 'EPERM')
-    return inWords(error, target);
-  const isOurs = (await proofIn(folder, target)) !== undefined;
-  return new DiskProblem(
-    isOurs
-      ? `Another build into ${shown(target)} is going on. Wait until it is done, then build ` +
-          `again. If there is none, remove ${shown(folder)}.`
-      : `${shown(folder)} is in the way and was not made by Obrank. Rename it, then build again.`,
-  );
+/** How often a name is tried that others hold and let go while we look. */
+const mostTries = 20;
+
+/**
+ * Gets the work folder's name for one build, with its proof already inside. Throws a
+ * {@link DiskProblem} when another build holds it, or what is not ours.
+ */
+async function takeName(folder: string, proof: Proof): Promise<void> {
+  const { target } = proof;
+  for (let tries = 1; ; tries += 1) {
+    const made = await mkdtemp(`${folder}-`);
+    try {
+      await writeFile(path.join(made, proofName), JSON.stringify(proof));
+      // A rename onto a folder with something in it fails, so exactly one build gets the name.
+      await rename(made, folder);
+      return;
+    } catch (error) {
+      await rm(made, { recursive: true, force: true });
+      const { code = '' } = error as NodeJS.ErrnoException;
+      // Another build swept ours away while it was still empty.
+      const isSwept = code === 'ENOENT';
+      if (!isSwept && !['ENOTEMPTY', 'EEXIST', 'ENOTDIR', 'EPERM'].includes(code))
+        throw inWords(error, target);
+      if (!isSwept && (await proofIn(folder, target))) throw anotherBuild(folder, target);
+      // A build may end between our rename and our look at its proof: then the name is free.
+      const isFree = isSwept || !(await scanOne(folder));
+      if (tries < mostTries && isFree) continue;
+      if (isFree || (await proofIn(folder, target))) throw anotherBuild(folder, target);
+      throw new DiskProblem(
+        `${shown(folder)} is in the way and was not made by Obrank. Rename it, then build again.`,
+      );
+    }
+  }
 }
+
+const anotherBuild = (folder: string, target: string) =>
+  new DiskProblem(
+    `Another build into ${shown(target)} is going on. Wait until it is done, then build ` +
+      `again. If there is none, remove ${shown(folder)}.`,
+  );
 
 /**
  * Puts right what builds into this target left that are no more: they were killed, or their machine
@@ -165,7 +188,12 @@ async function recoverWork(folder: string, target: string): Promise<void> {
     if (!(await scanOne(target))) await rename(old, target);
     else if (await scanOne(fresh)) await rename(old, await keepAside(target));
   }
-  await rm(folder, { recursive: true, force: true });
+  await Promise.all([old, fresh].map((part) => rm(part, { recursive: true, force: true })));
+  // The proof goes last and under another name: while the folder has its own, it says whose it is,
+  // and nothing of ours is removed from under the next build.
+  const gone = `${target}${ending}-${randomUUID()}`;
+  await rename(folder, gone);
+  await rm(gone, { recursive: true, force: true });
 }
 
 /** A free name beside a target, for what must not be lost. */
