@@ -1,10 +1,9 @@
 import { kitNamed } from '../kits/index.ts';
-import { pointer } from '../json/index.ts';
-import { lookUp, resolveBlock, type Block, type Mod } from '../mod/index.ts';
+import { resolveBlock, shownNamed, type Block, type Mod } from '../mod/index.ts';
 import { changedNames } from './changed-names.ts';
 import { BlockContext, type Dependency } from './context.ts';
-import { facetOf, type Finding } from './finding.ts';
-import { blockRules } from './rules/index.ts';
+import { blockFinding, rulesFor } from './block-rules.ts';
+import type { Finding } from './finding.ts';
 
 /** What was found in a block, and the questions that it rests on. */
 interface Inspected {
@@ -15,7 +14,7 @@ interface Inspected {
 const keyOf = ([kind, name]: Dependency): string => (name === undefined ? kind : `${kind}/${name}`);
 
 /**
- * The findings of every block of a mod that is being worked on. From one state of the mod to the
+ * The findings of every block and every new look of a mod that is being worked on. From one state of the mod to the
  * next only those blocks are looked at that changed, or that asked for something that did: the work
  * of an edit does not grow with the mod, but for one comparison of names.
  */
@@ -29,7 +28,8 @@ class BlockFindings {
 
   constructor(mod: Mod) {
     this.mod = mod;
-    for (const [name, block] of Object.entries(mod.blocks)) this.inspect(name, block);
+    for (const name of [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)])
+      this.inspect(name);
   }
 
   /** All findings of the blocks of a mod under the same header. */
@@ -41,18 +41,19 @@ class BlockFindings {
   private moveTo(mod: Mod): void {
     const before = this.mod;
     this.mod = mod;
-    const changed = new Set(changedNames(before.blocks, mod.blocks));
+    const changed = new Set([
+      ...changedNames(before.blocks, mod.blocks),
+      ...changedNames(before.newLooks, mod.newLooks),
+    ]);
     const asking = this.askingFor(before, mod);
     for (const name of changed) {
-      const block = lookUp(mod.blocks, name);
       this.forget(name);
-      if (block) this.inspect(name, block);
+      this.inspect(name);
     }
     for (const name of asking) {
-      const block = changed.has(name) ? undefined : lookUp(mod.blocks, name);
-      if (!block || this.inspected.get(name)?.context.stillHolds(mod)) continue;
+      if (changed.has(name) || this.inspected.get(name)?.context.stillHolds(mod)) continue;
       this.forget(name);
-      this.inspect(name, block);
+      this.inspect(name);
     }
   }
 
@@ -77,7 +78,9 @@ class BlockFindings {
     this.wrong.delete(name);
   }
 
-  private inspect(name: string, declared: Block): void {
+  private inspect(name: string): void {
+    const declared = shownNamed(this.mod, name);
+    if (!declared) return;
     const inspected = inspectBlock(this.mod, name, declared);
     this.inspected.set(name, inspected);
     if (inspected.findings.length) this.wrong.add(name);
@@ -93,17 +96,8 @@ class BlockFindings {
 function inspectBlock(mod: Mod, name: string, declared: Block): Inspected {
   const block = resolveBlock(mod, name, declared);
   const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
-  const findings = blockRules.flatMap(({ id, severity, check }) =>
-    check(block, context).map(({ message, at = [], cause, fix }): Finding => ({
-      rule: id,
-      severity,
-      facet: facetOf(id),
-      message,
-      block: name,
-      at: pointer(['blocks', name, ...at]),
-      ...(cause !== undefined && { cause }),
-      fix,
-    })),
+  const findings = rulesFor(mod, name).flatMap((rule) =>
+    rule.check(block, context).map((report) => blockFinding(rule, name, report)),
   );
   return { context, findings };
 }

@@ -10,6 +10,7 @@ import {
 import {
   lookUp,
   changeProperty,
+  stepsToShown,
   heldCodes,
   idOf,
   ownName,
@@ -255,7 +256,7 @@ export class BlockContext {
 
   setAll(title: string, values: readonly (readonly [(string | number)[], unknown])[]): Fix {
     const changes = values.map(([at, after]): Change => ({
-      path: pointer(['blocks', this.block.name, ...at]),
+      path: pointer([...stepsToShown(this.block.name), ...at]),
       before: valueAt(this.block.declared, pointer(at)),
       after,
     }));

@@ -1,9 +1,10 @@
 import { pointer } from '../json/index.ts';
 import type { Declared, Kit } from '../kits/index.ts';
-import { resolveBlock } from '../mod/index.ts';
+import { resolveBlock, shownNamed } from '../mod/index.ts';
+import { blockFinding, rulesFor } from './block-rules.ts';
 import { BlockContext } from './context.ts';
 import { facetOf, type Finding } from './finding.ts';
-import { blockRules, modRules } from './rules/index.ts';
+import { modRules } from './rules/index.ts';
 import { Unread, watchBlock } from './unread.ts';
 import { viewOf } from './view.ts';
 
@@ -22,24 +23,15 @@ export function inspectDeclared(kit: Kit, { mod, unread: parts, placeOf }: Decla
 }
 
 function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
-  return Object.entries(mod.blocks).flatMap(([name, declared]) => {
-    const block = resolveBlock(mod, name, declared);
+  return [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)].flatMap((name) => {
+    const block = resolveBlock(mod, name, shownNamed(mod, name)!);
     const context = new BlockContext(mod, block, kit, unread);
     const watched = watchBlock(block, unread);
-    return blockRules.flatMap(({ id, severity, check, restsOn = [] }) => {
-      if (unread.hasAny(restsOn)) return [];
-      const reports = check(watched, context);
+    return rulesFor(mod, name).flatMap((rule) => {
+      if (unread.hasAny(rule.restsOn ?? [])) return [];
+      const reports = rule.check(watched, context);
       if (unread.wasAsked()) return [];
-      return reports.map(({ message, at = [], cause, fix }): Finding => ({
-        rule: id,
-        severity,
-        facet: facetOf(id),
-        message,
-        block: name,
-        ...(cause !== undefined && { cause }),
-        ...(fix && { fix }),
-        at: pointer(['blocks', name, ...at]),
-      }));
+      return reports.map((report) => blockFinding(rule, name, report));
     });
   });
 }

@@ -9,6 +9,23 @@ import { expandRows, StateSpace } from '../states/index.ts';
 const of = (example: ModExample, rule: string) =>
   inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
 
+/** A new look of which one row is for states that never come about. */
+const wetPlank = {
+  states: {
+    properties: [
+      { name: 'wet', kind: 'toggle', default: false },
+      { name: 'deep', kind: 'toggle', default: false, byCode: true },
+    ],
+  },
+  looks: {
+    mode: 'one-of',
+    rows: [
+      { when: { wet: true }, use: [{ model: 'saltmarsh:bank' }] },
+      { use: [{ model: 'saltmarsh:bank' }] },
+    ],
+  },
+};
+
 /** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
 const declarations: [string, ModExample, string, string | undefined][] = [
   [
@@ -34,6 +51,19 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     { '/blocks/lamp/identity/stock': 'bronse' },
     'lamp starts from bronse, which is no stock material. Did you mean bronze?',
     'Start from bronze',
+  ],
+  [
+    'looks/not-anothers',
+    { '/newLooks/saltmarsh~1bank': { looks: { mode: 'one-of', rows: [] } } },
+    'saltmarsh:bank is a block of this mod: its look belongs with the block, not over it.',
+    undefined,
+  ],
+  [
+    'looks/out-of-reach',
+    { '/newLooks/driftwood~1plank': wetPlank },
+    'driftwood:plank: row 1 is never seen: nothing brings the block to any of its 2 states, ' +
+      'wet = true, deep = false first.',
+    undefined,
   ],
   [
     'registry/silenced-for-nothing',
@@ -1502,6 +1532,17 @@ const engineFiles: typeof builtFiles = [
   ],
 ];
 
+/** The same of what lies beside the mod. */
+const besideMods: [string, ModExample, ModExample, string][] = [
+  [
+    'neighbours/states-differ',
+    { '/newLooks/driftwood~1bank': wetPlank },
+    {},
+    'The new look of driftwood:bank says other states than Driftwood, which gives it one state ' +
+      'and no property.',
+  ],
+];
+
 /** A sentence as a pattern that everything that is said with it fits. */
 const patternOf = (sentence: string) =>
   new RegExp(
@@ -1529,6 +1570,11 @@ test('every sentence of every rule is said of some example, here or of the rule 
     else inspect(withExample(sampleMod(), rule.fails)).forEach(hear);
   for (const [rule, files, , message] of engineFiles) {
     const found = inspectBuilt(engineKit, sampleBuilt(files, engineKit));
+    expect(found.map((one) => [one.rule, one.message])).toContainEqual([rule, message]);
+    hear({ rule, message });
+  }
+  for (const [rule, example, beside, message] of besideMods) {
+    const found = inspectBeside(withExample(sampleMod(), example), [sampleNeighbour(beside)]);
     expect(found.map((one) => [one.rule, one.message])).toContainEqual([rule, message]);
     hear({ rule, message });
   }

@@ -39,8 +39,15 @@ interface Examples {
  */
 export interface BlockRule extends RuleFacts, Examples {
   over: 'block';
+  newLooks?: AskedOfNewLooks;
   check: (block: ResolvedBlock, context: BlockContext) => Worded<BlockReport>[];
 }
+
+/**
+ * Whether a rule over blocks is asked of new looks too: of all, of those over a block whose states
+ * are known, or of these alone and of no block. A rule without is asked of blocks alone.
+ */
+export type AskedOfNewLooks = 'all' | 'with states' | 'alone';
 /**
  * A rule that looks at the whole declaration at once. It is asked again only when a part that it
  * looked at has changed.
@@ -83,6 +90,7 @@ export const blockRule = ({
   check,
   ...rule
 }: Written & {
+  newLooks?: AskedOfNewLooks;
   check: (block: ResolvedBlock, context: BlockContext) => BlockReport[];
 }): BlockRule => ({
   over: 'block',

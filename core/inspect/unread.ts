@@ -1,5 +1,5 @@
 import { pointer, pointerSteps } from '../json/index.ts';
-import type { ResolvedBlock } from '../mod/index.ts';
+import { isNewLook, type ResolvedBlock } from '../mod/index.ts';
 
 /**
  * The parts of a declaration that are there and could not be read. It notes whether one of them was
@@ -64,7 +64,8 @@ export class Unread {
 /** A block of which is noted what is looked at, where parts of it could not be read. */
 export function watchBlock(block: ResolvedBlock, unread: Unread): ResolvedBlock {
   const { name } = block;
-  if (!unread.holdsPartOf('blocks', name)) return block;
+  // The file of a new look is read as a whole, or not at all.
+  if (isNewLook(name) || !unread.holdsPartOf('blocks', name)) return block;
   const asked = { looks: 'looks', draws: 'loot', item: 'identity', shapes: 'shapes' } as const;
   return new Proxy(block, {
     get(target, key: keyof ResolvedBlock) {

@@ -16,6 +16,8 @@ export interface KitLimits {
   pattern: readonly [number, number];
   /** The kinds of recipes that it knows; all where nothing is said. */
   recipes?: readonly Recipe['kind'][];
+  /** Whether a mod can give new looks to blocks that it does not own; not where nothing is said. */
+  newLooks?: true;
   /** The most boxes of one model. */
   boxes: number;
   /** How far outside the cell a box may reach, in texels of sixteen a block. */

@@ -41,6 +41,12 @@ export const LooksSchema = z.strictObject({
 });
 export type Looks = z.output<typeof LooksSchema>;
 
+/** The properties of a block, and how placing sets them. */
+export const StatesSchema = z.strictObject({
+  properties: z.array(PropertySchema).max(32),
+  placing: z.array(PlacingSchema).max(64).optional(),
+});
+
 const PlainBoxSchema = z.strictObject({ at: Triple, size: Triple });
 export const ShapeSchema = z.union([
   z.enum(['model', 'whole', 'none']),
@@ -98,10 +104,7 @@ export const BlockSchema = z.strictObject({
     note: z.string().max(4000).optional(),
   }),
   traits: ChangedTraitsSchema,
-  states: z.strictObject({
-    properties: z.array(PropertySchema).max(32),
-    placing: z.array(PlacingSchema).max(64).optional(),
-  }),
+  states: StatesSchema,
   looks: LooksSchema,
   shapes: z
     .strictObject({

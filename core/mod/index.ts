@@ -92,6 +92,17 @@ export {
   migrations,
   type Migration,
 } from './migrations/index.ts';
+export {
+  asBlock,
+  idOfShown,
+  isNewLook,
+  isOverStock,
+  newLookName,
+  shownNamed,
+  statesUnder,
+  stepsToShown,
+} from './new-look.ts';
+export type { NewLook } from './new-look.schema.ts';
 export { stockNamed, stocks, stockSoundSets, type Stock } from './stock.ts';
 export {
   carried,

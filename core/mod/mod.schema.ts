@@ -13,12 +13,15 @@ import {
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';
+import { NewLookSchema } from './new-look.schema.ts';
 import { RecipeSchema } from './recipe.schema.ts';
 import {
   Language,
   languagePattern,
   Name,
   namePattern,
+  NewLookName,
+  newLookPattern,
   PathName,
   pathPattern,
   recordOf,
@@ -28,7 +31,7 @@ import {
 interface EntryFacts<Schema extends z.ZodType> {
   /** The schema of one entry. */
   schema: Schema;
-  /** What a name must be: plain, with folders, or the tag of a language. */
+  /** What a name must be: plain, with folders, another mod's block, or the tag of a language. */
   name: z.ZodType<string, string>;
   pattern: RegExp;
   /**
@@ -57,6 +60,12 @@ const foldered = <S extends z.ZodType>(schema: S, folder?: string): EntryFacts<S
  */
 const entryTable = {
   blocks: plain(BlockSchema, 'blocks'),
+  newLooks: {
+    schema: NewLookSchema,
+    name: NewLookName,
+    pattern: newLookPattern,
+    folder: 'looks',
+  },
   items: plain(ItemSchema, 'items'),
   models: foldered(ModelSchema, 'models'),
   textures: foldered(TextureSchema),

@@ -7,6 +7,8 @@ import { z } from 'zod';
 export const namePattern = /^(?!constructor$)[a-z][a-z0-9_]*$/;
 /** A name that may lie in folders: names joined by slashes. */
 export const pathPattern = /^(?!constructor$)[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
+/** The name of a new look: the namespace and the name of the block that it is over. */
+export const newLookPattern = /^[a-z][a-z0-9_]*\/(?!constructor$)[a-z][a-z0-9_]*$/;
 export const idPattern = /^[a-z][a-z0-9_]*:[a-z][a-z0-9_]*(\/[a-z0-9][a-z0-9_]*)*$/;
 /** BCP 47, as far as names of languages in mods need it: language, script, region. */
 export const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
@@ -25,6 +27,10 @@ export const PathName = z
   .string()
   .max(128)
   .regex(pathPattern, 'use names of lowercase letters, digits and underscores, joined by slashes');
+export const NewLookName = z
+  .string()
+  .max(128)
+  .regex(newLookPattern, 'use the namespace and the name of a block, as in driftwood/plank');
 export const Id = z
   .string()
   .max(200)

@@ -59,6 +59,7 @@ const places: Record<RenamedKind, NamedAt[]> = {
   items: [...things, { at: 'items/*/bucket/empty', what: 'bucket' }],
   models: [
     { at: 'blocks/*/looks/rows/*/use/*/model', what: 'candidate' },
+    { at: 'newLooks/*/looks/rows/*/use/*/model', what: 'candidate of a new look' },
     { at: 'models/*/template', what: 'template' },
     { at: 'blocks/*/identity/held/model', what: 'item form' },
   ],

@@ -4,7 +4,7 @@ import { toRows, StateSpace, type Rows } from '../states/index.ts';
 import type { Block, Candidate, Shape } from './block.schema.ts';
 import type { Draw } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
-import { idOf } from './names.ts';
+import { idOfShown, isNewLook } from './new-look.ts';
 import { stockNamed } from './stock.ts';
 import {
   byStateTraits,
@@ -20,6 +20,8 @@ import {
  */
 export interface ResolvedBlock {
   name: string;
+  /** As sentences call it: by its name, and another mod's block by its id. */
+  called: string;
   id: string;
   declared: Block;
   space: StateSpace;
@@ -42,11 +44,12 @@ export function resolveBlock(
   name: string,
   declared: Block,
 ): ResolvedBlock {
-  const id = idOf(mod.header.namespace, name);
+  const id = idOfShown(mod.header.namespace, name);
   const before = known.get(declared);
   if (before && before.id === id) return before;
   const resolved: ResolvedBlock = {
     name,
+    called: isNewLook(name) ? id : name,
     id,
     declared,
     space: new StateSpace(declared.states.properties),

@@ -1,10 +1,12 @@
 import { pointer } from '../json/index.ts';
-import { freeName, heldUnder } from '../lists/index.ts';
+import { freeName } from '../lists/index.ts';
 import {
   applyChanges,
   idOf,
   lookUp,
   ownName,
+  shownNamed,
+  stepsToShown,
   type Change,
   type Looks,
   type Mod,
@@ -75,7 +77,9 @@ export function ownModelFor(
   template: string,
   slots: Readonly<Record<string, string>> = {},
 ): { changes: Change[]; model: string } {
-  const { looks } = heldUnder(mod.blocks, block);
+  const shown = shownNamed(mod, block);
+  if (!shown) throw new RangeError(`There is no block called ${block}.`);
+  const { looks } = shown;
   const model = freeName(block, Object.keys(mod.models));
   const changes = [
     {
@@ -83,7 +87,7 @@ export function ownModelFor(
       after: { template, ...(Object.keys(slots).length && { slots: { ...slots } }) },
     },
     {
-      path: pointer(['blocks', block, 'looks', 'rows']),
+      path: pointer([...stepsToShown(block), 'looks', 'rows']),
       before: looks.rows,
       after: showing(looks.rows, template, idOf(mod.header.namespace, model)),
     },

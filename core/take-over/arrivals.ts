@@ -221,7 +221,8 @@ function namedByComing(origin: Origin, arrivals: readonly Arrival[]): Arrival[] 
 /** The names that are taken, by kind; blocks and items share theirs with all that was retired. */
 function takenIn({ header, ledger, ...mod }: Mod): (kind: RenamedKind) => string[] {
   const lists = new Map<RenamedKind, string[]>();
-  for (const kind of entryKinds) if (kind !== 'words') lists.set(kind, Object.keys(mod[kind]));
+  for (const kind of entryKinds)
+    if (kind !== 'words' && kind !== 'newLooks') lists.set(kind, Object.keys(mod[kind]));
   const things = [
     ...Object.keys(mod.blocks),
     ...Object.keys(mod.items),

@@ -1,11 +1,15 @@
 import { pointer, sameData } from '../json/index.ts';
 import {
+  asBlock,
   codesOf,
   entryKinds,
   lookUp,
   resolveBlock,
+  statesUnder,
   type Candidate,
+  type EntryKind,
   type Mod,
+  type NewLook,
   type ResolvedBlock,
 } from '../mod/index.ts';
 import { usualTop } from '../space/index.ts';
@@ -25,16 +29,34 @@ export function differencesInMeaning(a: Mod, b: Mod): string[] {
       .filter((key) => !sameData(headerPart(a, key), headerPart(b, key)))
       .map((key) => pointer(['header', key])),
     ...entryKinds
-      .filter((kind) => kind !== 'blocks' && kind !== 'blockTags' && kind !== 'itemTags')
+      .filter((kind) => !compared.has(kind))
       .flatMap((kind) => differing(kind, a[kind], b[kind], sameData)),
     ...differing('blocks', a.blocks, b.blocks, (one, other, name) =>
       sameBlock(resolveBlock(a, name, one), resolveBlock(b, name, other)),
+    ),
+    ...differing('newLooks', a.newLooks, b.newLooks, (one, other, name) =>
+      sameNewLook(name, a, one, b, other),
     ),
     ...(['blockTags', 'itemTags'] as const).flatMap((kind) =>
       differing(kind, membersOf(a, kind), membersOf(b, kind), sameData),
     ),
     ...differing('ledger', ledgerOf(a), ledgerOf(b), sameData),
   ];
+}
+
+/** The kinds that are not compared as they are written. */
+const compared: ReadonlySet<EntryKind> = new Set(['blocks', 'newLooks', 'blockTags', 'itemTags']);
+
+function sameNewLook(name: string, a: Mod, one: NewLook, b: Mod, other: NewLook): boolean {
+  if (one.tint !== other.tint || !sameData(one.states, other.states)) return false;
+  const [shown, then] = [
+    resolveBlock(a, name, asBlock(name, one)),
+    resolveBlock(b, name, asBlock(name, other)),
+  ];
+  // Where the states of that block are not known, rows can only be compared as they are written.
+  return statesUnder(name, one)
+    ? sameLooks(shown, then)
+    : one.looks.mode === other.looks.mode && sameData(rowsOfLook(shown), rowsOfLook(then));
 }
 
 function differing<T>(

@@ -1,11 +1,16 @@
 import { itemAt } from '../lists/index.ts';
 import { sameData } from '../json/index.ts';
 import {
+  asBlock,
   defaultTraits,
+  isNewLook,
+  isOverStock,
   resolveBlock,
   type Block,
   type Candidate,
+  type Looks,
   type Mod,
+  type NewLook,
   type ResolvedBlock,
   type Shape,
 } from '../mod/index.ts';
@@ -37,23 +42,36 @@ export function tidyMod(mod: Mod): Mod {
     name,
     tidyBlock(mod, resolveBlock(mod, name, block)),
   ]);
-  return { ...mod, blocks: Object.fromEntries(blocks) as Mod['blocks'] };
+  const newLooks = Object.entries(mod.newLooks).map(([name, look]): [string, NewLook] => [
+    name,
+    { ...look, looks: tidyLooks(resolveBlock(mod, name, asBlock(name, look))) },
+  ]);
+  return {
+    ...mod,
+    blocks: Object.fromEntries(blocks) as Mod['blocks'],
+    newLooks: Object.fromEntries(newLooks),
+  };
+}
+
+function tidyLooks({ name, declared, space, looks }: ResolvedBlock): Looks {
+  const use = looks.rows.map(({ when, value }) => ({ when, value: value.map(withoutUsual) }));
+  // Where the states of another mod's block are not known, no row can be spared.
+  const isKnown = !isNewLook(name) || isOverStock(name) || declared.states.properties.length > 0;
+  const rows = looks.mode === 'one-of' && isKnown ? fewest(use, space) : use;
+  return {
+    mode: looks.mode,
+    rows: rows.map(({ when, value }) => (when ? { when, use: value } : { use: value })),
+  };
 }
 
 function tidyBlock(mod: Mod, block: ResolvedBlock): Block {
-  const { declared, space, looks } = block;
-  const isOneOf = looks.mode === 'one-of';
-  const use = looks.rows.map(({ when, value }) => ({ when, value: value.map(withoutUsual) }));
-  const rows = isOneOf ? fewest(use, space) : use;
+  const { declared, space } = block;
   const { shapes: _, ...others } = declared;
   const shapes = tidyShapes(mod, block);
   return {
     ...others,
     traits: tidyTraits(declared.traits, space),
-    looks: {
-      mode: looks.mode,
-      rows: rows.map(({ when, value }) => (when ? { when, use: value } : { use: value })),
-    },
+    looks: tidyLooks(block),
     ...(Object.keys(shapes).length && { shapes }),
   };
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Count, Draw, Lot, LotWhen, Mod, Recipe } from '../../mod/index.ts';
+import type { Count, Draw, Lot, LotWhen, Mod, NewLook, Recipe } from '../../mod/index.ts';
 import type { When } from '../../states/index.ts';
 import { encodePicture } from '../../textures/index.ts';
 import { sampleMod } from '../sample.ts';
@@ -100,6 +100,35 @@ const recipe: fc.Arbitrary<Recipe> = fc.oneof(
     choices: fc.array(fc.record({ gives: own, count: made }), { minLength: 1, maxLength: 3 }),
   }),
 );
+const newLook: fc.Arbitrary<NewLook> = fc.record(
+  {
+    states: fc.constantFrom<NonNullable<NewLook['states']>>(
+      { properties: [] },
+      {
+        properties: [{ name: 'wet', kind: 'toggle', default: false }],
+        placing: [{ set: 'wet', to: 'crouching' }],
+      },
+    ),
+    tint: fc.constantFrom('none' as const, 'leaf' as const, '#8fae5d'),
+    looks: fc.record({
+      mode: fc.constantFrom('one-of' as const, 'layered' as const),
+      rows: fc.array(
+        fc.record(
+          {
+            when: fc.constant<When>({ wet: true }),
+            use: fc.constantFrom(
+              [{ model: 'saltmarsh:bank' }],
+              [{ model: 'saltmarsh:lamp', front: 'east' as const }, { model: 'saltmarsh:bank' }],
+            ),
+          },
+          { requiredKeys: ['use'] },
+        ),
+        { maxLength: 3 },
+      ),
+    }),
+  },
+  { requiredKeys: ['looks'] },
+);
 /** The sample with loot, tags, recipes, items and catalogue groups of all kinds. */
 export const anyMod: fc.Arbitrary<Mod> = fc
   .record({
@@ -107,9 +136,11 @@ export const anyMod: fc.Arbitrary<Mod> = fc
     finds: draws,
     recipes: fc.array(recipe, { maxLength: 4 }),
     foreign: fc.boolean(),
+    plank: newLook,
+    thatch: newLook,
     tool: fc.boolean(),
   })
-  .map(({ lamp, finds, recipes, foreign, tool }) => {
+  .map(({ lamp, finds, recipes, foreign, tool, plank, thatch }) => {
     const mod = sampleMod();
     return {
       ...mod,
@@ -122,6 +153,7 @@ export const anyMod: fc.Arbitrary<Mod> = fc
         ...mod.blocks,
         lamp: { ...mod.blocks['lamp']!, loot: { draws: lamp }, itemTags: ['saltmarsh:wet'] },
       },
+      newLooks: { 'obrank/thatch': thatch, ...(foreign && { 'driftwood/plank': plank }) },
       items: {
         salt: {
           names: { en: 'Salt' },

@@ -36,6 +36,7 @@ export const blockPack: Kit = {
     stateCodeBits: 16,
     wholeShares: false,
     pattern: [6, 6],
+    newLooks: true,
     boxes: 256,
     reach: 16,
     spinStep: 0,

@@ -16,9 +16,10 @@ export const badShares = blockRule({
       '{block}: candidate {candidate} of row {row} has the share {share}, so it is never ' +
       'chosen.',
   },
+  newLooks: 'all',
   fails: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 0 }] },
   passes: { '/blocks/bank/looks/rows/0/use': [{ model: 'saltmarsh:bank', share: 2 }] },
-  check: ({ name, looks }, context) =>
+  check: ({ called, looks }, context) =>
     looks.rows.flatMap((row, r) =>
       row.value.flatMap(({ share }, c) => {
         const wholeShares = (use: Candidate[]) =>
@@ -38,7 +39,7 @@ export const badShares = blockRule({
             {
               at,
               says: 'notWhole',
-              parts: { block: name, candidate: c + 1, row: r + 1, share, kit: context.kit.title },
+              parts: { block: called, candidate: c + 1, row: r + 1, share, kit: context.kit.title },
               fix: wholeShares(row.value),
             },
           ];
@@ -47,7 +48,7 @@ export const badShares = blockRule({
           {
             at,
             says: 'neverChosen',
-            parts: { block: name, candidate: c + 1, row: r + 1, share },
+            parts: { block: called, candidate: c + 1, row: r + 1, share },
             fix: context.set('Give it the share 1', at, 1),
           },
         ];

@@ -17,6 +17,7 @@ export const deadRow = blockRule({
     neverMatches: '{block}: row {row} of the look can never match: {why}.',
     andMore: '{block}: {moreRows} of the look can never match either.',
   },
+  newLooks: 'with states',
   fails: {
     '/blocks/lamp/looks/rows': [
       { use: [{ model: 'saltmarsh:lamp' }] },
@@ -29,7 +30,7 @@ export const deadRow = blockRule({
       { use: [{ model: 'saltmarsh:lamp' }] },
     ],
   },
-  check({ name, space, looks, declared }, context) {
+  check({ called, space, looks, declared }, context) {
     if (looks.mode === 'layered' || space.tooLarge) return [];
     /** The property of which a row allows no value at all. */
     const emptyIn = (row: number) =>
@@ -51,7 +52,7 @@ export const deadRow = blockRule({
       return {
         at: ['looks', 'rows', row],
         says: 'neverMatches',
-        parts: { block: name, row: row + 1, why },
+        parts: { block: called, row: row + 1, why },
         fix: context.set(`Remove row ${row + 1}`, ['looks', 'rows'], without(new Set([row]))),
       };
     });
@@ -66,7 +67,7 @@ export const deadRow = blockRule({
       {
         at: ['looks', 'rows', itemAt(dead, mostListed).row],
         says: 'andMore',
-        parts: { block: name, moreRows: count(dead.length - mostListed, 'more row') },
+        parts: { block: called, moreRows: count(dead.length - mostListed, 'more row') },
         fix: all,
       },
     ];

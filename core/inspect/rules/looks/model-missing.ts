@@ -15,12 +15,13 @@ export const modelMissing = blockRule({
       '{block}: {rows} of the look, row {row} first, use the model {model}, which does not ' +
       'exist.{hint}',
   },
+  newLooks: 'all',
   fails: { '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:lmap' },
   passes: {
     '/blocks/lamp/looks/rows/0/use/0/model': 'saltmarsh:bank',
     '/blocks/lamp/traits/hidesNeighbours': 'whole',
   },
-  check({ name, looks }, context) {
+  check({ called, looks }, context) {
     const used = new Map<string, [row: number, candidate: number][]>();
     looks.rows.forEach((row, r) =>
       row.value.forEach(({ model }, c) => {
@@ -43,7 +44,7 @@ export const modelMissing = blockRule({
           says: rows.size === 1 ? 'modelMissing' : 'missingInRows',
           parts: {
             ...(rows.size === 1 ? {} : { rows: count(rows.size, 'row') }),
-            block: name,
+            block: called,
             row: row! + 1,
             model,
             hint: didYouMean(near),

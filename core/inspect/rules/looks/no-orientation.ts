@@ -12,6 +12,7 @@ export const noOrientation = blockRule({
     noOrientation:
       '{block}: row {row} turns the front {front} and the top {top}, which lie on one line.',
   },
+  newLooks: 'all',
   fails: {
     '/blocks/lamp/looks/rows/0/use/0/front': 'up',
     '/blocks/lamp/looks/rows/0/use/0/top': 'down',
@@ -20,7 +21,7 @@ export const noOrientation = blockRule({
     '/blocks/lamp/looks/rows/0/use/0/front': 'up',
     '/blocks/lamp/looks/rows/0/use/0/top': 'east',
   },
-  check: ({ name, looks }, context) =>
+  check: ({ called, looks }, context) =>
     looks.rows.flatMap((row, r) =>
       row.value.flatMap(({ front = 'south', top = usualTop(front) }, c) => {
         if (isOrientation({ front, top })) return [];
@@ -29,7 +30,7 @@ export const noOrientation = blockRule({
           {
             at,
             says: 'noOrientation',
-            parts: { block: name, row: r + 1, front, top },
+            parts: { block: called, row: r + 1, front, top },
             fix: context.set(`Point the top ${usualTop(front)}`, at, usualTop(front)),
           },
         ];

@@ -15,14 +15,15 @@ export const stateWithoutRow = blockRule({
     one: '{block}: the state {state} has no look.',
     several: '{block}: {states} have no look; the first is {first}.',
   },
+  newLooks: 'with states',
   fails: { '/blocks/lamp/looks/rows/3/when': { lit: true } },
   passes: { '/blocks/lamp/looks/rows/3/when': { lit: [false, true] } },
-  check({ name, space, looks, declared }, context) {
+  check({ called, space, looks, declared }, context) {
     if (looks.mode === 'layered' || space.tooLarge) return [];
     const { uncovered } = coverage(looks.rows, space);
     const first = uncovered.first;
     if (first === undefined) return [];
-    const said = saidOfStates(name, space, uncovered);
+    const said = saidOfStates(called, space, uncovered);
     const nearest = space.nearest(uncovered.complement());
     if (!nearest) return [{ at: ['looks', 'rows'], ...said }];
     const shown = expandRows(looks.rows, space);

@@ -22,10 +22,11 @@ export const unknownCondition = blockRule({
     andMore:
       '{block}: {moreConditions} {ask} for properties or values that the block does not ' + 'have.',
   },
+  newLooks: 'with states',
   fails: { '/blocks/lamp/looks/rows/0/when': { heading: 'nort' } },
   passes: { '/blocks/lamp/looks/rows/0/when': null },
   check(block, context) {
-    const { name, space, declared } = block;
+    const { called: name, space, declared } = block;
     const conditions: { at: (string | number)[]; what: string; when: When }[] = [];
     declared.looks.rows.forEach(
       ({ when }, i) =>

@@ -1,4 +1,4 @@
-import { idOf } from '../../../mod/index.ts';
+import { idOf, type Looks } from '../../../mod/index.ts';
 import { usedAsTemplate } from '../../models.ts';
 import { modRule } from '../../rule.ts';
 
@@ -10,14 +10,15 @@ export const modelUnused = modRule({
   messages: { unused: 'No block, item or model uses the model {id}.' },
   fails: { '/models/spare': { template: 'obrank:cube', slots: { face: 'saltmarsh:bank' } } },
   passes: { '/models/bank': { template: 'obrank:cube', slots: { face: 'saltmarsh:bank' } } },
-  restsOn: ['blocks', 'models', 'items'],
+  restsOn: ['blocks', 'newLooks', 'models', 'items'],
   check(mod) {
     const used = new Set([
       ...usedAsTemplate(mod),
       ...Object.values(mod.shown).flatMap(({ identity, looks }) => [
         identity.held?.model,
-        ...looks.rows.flatMap(({ use }) => use.map(({ model }) => model)),
+        ...modelsIn(looks),
       ]),
+      ...Object.values(mod.newLooks).flatMap(({ looks }) => modelsIn(looks)),
     ]);
     return Object.keys(mod.models)
       .filter((name) => !used.has(idOf(mod.header.namespace, name)))
@@ -28,3 +29,6 @@ export const modelUnused = modRule({
       }));
   },
 });
+
+const modelsIn = ({ rows }: Looks): string[] =>
+  rows.flatMap(({ use }) => use.map(({ model }) => model));

@@ -1,9 +1,12 @@
-import { pointerSteps } from '../../../json/index.ts';
+import { pointer, pointerSteps } from '../../../json/index.ts';
 import {
   idOf,
+  idOfShown,
   lookUp,
+  newLookName,
   ownName,
   referencesIn,
+  type Change,
   type Mod,
   type Reference,
   type RenamedKind,
@@ -42,7 +45,7 @@ export const neighbourThingMissing = neighbourRule({
   check(mod, { title, mod: other }) {
     const { namespace } = other.header;
     if (namespace === mod.header.namespace) return [];
-    return referencesIn(mod).flatMap((reference): ModReport[] => {
+    return [...referencesIn(mod), ...overlaid(mod)].flatMap((reference): ModReport[] => {
       const id = reference.text.replace(/^#/, '');
       const name = id.includes(':') ? ownName(namespace, id) : undefined;
       if (name === undefined || reference.kinds.some((kind) => has(other, kind, name))) return [];
@@ -57,21 +60,31 @@ export const neighbourThingMissing = neighbourRule({
           fix:
             meant === undefined
               ? undefined
-              : {
-                  title: `Name ${meant}`,
-                  changes: [
-                    {
-                      path: reference.path,
-                      before: reference.text,
-                      after: reference.text.replace(id, meant),
-                    },
-                  ],
-                },
+              : { title: `Name ${meant}`, changes: renaming(mod, reference, id, meant) },
         },
       ];
     });
   },
 });
+
+/** The changes that name another thing instead; a new look goes to another block as it is. */
+function renaming(mod: Mod, { path, text }: Reference, id: string, meant: string): Change[] {
+  const look = path.startsWith('/newLooks/') && lookUp(mod.newLooks, newLookName(id));
+  return look
+    ? [
+        { path, before: look },
+        { path: pointer(['newLooks', newLookName(meant)]), after: look },
+      ]
+    : [{ path, before: text, after: text.replace(id, meant) }];
+}
+
+/** The blocks that new looks are over: each stands in the name of its look. */
+const overlaid = ({ header, newLooks }: Mod): Reference[] =>
+  Object.keys(newLooks).map((name) => ({
+    path: pointer(['newLooks', name]),
+    text: idOfShown(header.namespace, name),
+    kinds: ['blocks'],
+  }));
 
 const isTagKind = (kind: RenamedKind): kind is 'blockTags' | 'itemTags' =>
   kind === 'blockTags' || kind === 'itemTags';

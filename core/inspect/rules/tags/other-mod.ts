@@ -1,4 +1,4 @@
-import { idsIn, splitId, taggedIn } from '../../../mod/index.ts';
+import { idOfShown, idsIn, splitId, taggedIn } from '../../../mod/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const otherModUndeclared = modRule({
@@ -48,6 +48,8 @@ export const otherModUndeclared = modRule({
       for (const [name, { members = [] }] of Object.entries(mod[kind]))
         members.forEach((member, i) => look(member, [kind, name, 'members', i], `The tag ${name}`));
     }
+    for (const name of Object.keys(mod.newLooks))
+      look(idOfShown(namespace, name), ['newLooks', name], 'A new look', name);
     for (const [name, recipe] of Object.entries(mod.recipes))
       for (const { id, at } of idsIn(recipe))
         look(id, ['recipes', name, ...at], `The recipe ${name}`);

@@ -14,9 +14,10 @@ export const templateShown = blockRule({
     one: '{block} shows the template {model}, whose slot {open} has no texture.',
     several: '{block} shows the template {model}, whose slots {open} have no texture.',
   },
+  newLooks: 'all',
   fails: { '/blocks/bank/looks/rows/0/use/0/model': 'obrank:column' },
   passes: {},
-  check({ name, looks }, context) {
+  check({ name, called, looks }, context) {
     const { namespace } = context.header;
     const picture = idOf(namespace, name);
     return context.shownModels.flatMap((model) => {
@@ -31,7 +32,7 @@ export const templateShown = blockRule({
         {
           at: ['looks', 'rows', row, 'use', candidate, 'model'],
           says: open.length === 1 ? 'one' : 'several',
-          parts: { block: name, model, open: listed(open) },
+          parts: { block: called, model, open: listed(open) },
           fix:
             !isOwn && context.texture(picture)
               ? context.fillSlots(model, open, picture)

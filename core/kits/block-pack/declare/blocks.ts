@@ -7,7 +7,9 @@ import {
   traitFacts,
   traitNames,
   type Block,
+  type Mod,
   type Model,
+  type NewLook,
 } from '../../../mod/index.ts';
 import { fromRows } from '../../../states/index.ts';
 import type { BlockDocument, LookDocument } from '../format/index.ts';
@@ -114,5 +116,21 @@ export const namesOf = (pack: ReadPack, key: string): Record<string, string> =>
     [...pack.words].flatMap(([language, { value }]) => {
       const text = lookUp(value.texts, key);
       return text === undefined ? [] : [[language, text]];
+    }),
+  );
+
+/** The looks that the pack gives to blocks of other mods. */
+export const newLooksOf = ({ newLooks }: ReadPack): Mod['newLooks'] =>
+  Object.fromEntries(
+    [...newLooks].map(([name, { value }]): [string, NewLook] => {
+      const { properties, placement: placing, tint, mode, rows } = value;
+      return [
+        name,
+        {
+          ...(properties && { states: { properties, ...(placing && { placing }) } }),
+          ...(tint !== undefined && { tint }),
+          looks: { mode, rows },
+        },
+      ];
     }),
   );

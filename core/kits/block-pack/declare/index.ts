@@ -10,7 +10,7 @@ import {
 import type { Declared } from '../../declared.ts';
 import { pathInPack, type FileKind } from '../format/index.ts';
 import type { ReadPack } from '../read/index.ts';
-import { blocksOf, standInModel, standInName } from './blocks.ts';
+import { blocksOf, newLooksOf, standInModel, standInName } from './blocks.ts';
 import { headerOf, itemsOf, ledgerOf, soundsOf, tagsOf, texturesOf, wordsOf } from './entries.ts';
 import { placesIn } from './places.ts';
 
@@ -42,6 +42,7 @@ export function declaredBy(pack: ReadPack): Declared | undefined {
       ]),
     ),
     blocks: blocksOf(pack),
+    newLooks: newLooksOf(pack),
     items: itemsOf(pack),
   };
   for (const { kind, name } of pack.unread.all()) standIn(mod, kind, name);
@@ -118,6 +119,7 @@ const listOf: Partial<Record<FileKind, string>> = {
   'block tag': 'blockTags',
   'item tag': 'itemTags',
   recipe: 'recipes',
+  'new look': 'newLooks',
   model: 'models',
   texture: 'textures',
   sound: 'sounds',

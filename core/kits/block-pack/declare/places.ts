@@ -30,6 +30,7 @@ function spotOf(pack: ReadPack, mod: Mod, kind: string, steps: string[]): Spot {
   if (kind === 'items') return inItem(pack, namespace, name, rest);
   if (kind === 'header') return inHeader(pack, steps);
   if (kind === 'ledger') return [pack.registry, ...steps];
+  if (kind === 'newLooks') return [pack.newLooks.get(name), ...inNewLook(rest)];
   if (kind === 'soundSets')
     return [pack.soundSets, ...(name ? [`${namespace}:${name}`, ...rest] : [])];
   if (kind === 'textures')
@@ -69,6 +70,14 @@ function inBlock(pack: ReadPack, namespace: string, name: string, steps: string[
     );
   return [rules];
 }
+
+/** The states of a new look stand in its file as those of a block do; its rows at the top. */
+const inNewLook = ([part, first, ...rest]: string[]): string[] => {
+  if (part === 'states')
+    return first === undefined ? [] : [first === 'placing' ? 'placement' : first, ...rest];
+  if (part === 'looks') return first === undefined ? [] : [first, ...rest];
+  return part === undefined ? [] : [part];
+};
 
 /** `held/picture` of a block is the texture of its item. */
 const inIdentity = ([first, second, ...rest]: string[]): string[] => {

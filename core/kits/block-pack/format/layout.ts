@@ -1,10 +1,11 @@
 import type { z } from 'zod';
-import { namePattern, pathPattern } from '../../../mod/names.ts';
+import { namePattern, newLookPattern, pathPattern } from '../../../mod/names.ts';
 import {
   BlockFile,
   GroupsFile,
   ItemFile,
   LookFile,
+  NewLookFile,
   LootFile,
   LootTableFile,
   ModelFile,
@@ -31,6 +32,7 @@ export type FileKind =
   | 'item tag'
   | 'recipe'
   | 'look'
+  | 'new look'
   | 'model'
   | 'item'
   | 'texture'
@@ -135,6 +137,14 @@ export const layout: readonly FileRule[] = [
     named: namePattern,
     schema: LookFile,
     note: 'Which model each state of a block shows, and how it is drawn.',
+  },
+  {
+    kind: 'new look',
+    folder: 'view/looks/',
+    ending: '.json',
+    named: newLookPattern,
+    schema: NewLookFile,
+    note: 'The look that this pack gives a block of another mod, at `<namespace>/<name>`.',
   },
   {
     kind: 'model',

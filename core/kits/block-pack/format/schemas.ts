@@ -97,6 +97,22 @@ export const LootTableFile = z.strictObject({ id: Id, draws: z.array(DrawSchema)
 export const TagFile = z.strictObject({ id: Id, members: z.array(z.string()) });
 export const RecipeFile = RecipeSchema;
 
+const lookRows = z.array(
+  z.strictObject({
+    when: WhenSchema.optional(),
+    use: z
+      .array(
+        z.strictObject({
+          model: Id,
+          front: DirectionSchema,
+          top: DirectionSchema,
+          upright: z.boolean().optional(),
+          share: amount.min(0).optional(),
+        }),
+      )
+      .min(1),
+  }),
+);
 export const LookFile = z.strictObject({
   block: Id,
   mode: z.enum(['one-of', 'layered']),
@@ -111,22 +127,16 @@ export const LookFile = z.strictObject({
     shadedCorners: z.boolean(),
     soundSet: Id,
   }),
-  rows: z.array(
-    z.strictObject({
-      when: WhenSchema.optional(),
-      use: z
-        .array(
-          z.strictObject({
-            model: Id,
-            front: DirectionSchema,
-            top: DirectionSchema,
-            upright: z.boolean().optional(),
-            share: amount.min(0).optional(),
-          }),
-        )
-        .min(1),
-    }),
-  ),
+  rows: lookRows,
+});
+
+export const NewLookFile = z.strictObject({
+  block: Id,
+  properties: z.array(PropertySchema).optional(),
+  placement: z.array(PlacingSchema).optional(),
+  tint: TraitsSchema.shape.tint.optional(),
+  mode: z.enum(['one-of', 'layered']),
+  rows: lookRows,
 });
 
 export const ModelFile = ModelSchema;
@@ -161,5 +171,6 @@ export type LootTableDocument = z.output<typeof LootTableFile>;
 export type LootDocument = z.output<typeof LootFile>;
 export type TagDocument = z.output<typeof TagFile>;
 export type LookDocument = z.output<typeof LookFile>;
+export type NewLookDocument = z.output<typeof NewLookFile>;
 export type ItemDocument = z.output<typeof ItemFile>;
 export type WordsDocument = z.output<typeof WordsFile>;

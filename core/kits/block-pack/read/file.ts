@@ -23,6 +23,7 @@ type Listed = {
 const listOf: Partial<Record<FileKind, Listed>> = {
   block: 'blocks',
   look: 'looks',
+  'new look': 'newLooks',
   loot: 'loot',
   'loot table': 'lootTables',
   model: 'models',

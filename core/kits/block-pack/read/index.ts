@@ -10,6 +10,7 @@ import {
   type ItemDocument,
   type LookDocument,
   type LootDocument,
+  type NewLookDocument,
   type LootTableDocument,
   type PackDocument,
   type RecipeFile,
@@ -70,6 +71,7 @@ export interface ReadPack {
   registry?: ReadFile<RegistryDocument>;
   blocks: Map<string, ReadFile<BlockDocument>>;
   looks: Map<string, ReadFile<LookDocument>>;
+  newLooks: Map<string, ReadFile<NewLookDocument>>;
   loot: Map<string, ReadFile<LootDocument>>;
   lootTables: Map<string, ReadFile<LootTableDocument>>;
   groups?: ReadFile<GroupsDocument>;
@@ -101,6 +103,7 @@ export function readPack(files: Files): ReadPack {
     missing: new Set(),
     blocks: new Map(),
     looks: new Map(),
+    newLooks: new Map(),
     loot: new Map(),
     lootTables: new Map(),
     models: new Map(),

@@ -284,7 +284,9 @@ test('whatever bytes stand in a file, reading ends with findings and never throw
 
 test("paths and places are each other's inverse for every kind of file", () => {
   for (const { kind, named, ending } of layout) {
-    const name = typeof named === 'string' ? named : kind === 'words' ? 'pt-BR' : 'tide_lantern';
+    const free =
+      kind === 'words' ? 'pt-BR' : kind === 'new look' ? 'driftwood/plank' : 'tide_lantern';
+    const name = typeof named === 'string' ? named : free;
     const path = pathInPack(kind, name, ending);
     expect(placeInPack(path)).toMatchObject({ name, rule: { kind } });
   }

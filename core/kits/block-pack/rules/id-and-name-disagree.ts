@@ -49,7 +49,7 @@ export const idAndNameDisagree = packRule({
         ...pack.itemTags.values(),
         ...pack.lootTables.values(),
       ].map((file) => ({ file, id: file.value.id, at: '/id' })),
-      ...[...pack.looks.values(), ...pack.loot.values()].map((file) => ({
+      ...[...pack.looks.values(), ...pack.newLooks.values(), ...pack.loot.values()].map((file) => ({
         file,
         id: file.value.block,
         at: '/block',
@@ -59,7 +59,7 @@ export const idAndNameDisagree = packRule({
       .map((one) => ({ ...one, called: placeInPack(one.file.file)?.name ?? one.file.name }))
       .filter(({ called, id }) => {
         const { namespace, name } = splitId(id);
-        // What is added to a tag of another mod lies in a folder of that mod's name.
+        // What is added to a tag of another mod, or laid over its block, lies in a folder of that mod's name.
         return called.includes('/')
           ? called !== `${namespace}/${name}` || namespace === own
           : name !== called || (own !== undefined && namespace !== own);

@@ -1,7 +1,12 @@
 import { shapeByState } from '../../../models/index.ts';
-import { packedTraits, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { packedTraits, type Mod, type NewLook, type ResolvedBlock } from '../../../mod/index.ts';
 import { usualTop } from '../../../space/index.ts';
-import type { BlockDocument, LookDocument, LootDocument } from '../format/index.ts';
+import type {
+  BlockDocument,
+  LookDocument,
+  LootDocument,
+  NewLookDocument,
+} from '../format/index.ts';
 
 /**
  * Writes `rules/blocks/<name>.json`: everything the simulation needs, each state-dependent value as
@@ -41,18 +46,34 @@ export function writeLook(block: ResolvedBlock): LookDocument {
       shadedCorners,
       soundSet,
     },
-    rows: block.looks.rows.map(({ when, value }) => ({
-      when,
-      use: value.map(({ model, front = 'south', top, upright, share }) => ({
-        model,
-        front,
-        top: top ?? usualTop(front),
-        upright: upright || undefined,
-        share: value.length > 1 ? (share ?? 1) : share,
-      })),
-    })),
+    rows: rowsOf(block.looks.rows),
   };
 }
+
+/** Writes `view/looks/<namespace>/<name>.json`: what a block of another mod is to look like. */
+export const writeNewLook = (
+  id: string,
+  { states, tint, looks: { mode, rows } }: NewLook,
+): NewLookDocument => ({
+  block: id,
+  properties: states?.properties,
+  placement: states?.placing?.length ? states.placing : undefined,
+  tint,
+  mode,
+  rows: rowsOf(rows.map(({ when, use }) => ({ when, value: use }))),
+});
+
+const rowsOf = (rows: ResolvedBlock['looks']['rows']): LookDocument['rows'] =>
+  rows.map(({ when, value }) => ({
+    when,
+    use: value.map(({ model, front = 'south', top, upright, share }) => ({
+      model,
+      front,
+      top: top ?? usualTop(front),
+      upright: upright || undefined,
+      share: value.length > 1 ? (share ?? 1) : share,
+    })),
+  }));
 
 /** Writes `rules/loot/<name>.json`. A block that drops nothing has a table without draws. */
 export const writeLoot = (block: ResolvedBlock): LootDocument => ({

@@ -1,7 +1,7 @@
 import type { Written } from '../../../mend/index.ts';
-import { idOf, lookUp, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
+import { idOf, idOfShown, lookUp, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { pathInPack } from '../format/index.ts';
-import { writeBlock, writeLook, writeLoot } from './block.ts';
+import { writeBlock, writeLook, writeLoot, writeNewLook } from './block.ts';
 import {
   writeGroups,
   writeItems,
@@ -42,6 +42,8 @@ export function* documentsBeside(mod: Mod, blocks: readonly ResolvedBlock[]): Ge
   yield [pathInPack('groups', 'groups'), writeGroups(header)];
   for (const [name, recipe] of Object.entries(mod.recipes))
     yield [pathInPack('recipe', name), recipe];
+  for (const [name, look] of Object.entries(mod.newLooks))
+    yield [pathInPack('new look', name), writeNewLook(idOfShown(header.namespace, name), look)];
   for (const [name, model] of Object.entries(mod.models)) yield [pathInPack('model', name), model];
   for (const [name, item] of writeItems(mod, blocks)) yield [pathInPack('item', name), item];
   for (const language of header.languages)
