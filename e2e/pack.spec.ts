@@ -1,30 +1,10 @@
-import type { Page } from '@playwright/test';
 import { unzipSync, zipSync } from 'fflate';
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { brokenPack, changedPack, onDisk } from './testing/broken-pack.ts';
+import { brokenPack, changedPack, mirePack, onDisk } from './testing/broken-pack.ts';
+import { drop } from './testing/drop.ts';
 import { editMod } from './testing/edit.ts';
 import { expect, test } from './testing/server.ts';
-
-/** Drops a file on the page, as the browser does it. */
-const drop = async (page: Page, name: string, bytes: Uint8Array) => {
-  await expect(page.getByRole('main').getByRole('heading').first()).toBeVisible();
-  const base64 = Buffer.from(bytes).toString('base64');
-  const transfer = await page.evaluateHandle(
-    ([text, called]) => {
-      const made = new DataTransfer();
-      const whole = Uint8Array.from(atob(text!), (char) => char.charCodeAt(0));
-      made.items.add(new File([whole], called!));
-      return made;
-    },
-    [base64, name],
-  );
-  await page
-    .getByRole('main')
-    .locator('> div')
-    .first()
-    .dispatchEvent('drop', { dataTransfer: transfer });
-};
 
 test('a broken pack is dropped, read, mended and saved as a copy', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
@@ -253,22 +233,8 @@ test('the mod and a pack are laid side by side, and what the mod names wrongly i
       after: { kind: 'fire', takes: 'mire:salt_crst', gives: 'saltmarsh:salt', seconds: 4 },
     },
   ]);
-  const pack = new Map(
-    [...(await changedPack())].map(([file, bytes]) => [
-      file,
-      file.endsWith('.json') && file !== 'pack.json'
-        ? new TextEncoder().encode(new TextDecoder().decode(bytes).replaceAll('saltmarsh', 'mire'))
-        : bytes,
-    ]),
-  );
-  const head = new TextDecoder().decode(pack.get('pack.json'));
-  const { files: _, ...rest } = JSON.parse(head) as Record<string, unknown>;
-  pack.set(
-    'pack.json',
-    new TextEncoder().encode(JSON.stringify({ ...rest, namespace: 'mire', title: 'Mire' })),
-  );
   await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
-  await drop(page, 'mire.obpack', zipSync(Object.fromEntries(pack)));
+  await drop(page, 'mire.obpack', zipSync(Object.fromEntries(await mirePack())));
   await page.getByRole('button', { name: 'Take over…' }).click();
   await page.getByText('Beside Saltmarsh').click();
   await expect(

@@ -2,6 +2,7 @@
 export { pictureRoles, rolesOf, type Form, type FormModel, type PictureRole } from './form.ts';
 export { formNamed, forms } from './forms.ts';
 export { newBlock, type BlockStart } from './new-block.ts';
+export { newLook, newLookProblem } from './new-look.ts';
 export { rolePicture } from './pictures.ts';
 export { changeForm, formOf, keptPictures, lostByForm, missingRoles } from './change-form.ts';
 export type { RolePicture, RolePictures } from './made.ts';

@@ -93,6 +93,7 @@ export {
   type Migration,
 } from './migrations/index.ts';
 export {
+  areStatesKnown,
   asBlock,
   idOfShown,
   isNewLook,

@@ -27,6 +27,12 @@ const statesOfStock: Block['states'] = { properties: [] };
 export const statesUnder = (name: string, { states }: NewLook): Block['states'] | undefined =>
   states ?? (isOverStock(name) ? statesOfStock : undefined);
 
+/** Whether the states of a block of the mod are known, or of one that it gives a new look. */
+export function areStatesKnown(mod: Pick<Mod, 'newLooks'>, name: string): boolean {
+  const look = isNewLook(name) ? lookUp(mod.newLooks, name) : undefined;
+  return !look || statesUnder(name, look) !== undefined;
+}
+
 const known = new WeakMap<NewLook, Block>();
 
 /**
@@ -38,7 +44,8 @@ export function asBlock(name: string, look: NewLook): Block {
   if (before) return before;
   const block: Block = {
     identity: { item: 'none' },
-    traits: look.tint === undefined ? {} : { tint: look.tint },
+    // No stock material is tinted, whatever is asked for.
+    traits: look.tint === undefined || isOverStock(name) ? {} : { tint: look.tint },
     states: statesUnder(name, look) ?? { properties: [] },
     looks: look.looks,
     tags: [],

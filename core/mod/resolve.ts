@@ -1,5 +1,6 @@
 import { heldUnder } from '../lists/index.ts';
 import { lookUp } from '../json/index.ts';
+import { spokenName } from '../words/index.ts';
 import { toRows, StateSpace, type Rows } from '../states/index.ts';
 import type { Block, Candidate, Shape } from './block.schema.ts';
 import type { Draw } from './loot.schema.ts';
@@ -131,4 +132,4 @@ export const titleOf = (
 ): string =>
   lookUp(names, mod.header.languages[0] ?? 'en') ??
   Object.values(names ?? {})[0] ??
-  name.replaceAll('_', ' ');
+  (isNewLook(name) ? spokenName(name.slice(name.indexOf('/') + 1)) : name.replaceAll('_', ' '));

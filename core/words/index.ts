@@ -37,6 +37,13 @@ export const didYouMean = (near: string | undefined): string =>
 export const listed = (words: readonly string[], last = 'and'): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)!}`;
 
+/** The same with how often each is there: `tallied(['a', 'b', 'a'])` is `2 a and b`. */
+export function tallied(words: readonly string[]): string {
+  const times = new Map<string, number>();
+  for (const word of words) times.set(word, (times.get(word) ?? 0) + 1);
+  return listed([...times].map(([word, many]) => (many > 1 ? `${many} ${word}` : word)));
+}
+
 /** A number with its noun: `count(1, 'row')` is `1 row`, `count(3, 'row')` is `3 rows`. */
 export const count = (many: number, one: string, more = `${one}s`): string =>
   `${many.toLocaleString('en')} ${many === 1 ? one : more}`;

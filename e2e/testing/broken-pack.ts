@@ -31,6 +31,22 @@ export async function brokenPack(): Promise<Map<string, Uint8Array>> {
   return files;
 }
 
+/** The demo's pack as that of another mod, under a namespace of its own. */
+export async function mirePack(): Promise<Map<string, Uint8Array>> {
+  const pack = new Map(
+    [...(await changedPack())].map(([file, bytes]) => [
+      file,
+      file.endsWith('.json') && file !== 'pack.json'
+        ? new TextEncoder().encode(new TextDecoder().decode(bytes).replaceAll('saltmarsh', 'mire'))
+        : bytes,
+    ]),
+  );
+  const head = new TextDecoder().decode(pack.get('pack.json'));
+  const { files: _, ...rest } = JSON.parse(head) as Record<string, unknown>;
+  const named = JSON.stringify({ ...rest, namespace: 'mire', title: 'Mire' });
+  return pack.set('pack.json', new TextEncoder().encode(named));
+}
+
 /** The files of a pack in a new folder below another. */
 export function onDisk(folder: string, files: Map<string, Uint8Array>): string {
   const at = path.join(mkdtempSync(path.join(folder, 'pack')), 'saltmarsh-old');

@@ -32,6 +32,13 @@ export function placeIn(pathname: string, search: string): Place {
  */
 export const placeNow = (): Place => placeIn(window.location.pathname, window.location.search);
 
+/**
+ * The address of a block on the bench, or of a new look, below that of the mod: names of new looks
+ * hold a slash.
+ */
+export const benchPath = (block: string, facet?: string): string =>
+  `blocks/${encodeURIComponent(block)}${facet === undefined ? '' : `/${facet.toLowerCase()}`}`;
+
 /** The address of a model on the desk, below that of the mod: names of models may hold slashes. */
 export const deskPath = (model: string, station?: string): string =>
   `models/${encodeURIComponent(model)}${station === undefined ? '' : `/${station}`}`;

@@ -9,7 +9,8 @@ import {
 } from 'react';
 import type { Finding } from '../../core/inspect/index.ts';
 import {
-  lookUp,
+  shownNamed,
+  stepsToShown,
   resolveBlock,
   sameData,
   type Block,
@@ -119,7 +120,7 @@ export function useBlockPart(
     () => (): ResolvedBlock => {
       const { mod } = session.view;
       const { last } = held;
-      const declared = lookUp(mod.blocks, name);
+      const declared = shownNamed(mod, name);
       if (!declared && last?.block.name === name) return last.block;
       const block = resolveBlock(mod, name, declared ?? heldUnder(mod.blocks, name));
       if (last?.block === block) return block;
@@ -172,17 +173,17 @@ export interface BlockEditor extends BlockEdits {
   findings: Finding[];
 }
 
-/** The ways to change a block; the same for as long as the block is called so. */
+/** The ways to change a block, or a new look under its name; the same for as long as the block is called so. */
 export function useBlockEdits(name: string): BlockEdits {
   const session = useSession();
   return useMemo(
     () => ({
-      set: (label, steps, after) => session.set(label, ['blocks', name, ...steps], after),
+      set: (label, steps, after) => session.set(label, [...stepsToShown(name), ...steps], after),
       setAll: (label, values) =>
         session.edit(
           label,
           values.map(([steps, after]) => {
-            const path = pointer(['blocks', name, ...steps]);
+            const path = pointer([...stepsToShown(name), ...steps]);
             return { path, before: valueAt(session.view.mod, path), after };
           }),
         ),
@@ -195,7 +196,7 @@ export function useBlock(name: string): BlockEditor | undefined {
   const mod = useMod();
   const edits = useBlockEdits(name);
   const findings = useFindingsByBlock().get(name);
-  const declared = lookUp(mod.blocks, name);
+  const declared = shownNamed(mod, name);
   return useMemo(
     () =>
       declared && {
@@ -224,7 +225,7 @@ export function useDrawing({
 }: Parameters<Inspector['draw']>[0]): Drawing {
   const inspector = useInspector();
   const mod = useMod();
-  const declared = lookUp(mod.blocks, block);
+  const declared = shownNamed(mod, block);
   // What the state shows, not the whole look: painting one cell of a matrix draws that cell alone.
   const key = declared
     ? [

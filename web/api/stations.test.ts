@@ -11,11 +11,15 @@ const finding = (facet: Finding['facet'], severity: Severity): Finding => ({
   facet,
 });
 const stateOf = (block: typeof lamp, findings: Finding[], facet: Finding['facet']) =>
-  stationsOf(block, findings).find((station) => station.facet === facet);
+  stationsOf(sampleMod(), 'lamp', block, findings).find((station) => station.facet === facet);
 
 test('a block without findings is done at all nine stations, in the order of the job', () => {
-  expect(stationsOf(lamp, []).map((station) => station.facet)).toEqual([...facets]);
-  expect(new Set(stationsOf(lamp, []).map((station) => station.state))).toEqual(new Set(['done']));
+  expect(stationsOf(sampleMod(), 'lamp', lamp, []).map((station) => station.facet)).toEqual([
+    ...facets,
+  ]);
+  expect(
+    new Set(stationsOf(sampleMod(), 'lamp', lamp, []).map((station) => station.state)),
+  ).toEqual(new Set(['done']));
 });
 
 test(
@@ -44,7 +48,7 @@ test('a facet without any content is open', () => {
     loot: undefined,
   };
   expect(
-    stationsOf(bare, [])
+    stationsOf(sampleMod(), 'lamp', bare, [])
       .filter((station) => station.state === 'open')
       .map((station) => station.facet),
   ).toEqual(['Looks', 'Loot', 'Tags', 'Names']);

@@ -3,8 +3,8 @@ import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { facets } from '../../core/inspect/index.ts';
-import { titleOf } from '../../core/mod/index.ts';
-import { deskPath } from '../api/address.ts';
+import { idOfShown, titleOf } from '../../core/mod/index.ts';
+import { benchPath, deskPath } from '../api/address.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
 import { places } from '../places/places.ts';
@@ -67,6 +67,13 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
         keywords: facets.join(' '),
         leftSection: <Rendering block={name} state={0} size={28} fills />,
         onClick: () => void navigate(`${home}/blocks/${name}`),
+      })),
+      ...Object.keys(mod.newLooks).map((name): SpotlightActionData => ({
+        id: `new look ${name}`,
+        label: titleOf(mod, name, undefined),
+        description: `New look of ${idOfShown(mod.header.namespace, name)}`,
+        leftSection: <Rendering block={name} state={0} size={28} fills />,
+        onClick: () => void navigate(`${home}/${benchPath(name)}`),
       })),
     ];
   }, [opened, mod, session, navigate, newBlock, setColorScheme, onKeys]);

@@ -38,6 +38,8 @@ interface RowsProps<T> {
   /** The value of a row that is added. */
   fresh: () => T;
   onRows: (label: string, rows: Rows<T>) => void;
+  /** Nobody has said which states there are, so nothing is said of what the rows cover. */
+  unknown?: boolean;
   /** The value beside the condition, for values as small as a number. */
   inline?: boolean;
 }
@@ -57,19 +59,19 @@ interface Facts<T> {
   fewest: ReturnType<typeof fewestRows<T>> | undefined;
 }
 
-function useFacts<T>({ rows, space, layered }: RowsProps<T>): Facts<T> {
+function useFacts<T>({ rows, space, layered, unknown }: RowsProps<T>): Facts<T> {
   return useMemo(() => {
     const { wins, dead, uncovered } = coverage(rows, space);
     return {
       statesOf: (row) => (layered ? space.matching(rows[row]?.when) : itemAt(wins, row)),
-      dead: layered ? [] : dead,
-      uncovered: layered ? new BitSet(space.size) : uncovered,
+      dead: layered || unknown ? [] : dead,
+      uncovered: layered || unknown ? new BitSet(space.size) : uncovered,
       fewest:
-        layered || space.size > mostSearched
+        layered || unknown || space.size > mostSearched
           ? undefined
           : fewestRows(expandRows(rows, space), space, rows),
     };
-  }, [rows, space, layered]);
+  }, [rows, space, layered, unknown]);
 }
 
 /**
@@ -140,7 +142,7 @@ function RowCard<T>(props: RowProps<T>) {
         {dead ? (
           <b className={rowCardStyles['never']}>never matches: {whyDead(dead.coveredBy)}</b>
         ) : (
-          count(states.count, 'state')
+          !props.unknown && count(states.count, 'state')
         )}
       </div>
     </div>
@@ -154,13 +156,16 @@ function whyDead(coveredBy: readonly number[]): string {
 }
 
 /** The states that a row asks for; the last one without a condition is for all others. */
-function RowCondition<T>({ what, rows, space, layered, onRows, row, index }: RowProps<T>) {
+function RowCondition<T>(props: RowProps<T>) {
+  const { what, rows, space, layered, unknown, onRows, row, index } = props;
   const put = (when: When | undefined) =>
     onRows(
       `Change row ${index + 1} of ${what}`,
       rows.with(index, when ? { when, value: row.value } : { value: row.value }),
     );
   const isLast = index > 0 && index === rows.length - 1 && !row.when && !layered;
+  if (unknown && !row.when)
+    return <span className={rowCardStyles['else']}>in {isLast ? 'all other' : 'all'} states</span>;
   if (!isLast) return <WhenEditor properties={space.properties} when={row.when} onWhen={put} />;
   return (
     <span className={rowCardStyles['else']}>

@@ -14,7 +14,7 @@ export function WhenEditor({
   when?: When;
   onWhen: (when: When | undefined) => void;
 }) {
-  if (!properties.length)
+  if (!properties.length && !Object.keys(when).length)
     return (
       <span className={styles['when']}>
         <span className={styles['any']}>in the only state</span>

@@ -21,7 +21,7 @@ import {
 import { diffFindings, fixAll, inspect, type Finding } from '../../core/inspect/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { fitBoxes, textureOf } from '../../core/models/index.ts';
-import { lookUp, applyChanges, resolveBlock, type Mod } from '../../core/mod/index.ts';
+import { applyChanges, lookUp, resolveBlock, shownNamed, type Mod } from '../../core/mod/index.ts';
 import { seededRandom } from '../../core/space/index.ts';
 import {
   decodePicture,
@@ -208,7 +208,7 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     told = findings;
   } else if (message.kind === 'draw') {
     const at = mod;
-    const block = lookUp(at?.blocks, message.block);
+    const block = at && shownNamed(at, message.block);
     if (!at || !block) {
       answer({ kind: 'drawn', id: message.id, size: message.size, data: undefined });
       return;

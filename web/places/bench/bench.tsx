@@ -4,9 +4,10 @@ import { startTransition, useState } from 'react';
 import { useLocation, useNavigate, useParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
 import { chosenCandidates } from '../../../core/draw/index.ts';
-import { facets } from '../../../core/inspect/index.ts';
+import { facets, type Facet } from '../../../core/inspect/index.ts';
 import { titleOf } from '../../../core/mod/index.ts';
-import { placeIn, placeNow, type Place } from '../../api/address.ts';
+import { benchPath, placeIn, placeNow, type Place } from '../../api/address.ts';
+import { facetsOf } from '../../api/stations.ts';
 import { useBlock, useMod, useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { Stage } from '../../stage/stage.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
@@ -73,24 +74,29 @@ function useBenchPlace({ name, block }: BlockEditor) {
       { pathname: window.location.pathname, search: `?state=${next}` },
       { replace: true },
     );
-  const goToFacet = (index: number) => {
-    const facet = itemAt(facets, (index + facets.length) % facets.length).toLowerCase();
+  const own = facetsOf(name);
+  const goToFacet = (facet: Facet) => {
+    if (!own.includes(facet)) return;
     void navigate({
-      pathname: `/m/${session.name}/blocks/${name}/${facet}`,
+      pathname: `/m/${session.name}/${benchPath(name, facet)}`,
       search: window.location.search,
     });
   };
   // Keys may come faster than the page is drawn, so they go by the address.
-  const facetNow = () => placeNow().facet ?? 'Traits';
+  const first: Facet = own.includes('Traits') ? 'Traits' : 'Looks';
+  const isOwn = (facet: Facet | undefined) => facet !== undefined && own.includes(facet);
+  const facetOf = ({ facet }: Place): Facet => (isOwn(facet) ? facet! : first);
+  const facetNow = () => facetOf(placeNow());
   const stepState = (by: number) => setState((stateOf(placeNow()) + by + space.size) % space.size);
   return {
     search,
-    facet: shown.facet ?? 'Traits',
+    facet: facetOf(shown),
     state: stateOf(shown),
     setState,
     goToFacet,
     facetNow,
-    stepFacet: (by: number) => goToFacet(facets.indexOf(facetNow()) + by),
+    stepFacet: (by: number) =>
+      goToFacet(itemAt(own, (own.indexOf(facetNow()) + by + own.length) % own.length)),
     stepState,
   };
 }
@@ -103,7 +109,7 @@ function useMiddle({ block }: BlockEditor, place: ReturnType<typeof useBenchPlac
   const matrix = isMatrixOpen && place.facet === 'Looks' && block.space.size > 1 && !files;
   const truth = isTruthOpen && place.facet === 'Loot' && !files;
   const toMatrix = () => {
-    if (place.facetNow() !== 'Looks') place.goToFacet(facets.indexOf('Looks'));
+    if (place.facetNow() !== 'Looks') place.goToFacet('Looks');
     setFiles(false);
     // In slices, so that nothing waits for it. The matrix takes the focus when it is there.
     startTransition(() => setMatrixOpen(!matrix));
@@ -157,7 +163,7 @@ function useBenchKeys(
     desk: () => shown && toDesk(shown.model),
     previousFacet: () => stepFacet(-1),
     nextFacet: () => stepFacet(1),
-    facet: (digit) => goToFacet(Number(digit) - 1),
+    facet: (digit) => goToFacet(itemAt(facets, Number(digit) - 1)),
     files: () => setFiles(!files),
     middle: facet === 'Loot' ? toTruth : toMatrix,
     previousState: () => stepState(-1),

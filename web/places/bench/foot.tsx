@@ -1,4 +1,5 @@
 import type { Finding } from '../../../core/inspect/index.ts';
+import { benchPath } from '../../api/address.ts';
 import { useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
@@ -14,8 +15,7 @@ export function Foot({
   onFiles: () => void;
 }) {
   const session = useSession();
-  const where = (finding: Finding) =>
-    `/m/${session.name}/blocks/${editor.name}/${finding.facet.toLowerCase()}`;
+  const where = (finding: Finding) => `/m/${session.name}/${benchPath(editor.name, finding.facet)}`;
   return (
     <FindingsLine what="block" findings={editor.findings} to={where}>
       <Cap of="previousFacet" /> <Cap of="nextFacet" /> facet &nbsp;{' '}

@@ -1,11 +1,12 @@
 import clsx from 'clsx';
-import { heldUnder, itemAt } from '../../../core/lists/index.ts';
+import { itemAt } from '../../../core/lists/index.ts';
 import { TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Facet, Finding } from '../../../core/inspect/index.ts';
-import { placeNow } from '../../api/address.ts';
+import { shownNamed } from '../../../core/mod/index.ts';
+import { benchPath, placeNow } from '../../api/address.ts';
 import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { Pips } from '../../parts/pips.tsx';
@@ -65,7 +66,7 @@ function useSteps(lines: readonly Line[], current: string, facet: Facet): void {
     const here = placeNow();
     const next = blocks[blocks.findIndex(({ name }) => name === (here.block ?? current)) + by];
     const shown = (here.facet ?? facet).toLowerCase();
-    if (next) void navigate(`/m/${session.name}/blocks/${next.name}/${shown}`);
+    if (next) void navigate(`/m/${session.name}/${benchPath(next.name, shown)}`);
   };
   useKeys({ nextBlock: () => step(1), previousBlock: () => step(-1) });
 }
@@ -130,9 +131,10 @@ interface BlockLinkProps {
 function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: BlockLinkProps) {
   const mod = useMod();
   const session = useSession();
+  const declared = shownNamed(mod, name);
   return (
     <Link
-      to={`/m/${session.name}/blocks/${name}/${facet.toLowerCase()}`}
+      to={`/m/${session.name}/${benchPath(name, facet)}`}
       className={clsx(styles['shelf-row'], isCurrent && styles['on'])}
       aria-current={isCurrent ? 'page' : undefined}
       title={id}
@@ -140,7 +142,7 @@ function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: Bl
       <Rendering block={name} state={defaultStateOf(mod, name)} size={34} fills />
       <span>
         <b>{title}</b>
-        <Pips stations={stationsOf(heldUnder(mod.blocks, name), findings)} />
+        {declared && <Pips stations={stationsOf(mod, name, declared, findings)} />}
       </span>
     </Link>
   );

@@ -1,6 +1,8 @@
 import type { Facet } from '../../../core/inspect/index.ts';
+import { isNewLook } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { useSession, type BlockEditor } from '../../api/hooks.tsx';
+import { benchPath } from '../../api/address.ts';
+import { useMod, useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { DeskHead } from '../../parts/desk-head.tsx';
 
@@ -17,23 +19,30 @@ export function Spine({
   search: string;
 }) {
   const session = useSession();
+  const mod = useMod();
   const { block, declared } = editor;
-  const home = `/m/${session.name}/blocks/${editor.name}`;
+  const home = `/m/${session.name}/${benchPath(editor.name)}`;
   const states = block.space.tooLarge ? 'too many states' : count(block.space.size, 'state');
   const { stock } = declared.identity;
   return (
     <DeskHead
       title={title}
       id={block.id}
-      facts={`${states} · ${stock ? `stock: ${stock}` : 'no stock'}`}
+      facts={
+        isNewLook(editor.name)
+          ? 'a new look for a block of others'
+          : `${states} · ${stock ? `stock: ${stock}` : 'no stock'}`
+      }
       label="Facets"
       current={facet}
-      stops={stationsOf(declared, editor.findings).map(({ facet: stop, state, count: many }) => ({
-        title: stop,
-        state,
-        count: many,
-        to: { pathname: `${home}/${stop.toLowerCase()}`, search },
-      }))}
+      stops={stationsOf(mod, editor.name, declared, editor.findings).map(
+        ({ facet: stop, state, count: many }) => ({
+          title: stop,
+          state,
+          count: many,
+          to: { pathname: `${home}/${stop.toLowerCase()}`, search },
+        }),
+      )}
     />
   );
 }

@@ -9,11 +9,19 @@ import {
   type Value,
 } from '../../../core/states/index.ts';
 import { count } from '../../../core/words/index.ts';
-import type { BlockEditor } from '../../api/hooks.tsx';
+import { areStatesKnown, isNewLook, type Mod } from '../../../core/mod/index.ts';
+import { useMod, type BlockEditor } from '../../api/hooks.tsx';
 import styles from './state-strip.module.css';
 
 /** More cells than this are not laid out; the properties beside them reach every state. */
 const mostCells = 192;
+
+/** What is said where there is no state to choose. */
+function ofOneState(mod: Mod, name: string, isBare: boolean): string {
+  if (!areStatesKnown(mod, name)) return 'Which states this block has is not known: see States.';
+  const makeMore = isNewLook(name) ? '' : ' Properties in the facet States make more.';
+  return `This block has one state${isBare ? ', and it has no look' : ''}.${makeMore}`;
+}
 
 /** The state that is shown: a choice for every property, and every state as a cell. */
 export function StateStrip({
@@ -25,6 +33,7 @@ export function StateStrip({
   state: number;
   onState: (state: number) => void;
 }) {
+  const mod = useMod();
   const { space, looks } = block;
   const uncovered = useMemo(() => coverage(looks.rows, space).uncovered, [looks, space]);
   if (space.tooLarge)
@@ -38,10 +47,7 @@ export function StateStrip({
   if (!space.properties.length)
     return (
       <div className={styles['strip']}>
-        <span className="note">
-          This block has one state{bare ? ', and it has no look' : ''}. Properties in the facet
-          States make more.
-        </span>
+        <span className="note">{ofOneState(mod, block.name, bare > 0)}</span>
       </div>
     );
   return (

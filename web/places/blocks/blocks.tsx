@@ -1,10 +1,11 @@
-import { heldUnder, itemAt } from '../../../core/lists/index.ts';
+import { itemAt } from '../../../core/lists/index.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
-import { lookUp, resolveBlock, type Mod } from '../../../core/mod/index.ts';
+import { isNewLook, resolveBlock, shownNamed, type Mod } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
+import { benchPath } from '../../api/address.ts';
 import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
 import { Pips } from '../../parts/pips.tsx';
@@ -97,9 +98,12 @@ export function Blocks() {
   );
 }
 
-/** What a block is in a few numbers: seconds to dig, brightest light, states. */
+/** What a block is in a few numbers: seconds to dig, brightest light, states; of a new look rows. */
 function factsOf(mod: Mod, name: string): string {
-  const { traits, space } = resolveBlock(mod, name, heldUnder(mod.blocks, name));
+  const declared = shownNamed(mod, name);
+  if (!declared) return '';
+  const { traits, space, looks } = resolveBlock(mod, name, declared);
+  if (isNewLook(name)) return count(looks.rows.length, 'row');
   const light = Math.max(...traits.lightEmitted.map((row) => row.value));
   return [
     traits.hardness === 'unbreakable' ? 'unbreakable' : `${traits.hardness} s`,
@@ -155,20 +159,20 @@ function Group({
 function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Finding[] }) {
   const mod = useMod();
   const session = useSession();
-  const declared = lookUp(mod.blocks, name);
+  const declared = shownNamed(mod, name);
   return (
     <Link
       data-block={name}
-      to={`/m/${session.name}/blocks/${name}`}
+      to={`/m/${session.name}/${benchPath(name)}`}
       className={styles['block-tile']}
     >
       <Rendering block={name} state={defaultStateOf(mod, name)} size={104} fills />
       <b>{title}</b>
       <span className="mono" title={id}>
-        {name}
+        {isNewLook(name) ? id : name}
       </span>
       <span className={styles['facts']}>{factsOf(mod, name)}</span>
-      {declared && <Pips stations={stationsOf(declared, findings)} />}
+      {declared && <Pips stations={stationsOf(mod, name, declared, findings)} />}
     </Link>
   );
 }

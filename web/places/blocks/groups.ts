@@ -1,4 +1,4 @@
-import { lookUp, titleOf, type Mod } from '../../../core/mod/index.ts';
+import { idOfShown, lookUp, titleOf, type Mod } from '../../../core/mod/index.ts';
 
 const collators = new Map<string, Intl.Collator>();
 /**
@@ -23,7 +23,7 @@ export interface ShelfGroup {
 
 /**
  * The blocks of a mod by catalogue group in the order of the catalogue, those without one last,
- * each sorted by title; filtered by title or id.
+ * each sorted by title, and after them those that get a new look; filtered by title or id.
  */
 export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
   const language = mod.header.languages[0] ?? 'en';
@@ -46,12 +46,28 @@ export function shelfGroups(mod: Mod, filter = ''): ShelfGroup[] {
   const titles = new Map(
     mod.header.groups.map((group) => [group.name, lookUp(group.names, language) ?? group.name]),
   );
-  return [...groups]
-    .filter(([, blocks]) => blocks.length)
-    .map(([group, blocks]) => ({
-      title: group === undefined ? 'In no group' : (titles.get(group) ?? group),
-      blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)),
-    }));
+  return [
+    ...[...groups]
+      .filter(([, blocks]) => blocks.length)
+      .map(([group, blocks]) => ({
+        title: group === undefined ? 'In no group' : (titles.get(group) ?? group),
+        blocks: blocks.sort((a, b) => collator(language).compare(a.title, b.title)),
+      })),
+    ...ofOthers(mod, wanted),
+  ];
+}
+
+/** The blocks of other mods that have a new look, by id. */
+function ofOthers(mod: Mod, wanted: string): ShelfGroup[] {
+  const blocks = Object.keys(mod.newLooks)
+    .map((name) => ({
+      name,
+      title: titleOf(mod, name, undefined),
+      id: idOfShown(mod.header.namespace, name),
+    }))
+    .filter(({ title, id }) => !wanted || title.includes(wanted) || id.includes(wanted))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  return blocks.length ? [{ title: 'New looks for blocks of others', blocks }] : [];
 }
 
 /** A group as far as it is shown, and how many blocks it has in all. */

@@ -2,9 +2,25 @@ import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '
 import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { useNavigate } from 'react-router';
-import { lookUp, nameFrom, stocks, titleOf, type Mod } from '../../../core/mod/index.ts';
+import {
+  lookUp,
+  nameFrom,
+  newLookName,
+  stocks,
+  titleOf,
+  type Mod,
+} from '../../../core/mod/index.ts';
 import { namePattern } from '../../../core/mod/names.ts';
-import { formNamed, forms, newBlock, rolesOf, type BlockStart } from '../../../core/forms/index.ts';
+import {
+  formNamed,
+  forms,
+  newBlock,
+  newLook,
+  newLookProblem,
+  rolesOf,
+  type BlockStart,
+} from '../../../core/forms/index.ts';
+import { benchPath } from '../../api/address.ts';
 import { paintRoles } from '../../api/textures.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
@@ -48,10 +64,12 @@ interface Wish {
   title: string;
   /** The id, once it was typed; until then it follows from the title. */
   ownName: string | undefined;
-  from: 'stock' | 'block';
+  from: 'stock' | 'block' | 'others';
   stock: string;
   form: string;
   copyOf: string | null;
+  /** The id of a block of others that gets a new look. */
+  over: string;
 }
 const firstWish: Wish = {
   title: '',
@@ -60,9 +78,18 @@ const firstWish: Wish = {
   stock: 'chalk',
   form: 'cube',
   copyOf: null,
+  over: '',
 };
 
 const nameOf = ({ title, ownName }: Wish): string => ownName ?? nameFrom(title);
+
+/** Whether enough was said for something to be made of it, and nothing is wrong with it. */
+function isReadyFor(mod: Mod, wish: Wish): boolean {
+  if (wish.from === 'others') return newLookProblem(mod, wish.over) === undefined;
+  const name = nameOf(wish);
+  const isStartSaid = wish.from === 'stock' || wish.copyOf !== null;
+  return name !== '' && !nameProblem(mod, name) && wish.title.trim() !== '' && isStartSaid;
+}
 
 function nameProblem(mod: Mod, name: string): string | undefined {
   if (!name) return undefined;
@@ -80,6 +107,14 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
     const name = nameOf(wish);
     const title = wish.title.trim();
     try {
+      if (wish.from === 'others') {
+        const over = newLookName(wish.over);
+        const look = await made(session.view.mod, wish, over);
+        session.edit(`Give ${wish.over} a new look`, newLook(session.view.mod, wish.over, look));
+        show(false);
+        void navigate(`/m/${session.name}/${benchPath(over, 'looks')}`);
+        return;
+      }
       const start =
         wish.from === 'block' && wish.copyOf !== null
           ? { copyOf: wish.copyOf }
@@ -95,7 +130,11 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
 }
 
 /** A form of a material to start from, its pictures painted and uploaded. */
-async function made(mod: Mod, wish: Wish, name: string): Promise<BlockStart> {
+async function made(
+  mod: Mod,
+  wish: Wish,
+  name: string,
+): Promise<Exclude<BlockStart, { copyOf: string }>> {
   const form = formNamed(wish.form) ?? itemAt(forms, 0);
   return {
     form,
@@ -110,8 +149,8 @@ function NewBlockForm() {
   const { declare, problem } = useDeclare();
   const name = nameOf(wish);
   const wrong = nameProblem(mod, name);
-  const isStartSaid = wish.from === 'stock' || wish.copyOf !== null;
-  const isReady = name !== '' && !wrong && wish.title.trim() !== '' && isStartSaid;
+  const isReady = isReadyFor(mod, wish);
+  const isOthers = wish.from === 'others';
   const { namespace } = mod.header;
   return (
     <form
@@ -120,24 +159,30 @@ function NewBlockForm() {
         if (isReady) void declare(wish);
       }}
     >
-      <div className={wish.from === 'stock' ? styles['halves'] : undefined}>
+      <div className={wish.from === 'block' ? undefined : styles['halves']}>
         <Stack gap="sm">
-          <TextInput
-            label="Name"
-            placeholder="Kelp glass"
-            value={wish.title}
-            onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
-            data-autofocus
-          />
-          <TextInput
-            label="Id"
-            value={name}
-            onChange={(event) => setWish({ ...wish, ownName: event.currentTarget.value })}
-            leftSection={<span className="mono soft">{namespace}:</span>}
-            leftSectionWidth={namespace.length * 7.3 + 16}
-            classNames={{ input: 'mono' }}
-            error={wrong}
-          />
+          {isOthers ? (
+            <OverField wish={wish} onWish={setWish} />
+          ) : (
+            <>
+              <TextInput
+                label="Name"
+                placeholder="Kelp glass"
+                value={wish.title}
+                onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
+                data-autofocus
+              />
+              <TextInput
+                label="Id"
+                value={name}
+                onChange={(event) => setWish({ ...wish, ownName: event.currentTarget.value })}
+                leftSection={<span className="mono soft">{namespace}:</span>}
+                leftSectionWidth={namespace.length * 7.3 + 16}
+                classNames={{ input: 'mono' }}
+                error={wrong}
+              />
+            </>
+          )}
           <StartFrom wish={wish} onWish={setWish} />
           {problem && (
             <Text size="xs" c="var(--brick)" role="alert">
@@ -145,7 +190,7 @@ function NewBlockForm() {
             </Text>
           )}
         </Stack>
-        {wish.from === 'stock' && (
+        {wish.from !== 'block' && (
           <Suspense fallback={<Waiting height="340px" />}>
             <FormChoice
               form={wish.form}
@@ -157,7 +202,7 @@ function NewBlockForm() {
       </div>
       <Group justify="flex-end" mt="sm">
         <Button type="submit" disabled={!isReady}>
-          Declare the block
+          {isOthers ? 'Give it a new look' : 'Declare the block'}
         </Button>
       </Group>
     </form>
@@ -178,13 +223,14 @@ function StartFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void 
         onChange={(from) => onWish({ ...wish, from })}
         data={[
           { value: 'stock', label: 'From stock' },
-          { value: 'block', label: 'From another block', disabled: !blocks.length },
+          { value: 'block', label: 'As a copy', disabled: !blocks.length },
+          { value: 'others', label: 'New look' },
         ]}
         aria-label="Start from"
       />
-      {wish.from === 'stock' ? (
+      {wish.from !== 'block' ? (
         <Choice
-          label="Stock material"
+          label={wish.from === 'others' ? 'Pictures to begin with' : 'Stock material'}
           data={stocks.map((stock) => ({ value: stock.name, label: stock.title }))}
           value={wish.stock}
           onTake={(stock) => onWish({ ...wish, stock })}
@@ -199,11 +245,38 @@ function StartFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void 
         />
       )}
       <Text size="xs" c="dimmed">
-        {wish.from === 'stock'
-          ? 'It starts with the traits of the material, plain textures of its own, a tag for its ' +
-            'tool and a number in the registry.'
-          : 'It starts as a copy under its own name and number.'}
+        {startNotes[wish.from]}
       </Text>
     </>
+  );
+}
+
+/** What each way to begin gives. */
+const startNotes: Record<Wish['from'], string> = {
+  stock:
+    'It starts with the traits of the material, plain textures of its own, a tag for its tool and ' +
+    'a number in the registry.',
+  block: 'It starts as a copy under its own name and number.',
+  others:
+    'The look of a block that the mod does not own. It starts as this form in every state. Everything else about the block stays as its owner ' +
+    'has it.',
+};
+
+/** The block of another mod, or the stock material, that gets a new look. */
+function OverField({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void }) {
+  const mod = useMod();
+  const isBegun = /^([a-z][a-z0-9_]*:?)?$/.test(wish.over);
+  const problem = isBegun ? undefined : newLookProblem(mod, wish.over);
+  return (
+    <TextInput
+      label="Block"
+      placeholder="driftwood:plank"
+      description="Its id, with the namespace of the mod that it belongs to."
+      value={wish.over}
+      onChange={(event) => onWish({ ...wish, over: event.currentTarget.value.trim() })}
+      classNames={{ input: 'mono' }}
+      error={problem}
+      data-autofocus
+    />
   );
 }

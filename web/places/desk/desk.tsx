@@ -14,7 +14,7 @@ import {
   type Vec3,
 } from '../../../core/space/index.ts';
 import { count, messageOf, spokenName } from '../../../core/words/index.ts';
-import { deskPath } from '../../api/address.ts';
+import { benchPath, deskPath } from '../../api/address.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { fillSlot } from '../../api/model-pictures.ts';
 import { FindingsLine } from '../../parts/findings-line.tsx';
@@ -92,7 +92,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
       search: search.toString(),
     });
   const back = () =>
-    void navigate(user === undefined ? `${home}/library` : `${home}/blocks/${user}/looks`);
+    void navigate(user === undefined ? `${home}/library` : `${home}/${benchPath(user, 'looks')}`);
   const onFace = ({ box, side }: Struck, file?: File) => {
     if (station === 'Pictures') desk.setSide(side);
     const slot = desk.boxes[box]?.sides[side]?.slot;

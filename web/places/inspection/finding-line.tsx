@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { Link } from 'react-router';
 import { silenceFinding, type Finding } from '../../../core/inspect/index.ts';
+import { benchPath } from '../../api/address.ts';
 import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
@@ -20,9 +21,7 @@ export function FindingLine({ finding }: { finding: Finding }) {
       )}
       <span className={styles['says']}>
         {block !== undefined ? (
-          <Link to={`/m/${session.name}/blocks/${block}/${finding.facet.toLowerCase()}`}>
-            {message}
-          </Link>
+          <Link to={`/m/${session.name}/${benchPath(block, finding.facet)}`}>{message}</Link>
         ) : (
           message
         )}

@@ -1,6 +1,6 @@
 import { heldUnder } from '../../../core/lists/index.ts';
 import { useMemo } from 'react';
-import { idOf } from '../../../core/mod/index.ts';
+import { idOf, idOfShown } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { Link } from 'react-router';
 import { deskPath } from '../../api/address.ts';
@@ -18,10 +18,13 @@ export function ModelShelf({ filter }: { filter: string }) {
     const add = (id: string, who: string) => found.set(id, (found.get(id) ?? new Set()).add(who));
     for (const [name, block] of Object.entries(mod.blocks))
       for (const { use } of block.looks.rows) for (const { model } of use) add(model, name);
+    for (const [name, { looks }] of Object.entries(mod.newLooks))
+      for (const { use } of looks.rows)
+        for (const { model } of use) add(model, idOfShown(namespace, name));
     for (const [name, { template }] of Object.entries(mod.models))
       if (template) add(template, `model ${name}`);
     return found;
-  }, [mod.blocks, mod.models]);
+  }, [mod.blocks, mod.newLooks, mod.models, namespace]);
   const names = Object.keys(mod.models)
     .filter((name) => name.includes(filter.trim().toLowerCase()))
     .sort();

@@ -1,8 +1,8 @@
 import { pointer } from '../../../json/index.ts';
-import { isOverStock, stepsToShown } from '../../../mod/index.ts';
-import { blockRule } from '../../rule.ts';
+import { idOfShown, isOverStock } from '../../../mod/index.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
-export const tintWithoutEffect = blockRule({
+export const tintWithoutEffect = modRule({
   id: 'looks/tint-without-effect',
   severity: 'warning',
   title: 'Tint over a stock material',
@@ -12,7 +12,6 @@ export const tintWithoutEffect = blockRule({
   messages: {
     withoutEffect: '{block}: the tint {tint} has no effect, since no stock material is tinted.',
   },
-  newLooks: 'alone',
   fails: {
     '/newLooks/obrank~1thatch': {
       tint: 'leaf',
@@ -24,19 +23,21 @@ export const tintWithoutEffect = blockRule({
       looks: { mode: 'one-of', rows: [{ use: [{ model: 'saltmarsh:bank' }] }] },
     },
   },
-  check: ({ name, called, declared }) => {
-    const { tint } = declared.traits;
-    if (tint === undefined || tint === 'none' || !isOverStock(name)) return [];
-    return [
-      {
-        at: ['tint'],
-        says: 'withoutEffect',
-        parts: { block: called, tint },
-        fix: {
-          title: 'Leave the tint out',
-          changes: [{ path: pointer([...stepsToShown(name), 'tint']), before: tint }],
-        },
-      },
-    ];
-  },
+  check: ({ header, newLooks }) =>
+    Object.entries(newLooks).flatMap(([name, { tint }]): ModReport[] =>
+      tint === undefined || tint === 'none' || !isOverStock(name)
+        ? []
+        : [
+            {
+              at: ['newLooks', name, 'tint'],
+              block: name,
+              says: 'withoutEffect',
+              parts: { block: idOfShown(header.namespace, name), tint },
+              fix: {
+                title: 'Leave the tint out',
+                changes: [{ path: pointer(['newLooks', name, 'tint']), before: tint }],
+              },
+            },
+          ],
+    ),
 });

@@ -1,6 +1,6 @@
 import { resultsOf, type Mod, type Recipe } from '../../../mod/index.ts';
 import { acceptsIn, clashes } from '../../../recipes/index.ts';
-import { listed } from '../../../words/index.ts';
+import { listed, tallied } from '../../../words/index.ts';
 import { neighbourRule, type ModReport } from '../../rule.ts';
 
 export const neighbourRecipesClash = neighbourRule({
@@ -42,7 +42,7 @@ export const neighbourRecipesClash = neighbourRule({
               own: `The recipe ${name}`,
               theirs: there[1] ?? '',
               title,
-              both: listed(both),
+              both: tallied(both),
               other: listed(gives, 'or'),
             },
           },

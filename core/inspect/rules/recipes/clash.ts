@@ -1,7 +1,7 @@
 import { heldUnder } from '../../../lists/index.ts';
 import { acceptsIn, clashes } from '../../../recipes/index.ts';
 import { resultsOf } from '../../../mod/index.ts';
-import { listed } from '../../../words/index.ts';
+import { listed, tallied } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 import { acceptingOf } from '../../view.ts';
 
@@ -50,7 +50,7 @@ export const recipeClash = modRule({
         parts: {
           first,
           second,
-          both: listed(both),
+          both: tallied(both),
           oneThing: gives(first),
           otherThing: gives(second),
         },

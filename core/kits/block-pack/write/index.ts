@@ -2,16 +2,20 @@ import { digestOf } from '../../../bytes/digest.ts';
 import { printJson } from '../../../json/index.ts';
 import type { Files } from '../../../bytes/index.ts';
 import {
+  idOfShown,
   inOrder,
   lookUp,
   ownName,
   resolveBlock,
   resolveBlocks,
+  type Looks,
   type Mod,
+  type NewLook,
   type ResolvedBlock,
 } from '../../../mod/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import { pathInPack, type PackDocument } from '../format/index.ts';
+import { writeNewLook } from './block.ts';
 import { writeCode } from './code.ts';
 import { documentsOf, documentsOfBlock } from './documents.ts';
 import { writeItems, writePack, writeRegistry, writeTags } from './entries.ts';
@@ -52,28 +56,44 @@ export function writeBlockPack(
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
+/** The models that a look shows, with what they start from. */
+function modelFiles(mod: Mod, looks: Looks): Map<string, string> {
+  const files = new Map<string, string>();
+  const models = new Set(looks.rows.flatMap(({ use }) => use.map(({ model }) => model)));
+  for (const id of models) {
+    const name = ownName(mod.header.namespace, id);
+    const model = name === undefined ? undefined : lookUp(mod.models, name);
+    if (!model) continue;
+    files.set(pathInPack('model', name!), printJson(model));
+    if (model.template) models.add(model.template);
+  }
+  return files;
+}
+
+const newLookFiles = (mod: Mod, name: string, look: NewLook): Map<string, string> =>
+  new Map([
+    [
+      pathInPack('new look', name),
+      printJson(writeNewLook(idOfShown(mod.header.namespace, name), look)),
+    ],
+    ...modelFiles(mod, look.looks),
+  ]);
+
 /**
  * The text files that one block brings along: its rules, look, loot and item, the models it shows
  * and the tags it is in.
  */
 export function writeBlockFiles(given: Mod, name: string): Map<string, string> {
   const mod = inOrder(given);
+  const newLook = lookUp(mod.newLooks, name);
+  if (newLook) return newLookFiles(mod, name, newLook);
   const declared = lookUp(mod.blocks, name);
   if (!declared) return new Map();
   const block = resolveBlock(mod, name, declared);
   const files = blockFiles(mod, block);
   const item = writeItems({ ...mod, items: {} }, [block]).get(name);
   if (item) files.set(pathInPack('item', name), printJson(item));
-  const models = new Set(
-    block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)),
-  );
-  for (const id of models) {
-    const modelName = ownName(mod.header.namespace, id);
-    const model = modelName === undefined ? undefined : lookUp(mod.models, modelName);
-    if (!model) continue;
-    files.set(pathInPack('model', modelName!), printJson(model));
-    if (model.template) models.add(model.template);
-  }
+  for (const [path, text] of modelFiles(mod, declared.looks)) files.set(path, text);
   const tags = writeTags(
     {
       ...mod,

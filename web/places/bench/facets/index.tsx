@@ -1,9 +1,11 @@
 import type { Facet } from '../../../../core/inspect/index.ts';
+import { isNewLook } from '../../../../core/mod/index.ts';
 import type { BlockEditor } from '../../../api/hooks.tsx';
 import { IdentityFacet } from './identity.tsx';
 import { LooksFacet } from './looks.tsx';
 import { LootFacet } from './loot/loot.tsx';
 import { NamesFacet } from './names.tsx';
+import { OwnerStates } from './owner-states.tsx';
 import { RegistryFacet } from './registry.tsx';
 import { StatesFacet } from './states/states.tsx';
 import { TagsFacet } from './tags.tsx';
@@ -47,9 +49,18 @@ const sheets: Record<Facet, { note: string; Sheet: (props: FacetProps) => React.
   },
 };
 
+/** The states of a block that belongs to others are only read. */
+const ownerStates: (typeof sheets)[Facet] = {
+  note: 'The properties that tell its states apart, as its owner declares them.',
+  Sheet: OwnerStates,
+};
+
+const sheetOf = (name: string, facet: Facet): (typeof sheets)[Facet] =>
+  facet === 'States' && isNewLook(name) ? ownerStates : sheets[facet];
+
 /** The open facet's editor. */
 export function FacetSheet({ facet, ...props }: FacetProps & { facet: Facet }) {
-  const { note, Sheet } = sheets[facet];
+  const { note, Sheet } = sheetOf(props.editor.name, facet);
   return (
     <>
       <h2>{facet}</h2>

@@ -4,7 +4,7 @@ import { Button, Group, SegmentedControl } from '@mantine/core';
 import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks, ResolvedBlock } from '../../../../core/mod/index.ts';
-import { idOf } from '../../../../core/mod/index.ts';
+import { areStatesKnown, idOf, isNewLook, lookUp } from '../../../../core/mod/index.ts';
 import { templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
@@ -19,6 +19,7 @@ import { repainted, useBrush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
 import { useToDesk } from '../to-desk.ts';
 import { AnotherShape } from './another-shape.tsx';
+import { TintField } from './traits/tint-field.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
 import { Cap } from '../../../parts/keys/cap.tsx';
@@ -84,8 +85,9 @@ export function LooksFacet({ editor, state, matrix, onMatrix }: FacetProps) {
       <ToDesk editor={editor} state={state} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
+      {isNewLook(name) && <TintOver name={name} />}
       <Group mt="sm">
-        <AnotherShape editor={editor} />
+        {!isNewLook(name) && <AnotherShape editor={editor} />}
         {mode === 'layered' &&
           space.properties.some(
             (property) =>
@@ -97,6 +99,19 @@ export function LooksFacet({ editor, state, matrix, onMatrix }: FacetProps) {
           )}
       </Group>
     </>
+  );
+}
+
+/** The tint of a new look: whether there is one at all is the owner's to say. */
+function TintOver({ name }: { name: string }) {
+  const tint = useModPart((mod) => lookUp(mod.newLooks, name)?.tint);
+  const { set } = useBlockEdits(name);
+  return (
+    <TintField
+      tint={tint ?? 'none'}
+      onTint={(value) => set('Change the tint', ['tint'], value === 'none' ? undefined : value)}
+      note="It takes the place of the owner's tint, and does nothing where the owner has none."
+    />
   );
 }
 
@@ -180,7 +195,7 @@ function Invitations({
           <Cap of="middle" />
         </p>
       )}
-      {space.size > 1 && (
+      {space.size > 1 && !isNewLook(name) && (
         <p className={clsx('note', styles['invite'])}>
           <Link to={`/m/${session.name}/sheet?block=${name}`} className="link">
             Contact sheet
@@ -218,6 +233,7 @@ const LookRows = memo(function LookRows({
     space.properties,
   ]);
   const { set } = useBlockEdits(name);
+  const isKnown = useModPart((mod) => areStatesKnown(mod, name));
   const choose = useStable(usePainting().choose);
   const lastModel = block.declared.looks.rows.at(-1)?.use[0]?.model;
   return (
@@ -226,6 +242,7 @@ const LookRows = memo(function LookRows({
       rows={block.looks.rows}
       space={block.space}
       layered={block.looks.mode === 'layered'}
+      unknown={!isKnown}
       fresh={() => [{ model: lastModel ?? itemAt(models, 0) }]}
       onRows={(label, rows) => {
         set(label, ['looks', 'rows'], asUse(rows));

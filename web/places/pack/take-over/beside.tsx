@@ -23,7 +23,7 @@ export function Beside({ parts, revision, ways }: WayProps) {
         <p className="note">
           A game loads {mod.header.title} and {parts.title} together. Here stands what neither shows
           alone: things of the other that are not there, ids and numbers that both claim, recipes
-          that take the same.
+          that take the same, new looks that miss a state.
         </p>
       </div>
       <div className={styles['middle']}>

@@ -1,16 +1,11 @@
-import { ColorInput, SegmentedControl, Select, Switch } from '@mantine/core';
+import { SegmentedControl, Switch } from '@mantine/core';
 import { memo } from 'react';
-import {
-  alphaModes,
-  hidesNeighbours,
-  tints,
-  type TraitName,
-} from '../../../../../core/mod/index.ts';
+import { alphaModes, hidesNeighbours, type TraitName } from '../../../../../core/mod/index.ts';
 import { Field } from '../../../../parts/field.tsx';
 import { MapColour } from './map-colour.tsx';
-import { isColour, useTraitEditor, type TraitPlace } from './trait-editor.ts';
+import { TintField } from './tint-field.tsx';
+import { useTraitEditor, type TraitPlace } from './trait-editor.ts';
 import { TraitNumber } from './trait-number.tsx';
-import styles from './traits.module.css';
 
 const alphaNotes = {
   opaque: 'Every texel is drawn solid.',
@@ -24,8 +19,6 @@ const hidesNotes = {
   'by shape': 'Faces are left out where its model covers them, a slab beside a slab too.',
   never: 'No face is left out for it.',
 } as const;
-/** The tint that a colour of one's own begins with. */
-const firstTint = '#9bb56b';
 
 /** How the block is drawn, and its colour on the map. The stage shows each as it will be. */
 export const Display = memo(function Display(place: TraitPlace) {
@@ -132,35 +125,11 @@ const Toggle = memo(function Toggle({ trait, label, note, ...place }: ToggleProp
 const Tint = memo(function Tint(place: TraitPlace) {
   const { traits, put, own } = useTraitEditor(place, 'tint');
   const { tint } = traits;
-  const isOwn = tint.startsWith('#');
   return (
-    <Field
-      label="Tint"
+    <TintField
       {...own('tint')}
-      value={
-        <span className={styles['sentence']}>
-          {isOwn && (
-            <ColorInput
-              aria-label="Colour of the tint"
-              withEyeDropper={false}
-              w={112}
-              value={tint}
-              onChangeEnd={(value) => isColour(value) && put('tint', value)}
-            />
-          )}
-          <Select
-            aria-label="Tint"
-            w={104}
-            allowDeselect={false}
-            data={[
-              ...tints.map((value) => ({ value: value, label: value })),
-              { value: 'fixed', label: 'a colour' },
-            ]}
-            value={isOwn ? 'fixed' : tint}
-            onChange={(value) => value && put('tint', value === 'fixed' ? firstTint : value)}
-          />
-        </span>
-      }
+      tint={tint}
+      onTint={(value) => put('tint', value)}
       note={
         tint === 'none' ? undefined : 'Its textures are multiplied by it, so they are best grey.'
       }
