@@ -1,6 +1,6 @@
 import { kitNamed } from '../kits/index.ts';
+import { changedNames } from '../lists/index.ts';
 import { resolveBlock, shownNamed, type Block, type Mod } from '../mod/index.ts';
-import { changedNames } from './changed-names.ts';
 import { BlockContext, type Dependency } from './context.ts';
 import { blockFinding, rulesFor } from './block-rules.ts';
 import type { Finding } from './finding.ts';

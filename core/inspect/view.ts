@@ -1,5 +1,4 @@
-import { heldUnder } from '../lists/index.ts';
-import { changedNames } from './changed-names.ts';
+import { changedNames, heldUnder, noteCopy } from '../lists/index.ts';
 import { lookUp } from '../mod/index.ts';
 import type { Block, Item, Mod } from '../mod/index.ts';
 
@@ -80,7 +79,10 @@ function movedOn<E extends object, K extends keyof E>(
   if (changed.some((name) => !Object.hasOwn(entries, name) || !Object.hasOwn(parts, name)))
     return partsIn(entries, keys);
   const moved = { ...parts };
-  for (const name of changed) moved[name] = keysOf(heldUnder(entries, name), keys);
+  for (const name of changed) {
+    moved[name] = keysOf(heldUnder(entries, name), keys);
+    noteCopy(moved, parts, name);
+  }
   return moved;
 }
 

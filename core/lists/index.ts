@@ -23,6 +23,9 @@ export function heldUnder<T>(record: Readonly<Record<string, T>>, key: string): 
   return record[key] as T;
 }
 
+export { changedNames, noteCopy, originsOf } from './changed-names.ts';
+export { foundInEach, moving } from './moving.ts';
+
 /** A list with one of its items a place further up: `movedUp(['a', 'b'], 1)` is `['b', 'a']`. */
 export const movedUp = <T>(list: readonly T[], index: number): T[] =>
   list.with(index, itemAt(list, index - 1)).with(index - 1, itemAt(list, index));

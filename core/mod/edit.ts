@@ -1,4 +1,5 @@
 import { pointerSteps, sameData } from '../json/index.ts';
+import { noteCopy } from '../lists/index.ts';
 
 /**
  * One change of a document: what stood at a JSON Pointer before, and what stands there after.
@@ -74,6 +75,7 @@ function applied<D>(document: D, change: Change, fresh: Set<unknown>): D {
       ? (node as Record<string, unknown>)
       : { ...node };
     fresh.add(copy);
+    noteCopy(copy, node as Record<string, unknown>, step);
     if (value === undefined) delete copy[step];
     else copy[step] = value;
     return copy;
