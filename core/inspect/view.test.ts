@@ -2,7 +2,8 @@ import { expect, test } from '@jest/globals';
 import { applyChanges, type Change, type Mod } from '../mod/index.ts';
 import { acceptsIn, clashes } from '../recipes/index.ts';
 import { sampleMod, withExample } from './sample.ts';
-import { acceptingOf, makingOf, partOf, textsIn, watchedView, type ViewPart } from './view.ts';
+import { foundInTexts } from './found-in-texts.ts';
+import { acceptingOf, makingOf, partOf, watchedView, type ViewPart } from './view.ts';
 
 const mod = (): Mod =>
   withExample(sampleMod(), {
@@ -58,7 +59,7 @@ test('a view notes what is asked of it', () => {
   clashes(view.recipes, acceptsIn(acceptingOf(view)));
   expect([...reads.keys()].sort()).toEqual(['header', 'held', 'itemTags', 'recipes', 'things']);
   const texts = watchedView(mod());
-  textsIn(texts.view);
+  foundInTexts(() => [])(texts.view);
   expect([...texts.reads.keys()].sort()).toEqual(['header', 'items', 'named', 'words']);
   const making = watchedView(mod());
   makingOf(making.view);

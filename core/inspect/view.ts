@@ -1,4 +1,4 @@
-import { changedNames, heldUnder, noteCopy } from '../lists/index.ts';
+import { changedNames } from '../lists/index.ts';
 import { lookUp } from '../mod/index.ts';
 import type { Block, Item, Mod } from '../mod/index.ts';
 
@@ -32,74 +32,52 @@ export type ModView = Omit<Mod, 'blocks'> & {
 export type ViewPart = keyof ModView;
 
 /**
- * Some keys of every entry by its name: the same object as before unless an entry came or went, or
- * changed in one of them.
+ * The entries as they were when some keys of one of them changed last, or one came or went: the
+ * same object until then. What else is in them may have changed since, which is why a view shows
+ * these keys alone.
  */
-function digest<E extends object, K extends keyof E>(
+function steady<E extends object, K extends keyof E>(
   entriesOf: (mod: Mod) => Readonly<Record<string, E>>,
   keys: readonly K[],
 ): (mod: Mod) => Readonly<Record<string, Pick<E, K>>> {
-  const known = new WeakMap<
-    Mod['header'],
-    { entries: object; parts: Record<string, Pick<E, K>> }
-  >();
+  type Entries = Readonly<Record<string, E>>;
+  const known = new WeakMap<Mod['header'], { entries: Entries; steady: Entries }>();
   return (mod) => {
     const entries = entriesOf(mod);
     const before = known.get(mod.header);
-    if (before?.entries === entries) return before.parts;
-    const parts = before ? movedOn(before, entries, keys) : partsIn(entries, keys);
-    known.set(mod.header, { entries, parts });
-    return parts;
+    if (before?.entries === entries) return before.steady;
+    const isSame = before && !isOtherwise(before.entries, entries, keys);
+    const steady = isSame ? before.steady : entries;
+    known.set(mod.header, { entries, steady });
+    return steady;
   };
 }
 
-const keysOf = <E extends object, K extends keyof E>(entry: E, keys: readonly K[]): Pick<E, K> =>
-  Object.fromEntries(keys.map((key) => [key, entry[key]])) as Pick<E, K>;
-
-const partsIn = <E extends object, K extends keyof E>(
+/** Whether an entry came or went, or has changed in one of these keys. */
+const isOtherwise = <E extends object>(
+  last: Readonly<Record<string, E>>,
   entries: Readonly<Record<string, E>>,
-  keys: readonly K[],
-): Record<string, Pick<E, K>> =>
-  Object.fromEntries(Object.entries(entries).map(([name, entry]) => [name, keysOf(entry, keys)]));
+  keys: readonly (keyof E)[],
+): boolean =>
+  changedNames(last, entries).some((name) => {
+    const [before, after] = [lookUp(last, name), lookUp(entries, name)];
+    return !before || !after || keys.some((key) => before[key] !== after[key]);
+  });
 
-/** The same parts where nothing that they hold has changed; else others, for what did. */
-function movedOn<E extends object, K extends keyof E>(
-  { entries: last, parts }: { entries: object; parts: Record<string, Pick<E, K>> },
-  entries: Readonly<Record<string, E>>,
-  keys: readonly K[],
-): Record<string, Pick<E, K>> {
-  const changed = changedNames(last as Readonly<Record<string, unknown>>, entries).filter(
-    (name) => {
-      const [part, entry] = [lookUp(parts, name), lookUp(entries, name)];
-      return !part || !entry || keys.some((key) => part[key] !== entry[key]);
-    },
-  );
-  if (!changed.length) return parts;
-  // What comes or goes may stand anywhere in the order.
-  if (changed.some((name) => !Object.hasOwn(entries, name) || !Object.hasOwn(parts, name)))
-    return partsIn(entries, keys);
-  const moved = { ...parts };
-  for (const name of changed) {
-    moved[name] = keysOf(heldUnder(entries, name), keys);
-    noteCopy(moved, parts, name);
-  }
-  return moved;
-}
-
-const digests = {
-  present: digest((mod: Mod) => mod.blocks, []),
-  identities: digest((mod: Mod) => mod.blocks, ['identity']),
-  blocks: digest((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']),
-  named: digest((mod: Mod) => mod.blocks, ['names']),
-  makings: digest((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
-  held: digest((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
-  shown: digest((mod: Mod) => mod.blocks, ['identity', 'looks']),
-  things: digest((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
+const parts = {
+  present: steady((mod: Mod) => mod.blocks, []),
+  identities: steady((mod: Mod) => mod.blocks, ['identity']),
+  blocks: steady((mod: Mod) => mod.blocks, ['tags', 'itemTags', 'identity']),
+  named: steady((mod: Mod) => mod.blocks, ['names']),
+  makings: steady((mod: Mod) => mod.blocks, ['identity', 'loot', 'states']),
+  held: steady((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
+  shown: steady((mod: Mod) => mod.blocks, ['identity', 'looks']),
+  things: steady((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
 };
 
 /** A part of the mod as rules see it. */
 export const partOf = (mod: Mod, part: ViewPart): unknown =>
-  part in digests ? digests[part as keyof typeof digests](mod) : mod[part as keyof Mod];
+  part in parts ? parts[part as keyof typeof parts](mod) : mod[part as keyof Mod];
 
 /** The parts of a view that say what an ingredient stands for. */
 export const acceptingOf = (mod: ModView) => ({
@@ -120,28 +98,20 @@ export const makingOf = (mod: ModView) => ({
   blocks: mod.held,
 });
 
-/** The parts of a view in which texts stand. */
-export const textsIn = (mod: ModView) => ({
-  header: mod.header,
-  items: mod.items,
-  words: mod.words,
-  blocks: mod.named,
-});
-
 /**
  * The mod as rules over the whole declaration see it: parts that did not change are the same
  * objects as before.
  */
 export const viewOf = (mod: Mod): ModView => ({
   ...mod,
-  present: digests.present(mod),
-  identities: digests.identities(mod),
-  blocks: digests.blocks(mod),
-  named: digests.named(mod),
-  makings: digests.makings(mod),
-  held: digests.held(mod),
-  shown: digests.shown(mod),
-  things: digests.things(mod),
+  present: parts.present(mod),
+  identities: parts.identities(mod),
+  blocks: parts.blocks(mod),
+  named: parts.named(mod),
+  makings: parts.makings(mod),
+  held: parts.held(mod),
+  shown: parts.shown(mod),
+  things: parts.things(mod),
 });
 
 /**
@@ -150,8 +120,8 @@ export const viewOf = (mod: Mod): ModView => ({
  */
 export function watchedView(mod: Mod): { view: ModView; reads: Map<ViewPart, unknown> } {
   const reads = new Map<ViewPart, unknown>();
-  const parts = viewOf(mod);
-  const view = new Proxy(parts, {
+  const whole = viewOf(mod);
+  const view = new Proxy(whole, {
     get(target, part: ViewPart) {
       reads.set(part, target[part]);
       return target[part];

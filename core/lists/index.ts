@@ -23,7 +23,7 @@ export function heldUnder<T>(record: Readonly<Record<string, T>>, key: string): 
   return record[key] as T;
 }
 
-export { changedNames, noteCopy, originsOf } from './changed-names.ts';
+export { changedNames, noteCopy } from './changed-names.ts';
 export { foundInEach, moving } from './moving.ts';
 
 /** A list with one of its items a place further up: `movedUp(['a', 'b'], 1)` is `['b', 'a']`. */

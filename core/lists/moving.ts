@@ -1,18 +1,19 @@
-import { changedNames, originsOf } from './changed-names.ts';
+import { changedNames, linesOf, type Line } from './changed-names.ts';
 
 type Entries<E> = Readonly<Record<string, E>>;
 
 /** What was worked out for one record, under the circumstances of that time. */
-interface Held<T> {
+interface Held<E, T> {
+  entries: Entries<E>;
   value: T;
   given: readonly unknown[];
 }
 
 /**
- * Something that is worked out from all entries of a record and then kept up to date: of a record
- * that was copied from one that it is known for, only the entries that changed are looked at. The
- * value is altered in place and goes over from the old record to the new one, so whoever holds it
- * must ask again. `given` is what else it rests on: where that is otherwise all is worked out anew.
+ * Something that is worked out from all entries of a record and then kept up to date: of another
+ * record of the same line only the entries that changed are looked at. The value is altered in
+ * place and goes over from the one record to the other, so whoever holds it must ask again. `given`
+ * is what else it rests on: where that is otherwise all is worked out anew.
  *
  * @example
  * const lengths = moving(() => new Map<string, number>(), (map, name, text: string | undefined) =>
@@ -23,40 +24,25 @@ export function moving<E, T, G extends readonly unknown[]>(
   begin: (...given: G) => T,
   put: (value: T, name: string, entry: E | undefined, before: E | undefined, ...given: G) => void,
 ): (entries: Entries<E>, ...given: G) => T {
-  const known = new WeakMap<Entries<E>, Held<T>>();
+  const known = new WeakMap<Line, Held<E, T>>();
   return (entries, ...given) => {
-    const held = known.get(entries);
-    if (held && isSame(held.given, given)) return held.value;
-    const moved = movedFrom(known, entries, given);
-    if (moved) {
-      const { value, before } = moved;
-      for (const name of changedNames(before, entries))
-        put(value, name, ownOf(entries, name), ownOf(before, name), ...given);
-      known.set(entries, { value, given });
-      return value;
-    }
-    const value = begin(...given);
-    for (const [name, entry] of Object.entries(entries))
-      put(value, name, entry, undefined, ...given);
-    known.set(entries, { value, given });
+    const lines = linesOf(entries);
+    const at = lines.find((line) => known.has(line)) ?? lines[0];
+    const held = known.get(at);
+    const isKnown = held && isSame(held.given, given);
+    if (isKnown && held.entries === entries) return held.value;
+    // Whoever falls over on the way leaves nothing half moved behind.
+    known.delete(at);
+    const value = isKnown ? held.value : begin(...given);
+    if (isKnown)
+      for (const name of changedNames(held.entries, entries))
+        put(value, name, ownOf(entries, name), ownOf(held.entries, name), ...given);
+    else
+      for (const [name, entry] of Object.entries(entries))
+        put(value, name, entry, undefined, ...given);
+    known.set(lines[0], { entries, value, given });
     return value;
   };
-}
-
-/** What is known of a record that this one was copied from; it is known of that one no more. */
-function movedFrom<E, T>(
-  known: WeakMap<Entries<E>, Held<T>>,
-  entries: Entries<E>,
-  given: readonly unknown[],
-): { value: T; before: Entries<E> } | undefined {
-  for (const { before } of originsOf(entries)) {
-    const origin = before as Entries<E>;
-    const held = known.get(origin);
-    if (!held || !isSame(held.given, given)) continue;
-    known.delete(origin);
-    return { value: held.value, before: origin };
-  }
-  return undefined;
 }
 
 const isSame = (a: readonly unknown[], b: readonly unknown[]): boolean =>

@@ -139,7 +139,7 @@ export { inOrder } from './in-order.ts';
 export { splitBlock } from './split.ts';
 export { removeBlock } from './remove-block.ts';
 export { spreadRows, turnedCandidate, withOrientation } from './turned.ts';
-export { taggedIn, type Taggable, type TagKind } from './tagged.ts';
+export { taggedEntry, taggedIn, type Taggable, type Tagged, type TagKind } from './tagged.ts';
 export { catalogueOf, type CatalogueEntry } from './catalogue.ts';
 export { newRecipe } from './new-recipe.ts';
 export {

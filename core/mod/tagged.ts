@@ -19,6 +19,22 @@ export interface Tagged {
   tags: readonly string[];
 }
 
+/** A block or an item with the tags of a kind that it says it is in. */
+export function taggedEntry(
+  kind: TagKind,
+  of: Tagged['kind'],
+  name: string,
+  entry: Taggable['blocks'][string] | Taggable['items'][string],
+): Tagged {
+  if (of === 'items' || !('identity' in entry))
+    return { name, kind: of, at: ['items', name, 'tags'], tags: entry.tags ?? [] };
+  if (kind === 'blockTags')
+    return { name, kind: of, at: ['blocks', name, 'tags'], tags: entry.tags ?? [] };
+  const isHeld = (entry.identity.item ?? 'none') !== 'none';
+  const tags = isHeld ? (entry.itemTags ?? []) : [];
+  return { name, kind: of, at: ['blocks', name, 'itemTags'], tags };
+}
+
 const known = new WeakMap<
   Taggable['blocks'],
   Partial<Record<TagKind, { items: Taggable['items']; list: readonly Tagged[] }>>
@@ -32,25 +48,13 @@ export function taggedIn(mod: Taggable, kind: TagKind): readonly Tagged[] {
   const before = known.get(mod.blocks);
   const kept = before?.[kind];
   if (kept && (kept.items === mod.items || kind === 'blockTags')) return kept.list;
-  const blocks = Object.entries(mod.blocks).map(([name, block]): Tagged =>
-    kind === 'blockTags'
-      ? { name, kind: 'blocks', at: ['blocks', name, 'tags'], tags: block.tags ?? [] }
-      : {
-          name,
-          kind: 'blocks',
-          at: ['blocks', name, 'itemTags'],
-          tags: (block.identity.item ?? 'none') === 'none' ? [] : (block.itemTags ?? []),
-        },
+  const blocks = Object.entries(mod.blocks).map(([name, block]) =>
+    taggedEntry(kind, 'blocks', name, block),
   );
   const items =
     kind === 'blockTags'
       ? []
-      : Object.entries(mod.items).map(([name, item]): Tagged => ({
-          name,
-          kind: 'items',
-          at: ['items', name, 'tags'],
-          tags: item.tags ?? [],
-        }));
+      : Object.entries(mod.items).map(([name, item]) => taggedEntry(kind, 'items', name, item));
   const list = [...blocks, ...items].sort((a, b) => (a.name < b.name ? -1 : 1));
   known.set(mod.blocks, { ...before, [kind]: { items: mod.items, list } });
   return list;

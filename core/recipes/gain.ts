@@ -1,6 +1,7 @@
 import { solve, type Coefficients } from 'yalps';
 import { idOf, ingredientsOf, resultsOf } from '../mod/index.ts';
 import { diggingsOf, type Obtaining } from './diggings.ts';
+import { givenIn } from './given.ts';
 import type { Accepts } from './parts.ts';
 
 /**
@@ -121,7 +122,7 @@ function activitiesIn(mod: Obtaining, accepts: Accepts): Activity[] {
   for (const tag of tags)
     for (const id of accepts(tag))
       if (id !== tag) list.push({ takes: new Map([[id, 1]]), gives: new Map([[tag, 1]]) });
-  for (const [name, making] of Object.entries(mod.makings)) {
+  for (const [name, making] of givenIn(mod).others) {
     // What only drops itself goes round and gains nothing, whatever else there is.
     if (making.loot === 'itself' || (making.identity.item ?? 'none') === 'none') continue;
     const id = idOf(mod.header.namespace, name);

@@ -1,5 +1,6 @@
 import { lookUp, idOf, ingredientsOf, ownName, resultsOf } from '../mod/index.ts';
-import { diggingsOf, yieldsOf, type Obtaining } from './diggings.ts';
+import { diggingsOf, yieldsOf, type Obtaining, type ObtainingPart } from './diggings.ts';
+import { givenIn } from './given.ts';
 import { isBroughtAlong, type Accepts } from './parts.ts';
 
 /**
@@ -54,10 +55,31 @@ interface Ingredient {
  * @example findObtainable(mod, accepts).get('saltmarsh:tide_lantern')!.cost
  * // Map { 'saltmarsh:raw_brack' → 6, … }
  */
-export function findObtainable(mod: Obtaining, accepts: Accepts): Map<string, Obtainable> {
+export const findObtainable = (mod: Obtaining, accepts: Accepts): Map<string, Obtainable> =>
+  found(mod, accepts, { outright: new Set(), others: Object.entries(mod.makings) });
+
+/**
+ * The same as a question of each item. What the world gives outright is not looked at one by one,
+ * and after an edit not at all: the work is in the recipes, the items and the other blocks.
+ *
+ * @example isObtainable(mod, accepts)('saltmarsh:tide_lantern') // true
+ */
+export function isObtainable(mod: Obtaining, accepts: Accepts): (id: string) => boolean {
+  const given = givenIn(mod);
+  const had = found(mod, accepts, given);
+  return (id) => given.outright.has(id) || had.has(id);
+}
+
+/** The blocks from which digging is worked out, and what is there without it. */
+interface Digging {
+  outright: ReadonlySet<string>;
+  others: Iterable<readonly [name: string, making: ObtainingPart]>;
+}
+
+function found(mod: Obtaining, accepts: Accepts, digging: Digging): Map<string, Obtainable> {
   const had = new Map<string, Obtainable>();
   const ingredients = new Map<string, Ingredient>();
-  const ways = waysIn(mod, (name) => {
+  const ways = waysIn(mod, digging.others, (name) => {
     let one = ingredients.get(name);
     if (!one) ingredients.set(name, (one = { waiting: [], best: undefined }));
     return one;
@@ -75,7 +97,8 @@ export function findObtainable(mod: Obtaining, accepts: Accepts): Map<string, Ob
       const list = takenFor.get(id);
       if (list) list.push(ingredient);
       else takenFor.set(id, [ingredient]);
-      if (isBroughtAlong(id, mod.header.namespace)) offer(ingredient, id, 1);
+      const isThere = digging.outright.has(id) || isBroughtAlong(id, mod.header.namespace);
+      if (isThere) offer(ingredient, id, 1);
     }
   for (let steps = 0; ready.length; steps += 1) {
     const fresh = new Map<string, { had: Obtainable; total: number }>();
@@ -122,7 +145,11 @@ function hadBy(
 }
 
 /** Every way to come by an item that the mod knows. */
-function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Waiting[] {
+function waysIn(
+  mod: Obtaining,
+  others: Digging['others'],
+  ingredientOf: (name: string) => Ingredient,
+): Waiting[] {
   const { namespace } = mod.header;
   const ways: Waiting[] = [];
   const add = (gives: string, way: Omit<ItemSource, 'takes'>, takes: readonly string[] = []) => {
@@ -145,7 +172,7 @@ function waysIn(mod: Obtaining, ingredientOf: (name: string) => Ingredient): Wai
     if (pool === undefined || lookUp(mod.makings, pool)?.identity.natural)
       add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
   }
-  for (const [name, making] of Object.entries(mod.makings)) {
+  for (const [name, making] of others) {
     const id = idOf(namespace, name);
     if (making.loot === 'itself') {
       if (making.identity.natural) add(id, { how: 'dug', by: id, count: 1 });

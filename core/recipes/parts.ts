@@ -79,15 +79,22 @@ export const mirrored = ({ wide, high, cells }: Laid): Laid => ({
 export const isBroughtAlong = (id: string, namespace: string): boolean =>
   splitId(id.replace('#', '')).namespace !== namespace;
 
+/** Things that may be held. */
+interface Holding {
+  items: Readonly<Record<string, unknown>>;
+  blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>>;
+}
+
+/** Whether something of a mod can be held: it is an item, or a block with an item form. */
+export const isHeld = ({ items, blocks }: Holding, name: string | undefined): boolean =>
+  name !== undefined &&
+  (lookUp(items, name) !== undefined || (lookUp(blocks, name)?.identity.item ?? 'none') !== 'none');
+
 /**
  * The ids of everything in a mod that can be held: its items, and its blocks that have an item
  * form.
  */
-export const heldIds = (mod: {
-  header: Mod['header'];
-  items: Readonly<Record<string, unknown>>;
-  blocks: Readonly<Record<string, { identity: { item?: 'block' | 'flat' | 'none' } }>>;
-}): string[] =>
+export const heldIds = (mod: Holding & { header: Mod['header'] }): string[] =>
   [
     ...Object.keys(mod.items),
     ...Object.keys(mod.blocks).filter(

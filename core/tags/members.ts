@@ -1,3 +1,4 @@
+import { declaredTags, tagsInside } from './filled.ts';
 import { itemAt } from '../lists/index.ts';
 import { idOf, taggedIn, type Mod, type Taggable, type TagKind } from '../mod/index.ts';
 
@@ -90,8 +91,7 @@ export function membersOf(mod: Tagging, kind: TagKind): ReadonlyMap<string, Read
  * @example tagCircles(mod, 'blockTags')
  * // [['saltmarsh:a', 'saltmarsh:b', 'saltmarsh:c']]: a names b, b names c, c names a
  */
-export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
-  const direct = directMembers(mod, kind);
+export function tagCircles(mod: Pick<Mod, 'header' | TagKind>, kind: TagKind): string[][] {
   const circles: string[][] = [];
   const done = new Set<string>();
   const path: string[] = [];
@@ -105,12 +105,11 @@ export function tagCircles(mod: Tagging, kind: TagKind): string[][] {
       return;
     }
     path.push(tag);
-    for (const member of direct.get(tag) ?? [])
-      if (member.startsWith('#') && direct.has(member.slice(1))) walk(member.slice(1));
+    for (const inside of tagsInside(mod, kind, tag)) walk(inside);
     path.pop();
     done.add(tag);
   };
-  for (const tag of [...direct.keys()].sort()) walk(tag);
+  for (const tag of declaredTags(mod, kind).sort()) walk(tag);
   return circles;
 }
 

@@ -8,7 +8,9 @@ export {
   placeholderProblem,
   placeholders,
   shownTexts,
+  ownedText,
   textEntries,
+  textsBeside,
   type TextEntry,
   type Texts,
 } from './table.ts';

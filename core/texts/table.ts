@@ -31,38 +31,43 @@ export const ownedKey = /^(group|block|item)\.(.*)$/;
  * // { key: 'group.salt_works', what: 'group', name: 'salt_works', texts: { en: 'Salt works', de:
  * // 'Saline' } }
  */
-export function textEntries({ header, blocks, items, words }: Texts): TextEntry[] {
-  const owned = (
-    what: 'block' | 'item',
-    entries: Readonly<Record<string, { names: Record<string, string> }>>,
-  ) =>
-    Object.keys(entries)
-      .sort()
-      .map((name): TextEntry => ({
-        key: `${what}.${name}`,
-        what,
-        name,
-        texts: heldUnder(entries, name).names,
-      }));
-  const others = [
-    ...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts))),
-  ].sort();
-  return [
-    ...header.groups.map(({ name, names }): TextEntry => ({
+export function textEntries(mod: Texts): TextEntry[] {
+  const { groups, items, others } = textsBeside(mod);
+  return [...groups, ...owned('block', mod.blocks), ...items, ...others];
+}
+
+/** The name of a block or an item as a text. */
+export const ownedText = (
+  what: 'block' | 'item',
+  name: string,
+  { names }: { names: Record<string, string> },
+): TextEntry => ({ key: `${what}.${name}`, what, name, texts: names });
+
+const owned = (
+  what: 'block' | 'item',
+  entries: Readonly<Record<string, { names: Record<string, string> }>>,
+): TextEntry[] =>
+  Object.keys(entries)
+    .sort()
+    .map((name) => ownedText(what, name, heldUnder(entries, name)));
+
+/** The texts that are not the names of blocks. */
+export function textsBeside({ header, items, words }: Omit<Texts, 'blocks'>): {
+  groups: TextEntry[];
+  items: TextEntry[];
+  others: TextEntry[];
+} {
+  const keys = [...new Set(Object.values(words).flatMap(({ texts }) => Object.keys(texts)))].sort();
+  return {
+    groups: header.groups.map(({ name, names }) => ({
       key: `group.${name}`,
       what: 'group',
       name,
       texts: names,
     })),
-    ...owned('block', blocks),
-    ...owned('item', items),
-    ...others.map((key): TextEntry => ({
-      key,
-      what: 'text',
-      name: key,
-      texts: textsOf(words, key),
-    })),
-  ];
+    items: owned('item', items),
+    others: keys.map((key) => ({ key, what: 'text', name: key, texts: textsOf(words, key) })),
+  };
 }
 
 /** One text of the language files in all languages. */

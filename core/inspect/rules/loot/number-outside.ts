@@ -1,5 +1,7 @@
+import { foundInEach } from '../../../lists/index.ts';
 import { conditionsOf, type Draw } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
+import type { BlockMaking } from '../../view.ts';
 
 /** More of anything from one block is a slip of the finger, and brings a game to its knees. */
 const most = 1000;
@@ -23,14 +25,16 @@ export const lootNumberOutside = modRule({
     '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lamp', share: 1 }] }] },
   },
   check: (mod) => [
-    ...Object.entries(mod.makings).flatMap(([name, { loot }]) =>
-      typeof loot === 'object' ? flawsOf(loot.draws, name, ['blocks', name, 'loot'], name) : [],
-    ),
+    ...ofBlocks(mod.makings),
     ...Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>
       flawsOf(draws, `The loot table ${name}`, ['lootTables', name]),
     ),
   ],
 });
+
+const ofBlocks = foundInEach((name: string, { loot }: BlockMaking) =>
+  typeof loot === 'object' ? flawsOf(loot.draws, name, ['blocks', name, 'loot'], name) : [],
+);
 
 function flawsOf(draws: readonly Draw[], owner: string, at: (string | number)[], block?: string) {
   const report = (steps: (string | number)[], says: string, parts: Record<string, unknown>) => ({

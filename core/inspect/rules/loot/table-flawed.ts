@@ -1,6 +1,6 @@
 import { pointer, valueAt } from '../../../json/index.ts';
 import { lookUp, idOf, ownName } from '../../../mod/index.ts';
-import { heldIds } from '../../../recipes/index.ts';
+import { heldIds, isHeld } from '../../../recipes/index.ts';
 import { causeOf, chanceFlaws, countFlaws, drawSentences, unknownGiven } from '../../draws.ts';
 import { modRule } from '../../rule.ts';
 
@@ -24,12 +24,13 @@ export const tableFlawed = modRule({
   },
   check(mod) {
     const { namespace } = mod.header;
-    const held = new Set(heldIds({ header: mod.header, items: mod.things, blocks: mod.held }));
+    const held = () => heldIds({ header: mod.header, items: mod.things, blocks: mod.held });
     const known = {
       namespace,
-      hasItem: (id: string) => held.has(id),
+      hasItem: (id: string) =>
+        isHeld({ items: mod.things, blocks: mod.held }, ownName(namespace, id)),
       hasTable: (id: string) => Object.hasOwn(mod.lootTables, ownName(namespace, id) ?? ''),
-      items: () => [...held, ...Object.keys(mod.present).map((name) => idOf(namespace, name))],
+      items: () => [...held(), ...Object.keys(mod.present).map((name) => idOf(namespace, name))],
       tables: () => Object.keys(mod.lootTables).map((name) => idOf(namespace, name)),
     };
     return Object.entries(mod.lootTables).flatMap(([name, { draws }]) =>

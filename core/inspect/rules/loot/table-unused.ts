@@ -1,6 +1,8 @@
+import { foundInEach } from '../../../lists/index.ts';
 import { tablesIn } from '../../../loot/index.ts';
-import { lookUp, idOf, ownName } from '../../../mod/index.ts';
+import { lookUp, idOf, ownName, type Mod } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
+import type { BlockMaking } from '../../view.ts';
 
 export const tableUnused = modRule({
   id: 'loot/table-unused',
@@ -20,12 +22,7 @@ export const tableUnused = modRule({
   restsOn: ['blocks', 'lootTables'],
   check(mod) {
     const { namespace } = mod.header;
-    const tableOf = (id: string) => lookUp(mod.lootTables, ownName(namespace, id) ?? '')?.draws;
-    const used = new Set(
-      Object.values(mod.makings).flatMap(({ loot }) =>
-        typeof loot === 'object' ? tablesIn(loot.draws, { tableOf }) : [],
-      ),
-    );
+    const used = new Set(usedBy(mod.makings, namespace, mod.lootTables));
     return Object.keys(mod.lootTables)
       .filter((name) => !used.has(idOf(namespace, name)))
       .map((name) => ({
@@ -35,3 +32,11 @@ export const tableUnused = modRule({
       }));
   },
 });
+
+/** The loot tables that a block draws from, through others too. */
+const usedBy = foundInEach(
+  (_name: string, { loot }: BlockMaking, namespace: string, tables: Mod['lootTables']) => {
+    const tableOf = (id: string) => lookUp(tables, ownName(namespace, id) ?? '')?.draws;
+    return typeof loot === 'object' ? [...tablesIn(loot.draws, { tableOf })] : [];
+  },
+);

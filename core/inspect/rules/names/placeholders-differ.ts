@@ -1,7 +1,7 @@
 import { lookUp } from '../../../mod/index.ts';
-import { originalOf, placeholderProblem, textEntries } from '../../../texts/index.ts';
+import { originalOf, placeholderProblem } from '../../../texts/index.ts';
+import { foundInTexts } from '../../found-in-texts.ts';
 import { modRule } from '../../rule.ts';
-import { textsIn } from '../../view.ts';
 
 export const placeholdersDiffer = modRule({
   id: 'names/placeholders-differ',
@@ -23,31 +23,32 @@ export const placeholdersDiffer = modRule({
     '/words/en': { texts: { 'ui.full': 'Holds {count}.' } },
     '/words/de': { texts: { 'ui.full': 'Fasst {count}.' } },
   },
-  check: (mod) =>
-    textEntries(textsIn(mod)).flatMap((entry) => {
-      const original = originalOf(entry, mod.header.languages);
-      if (!original) return [];
-      return mod.header.languages.flatMap((language) => {
-        const text = lookUp(entry.texts, language);
-        const wrong =
-          language !== original.language && text?.trim()
-            ? placeholderProblem(text, original.text)
-            : undefined;
-        return wrong
-          ? [
-              {
-                at:
-                  entry.what === 'text'
-                    ? ['words', language, 'texts', entry.name]
-                    : entry.what === 'group'
-                      ? ['header', 'groups']
-                      : [`${entry.what}s`, entry.name, 'names', language],
-                block: entry.what === 'block' ? entry.name : undefined,
-                says: 'placeholdersDiffer',
-                parts: { key: entry.key, language, wrong },
-              },
-            ]
-          : [];
-      });
-    }),
+  check: (mod) => differing(mod),
+});
+
+const differing = foundInTexts((entry, { languages }) => {
+  const original = originalOf(entry, languages);
+  if (!original) return [];
+  return languages.flatMap((language) => {
+    const text = lookUp(entry.texts, language);
+    const wrong =
+      language !== original.language && text?.trim()
+        ? placeholderProblem(text, original.text)
+        : undefined;
+    return wrong
+      ? [
+          {
+            at:
+              entry.what === 'text'
+                ? ['words', language, 'texts', entry.name]
+                : entry.what === 'group'
+                  ? ['header', 'groups']
+                  : [`${entry.what}s`, entry.name, 'names', language],
+            block: entry.what === 'block' ? entry.name : undefined,
+            says: 'placeholdersDiffer',
+            parts: { key: entry.key, language, wrong },
+          },
+        ]
+      : [];
+  });
 });

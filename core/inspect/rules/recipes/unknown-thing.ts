@@ -1,6 +1,6 @@
-import { heldUnder } from '../../../lists/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { lookUp, idsIn, ownName } from '../../../mod/index.ts';
+import { heldIds, isHeld } from '../../../recipes/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 
@@ -18,22 +18,18 @@ export const unknownThing = modRule({
   passes: { '/recipes/bank': { kind: 'mix', takes: ['saltmarsh:lamp'], gives: 'saltmarsh:bank' } },
   check(mod) {
     const { namespace } = mod.header;
-    const held = [
-      ...Object.keys(mod.items),
-      ...Object.keys(mod.identities).filter(
-        (name) => (heldUnder(mod.identities, name).identity.item ?? 'none') !== 'none',
-      ),
-    ];
-    const there = new Set(held);
+    const holding = { items: mod.items, blocks: mod.identities };
+    const names = () =>
+      heldIds({ header: mod.header, ...holding }).map((id) => ownName(namespace, id) ?? id);
     return Object.entries(mod.recipes).flatMap(([name, recipe]) =>
       idsIn(recipe).flatMap(({ id, at, what }) => {
         const isTag = id.startsWith('#');
         const own = ownName(namespace, isTag ? id.slice(1) : id);
         const odd = !/^#?[a-z][a-z0-9_]*:./.test(id) || (isTag && what === 'result');
         // A tag that nobody declared is empty, which another rule tells.
-        if (!odd && (own === undefined || isTag || there.has(own))) return [];
+        if (!odd && (own === undefined || isTag || isHeld(holding, own))) return [];
         const isHeldless = own !== undefined && lookUp(mod.identities, own) !== undefined;
-        const near = isHeldless ? undefined : closest(own ?? id.replace(/^#/, ''), held);
+        const near = isHeldless ? undefined : closest(own ?? id.replace(/^#/, ''), names());
         const meant = near && `${namespace}:${near}`;
         const place = ['recipes', name, ...at];
         return [

@@ -1,9 +1,9 @@
 import { heldUnder } from '../../../lists/index.ts';
 import { lookUp, idOf, ingredientsOf, resultsOf } from '../../../mod/index.ts';
-import { acceptsIn, heldIds, findObtainable } from '../../../recipes/index.ts';
+import { acceptsIn, givenIn, isObtainable } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
-import { acceptingOf, makingOf } from '../../view.ts';
+import { acceptingOf, makingOf, type ModView } from '../../view.ts';
 
 /** So many recipes are followed down to what is needed first. */
 const deepest = 32;
@@ -29,7 +29,7 @@ export const unobtainable = modRule({
     const { namespace } = mod.header;
     const making = makingOf(mod);
     const accepts = acceptsIn(acceptingOf(mod));
-    const had = findObtainable(making, accepts);
+    const had = isObtainable(making, accepts);
     const recipeOf = new Map(
       Object.entries(mod.recipes).flatMap(([name, recipe]) =>
         resultsOf(recipe).map(({ gives }) => [gives, name] as const),
@@ -43,7 +43,7 @@ export const unobtainable = modRule({
         const recipe = lookUp(mod.recipes, recipeOf.get(bottom) ?? '');
         const lacking = (recipe ? ingredientsOf(recipe) : [])
           .map((ingredient) => [...accepts(ingredient)])
-          .filter((all) => !all.some((one) => had.has(one)))
+          .filter((all) => !all.some((one) => had(one)))
           .flat()
           .find((one) => !met.has(one) && !one.startsWith('#'));
         if (lacking === undefined) break;
@@ -51,8 +51,8 @@ export const unobtainable = modRule({
       }
       return bottom;
     };
-    return heldIds(making).flatMap((id): ModReport[] => {
-      if (had.has(id)) return [];
+    return doubtful(mod).flatMap((id): ModReport[] => {
+      if (had(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
       const block = lookUp(mod.makings, name);
       const given = recipeOf.get(id);
@@ -83,6 +83,15 @@ export const unobtainable = modRule({
     });
   },
 });
+
+/** The ids of all that can be held and that the world does not give outright. */
+const doubtful = (mod: ModView): string[] =>
+  [
+    ...Object.keys(mod.things),
+    ...[...givenIn(makingOf(mod)).others].flatMap(([name, { identity }]) =>
+      (identity.item ?? 'none') === 'none' ? [] : [name],
+    ),
+  ].map((name) => idOf(mod.header.namespace, name));
 
 /** Why nobody can come to have a thing: its recipe takes what nobody has, it is never dropped, or nothing brings it. */
 function whyNot(recipe: string | undefined, isFound: boolean | undefined): string {

@@ -1,5 +1,5 @@
-import { membersOf, needsOf } from '../../../tags/index.ts';
-import { lookUp, ownName } from '../../../mod/index.ts';
+import { isFilled, needsOf } from '../../../tags/index.ts';
+import { idOf } from '../../../mod/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const emptyTag = modRule({
@@ -16,13 +16,11 @@ export const emptyTag = modRule({
   check: (mod) =>
     (['blockTags', 'itemTags'] as const).flatMap((kind) => {
       const needs = needsOf(mod, kind);
-      return [...membersOf(mod, kind)].flatMap(([id, members]): ModReport[] => {
-        const name = ownName(mod.header.namespace, id);
+      const isThere = isFilled(mod, kind);
+      return Object.keys(mod[kind]).flatMap((name): ModReport[] => {
+        const id = idOf(mod.header.namespace, name);
         // An empty tag that a recipe asks for is graver, and told by another rule.
-        return name === undefined ||
-          members.size ||
-          !lookUp(mod[kind], name) ||
-          needs.get(id)?.some(({ what }) => what === 'recipe')
+        return isThere(id) || needs.get(id)?.some(({ what }) => what === 'recipe')
           ? []
           : [{ at: [kind, name], says: 'empty', parts: { id } }];
       });

@@ -1,6 +1,7 @@
 import { pointer } from '../../../json/index.ts';
-import { idOf, taggedIn } from '../../../mod/index.ts';
-import { modRule } from '../../rule.ts';
+import { idOf, lookUp, ownName, taggedEntry } from '../../../mod/index.ts';
+import { foundInTagged } from '../../found-in-tagged.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
 export const memberTwice = modRule({
   id: 'tags/member-twice',
@@ -15,35 +16,21 @@ export const memberTwice = modRule({
   passes: { '/blocks/bank/tags': ['saltmarsh:shore'] },
   check: (mod) =>
     (['blockTags', 'itemTags'] as const).flatMap((kind) => {
-      const tagged = taggedIn(mod, kind);
-      const saidIn = new Map<string, Set<string>>();
-      for (const { name, tags } of tagged)
-        for (const tag of tags)
-          saidIn.set(tag, (saidIn.get(tag) ?? new Set()).add(idOf(mod.header.namespace, name)));
+      const says = (member: string, tag: string) => {
+        const own = ownName(mod.header.namespace, member) ?? '';
+        const [block, item] = [lookUp(mod.blocks, own), lookUp(mod.items, own)];
+        return (
+          (block && taggedEntry(kind, 'blocks', own, block).tags.includes(tag)) ??
+          (kind === 'itemTags' && item?.tags?.includes(tag))
+        );
+      };
       return [
-        ...tagged.flatMap(({ name, kind: of, at, tags }) => {
-          const twice = tags.find((tag, i) => tags.indexOf(tag) < i);
-          return twice === undefined
-            ? []
-            : [
-                {
-                  at,
-                  block: of === 'blocks' ? name : undefined,
-                  says: 'blockNamesTwice',
-                  parts: { name, twice },
-                  fix: {
-                    title: 'Name each tag once',
-                    changes: [{ path: pointer(at), before: tags, after: [...new Set(tags)] }],
-                  },
-                },
-              ];
-        }),
+        ...saidTwice(mod, kind),
         ...Object.entries(mod[kind]).flatMap(([name, { members = [] }]) => {
           const id = idOf(mod.header.namespace, name);
-          const said = saidIn.get(id);
           const twice =
             members.length === new Set(members).size
-              ? members.find((member) => said?.has(member))
+              ? members.find((member) => says(member, id))
               : members.find((member, i) => members.indexOf(member) < i);
           return twice === undefined
             ? []
@@ -58,7 +45,7 @@ export const memberTwice = modRule({
                       {
                         path: pointer([kind, name, 'members']),
                         before: members,
-                        after: [...new Set(members)].filter((member) => !said?.has(member)),
+                        after: [...new Set(members)].filter((member) => !says(member, id)),
                       },
                     ],
                   },
@@ -67,4 +54,22 @@ export const memberTwice = modRule({
         }),
       ];
     }),
+});
+
+const saidTwice = foundInTagged(({ name, kind: of, at, tags }): ModReport[] => {
+  const twice = tags.find((tag, i) => tags.indexOf(tag) < i);
+  return twice === undefined
+    ? []
+    : [
+        {
+          at,
+          block: of === 'blocks' ? name : undefined,
+          says: 'blockNamesTwice',
+          parts: { name, twice },
+          fix: {
+            title: 'Name each tag once',
+            changes: [{ path: pointer(at), before: tags, after: [...new Set(tags)] }],
+          },
+        },
+      ];
 });

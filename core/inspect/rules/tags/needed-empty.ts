@@ -1,6 +1,6 @@
 import { itemAt } from '../../../lists/index.ts';
 import { ownName } from '../../../mod/index.ts';
-import { membersOf, needsOf } from '../../../tags/index.ts';
+import { isFilled, needsOf } from '../../../tags/index.ts';
 import { listed } from '../../../words/index.ts';
 import { modRule } from '../../rule.ts';
 
@@ -20,14 +20,10 @@ export const neededTagEmpty = modRule({
   },
   restsOn: ['itemTags', 'blocks', 'items'],
   check(mod) {
-    const members = membersOf(mod, 'itemTags');
+    const isThere = isFilled(mod, 'itemTags');
     return [...needsOf(mod, 'itemTags')].flatMap(([id, needs]) => {
       const recipes = needs.filter(({ what }) => what === 'recipe').map(({ name }) => name);
-      if (
-        ownName(mod.header.namespace, id) === undefined ||
-        !recipes.length ||
-        members.get(id)?.size
-      )
+      if (ownName(mod.header.namespace, id) === undefined || !recipes.length || isThere(id))
         return [];
       return [
         {

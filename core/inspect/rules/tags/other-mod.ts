@@ -1,4 +1,5 @@
-import { idOfShown, idsIn, splitId, taggedIn } from '../../../mod/index.ts';
+import { idOfShown, idsIn, splitId, type Mod } from '../../../mod/index.ts';
+import { foundInTagged } from '../../found-in-tagged.ts';
 import { modRule, type ModReport } from '../../rule.ts';
 
 export const otherModUndeclared = modRule({
@@ -19,12 +20,10 @@ export const otherModUndeclared = modRule({
   },
   check(mod) {
     const { namespace, needs = [] } = mod.header;
-    // The stock comes with every engine.
-    const known = new Set([namespace, 'obrank', ...needs.map((one) => one.namespace)]);
     const first = new Map<string, ModReport>();
     const look = (id: string, path: (string | number)[], what: string, block?: string) => {
       const { namespace: other } = splitId(id.replace('#', ''));
-      if (!other || known.has(other) || first.has(other)) return;
+      if (!other || isKnown(mod.header, other) || first.has(other)) return;
       first.set(other, {
         at: path,
         block,
@@ -43,8 +42,8 @@ export const otherModUndeclared = modRule({
       });
     };
     for (const kind of ['blockTags', 'itemTags'] as const) {
-      for (const { name, kind: of, at, tags } of taggedIn(mod, kind))
-        tags.forEach((tag, i) => look(tag, [...at, i], name, of === 'blocks' ? name : undefined));
+      for (const { tag, at, name, block } of ofOthers(mod, kind, mod.header).sort(byName))
+        look(tag, at, name, block);
       for (const [name, { members = [] }] of Object.entries(mod[kind]))
         members.forEach((member, i) => look(member, [kind, name, 'members', i], `The tag ${name}`));
     }
@@ -56,3 +55,18 @@ export const otherModUndeclared = modRule({
     return [...first.values()];
   },
 });
+
+/** The tags of mods that it does not need in which a block or item says it is. */
+const ofOthers = foundInTagged(({ name, kind, at, tags }, header: Mod['header']) =>
+  tags.flatMap((tag, i) =>
+    isKnown(header, splitId(tag).namespace)
+      ? []
+      : [{ tag, at: [...at, i], name, block: kind === 'blocks' ? name : undefined }],
+  ),
+);
+
+/** Whether a namespace is that of the mod, of one that it needs, or of the stock, which every engine brings along. */
+const isKnown = ({ namespace, needs = [] }: Mod['header'], other: string): boolean =>
+  other === namespace || other === 'obrank' || needs.some((one) => one.namespace === other);
+
+const byName = (a: { name: string }, b: { name: string }): number => (a.name < b.name ? -1 : 1);

@@ -1,7 +1,8 @@
-import { lookUp, ownName, taggedIn } from '../../../mod/index.ts';
+import { idOf, lookUp, ownName, type Mod, type TagKind } from '../../../mod/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { closest, didYouMean } from '../../../words/index.ts';
-import { modRule } from '../../rule.ts';
+import { foundInTagged } from '../../found-in-tagged.ts';
+import { modRule, type ModReport } from '../../rule.ts';
 
 export const unknownOwnTag = modRule({
   id: 'tags/unknown-own-tag',
@@ -15,47 +16,43 @@ export const unknownOwnTag = modRule({
   },
   fails: { '/blocks/bank/tags': ['saltmarsh:spade_dug', 'saltmarsh:shroe'] },
   passes: { '/blocks/bank/tags': ['saltmarsh:spade_dug'] },
-  check(mod) {
-    const { namespace, tools } = mod.header;
-    const ofTools = new Set(Object.values(tools.kinds).map((kind) => kind.tag));
-    return (['blockTags', 'itemTags'] as const).flatMap((kind) =>
-      taggedIn(mod, kind).flatMap(({ name, kind: of, at, tags }) =>
-        tags.flatMap((tag, i) => {
-          const own = ownName(namespace, tag);
-          if (
-            own === undefined ||
-            lookUp(mod[kind], own) ||
-            (kind === 'blockTags' && ofTools.has(tag))
-          )
-            return [];
-          const near = closest(
-            own,
-            Object.keys(mod[kind]).filter((one) => !tags.includes(`${namespace}:${one}`)),
-          );
-          const fix =
-            near === undefined
+  check: (mod) =>
+    (['blockTags', 'itemTags'] as const).flatMap((kind) =>
+      unknownIn(mod, kind, kind, mod.header, mod[kind]),
+    ),
+});
+
+const unknownIn = foundInTagged(
+  (
+    { name, kind: of, at, tags },
+    kind: TagKind,
+    { namespace, tools }: Mod['header'],
+    declared: Mod[TagKind],
+  ) =>
+    tags.flatMap((tag, i): ModReport[] => {
+      const own = ownName(namespace, tag);
+      const isOfTool = () => Object.values(tools.kinds).some((one) => one.tag === tag);
+      if (own === undefined || lookUp(declared, own) || (kind === 'blockTags' && isOfTool()))
+        return [];
+      const near = closest(
+        own,
+        Object.keys(declared).filter((one) => !tags.includes(idOf(namespace, one))),
+      );
+      const meant = near && idOf(namespace, near);
+      return [
+        {
+          at: [...at, i],
+          block: of === 'blocks' ? name : undefined,
+          says: 'unknownOwnTag',
+          parts: { name, tag, hint: didYouMean(meant) },
+          fix:
+            meant === undefined
               ? { title: `Declare ${tag}`, changes: [{ path: pointer([kind, own]), after: {} }] }
               : {
-                  title: `Use ${namespace}:${near}`,
-                  changes: [
-                    { path: pointer([...at, i]), before: tag, after: `${namespace}:${near}` },
-                  ],
-                };
-          return [
-            {
-              at: [...at, i],
-              block: of === 'blocks' ? name : undefined,
-              says: 'unknownOwnTag',
-              parts: {
-                name,
-                tag,
-                hint: near === undefined ? '' : didYouMean(`${namespace}:${near}`),
-              },
-              fix,
-            },
-          ];
-        }),
-      ),
-    );
-  },
-});
+                  title: `Use ${meant}`,
+                  changes: [{ path: pointer([...at, i]), before: tag, after: meant }],
+                },
+        },
+      ];
+    }),
+);

@@ -1,7 +1,8 @@
-import { itemAt } from '../../../lists/index.ts';
+import { foundInEach, itemAt } from '../../../lists/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { lookUp, ownName } from '../../../mod/index.ts';
-import { modRule } from '../../rule.ts';
+import { modRule, type ModReport } from '../../rule.ts';
+import type { BlockSummary } from '../../view.ts';
 
 export const wrongKind = modRule({
   id: 'tags/wrong-kind',
@@ -56,21 +57,25 @@ export const wrongKind = modRule({
         }),
       ),
     ),
-    ...Object.entries(mod.blocks).flatMap(([name, { identity, itemTags = [] }]) =>
-      itemTags.length && (identity.item ?? 'none') === 'none'
-        ? [
-            {
-              at: ['blocks', name, 'itemTags'],
-              block: name,
-              says: 'cannotBeHeld',
-              parts: { name, tag: itemAt(itemTags, 0) },
-              fix: {
-                title: 'Take it out of item tags',
-                changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }],
-              },
-            },
-          ]
-        : [],
-    ),
+    ...heldless(mod.blocks),
   ],
 });
+
+/** The blocks that are in an item tag although nobody can hold them. */
+const heldless = foundInEach(
+  (name: string, { identity, itemTags = [] }: BlockSummary): ModReport[] =>
+    itemTags.length && (identity.item ?? 'none') === 'none'
+      ? [
+          {
+            at: ['blocks', name, 'itemTags'],
+            block: name,
+            says: 'cannotBeHeld',
+            parts: { name, tag: itemAt(itemTags, 0) },
+            fix: {
+              title: 'Take it out of item tags',
+              changes: [{ path: pointer(['blocks', name, 'itemTags']), before: itemTags }],
+            },
+          },
+        ]
+      : [],
+);
