@@ -10,8 +10,21 @@ const width = 100;
  */
 export const printJson = (value: unknown): string => `${print(value, '', 0)}\n`;
 
+const keys = new Map<string, string>();
+
+/** A key with its quotes and colon; the same few keys come again and again. */
+function headOf(key: string): string {
+  const known = keys.get(key);
+  if (known !== undefined) return known;
+  const head = `${JSON.stringify(key)}: `;
+  if (keys.size < mostKeys) keys.set(key, head);
+  return head;
+}
+/** So many keys are remembered; names of blocks are keys too, and need not be. */
+const mostKeys = 2000;
+
 function print(value: unknown, indent: string, taken: number): string {
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value ?? null);
+  if (typeof value !== 'object' || value === null) return single(value);
   const flat = flatten(value, width - indent.length - taken);
   if (flat !== undefined) return flat;
   const inner = `${indent}  `;
@@ -22,11 +35,15 @@ function print(value: unknown, indent: string, taken: number): string {
   }
   for (const [key, item] of Object.entries(value)) {
     if (item === undefined) continue;
-    const head = `${JSON.stringify(key)}: `;
+    const head = headOf(key);
     lines.push(inner + head + print(item, inner, head.length + 1));
   }
   return lines.length ? `{\n${lines.join(',\n')}\n${indent}}` : '{}';
 }
+
+/** A value that is neither an object nor a list. */
+const single = (value: unknown): string =>
+  typeof value === 'boolean' ? String(value) : JSON.stringify(value ?? null);
 
 /**
  * The value on one line; undefined as soon as it is seen not to fit into the room, so that a large
@@ -34,21 +51,33 @@ function print(value: unknown, indent: string, taken: number): string {
  */
 function flatten(value: unknown, room: number): string | undefined {
   if (typeof value !== 'object' || value === null) {
-    const text = JSON.stringify(value ?? null);
+    const text = single(value);
     return text.length <= room ? text : undefined;
   }
-  const isList = Array.isArray(value);
+  const whole = Array.isArray(value) ? flatList(value, room) : flatObject(value, room);
+  return whole !== undefined && whole.length <= room ? whole : undefined;
+}
+
+function flatList(list: readonly unknown[], room: number): string | undefined {
   let text = '';
-  for (const [key, item] of isList
-    ? value.map((one) => ['', one] as const)
-    : Object.entries(value)) {
-    if (item === undefined && !isList) continue;
+  for (const item of list) {
     if (text) text += ', ';
-    if (!isList) text += `${JSON.stringify(key)}: `;
     const part = flatten(item, room - text.length);
     if (part === undefined) return undefined;
     text += part;
   }
-  const whole = isList ? `[${text}]` : text ? `{ ${text} }` : '{}';
-  return whole.length <= room ? whole : undefined;
+  return `[${text}]`;
+}
+
+function flatObject(value: object, room: number): string | undefined {
+  let text = '';
+  for (const key of Object.keys(value)) {
+    const item: unknown = (value as Record<string, unknown>)[key];
+    if (item === undefined) continue;
+    text += text ? `, ${headOf(key)}` : headOf(key);
+    const part = flatten(item, room - text.length);
+    if (part === undefined) return undefined;
+    text += part;
+  }
+  return text ? `{ ${text} }` : '{}';
 }

@@ -12,11 +12,11 @@ export interface TexturedBox extends Omit<Box, 'sides'> {
 
 /** A model with its templates followed and its slots filled. */
 export interface ResolvedModel {
-  boxes: TexturedBox[];
+  boxes: readonly TexturedBox[];
   /** Slots that the boxes use, each with its texture or undefined. */
-  slots: Map<string, string | undefined>;
+  slots: ReadonlyMap<string, string | undefined>;
   /** Slots that are given a texture and used by no box. */
-  unusedSlots: string[];
+  unusedSlots: readonly string[];
   /** The template that does not exist. */
   missing?: string;
   /** The templates that lead back to themselves, in order. */
@@ -31,6 +31,22 @@ export type FindModel = (id: string) => Model | undefined;
  * another slot's texture only by id. Built-in templates are scaled to the mod's texels.
  */
 export function resolveModel(model: Model, find: FindModel, texels: number): ResolvedModel {
+  // What rests on nothing of the mod is the same for as long as the model is.
+  if (!standsAlone(model)) return resolved(model, find, texels);
+  const before = known.get(model);
+  if (before?.texels === texels) return before.found;
+  const found = resolved(model, find, texels);
+  known.set(model, { texels, found });
+  return found;
+}
+
+const known = new WeakMap<Model, { texels: number; found: ResolvedModel }>();
+
+/** Whether a model starts from nothing, or from a built-in template, which starts from nothing. */
+const standsAlone = ({ template }: Model): boolean =>
+  template === undefined || template.startsWith('obrank:');
+
+function resolved(model: Model, find: FindModel, texels: number): ResolvedModel {
   const slots: Record<string, string> = {};
   const seen: string[] = [];
   let boxes: Box[] | undefined;

@@ -145,12 +145,12 @@ export function mattering(valueByState: Int32Array, space: StateSpace): number[]
  * The properties on which the value really depends: changing one of them alone changes the value in
  * some state.
  */
-export const dependsOn = <T>(rows: Rows<T>, space: StateSpace): Set<string> =>
-  new Set(
-    mattering(kindsOf(expandRows(rows, space)).of, space).map(
-      (index) => space.properties[index]!.name,
-    ),
-  );
+export function dependsOn<T>(rows: Rows<T>, space: StateSpace): Set<string> {
+  // Rows that ask for nothing give every state the same.
+  if (rows.every(({ when }) => !when)) return new Set();
+  const matters = mattering(kindsOf(expandRows(rows, space)).of, space);
+  return new Set(matters.map((index) => space.properties[index]!.name));
+}
 
 /**
  * Rows that give each state its value, naming only the properties on which the value depends. One

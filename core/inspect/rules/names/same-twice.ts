@@ -21,7 +21,7 @@ export const sameNameTwice = modRule({
       ];
       const [first, ...others] = all;
       return others.flatMap(({ kind, name }): ModReport[] => {
-        const [language = '', text = ''] = partsOf(key);
+        const [language, text] = partsOf(key);
         return first === undefined || name === first.name
           ? []
           : [
