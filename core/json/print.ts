@@ -42,8 +42,11 @@ function print(value: unknown, indent: string, taken: number): string {
 }
 
 /** A value that is neither an object nor a list. */
-const single = (value: unknown): string =>
-  typeof value === 'boolean' ? String(value) : JSON.stringify(value ?? null);
+function single(value: unknown): string {
+  if (typeof value === 'boolean' || (typeof value === 'number' && Number.isFinite(value)))
+    return String(value);
+  return JSON.stringify(value ?? null);
+}
 
 /**
  * The value on one line; undefined as soon as it is seen not to fit into the room, so that a large
