@@ -240,13 +240,13 @@ export class BlockContext {
     return Object.keys(this.mod[kind]).map((name) => idOf(this.mod.header.namespace, name));
   }
 
+  private shown: string[] | undefined;
+
   /** The distinct models that the block's looks show, in order. */
-  get shownModels(): string[] {
-    return [
-      ...new Set(
-        this.block.looks.rows.flatMap((row) => row.value.map((candidate) => candidate.model)),
-      ),
-    ];
+  get shownModels(): readonly string[] {
+    return (this.shown ??= [
+      ...new Set(this.block.looks.rows.flatMap(({ value }) => value.map(({ model }) => model))),
+    ]);
   }
 
   /** A fix that puts a value at a place of the block; undefined takes away what is there. */

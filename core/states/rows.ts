@@ -145,12 +145,19 @@ export function mattering(valueByState: Int32Array, space: StateSpace): number[]
  * The properties on which the value really depends: changing one of them alone changes the value in
  * some state.
  */
-export function dependsOn<T>(rows: Rows<T>, space: StateSpace): Set<string> {
+export function dependsOn<T>(rows: Rows<T>, space: StateSpace): ReadonlySet<string> {
   // Rows that ask for nothing give every state the same.
   if (rows.every(({ when }) => !when)) return new Set();
+  const before = known.get(rows);
+  if (before?.space === space) return before.names;
   const matters = mattering(kindsOf(expandRows(rows, space)).of, space);
-  return new Set(matters.map((index) => space.properties[index]!.name));
+  const names = new Set(matters.map((index) => space.properties[index]!.name));
+  known.set(rows, { space, names });
+  return names;
 }
+
+/** Several ask the same of the same rows. */
+const known = new WeakMap<Rows<unknown>, { space: StateSpace; names: ReadonlySet<string> }>();
 
 /**
  * Rows that give each state its value, naming only the properties on which the value depends. One

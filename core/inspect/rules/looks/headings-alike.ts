@@ -1,7 +1,10 @@
 import { itemAt } from '../../../lists/index.ts';
-import { expandRows, kindsOf } from '../../../states/index.ts';
+import { expandRows, kindsOf, type Property } from '../../../states/index.ts';
 import { spreadRows } from '../../../mod/index.ts';
 import { blockRule } from '../../rule.ts';
+
+/** The kinds of properties that say how a block lies. */
+const turning: ReadonlySet<Property['kind']> = new Set(['heading', 'direction', 'axis']);
 
 export const headingsAlike = blockRule({
   id: 'looks/headings-alike',
@@ -18,9 +21,10 @@ export const headingsAlike = blockRule({
   passes: {},
   check({ name, space, looks }, context) {
     if (space.tooLarge || looks.mode === 'layered' || !looks.rows.length) return [];
+    if (!space.properties.some(({ kind }) => turning.has(kind))) return [];
     const { of } = kindsOf(expandRows(looks.rows, space));
     return space.properties.flatMap((property, i) => {
-      if (!['heading', 'direction', 'axis'].includes(property.kind)) return [];
+      if (!turning.has(property.kind)) return [];
       const values = itemAt(space.values, i);
       const alike = (a: number, b: number) =>
         of.every(

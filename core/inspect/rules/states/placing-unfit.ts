@@ -52,11 +52,12 @@ export const placingUnfit = blockRule({
     return placing.flatMap((rule, i): BlockReport[] => {
       const property = space.properties.find((one) => one.name === rule.set);
       const at = ['states', 'placing', i];
-      const without = context.set(
-        'Remove the rule',
-        ['states', 'placing'],
-        placing.length > 1 ? placing.filter((_, other) => other !== i) : undefined,
-      );
+      const without = () =>
+        context.set(
+          'Remove the rule',
+          ['states', 'placing'],
+          placing.length > 1 ? placing.filter((_, other) => other !== i) : undefined,
+        );
       if (!property) {
         const near = closest(
           rule.set,
@@ -67,7 +68,7 @@ export const placingUnfit = blockRule({
             at: [...at, 'set'],
             says: 'propertyUnknown',
             parts: { block: name, property: rule.set, hint: didYouMean(near) },
-            fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without,
+            fix: near ? context.set(`Set ${near}`, [...at, 'set'], near) : without(),
           },
         ];
       }
@@ -80,7 +81,7 @@ export const placingUnfit = blockRule({
                 at: [...at, 'to'],
                 says: 'kindUnfit',
                 parts: { block: name, property: rule.set, how: rule.to, kind: property.kind },
-                fix: inItsWay(property, context, at) ?? without,
+                fix: inItsWay(property, context, at) ?? without(),
               },
             ];
       if (rule.to === 'joined' && !rule.side)
@@ -89,7 +90,7 @@ export const placingUnfit = blockRule({
             at,
             says: 'sideMissing',
             parts: { block: name, property: rule.set },
-            fix: without,
+            fix: without(),
           },
         ];
       const needed = rule.to === 'fixed' || property.kind !== 'toggle' ? ['value' as const] : [];

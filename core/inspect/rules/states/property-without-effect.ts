@@ -21,7 +21,7 @@ export const propertyWithoutEffect = blockRule({
   },
   passes: {},
   check({ name, space, looks, traits, shapes, draws }, context) {
-    if (space.tooLarge) return [];
+    if (space.tooLarge || !space.properties.length) return [];
     const used = new Set(
       [
         looks.rows,
