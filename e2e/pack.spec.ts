@@ -1,6 +1,8 @@
 import { unzipSync, zipSync } from 'fflate';
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { kitNamed } from '../core/kits/index.ts';
+import { bigMod } from '../scripts/big-mod.ts';
 import { brokenPack, changedPack, mirePack, onDisk } from './testing/broken-pack.ts';
 import { drop } from './testing/drop.ts';
 import { editMod } from './testing/edit.ts';
@@ -242,4 +244,17 @@ test('the mod and a pack are laid side by side, and what the mod names wrongly i
   ).toBeVisible();
   await page.getByRole('button', { name: 'Name mire:salt_crust' }).click();
   await expect(page.getByText('mire:salt_crst is named here')).toBeHidden();
+});
+
+test('a large pack tells how far it is read, and can be cancelled', async ({ page, server }) => {
+  const { mod, blobs } = bigMod(2000);
+  const files = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
+  await page.goto(`${server.address}/m/saltmarsh/inspection/pack`);
+  await drop(page, 'large.obpack', zipSync(Object.fromEntries(files), { level: 0 }));
+  const status = page.getByRole('status');
+  await expect(status).toContainText(/(Reading|Asking the rules): [\d,]+ of [\d,]+/);
+  await status.getByRole('button', { name: 'Cancel' }).click();
+  await expect(status).toBeEmpty();
+  await drop(page, 'marsh.obpack', zipSync(Object.fromEntries(await brokenPack())));
+  await expect(page.getByText('1 of 3 findings')).toBeVisible();
 });

@@ -18,6 +18,7 @@ import { inspectTree } from '../inspect-tree.ts';
 import { inspectTreeBeside, readNeighbours } from '../neighbours.ts';
 import { mendTarget } from '../mend-target.ts';
 import { whenever } from '../whenever.ts';
+import { progressOn } from '../progress.ts';
 import { version } from '../version.ts';
 
 export interface CheckOptions {
@@ -59,7 +60,9 @@ async function checkOnce(
   const tree = await readModOrPack(target);
   const neighbours = await readNeighbours(options.beside);
   const beside = inspectTreeBeside(tree, neighbours);
-  const findings = underPolicy([...inspectTree(tree), ...beside], policy);
+  const { onProgress, clear } = progressOn(process.stderr);
+  const findings = underPolicy([...inspectTree(tree, onProgress), ...beside], policy);
+  clear();
   const report = { target, kind: tree.kind, files: tree.files.size, findings };
   if (options.format === 'text') printLines(report);
   else process.stdout.write(reports[options.format](report, version));

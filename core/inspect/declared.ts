@@ -10,11 +10,15 @@ import { viewOf } from './view.ts';
 
 /**
  * What every rule over a declaration says of one that was read from files, at its place in them.
- * Nothing is concluded from what could not be read.
+ * Nothing is concluded from what could not be read. `onProgress` is told of blocks looked at.
  */
-export function inspectDeclared(kit: Kit, { mod, unread: parts, placeOf }: Declared): Finding[] {
+export function inspectDeclared(
+  kit: Kit,
+  { mod, unread: parts, placeOf }: Declared,
+  onProgress?: (done: number, total: number) => void,
+): Finding[] {
   const unread = new Unread(parts);
-  return [...ofBlocks(kit, mod, unread), ...ofMod(kit, mod, unread)].flatMap(
+  return [...ofBlocks(kit, mod, unread, onProgress), ...ofMod(kit, mod, unread)].flatMap(
     ({ at = '', ...finding }) => {
       const spot = unread.holds(at) ? undefined : placeOf(at);
       return spot ? [{ ...finding, ...spot }] : [];
@@ -22,8 +26,15 @@ export function inspectDeclared(kit: Kit, { mod, unread: parts, placeOf }: Decla
   );
 }
 
-function ofBlocks(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
-  return [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)].flatMap((name) => {
+function ofBlocks(
+  kit: Kit,
+  mod: Declared['mod'],
+  unread: Unread,
+  onProgress?: (done: number, total: number) => void,
+): Finding[] {
+  const names = [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)];
+  return names.flatMap((name, done) => {
+    if (done % 64 === 0) onProgress?.(done, names.length);
     const block = resolveBlock(mod, name, shownNamed(mod, name)!);
     const context = new BlockContext(mod, block, kit, unread);
     const watched = watchBlock(block, unread);

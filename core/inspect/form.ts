@@ -4,15 +4,18 @@ import type { Kit } from '../kits/index.ts';
 import type { FilesChange } from '../mend/index.ts';
 import type { Change } from '../mod/index.ts';
 import { readFolderForm } from './folder.ts';
-import { readBuilt, type Reading } from './run.ts';
+import { readBuilt, type OnProgress, type Reading } from './run.ts';
 
 /** A form in which a declaration lies in files: how it is read, judged, and mended. */
 export interface Form {
   title: string;
   /** The target whose packs these are; a mod folder is none's. */
   kit?: Kit;
-  /** What is wrong with files, and what they declare where that can be read. */
-  read: (files: Files) => Reading;
+  /**
+   * What is wrong with files, and what they declare where that can be read. `onProgress` is told how
+   * far it is, where that takes long.
+   */
+  read: (files: Files, onProgress?: OnProgress) => Reading;
   /** Makes changes of what is declared in the files. Undefined where one finds no place. */
   mend?: ((files: Files, changes: readonly Change[]) => FilesChange | undefined) | undefined;
   /** What follows for files that keep digests of others. */
@@ -23,7 +26,7 @@ export interface Form {
 export const formOf = (kit: Kit): Form => ({
   title: kit.title,
   kit,
-  read: (files) => readBuilt(kit, files),
+  read: (files, onProgress) => readBuilt(kit, files, onProgress),
   mend: kit.mend,
   settle: kit.settle,
 });
@@ -31,6 +34,6 @@ export const formOf = (kit: Kit): Form => ({
 /** The form of a mod that lives in a folder. */
 export const folderForm: Form = {
   title: 'a mod folder',
-  read: readFolderForm,
+  read: (files) => readFolderForm(files),
   mend: mendFolder,
 };

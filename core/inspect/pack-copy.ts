@@ -5,7 +5,7 @@ import { count } from '../words/index.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { Form } from './form.ts';
 import { mendAll, mendFiles } from './mend-files.ts';
-import type { Reading } from './run.ts';
+import type { OnProgress, Reading } from './run.ts';
 
 /** A file that was changed: what it was, and what it is; undefined where there is or was none. */
 export interface ChangedFile {
@@ -46,8 +46,9 @@ export class PackCopy {
   constructor(
     readonly form: Form,
     private given: Files,
+    onProgress?: OnProgress,
   ) {
-    this.at = this.read('', given);
+    this.at = this.read('', given, onProgress);
   }
 
   get files(): Files {
@@ -84,8 +85,8 @@ export class PackCopy {
     return mended;
   }
 
-  private read(label: string, files: Files): Step {
-    return { label, files, ...this.form.read(files), previews: new Map() };
+  private read(label: string, files: Files, onProgress?: OnProgress): Step {
+    return { label, files, ...this.form.read(files, onProgress), previews: new Map() };
   }
 
   private step(label: string, files: Files): void {

@@ -65,10 +65,26 @@ function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
 }
 
 /**
+ * How far long work is, for people.
+ *
+ * @example progressInWords('files', 3000, 12010) // 'Reading: 3,000 of 12,010 files'
+ */
+export const progressInWords: (...told: Parameters<OnProgress>) => string = (things, done, total) =>
+  `${things === 'files' ? 'Reading' : 'Asking the rules'}: ${done.toLocaleString('en')} of ` +
+  `${total.toLocaleString('en')} ${things}`;
+
+/**
  * Everything that is wrong with the files of a target, whoever wrote them, the gravest first. It
  * knows nothing of the declaration.
  */
-export const inspectBuilt = (kit: Kit, files: Files): Finding[] => readBuilt(kit, files).findings;
+export const inspectBuilt = (kit: Kit, files: Files, onProgress?: OnProgress): Finding[] =>
+  readBuilt(kit, files, onProgress).findings;
+
+/**
+ * Is told how much of long work is done: of which things, how many, of how many. What it throws stops
+ * the work.
+ */
+export type OnProgress = (things: 'files' | 'blocks', done: number, total: number) => void;
 
 /** Files that were read: what is wrong with them, what they declare, and how that is mended. */
 export interface Reading {
@@ -80,9 +96,11 @@ export interface Reading {
 }
 
 /** The same with what the files declare, where that can be read back. */
-export function readBuilt(kit: Kit, files: Files): Reading {
-  const { reports, declared, mend } = kit.check(files);
-  const ofDeclared = declared ? inspectDeclared(kit, declared) : [];
+export function readBuilt(kit: Kit, files: Files, onProgress?: OnProgress): Reading {
+  const told = (things: 'files' | 'blocks') => (done: number, total: number) =>
+    onProgress?.(things, done, total);
+  const { reports, declared, mend } = kit.check(files, told('files'));
+  const ofDeclared = declared ? inspectDeclared(kit, declared, told('blocks')) : [];
   return { findings: [...reports.map(fileFinding), ...ofDeclared].sort(byWeight), declared, mend };
 }
 

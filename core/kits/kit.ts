@@ -187,9 +187,10 @@ export interface Kit {
   recordedDigests: (files: Files) => ReadonlyMap<string, string> | undefined;
   /**
    * Everything that is wrong with the files as files, whoever wrote them, and what they declare. It
-   * knows nothing of the declaration that they were built from.
+   * knows nothing of the declaration that they were built from. `onProgress` is told of files read;
+   * what it throws stops the work.
    */
-  check: (files: Files) => Checked;
+  check: (files: Files, onProgress?: (done: number, total: number) => void) => Checked;
   /**
    * Makes changes of what files declare in the files, each in the way of its author. Undefined
    * where they do not fit there. Only a target that can be read back has it.

@@ -69,6 +69,10 @@ class OpenPack {
     window.addEventListener('beforeunload', this.beforeUnload);
     const worker = new Worker(new URL('../workers/pack.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PackAnswer>) => {
+      if ('progress' in data) {
+        if (this.view.busy !== undefined) this.show({ ...this.view, busy: data.progress });
+        return;
+      }
       const asker = this.waiting.get(data.id);
       this.waiting.delete(data.id);
       if ('problem' in data) asker?.reject(new Error(data.problem));

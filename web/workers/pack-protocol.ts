@@ -90,5 +90,8 @@ export type PackAsk = {
   [Name in keyof PackAsks]: { id: number; ask: Name } & PackAsks[Name]['asked'];
 }[keyof PackAsks];
 
+/** What the worker says of something that was asked: how far it is, what came of it, or why not. */
 export type PackAnswer =
-  { id: number; answer: PackAsks[keyof PackAsks]['answer'] } | { id: number; problem: string };
+  | { id: number; progress: string }
+  | { id: number; answer: PackAsks[keyof PackAsks]['answer'] }
+  | { id: number; problem: string };

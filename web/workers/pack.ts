@@ -1,6 +1,14 @@
 /** Reads, judges and mends one pack from elsewhere, beside the page. */
 import { readZip, writeZip, type Files } from '../../core/bytes/index.ts';
-import { changesBetween, folderForm, formOf, isSafe, PackCopy } from '../../core/inspect/index.ts';
+import {
+  changesBetween,
+  folderForm,
+  formOf,
+  isSafe,
+  PackCopy,
+  progressInWords,
+  type OnProgress,
+} from '../../core/inspect/index.ts';
 import { kitOf } from '../../core/kits/index.ts';
 import { count, messageOf } from '../../core/words/index.ts';
 import { consequenceOf, drawingOf } from './consequence.ts';
@@ -23,7 +31,7 @@ const opened = (): PackCopy => {
   return copy;
 };
 
-function open(source: PackSource): PackView {
+function open(source: PackSource, onProgress: OnProgress): PackView {
   const files = withoutTop('archive' in source ? readZip(source.archive) : new Map(source.files));
   const kit = kitOf(files);
   const form = files.has('mod.json') ? folderForm : kit && formOf(kit);
@@ -32,7 +40,7 @@ function open(source: PackSource): PackView {
       `${source.name} is no pack that Obrank knows, and no mod folder: it has no pack.json, no ` +
         'folders rules and view, and no mod.json.',
     );
-  copy = new PackCopy(form, files);
+  copy = new PackCopy(form, files, onProgress);
   ({ name } = source);
   return viewOf(copy);
 }
@@ -97,7 +105,7 @@ function preview(index: number): Preview {
 }
 
 function answerTo(one: PackAsk): unknown {
-  if (one.ask === 'open') return open(one.source);
+  if (one.ask === 'open') return open(one.source, toldOf(one.id));
   if (one.ask === 'mend') return mend(one.chosen);
   if (one.ask === 'file') return shown(one.path);
   if (one.ask === 'preview') return preview(one.finding);
@@ -121,6 +129,16 @@ function answerTo(one: PackAsk): unknown {
 }
 
 const say = (answer: PackAnswer) => (self as unknown as Worker).postMessage(answer);
+
+/** Says how far something is, as often as people can read it. */
+function toldOf(id: number): OnProgress {
+  let since = performance.now();
+  return (...far) => {
+    if (performance.now() - since < 100) return;
+    since = performance.now();
+    say({ id, progress: progressInWords(...far) });
+  };
+}
 
 /** What was asked and is not answered yet. */
 const asked: PackAsk[] = [];

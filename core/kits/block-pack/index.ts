@@ -49,8 +49,8 @@ export const blockPack: Kit = {
   isText: (path) => /\.(json|ts)$/.test(path),
   recognises: (paths) => [...paths].some((path) => signs.test(path)),
   recordedDigests,
-  check: (files) => {
-    const read = readPack(files);
+  check: (files, onProgress) => {
+    const read = readPack(files, onProgress);
     const declared = declaredBy(read);
     return {
       reports: reportsOf(packRules, read),

@@ -79,6 +79,14 @@ export function Begin({
       </form>
       <p role="status" className={problem ? styles['problem'] : 'note'}>
         {problem ?? busy}
+        {busy !== undefined && (
+          <>
+            {' '}
+            <button type="button" className="link plain" onClick={() => openPack.close()}>
+              Cancel
+            </button>
+          </>
+        )}
       </p>
     </div>
   );

@@ -91,9 +91,13 @@ export interface ReadPack {
 const start: Place = { line: 1, column: 1 };
 /**
  * Reads a Block Pack from its files alone. Never throws for what a file holds: every mistake
- * becomes a problem with line and column, and the rest is read all the same.
+ * becomes a problem with line and column, and the rest is read all the same. `onProgress` is told of
+ * files read; what it throws stops the work.
  */
-export function readPack(files: Files): ReadPack {
+export function readPack(
+  files: Files,
+  onProgress?: (done: number, total: number) => void,
+): ReadPack {
   const pack: ReadPack = {
     files,
     isForServers: ![...files.keys()].some((file) => file.startsWith('view/')),
@@ -116,7 +120,10 @@ export function readPack(files: Files): ReadPack {
     textures: new Map(),
     sounds: new Map(),
   };
-  for (const file of [...files.keys()].sort()) readFile(pack, file, files.get(file)!);
+  for (const [done, file] of [...files.keys()].sort().entries()) {
+    if (done % 256 === 0) onProgress?.(done, files.size);
+    readFile(pack, file, files.get(file)!);
+  }
   for (const needed of ['pack.json', 'registry.json'])
     if (!files.has(needed))
       pack.problems.push({

@@ -344,3 +344,21 @@ test(
     ).toEqual(['obrank:timbre is no stock item of Obrank. Did you mean obrank:timber?']);
   },
 );
+
+test('reading tells how far it is, and stops with what it is told to', () => {
+  const files = new Map(
+    Array.from({ length: 600 }, (_, i) => [`rules/blocks/b${i}.json`, new Uint8Array()] as const),
+  );
+  const told: [number, number][] = [];
+  readPack(files, (done, total) => told.push([done, total]));
+  expect(told).toEqual([
+    [0, 600],
+    [256, 600],
+    [512, 600],
+  ]);
+  expect(() =>
+    readPack(files, (done) => {
+      if (done) throw new Error('Enough.');
+    }),
+  ).toThrow('Enough.');
+});
