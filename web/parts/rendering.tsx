@@ -25,16 +25,18 @@ export function Rendering({
   const pixels = Math.round(size * Math.min(3, Math.max(1, window.devicePixelRatio)));
   const drawing = useDrawing({ block, state, size: pixels, pick, fills });
   const canvas = useRef<HTMLCanvasElement>(null);
+  const isDrawn = useRef(false);
   useEffect(() => {
+    const fitting = drawing?.size === pixels ? drawing : undefined;
+    // A canvas begins clear, and making ready to draw costs more than all the rest.
+    if (!fitting && !isDrawn.current) return;
     const context = canvas.current?.getContext('2d');
     if (!context) return;
-    context.clearRect(0, 0, pixels, pixels);
-    if (drawing && drawing.size === pixels)
-      context.putImageData(
-        new ImageData(new Uint8ClampedArray(drawing.data), pixels, pixels),
-        0,
-        0,
-      );
+    isDrawn.current = fitting !== undefined;
+    if (fitting) {
+      const bytes = new Uint8ClampedArray(fitting.data);
+      context.putImageData(new ImageData(bytes, pixels, pixels), 0, 0);
+    } else context.clearRect(0, 0, pixels, pixels);
   }, [drawing, pixels]);
   return (
     <canvas

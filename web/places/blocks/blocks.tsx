@@ -1,6 +1,6 @@
 import { itemAt } from '../../../core/lists/index.ts';
 import { Button, TextInput } from '@mantine/core';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { isNewLook, resolveBlock, shownNamed, type Mod } from '../../../core/mod/index.ts';
@@ -14,6 +14,7 @@ import { firstOf, shelfGroups, type ShelfBlock, type ShownGroup } from './groups
 import { useNewBlock } from './new-block.tsx';
 import { defaultStateOf } from './default-state.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
+import { useGrowing } from '../../parts/use-growing.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import styles from './blocks.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
@@ -22,6 +23,9 @@ import shelvesStyles from '../../parts/shelves.module.css';
 
 /** Tiles beyond this many are not laid out until asked for: nobody looks through them all. */
 const most = 400;
+
+/** So many tiles are laid out at once, and as many more with every frame. */
+const tilesAFrame = 48;
 
 /** Every block of the mod as itself, with its readiness. */
 export function Blocks() {
@@ -36,6 +40,7 @@ export function Blocks() {
   const groups = useMemo(() => shelfGroups(mod, filter), [mod, filter]);
   const many = Object.keys(mod.blocks).length;
   const found = groups.reduce((sum, group) => sum + group.blocks.length, 0);
+  const laidOut = useGrowing(tilesAFrame, tilesAFrame, Math.min(found, all ? found : most));
   useKeys({ filter: () => field.current?.focus(), newBlock });
 
   return (
@@ -83,7 +88,7 @@ export function Blocks() {
         className={shelvesStyles['shelves']}
         onKeyDown={(event) => moveFocus(event, grid.current)}
       >
-        {firstOf(groups, all ? Infinity : most).map((group) => (
+        {firstOf(groups, laidOut).map((group) => (
           <Group key={group.title} group={group} findings={findings} />
         ))}
       </div>
@@ -149,14 +154,22 @@ function Group({
       </h2>
       <div className={styles['shelf-grid']}>
         {blocks.map((block) => (
-          <BlockTile key={block.name} {...block} findings={findings.get(block.name) ?? []} />
+          <BlockTile key={block.name} {...block} findings={findings.get(block.name) ?? none} />
         ))}
       </div>
     </section>
   );
 }
 
-function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Finding[] }) {
+/** Of a block with which nothing is wrong. */
+const none: Finding[] = [];
+
+const BlockTile = memo(function BlockTile({
+  name,
+  title,
+  id,
+  findings,
+}: ShelfBlock & { findings: Finding[] }) {
   const mod = useMod();
   const session = useSession();
   const declared = shownNamed(mod, name);
@@ -175,4 +188,4 @@ function BlockTile({ name, title, id, findings }: ShelfBlock & { findings: Findi
       {declared && <Pips stations={stationsOf(mod, name, declared, findings)} />}
     </Link>
   );
-}
+});
