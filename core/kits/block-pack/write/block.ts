@@ -1,5 +1,11 @@
 import { shapeByState } from '../../../models/index.ts';
-import { packedTraits, type Mod, type NewLook, type ResolvedBlock } from '../../../mod/index.ts';
+import {
+  packedTraits,
+  sameData,
+  type Mod,
+  type NewLook,
+  type ResolvedBlock,
+} from '../../../mod/index.ts';
 import { usualTop } from '../../../space/index.ts';
 import type {
   BlockDocument,
@@ -14,6 +20,10 @@ import type {
  */
 export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
   const { toolKind, leastGrade } = block.traits;
+  const { shapes } = block;
+  const collision = shapeByState(mod, block, shapes.collision);
+  // Mostly the two are the same, and working one out is half of what a block costs.
+  const isSame = sameData(shapes.collision, shapes.outline);
   // The tool stands before the gate, where people look for it.
   const { hardness, blastRating, ...others } = packedTraits(block.traits, 'block');
   return {
@@ -24,8 +34,8 @@ export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
     ...others,
     properties: block.declared.states.properties,
     placement: block.declared.states.placing ?? [],
-    collision: shapeByState(mod, block, block.shapes.collision),
-    outline: shapeByState(mod, block, block.shapes.outline),
+    collision,
+    outline: isSame ? collision : shapeByState(mod, block, shapes.outline),
   };
 }
 
