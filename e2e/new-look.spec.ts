@@ -46,4 +46,11 @@ test('a block of another mod gets a new look, and its states come from that mod'
   await expect(page.getByText('Nothing wrong')).toBeVisible();
   await page.keyboard.press('f');
   await expect(page.getByText('view/looks/mire/')).toBeVisible();
+
+  // Its model lies on the desk like any other, and the way back is the way one came.
+  await page.keyboard.press('f');
+  await page.keyboard.press('d');
+  await expect(page).toHaveURL(/models\/mire%2Ftide_lantern/);
+  await page.getByRole('region', { name: 'Used by' }).getByRole('link').click();
+  await expect(page).toHaveURL(/blocks\/mire%2Ftide_lantern\/looks/);
 });

@@ -14,9 +14,9 @@ interface Inspected {
 const keyOf = ([kind, name]: Dependency): string => (name === undefined ? kind : `${kind}/${name}`);
 
 /**
- * The findings of every block and every new look of a mod that is being worked on. From one state of the mod to the
- * next only those blocks are looked at that changed, or that asked for something that did: the work
- * of an edit does not grow with the mod, but for one comparison of names.
+ * The findings of every block and every new look of a mod that is being worked on. From one state
+ * of the mod to the next only those are looked at that changed, or that asked for something that
+ * did: the work of an edit does not grow with the mod.
  */
 class BlockFindings {
   private mod: Mod;

@@ -3,7 +3,7 @@ import { memo, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
-import { entryOf, lookUp } from '../../../core/mod/index.ts';
+import { entryOf, lookUp, shownNamed } from '../../../core/mod/index.ts';
 import { pictureFrame, type Struck } from '../../../core/models/index.ts';
 import {
   negate,
@@ -69,7 +69,7 @@ function useUser(desk: Desk) {
   const [search] = useSearchParams();
   const users = useMemo(() => usersOf(desk.mod, desk.id), [desk.mod, desk.id]);
   const asked = search.get('block') ?? '';
-  const user = lookUp(desk.mod.blocks, asked) ? asked : users[0];
+  const user = shownNamed(desk.mod, asked) ? asked : users[0];
   return { users, user, search };
 }
 

@@ -2,8 +2,8 @@ import { TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import { memo, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import { Link } from 'react-router';
-import { heldUnder } from '../../../core/lists/index.ts';
-import { titleOf, type Box, type Mod } from '../../../core/mod/index.ts';
+import { shownNamed, titleOf, type Box, type Mod } from '../../../core/mod/index.ts';
+import { benchPath } from '../../api/address.ts';
 import { resolvedModelOf } from '../../../core/models/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
@@ -148,7 +148,7 @@ const Part = memo(function Part({ box, index, mod, slots, isChosen, mark, onChoo
 
 const short = (value: number): string => String(Math.round(value * 100) / 100);
 
-/** The blocks that show the model. */
+/** The blocks that show the model, and those of others that are to. */
 function Users({ users }: { users: readonly string[] }) {
   const { mod } = useDesk();
   const session = useSession();
@@ -157,8 +157,12 @@ function Users({ users }: { users: readonly string[] }) {
       <h4 className={frame['group']}>Used by</h4>
       {users.length === 0 && <p className="note">No block shows it.</p>}
       {users.map((name) => (
-        <Link key={name} className={styles['user']} to={`/m/${session.name}/blocks/${name}/looks`}>
-          {titleOf(mod, name, heldUnder(mod.blocks, name).names)}
+        <Link
+          key={name}
+          className={styles['user']}
+          to={`/m/${session.name}/${benchPath(name, 'looks')}`}
+        >
+          {titleOf(mod, name, shownNamed(mod, name)?.names)}
         </Link>
       ))}
     </section>

@@ -1,12 +1,12 @@
 import {
-  lookUp,
   resolveBlock,
+  shownNamed,
   type Block,
   type Mod,
   type ResolvedBlock,
 } from '../../../core/mod/index.ts';
 
-/** The blocks whose look names a model, or one that starts from it. */
+/** The blocks, and the new looks, that name a model or one that starts from it. */
 export function usersOf(mod: Mod, id: string): string[] {
   const { namespace } = mod.header;
   const ids = new Set([id]);
@@ -14,7 +14,7 @@ export function usersOf(mod: Mod, id: string): string[] {
   for (const one of ids)
     for (const [name, { template }] of Object.entries(mod.models))
       if (template === one) ids.add(`${namespace}:${name}`);
-  return Object.entries(mod.blocks)
+  return Object.entries({ ...mod.blocks, ...mod.newLooks })
     .filter(([, { looks }]) =>
       looks.rows.some(({ use }) => use.some(({ model }) => ids.has(model))),
     )
@@ -35,7 +35,7 @@ const nobody: Block = {
  * that it belongs to, if any.
  */
 export function blockOfModel(mod: Mod, model: string, user: string | undefined): ResolvedBlock {
-  const declared = (user === undefined ? undefined : lookUp(mod.blocks, user)) ?? nobody;
+  const declared = (user === undefined ? undefined : shownNamed(mod, user)) ?? nobody;
   return resolveBlock(mod, user ?? 'model', {
     ...declared,
     states: { properties: [] },
