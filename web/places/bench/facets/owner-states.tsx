@@ -59,15 +59,21 @@ const OneProperty = ({ property }: { property: Property }) => (
     <b className="mono">{property.name}</b>
     <span className="note">{property.kind}</span>
     <span className={styles['values']}>
-      {valuesOf(property).map((value) => (
-        <span
-          key={String(value)}
-          className={value === property.default ? styles['usual'] : undefined}
-          title={value === property.default ? 'its default' : undefined}
-        >
-          {String(value)}
+      {property.kind === 'number' ? (
+        <span>
+          {property.min} to {property.max}, usually {property.default}
         </span>
-      ))}
+      ) : (
+        valuesOf(property).map((value) => (
+          <span
+            key={String(value)}
+            className={value === property.default ? styles['usual'] : undefined}
+            title={value === property.default ? 'its default' : undefined}
+          >
+            {String(value)}
+          </span>
+        ))
+      )}
     </span>
     {property.byCode && <span className="note">changed by code</span>}
   </li>
