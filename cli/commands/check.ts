@@ -61,8 +61,9 @@ async function checkOnce(
   const neighbours = await readNeighbours(options.beside);
   const beside = inspectTreeBeside(tree, neighbours);
   const { onProgress, clear } = progressOn(process.stderr);
-  const findings = underPolicy([...inspectTree(tree, onProgress), ...beside], policy);
+  const own = inspectTree(tree, onProgress);
   clear();
+  const findings = underPolicy([...own, ...beside], policy);
   const report = { target, kind: tree.kind, files: tree.files.size, findings };
   if (options.format === 'text') printLines(report);
   else process.stdout.write(reports[options.format](report, version));

@@ -1,6 +1,5 @@
 import { pointer } from '../json/index.ts';
 import {
-  idOfShown,
   isOverStock,
   newLookName,
   splitId,
@@ -51,7 +50,7 @@ export function newLook(
   const drawn = rows.map(({ when, use }) => ({ when, value: use }));
   const usual = valueIn(drawn, space, space.defaultState) ?? rows[0]?.use ?? [];
   const { needs = [] } = mod.header;
-  const { namespace } = splitId(idOfShown(mod.header.namespace, name));
+  const { namespace } = splitId(id);
   const isKnown = isOverStock(name) || needs.some((one) => one.namespace === namespace);
   return [
     ...changes,

@@ -2,7 +2,7 @@ import type { Declared } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import { kitNamed } from '../kits/index.ts';
 import { asBlock, resolveBlock, sameData, statesUnder, type Mod } from '../mod/index.ts';
-import { blockFinding, rulesWithStates } from './block-rules.ts';
+import { blockFinding, rulesOverStates } from './block-rules.ts';
 import { BlockContext } from './context.ts';
 import { byWeight, facetOf, type Finding } from './finding.ts';
 import { looksOver, plainStates } from './new-looks.ts';
@@ -43,7 +43,8 @@ export function inspectBeside(
 
 /**
  * What is wrong with the new looks over a neighbour's blocks by the states that these really have,
- * where the mod says none or others: with the same states it has been said already.
+ * where the mod says none or others. What does not rest on states, and what rests on the same ones,
+ * is said without the neighbour.
  */
 const ofLooksOver = (
   mod: Mod,
@@ -56,7 +57,7 @@ const ofLooksOver = (
     if (said && sameData(plainStates(said), states)) return [];
     const shown = resolveBlock(mod, name, asBlock(name, { ...look, states }));
     const context = new BlockContext(mod, shown, kitNamed(mod.header.kit));
-    return rulesWithStates.flatMap((rule) =>
+    return rulesOverStates.flatMap((rule) =>
       rule
         .check(shown, context)
         .map((report) => blockFinding(rule, name, report))

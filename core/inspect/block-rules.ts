@@ -9,14 +9,15 @@ const asked = (...ways: (AskedOfNewLooks | undefined)[]): readonly BlockRule[] =
 
 const ofBlocks = asked(undefined, 'all', 'with states');
 const ofNewLooks = asked('all');
-/** The rules over a new look whose block's states are known. */
-export const rulesWithStates = asked('all', 'with states', 'alone');
+/** The rules over a new look that rest on the states of its block, and those that do not besides. */
+export const rulesOverStates = asked('with states', 'alone');
+const ofKnownLooks = [...ofNewLooks, ...rulesOverStates];
 
 /** The rules that are asked of a block, or of a new look. */
 export function rulesFor(mod: Mod, name: string): readonly BlockRule[] {
   if (!isNewLook(name)) return ofBlocks;
   const look = lookUp(mod.newLooks, name);
-  return look && statesUnder(name, look) ? rulesWithStates : ofNewLooks;
+  return look && statesUnder(name, look) ? ofKnownLooks : ofNewLooks;
 }
 
 /** What a rule says of a block or a new look, as a finding. */

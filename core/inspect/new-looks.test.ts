@@ -112,6 +112,14 @@ describe('beside the mod whose block it is', () => {
     expect(told(inspect(taken))).toEqual(told(findings).slice(0, 2));
   });
 
+  test('what does not rest on states is told without it, and not again', () => {
+    const use = [{ model: 'saltmarsh:bnak' }];
+    const mod = over({ looks: { mode: 'one-of', rows: [{ use }] } });
+    const rulesOf = (findings: { rule: string }[]) => findings.map(({ rule }) => rule);
+    expect(rulesOf(inspect(mod))).toEqual(['looks/model-missing']);
+    expect(rulesOf(beside(mod))).toEqual(['neighbours/states-differ']);
+  });
+
   test('a block that is not there is told once, with the nearest; the look goes over to it', () => {
     const mod = over({ looks: rows(undefined) }, 'driftwood/bnak');
     const [finding, ...others] = beside(mod);
@@ -123,6 +131,12 @@ describe('beside the mod whose block it is', () => {
     const mended = applyChanges(mod, finding!.fix!.changes);
     expect(Object.keys(mended.newLooks)).toEqual(['driftwood/bank']);
   });
+});
+
+test('a look over a block of its own is told once in a pack, by the rule that says why', () => {
+  const kit = kitNamed('block-pack');
+  const files = kit.write(over({ looks: rows(undefined) }, 'saltmarsh/bank'), greyPicture);
+  expect(inspectBuilt(kit, files).map(({ rule }) => rule)).toEqual(['looks/not-anothers']);
 });
 
 test('a pack carries it, tells its place, and is taken over with the same meaning', () => {

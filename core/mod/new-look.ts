@@ -33,7 +33,7 @@ export function areStatesKnown(mod: Pick<Mod, 'newLooks'>, name: string): boolea
   return !look || statesUnder(name, look) !== undefined;
 }
 
-const known = new WeakMap<NewLook, Block>();
+const known = new WeakMap<NewLook, { name: string; block: Block }>();
 
 /**
  * A new look as a block that has nothing but its states and what they show, so that whatever is
@@ -41,7 +41,7 @@ const known = new WeakMap<NewLook, Block>();
  */
 export function asBlock(name: string, look: NewLook): Block {
   const before = known.get(look);
-  if (before) return before;
+  if (before?.name === name) return before.block;
   const block: Block = {
     identity: { item: 'none' },
     // No stock material is tinted, whatever is asked for.
@@ -51,7 +51,7 @@ export function asBlock(name: string, look: NewLook): Block {
     tags: [],
     names: {},
   };
-  known.set(look, block);
+  known.set(look, { name, block });
   return block;
 }
 

@@ -1,10 +1,9 @@
 import { itemAt } from '../lists/index.ts';
 import { sameData } from '../json/index.ts';
 import {
+  areStatesKnown,
   asBlock,
   defaultTraits,
-  isNewLook,
-  isOverStock,
   resolveBlock,
   type Block,
   type Candidate,
@@ -44,7 +43,7 @@ export function tidyMod(mod: Mod): Mod {
   ]);
   const newLooks = Object.entries(mod.newLooks).map(([name, look]): [string, NewLook] => [
     name,
-    { ...look, looks: tidyLooks(resolveBlock(mod, name, asBlock(name, look))) },
+    { ...look, looks: tidyLooks(mod, resolveBlock(mod, name, asBlock(name, look))) },
   ]);
   return {
     ...mod,
@@ -53,11 +52,10 @@ export function tidyMod(mod: Mod): Mod {
   };
 }
 
-function tidyLooks({ name, declared, space, looks }: ResolvedBlock): Looks {
+function tidyLooks(mod: Mod, { name, space, looks }: ResolvedBlock): Looks {
   const use = looks.rows.map(({ when, value }) => ({ when, value: value.map(withoutUsual) }));
   // Where the states of another mod's block are not known, no row can be spared.
-  const isKnown = !isNewLook(name) || isOverStock(name) || declared.states.properties.length > 0;
-  const rows = looks.mode === 'one-of' && isKnown ? fewest(use, space) : use;
+  const rows = looks.mode === 'one-of' && areStatesKnown(mod, name) ? fewest(use, space) : use;
   return {
     mode: looks.mode,
     rows: rows.map(({ when, value }) => (when ? { when, use: value } : { use: value })),
@@ -71,7 +69,7 @@ function tidyBlock(mod: Mod, block: ResolvedBlock): Block {
   return {
     ...others,
     traits: tidyTraits(declared.traits, space),
-    looks: tidyLooks(block),
+    looks: tidyLooks(mod, block),
     ...(Object.keys(shapes).length && { shapes }),
   };
 }

@@ -173,7 +173,7 @@ export interface BlockEditor extends BlockEdits {
   findings: Finding[];
 }
 
-/** The ways to change a block, or a new look under its name; the same for as long as the block is called so. */
+/** The ways to change a block or a new look; the same for as long as it is called so. */
 export function useBlockEdits(name: string): BlockEdits {
   const session = useSession();
   return useMemo(

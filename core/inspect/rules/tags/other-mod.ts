@@ -65,7 +65,10 @@ const ofOthers = foundInTagged(({ name, kind, at, tags }, header: Mod['header'])
   ),
 );
 
-/** Whether a namespace is that of the mod, of one that it needs, or of the stock, which every engine brings along. */
+/**
+ * Whether a namespace is that of the mod, of one that it needs, or of the stock, which every engine
+ * brings along.
+ */
 const isKnown = ({ namespace, needs = [] }: Mod['header'], other: string): boolean =>
   other === namespace || other === 'obrank' || needs.some((one) => one.namespace === other);
 

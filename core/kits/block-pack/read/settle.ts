@@ -17,7 +17,6 @@ const speaking = [
  * taken for neither.
  */
 export function settleNames(pack: ReadPack): void {
-  // A new look speaks of another mod's block; where it does not lie in that mod's folder is told.
   for (const [list, kind, key] of speaking) {
     const files = pack[list] as Map<string, ReadFile<Record<string, unknown>>>;
     for (const [name, file] of [...files]) {

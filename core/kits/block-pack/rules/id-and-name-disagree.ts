@@ -57,12 +57,14 @@ export const idAndNameDisagree = packRule({
       ...pack.copies,
     ]
       .map((one) => ({ ...one, called: placeInPack(one.file.file)?.name ?? one.file.name }))
-      .filter(({ called, id }) => {
+      .filter(({ called, id, at }) => {
         const { namespace, name } = splitId(id);
-        // What is added to a tag of another mod, or laid over its block, lies in a folder of that mod's name.
-        return called.includes('/')
-          ? called !== `${namespace}/${name}` || namespace === own
-          : name !== called || (own !== undefined && namespace !== own);
+        if (!called.includes('/'))
+          return name !== called || (own !== undefined && namespace !== own);
+        // What is added to a tag of another mod, or laid over its block, lies in a folder of that
+        // mod's name. That a block of one's own has its look with itself is told by another rule.
+        const isOwn = namespace === own && at === '/id';
+        return called !== `${namespace}/${name}` || isOwn;
       })
       .map(({ file, called, id, at }) => ({
         file: file.file,
