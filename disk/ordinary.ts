@@ -1,4 +1,4 @@
-import { constants } from 'node:fs';
+import { closeSync, constants, fstatSync, openSync, readSync, type Stats } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
@@ -23,9 +23,7 @@ export async function readOrdinary(
   try {
     handle = await open(file, constants.O_RDONLY | noWaiting | (followLink ? 0 : noFollow));
     const found = await handle.stat();
-    if (!found.isFile())
-      throw new DiskProblem(`${shown(file)} is not an ordinary file, so it is not read.`);
-    if (found.size > maxBytes) throw new DiskProblem(tooLarge(file, maxBytes));
+    refuseOther(file, found, maxBytes);
     const bytes = Buffer.alloc(found.size);
     let length = 0;
     while (length < bytes.length) {
@@ -39,6 +37,43 @@ export async function readOrdinary(
   } finally {
     await handle?.close();
   }
+}
+
+/**
+ * The same at once, which takes a tenth of the time where there are thousands of files: for programs
+ * that have nothing else to do meanwhile. `count` is told of the size before memory is taken, and
+ * what it throws is thrown.
+ */
+export function readOrdinarySync(
+  file: string,
+  maxBytes: number,
+  count: (size: number) => void,
+): Buffer {
+  let handle;
+  try {
+    handle = openSync(file, constants.O_RDONLY | noWaiting | noFollow);
+    const found = fstatSync(handle);
+    refuseOther(file, found, maxBytes);
+    count(found.size);
+    const bytes = Buffer.allocUnsafeSlow(found.size);
+    let length = 0;
+    while (length < bytes.length) {
+      const many = readSync(handle, bytes, length, bytes.length - length, length);
+      if (many === 0) break;
+      length += many;
+    }
+    return bytes.subarray(0, length);
+  } catch (error) {
+    throw inWords(error, file);
+  } finally {
+    if (handle !== undefined) closeSync(handle);
+  }
+}
+
+function refuseOther(file: string, found: Stats, maxBytes: number): void {
+  if (!found.isFile())
+    throw new DiskProblem(`${shown(file)} is not an ordinary file, so it is not read.`);
+  if (found.size > maxBytes) throw new DiskProblem(tooLarge(file, maxBytes));
 }
 
 export const tooLarge = (file: string, maxBytes: number): string =>

@@ -1,8 +1,8 @@
-import { lstat, readdir, stat } from 'node:fs/promises';
+import { readdir, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { readZip, ZipProblem, type Files } from '../core/bytes/index.ts';
 import { endingsInWords, kitOf, type Kit } from '../core/kits/index.ts';
-import { readOrdinary, tooLarge } from './ordinary.ts';
+import { readOrdinary, readOrdinarySync, tooLarge } from './ordinary.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 const mebibyte = 1024 * 1024;
@@ -47,13 +47,16 @@ export async function readTree(folder: string): Promise<Tree> {
         'it is no mod or pack.',
     );
   };
-  const readOne = async (file: string): Promise<void> => {
-    const full = path.join(folder, file);
-    const { size } = await lstat(full);
+  const readOne = (file: string): void => {
     const isText = /\.(json|ts|md|txt)$/i.test(file);
-    if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(file, maxTextBytes));
-    count(size);
-    tree.files.set(file, await readOrdinary(full, maxBytes));
+    const full = path.join(folder, file);
+    tree.files.set(
+      file,
+      readOrdinarySync(full, maxBytes, (size) => {
+        if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(file, maxTextBytes));
+        count(size);
+      }),
+    );
   };
   const walk = async (below: string, depth: number): Promise<void> => {
     for (const { name, kind } of await entriesIn(path.join(folder, below))) {
@@ -68,11 +71,14 @@ export async function readTree(folder: string): Promise<Tree> {
       else if (depth > maxDepth)
         skip(`It lies deeper than ${maxDepth} folders, so it is not read.`);
       else
-        await (kind === 'folder' ? walk(at, depth + 1) : readOne(at)).catch((error: unknown) => {
+        try {
+          if (kind === 'folder') await walk(at, depth + 1);
+          else readOne(at);
+        } catch (error) {
           const problem = inWords(error, at);
           if (!(problem instanceof DiskProblem) || problem instanceof Overfull) throw problem;
           skip(problem.message);
-        });
+        }
     }
   };
   try {
