@@ -1,5 +1,12 @@
 import { type Files } from '../bytes/index.ts';
-import { parseJson, pointer, withoutSchema, type JsonText, type Place } from '../json/index.ts';
+import {
+  parseFitting,
+  parseJson,
+  pointer,
+  withoutSchema,
+  type JsonText,
+  type Place,
+} from '../json/index.ts';
 import { decoded, fixOfMisfit, fixOfText, type FileFix } from '../mend/index.ts';
 import {
   bringEntryForward,
@@ -117,7 +124,7 @@ export class FolderReader {
     onProblem: (problem: SchemaProblem) => void,
   ): unknown {
     const document = bringEntryForward(kind, value, this.edition);
-    const fits = entrySchemas[kind].safeParse(document, { reportInput: true });
+    const fits = parseFitting(entrySchemas[kind], document);
     if (fits.success) return fits.data;
     schemaProblems(fits.error, entrySchemas[kind]).forEach(onProblem);
     return undefined;

@@ -13,6 +13,7 @@ export {
   withoutSchema,
   withoutUndefined,
 } from './plain.ts';
+export { parseFitting } from './fitting.ts';
 export { carry, nowhere } from './carry.ts';
 export { renameKey, rewriteJson } from './rewrite.ts';
 export { applyTextEdits, type TextEdit } from './text-edit.ts';

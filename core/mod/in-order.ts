@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+import { parseFitting } from '../json/index.ts';
 import { entryKinds, entrySchemas, type Mod } from './mod.schema.ts';
 
 const known = new WeakMap<object, object>();
@@ -8,8 +10,8 @@ const known = new WeakMap<object, object>();
 function entryInOrder(kind: keyof typeof entrySchemas, entry: object): object {
   const before = known.get(entry);
   if (before) return before;
-  const fits = entrySchemas[kind].safeParse(entry);
-  const ordered: object = fits.success ? fits.data : entry;
+  const fits = parseFitting<z.ZodType>(entrySchemas[kind], entry);
+  const ordered = fits.success ? (fits.data as object) : entry;
   known.set(entry, ordered);
   return ordered;
 }

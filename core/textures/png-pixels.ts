@@ -41,6 +41,10 @@ export function pixelsOf(parts: PngParts): Uint8Array {
   const length = passes.reduce((sum, pass) => sum + pass.height * (1 + pass.rowBytes), 0);
   const rows = unpack(parts.data, length);
   const pixels = new Uint8Array(width * height * 4);
+  if (isStoredAsShown(parts)) {
+    copyRows(rows, passes, pixels);
+    return pixels;
+  }
   const put = painter(parts, pixels);
   const step = Math.max(1, Math.ceil((samples(parts) * parts.depth) / 8));
   let at = 0;
@@ -54,6 +58,20 @@ export function pixelsOf(parts: PngParts): Uint8Array {
     }
   }
   return pixels;
+}
+
+/** Most pictures are kept just as they are handed out: four bytes a texel, row after row. */
+const isStoredAsShown = ({ kind, depth, isInterlaced }: PngParts): boolean =>
+  kind === pngKinds.colourAlpha && depth === 8 && !isInterlaced;
+
+function copyRows(rows: Uint8Array, passes: readonly Pass[], pixels: Uint8Array): void {
+  for (const pass of passes) {
+    unfilter(rows, 0, pass, 4);
+    for (let y = 0; y < pass.height; y += 1) {
+      const from = y * (1 + pass.rowBytes) + 1;
+      pixels.set(rows.subarray(from, from + pass.rowBytes), y * pass.rowBytes);
+    }
+  }
 }
 
 const samples = ({ kind }: PngParts): number => samplesOf[kind] ?? 1;
@@ -123,30 +141,42 @@ function unfilter(bytes: Uint8Array, from: number, { height, rowBytes }: Pass, s
       );
     if (filter === 0) continue;
     const above = y === 0 ? -1 : row - rowBytes;
-    for (let i = 0; i < rowBytes; i += 1) {
-      const left = i >= step ? (bytes[row + 1 + i - step] ?? 0) : 0;
-      const up = above < 0 ? 0 : (bytes[above + i] ?? 0);
-      const corner = above < 0 || i < step ? 0 : (bytes[above + i - step] ?? 0);
-      bytes[row + 1 + i]! +=
-        filter === 1
-          ? left
-          : filter === 2
-            ? up
-            : filter === 3
-              ? (left + up) >> 1
-              : nearest(left, up, corner);
-    }
+    if (filter === 1) addLeft(bytes, row + 1, rowBytes, step);
+    else if (filter === 2) addAbove(bytes, row + 1, rowBytes, above);
+    else addPredicted(bytes, row + 1, { rowBytes, step, above, isMean: filter === 3 });
+  }
+}
+
+function addLeft(bytes: Uint8Array, from: number, rowBytes: number, step: number): void {
+  for (let i = from + step; i < from + rowBytes; i += 1) bytes[i]! += bytes[i - step]!;
+}
+
+function addAbove(bytes: Uint8Array, from: number, rowBytes: number, above: number): void {
+  if (above < 0) return;
+  for (let i = 0; i < rowBytes; i += 1) bytes[from + i]! += bytes[above + i]!;
+}
+
+/** The third and the fourth filter, which look at more than one byte. */
+function addPredicted(
+  bytes: Uint8Array,
+  from: number,
+  row: { rowBytes: number; step: number; above: number; isMean: boolean },
+): void {
+  const { rowBytes, step, above, isMean } = row;
+  for (let i = 0; i < rowBytes; i += 1) {
+    const left = i >= step ? bytes[from + i - step]! : 0;
+    const up = above < 0 ? 0 : bytes[above + i]!;
+    const corner = above < 0 || i < step ? 0 : bytes[above + i - step]!;
+    bytes[from + i]! += isMean ? (left + up) >> 1 : nearest(left, up, corner);
   }
 }
 
 /** The predictor of the fourth filter (9.4). */
 function nearest(left: number, up: number, corner: number): number {
   const guess = left + up - corner;
-  const [toLeft, toUp, toCorner] = [
-    Math.abs(guess - left),
-    Math.abs(guess - up),
-    Math.abs(guess - corner),
-  ];
+  const toLeft = Math.abs(guess - left);
+  const toUp = Math.abs(guess - up);
+  const toCorner = Math.abs(guess - corner);
   if (toLeft <= toUp && toLeft <= toCorner) return left;
   return toUp <= toCorner ? up : corner;
 }

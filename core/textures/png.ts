@@ -32,21 +32,23 @@ export const encodePicture = ({ width, height, data }: Pixels): Uint8Array =>
  */
 export function pictureFacts(pixels: Pixels): Omit<Picture, 'sha256' | 'bytes'> {
   const { width, height, data } = pixels;
-  const sum = [0, 0, 0];
+  let [red, green, blue] = [0, 0, 0];
   let [seen, holes, partial, coloured] = [0, 0, 0, 0];
   for (let i = 0; i < data.length; i += 4) {
-    const alpha = data[i + 3] ?? 0;
+    const alpha = data[i + 3]!;
     if (alpha === 0) holes += 1;
     else if (alpha < 255) partial += 1;
     if (alpha === 0) continue;
-    const [r, g, b] = [data[i] ?? 0, data[i + 1] ?? 0, data[i + 2] ?? 0];
-    sum[0]! += r;
-    sum[1]! += g;
-    sum[2]! += b;
+    const r = data[i]!;
+    const g = data[i + 1]!;
+    const b = data[i + 2]!;
+    red += r;
+    green += g;
+    blue += b;
     seen += 1;
     if (Math.max(r, g, b) - Math.min(r, g, b) > 12) coloured += 1;
   }
-  const mean = `#${sum
+  const mean = `#${[red, green, blue]
     .map((total) =>
       Math.round(total / Math.max(1, seen))
         .toString(16)

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import {
+  parseFitting,
   parseJson,
   pointer,
   withoutSchema,
@@ -97,7 +98,7 @@ function take(
       return undefined;
     }
   const text = readJson(bytes, report);
-  const fits = text && rule.schema!.safeParse(withoutSchema(text.value), { reportInput: true });
+  const fits = text && parseFitting(rule.schema!, withoutSchema(text.value));
   if (fits?.success) return { value: fits.data, placeOf: text!.placeOf };
   if (fits) tellMisfit(rule, text, fits.error, report);
   return undefined;
