@@ -6,7 +6,7 @@ import { inspect, inspectBuilt } from '../core/inspect/index.ts';
 import { kitNamed } from '../core/kits/index.ts';
 import { applyChange, type Change, type Mod } from '../core/mod/index.ts';
 import { bigMod } from './big-mod.ts';
-import type { Line, Median } from './figures.ts';
+import { medians, type Line, type Median } from './figures.ts';
 
 /** How often each edit is made: the middle one counts. */
 const runs = 15;
@@ -15,8 +15,8 @@ const runs = 15;
  * Inspection of a large mod: reading and checking its files against what any program must do with
  * them, and what a person waits for after one edit, in mods of 500, 2,000 and 8,000 blocks.
  */
-export function benchInspect(median: Median, line: Line): void {
-  benchCheck(median, line);
+export async function benchInspect(median: Median, line: Line): Promise<void> {
+  await benchCheck(line);
   const sizes = [500, 2000, 8000].map((many) => ({ many, ...editTimes(median, many) }));
   for (const { many, first } of sizes)
     line(`inspect.${many}.first`, `inspect ${many} blocks from nothing`, `${first.toFixed(0)} ms`);
@@ -35,7 +35,7 @@ export function benchInspect(median: Median, line: Line): void {
 }
 
 /** Files of 2,000 blocks on this disk: read and checked ÷ read, parsed and inflated. */
-function benchCheck(median: Median, line: Line): void {
+async function benchCheck(line: Line): Promise<void> {
   const { mod, blobs } = bigMod(2000);
   const kit = kitNamed('block-pack');
   const folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-bench-'));
@@ -46,12 +46,15 @@ function benchCheck(median: Median, line: Line): void {
   }
   const read = () =>
     [...files.keys()].map((file) => [file, readFileSync(path.join(folder, file))] as const);
-  const floor = median(3, () => {
-    for (const [file, bytes] of read())
-      if (file.endsWith('.json')) JSON.parse(bytes.toString());
-      else if (file.endsWith('.png')) inflatePng(bytes);
-  });
-  const check = median(3, () => void inspectBuilt(kit, new Map(read())));
+  const [floor, check] = await medians(
+    5,
+    () => {
+      for (const [file, bytes] of read())
+        if (file.endsWith('.json')) JSON.parse(bytes.toString());
+        else if (file.endsWith('.png')) inflatePng(bytes);
+    },
+    () => void inspectBuilt(kit, new Map(read())),
+  );
   rmSync(folder, { recursive: true, force: true });
   line(
     'check.2000.floor-ratio',

@@ -27,6 +27,27 @@ export const median: Median = (runs, work) => {
 };
 
 /**
+ * The same of two works, done turn by turn: what the machine does beside them, such as bringing
+ * files to the disk, slows one as much as the other.
+ */
+export async function medians(
+  runs: number,
+  ...works: readonly [Work, Work]
+): Promise<[first: number, second: number]> {
+  const times: [number[], number[]] = [[], []];
+  for (let run = 0; run < runs; run += 1)
+    for (const which of [0, 1] as const) {
+      const start = performance.now();
+      await works[which](run);
+      times[which].push(performance.now() - start);
+    }
+  const middle = (all: number[]) => all.sort((a, b) => a - b)[runs >> 1] ?? NaN;
+  return [middle(times[0]), middle(times[1])];
+}
+
+type Work = (run: number) => void | Promise<unknown>;
+
+/**
  * A value as it is shown, as a number with its unit; what has no number is 0.
  *
  * @example figureOf('× 3.5') // { value: 3.5, unit: '×' }

@@ -3,6 +3,8 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 
 /** What of Node's own SHA-256 is used here. */
 interface Crypto {
+  /** All at once; newer than the other. */
+  hash?: (name: 'sha256', bytes: Uint8Array, as: 'hex') => string;
   createHash: (name: 'sha256') => {
     update: (bytes: Uint8Array) => { digest: (as: 'hex') => string };
   };
@@ -18,6 +20,8 @@ const built = (globalThis as Runtime).process?.getBuiltinModule?.('node:crypto')
 export const digestInScript = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
 
 /** The SHA-256 digest (FIPS 180-4) of bytes, in 64 hexadecimal digits. */
-export const digestOf: (bytes: Uint8Array) => string = built
-  ? (bytes) => built.createHash('sha256').update(bytes).digest('hex')
-  : digestInScript;
+export const digestOf: (bytes: Uint8Array) => string = !built
+  ? digestInScript
+  : built.hash
+    ? (bytes) => built.hash!('sha256', bytes, 'hex')
+    : (bytes) => built.createHash('sha256').update(bytes).digest('hex');

@@ -20,7 +20,8 @@ import { writeCode } from './code.ts';
 import { documentsOf, documentsOfBlock } from './documents.ts';
 import { writeItems, writePack, writeRegistry, writeTags } from './entries.ts';
 
-const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
+const encoder = new TextEncoder();
+const bytesOf = (text: string): Uint8Array => encoder.encode(text);
 
 /** The files that follow from one block alone, as text, by path. */
 const blockFiles = (mod: Mod, block: ResolvedBlock): Map<string, string> =>
@@ -53,7 +54,7 @@ export function writeBlockPack(
   for (const [path, { sha256 }] of Object.entries(mod.header.kept ?? {}))
     if (!files.has(path)) files.set(path, blobOf(sha256));
   files.set(pathInPack('pack', 'pack'), bytesOf(printJson(writePack(mod.header, digests))));
-  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+  return new Map([...files.keys()].sort().map((path) => [path, files.get(path)!]));
 }
 
 /** The models that a look shows, with what they start from. */
