@@ -7,21 +7,11 @@ import '@mantine/core/styles.css';
 import '@mantine/notifications/styles.css';
 import '@mantine/spotlight/styles.css';
 import './styles.css';
-import { MantineProvider } from '@mantine/core';
-import { Notifications } from '@mantine/notifications';
-import { StrictMode } from 'react';
-import { createRoot } from 'react-dom/client';
-import { BrowserRouter } from 'react-router';
-import { App } from './app.tsx';
-import { theme, variables } from './theme.ts';
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <MantineProvider theme={theme} cssVariablesResolver={variables} defaultColorScheme="auto">
-      <Notifications position="bottom-center" limit={3} />
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
-    </MantineProvider>
-  </StrictMode>,
-);
+// The code is made ready in pieces, each in a task of its own, so that the browser is never kept
+// waiting for long: what a mod is, what is written of it and asked of it, and the page over all.
+await import('../core/mod/index.ts');
+await import('../core/kits/index.ts');
+await import('../core/inspect/index.ts');
+const { start } = await import('./start.tsx');
+start();

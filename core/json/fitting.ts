@@ -67,6 +67,8 @@ function ofKind(def: z.core.$ZodTypes['_zod']['def']): Read {
       return (value) => (Number.isFinite(value) ? value : misfit);
     case 'boolean':
       return (value) => (typeof value === 'boolean' ? value : misfit);
+    case 'unknown':
+      return (value) => value;
     case 'literal':
       return among(new Set<unknown>(def.values));
     case 'enum':

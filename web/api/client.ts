@@ -7,6 +7,7 @@ import {
   type PathParams,
 } from '../../core/api/index.ts';
 import { ProblemAnswer } from '../../core/api/index.ts';
+import { parseFitting } from '../../core/json/index.ts';
 
 /**
  * An answer that is an error: the problem that the server described (RFC 9457), or that it did not
@@ -126,7 +127,7 @@ function asked<E extends Endpoint>(
 
 /** What a schema makes of an answer. Throws {@link Refused} for what it does not understand. */
 export function understood(schema: z.ZodType | undefined, answer: unknown): unknown {
-  const fits = schema?.safeParse(answer);
+  const fits = schema && parseFitting(schema, answer);
   if (fits?.success) return fits.data;
   throw notUnderstood();
 }

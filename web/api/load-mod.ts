@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { endpoints, ModAnswer } from '../../core/api/index.ts';
+import { parseFitting } from '../../core/json/index.ts';
 import { entryKinds, entrySchemas, namePatternOf, type Mod } from '../../core/mod/index.ts';
 import { callForAnswer, notUnderstood } from './client.ts';
 
@@ -21,14 +22,14 @@ const Envelope = ModAnswer.extend({
  * awake meanwhile. Throws as {@link call} does.
  */
 export async function loadMod(name: string): Promise<ModAnswer> {
-  const answer = Envelope.safeParse(await callForAnswer(endpoints.getMod, { mod: name }));
+  const answer = parseFitting(Envelope, await callForAnswer(endpoints.getMod, { mod: name }));
   if (!answer.success) throw notUnderstood();
   const mod = answer.data.mod as unknown as Mod;
   let since = performance.now();
   for (const kind of entryKinds) {
     const entries: [string, unknown][] = [];
     for (const [entry, document] of Object.entries<unknown>(mod[kind])) {
-      const fits = entrySchemas[kind].safeParse(document);
+      const fits = parseFitting<z.ZodType>(entrySchemas[kind], document);
       if (!fits.success || !namePatternOf(kind).test(entry)) throw notUnderstood();
       entries.push([entry, fits.data]);
       if (performance.now() - since < longestPiece) continue;
