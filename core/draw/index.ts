@@ -31,3 +31,4 @@ export { hardToTell, mapNeighbours, meanFromAbove, type MapNeighbour } from './m
 export { cornerShade, coveredBy, hiddenBy, isHidden, type Hidden, type Patch } from './culling.ts';
 export { drawForm } from './form.ts';
 export { drawHeld, heldModels, heldShare, usualPoses } from './held.ts';
+export { patchesOf, texelUnder, type SeenTexel, type TexelPatch } from './texel-under.ts';

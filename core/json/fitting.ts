@@ -238,9 +238,9 @@ function checker(check: z.core.$ZodCheck): Read {
       return only((text: string) => pattern.test(text));
     }
     case 'overwrite':
-      return (value) => def.tx(value) as unknown;
+      return (value) => def.tx(value);
     case 'custom':
-      return only((value: unknown) => def.fn(value as never) === true);
+      return only((value: unknown) => def.fn(value) === true);
     default:
       throw new Unknown();
   }

@@ -1,0 +1,50 @@
+import type { Pixels } from '../png.ts';
+import { colourAt, type Area, type Colour, type Texel } from '../painting/index.ts';
+import { apart, toOklab } from './tones.ts';
+
+/** How well an area goes on where the next one begins beside it. Distances as they look (OKLab). */
+export interface Edges {
+  /** From the last texel of each row to the first one of the same row, beside it. */
+  across: readonly number[];
+  /** From the last texel of each column to the first one, below it. */
+  down: readonly number[];
+  /** What lies between two neighbours inside: nine of ten are no farther apart. */
+  usual: number;
+}
+
+/** What is see-through differs from what is not, however alike their colours are. */
+function distance(a: Colour, b: Colour): number {
+  const alpha = Math.abs(a[3] - b[3]) / 255;
+  if (a[3] === 0 || b[3] === 0) return alpha;
+  return Math.max(apart(toOklab(a), toOklab(b)), alpha);
+}
+
+/**
+ * How far apart an area's opposite edges look, and what is usual inside. A texture tiles without a
+ * seam where the first is no more than the second.
+ */
+export function edgesOf(pixels: Pixels, { left, top, width, height }: Area): Edges {
+  const between = (a: Texel, b: Texel) => distance(colourAt(pixels, a), colourAt(pixels, b));
+  const rows = Array.from({ length: height }, (_, i) => top + i);
+  const columns = Array.from({ length: width }, (_, i) => left + i);
+  const inside = [
+    ...rows.flatMap((y) => columns.slice(1).map((x) => between([x - 1, y], [x, y]))),
+    ...columns.flatMap((x) => rows.slice(1).map((y) => between([x, y - 1], [x, y]))),
+  ].sort((a, b) => a - b);
+  return {
+    across: rows.map((y) => between([left + width - 1, y], [left, y])),
+    down: columns.map((x) => between([x, top + height - 1], [x, top])),
+    usual: inside[Math.floor(inside.length * 0.9)] ?? 0,
+  };
+}
+
+/** Nobody sees a step smaller than this. */
+const seen = 0.04;
+
+/**
+ * The places along an edge where a seam shows: farther apart than what is usual inside.
+ *
+ * @example seamsIn(edges.across, edges.usual) // [3, 4]: in the fourth row and the fifth
+ */
+export const seamsIn = (edge: readonly number[], usual: number): number[] =>
+  edge.flatMap((step, i) => (step > seen && step > usual * 1.25 ? [i] : []));

@@ -1,0 +1,4 @@
+/** What there is to know of a picture's pixels: tones, edges, how solid it is. */
+export { alphasOf, underMode, type Alphas } from './alphas.ts';
+export { edgesOf, seamsIn, type Edges } from './edges.ts';
+export { apart, toOklab, tonesOf, type Oklab, type Tone } from './tones.ts';
