@@ -13,6 +13,7 @@ import { firstPlace, places } from './places/places.ts';
 
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
 const ModelDesk = lazy(() => import('./places/desk/desk.tsx'));
+const TextureDesk = lazy(() => import('./places/texture-desk/texture-desk.tsx'));
 /** Every shared control in its states: for those who work on the page, and in no build. */
 const Parts = import.meta.env.DEV ? lazy(() => import('./places/parts/parts.tsx')) : undefined;
 
@@ -41,6 +42,8 @@ export function App() {
         <Route path="blocks/:block/:facet" element={<Bench />} />
         <Route path="models/:model" element={<ModelDesk />} />
         <Route path="models/:model/:station" element={<ModelDesk />} />
+        <Route path="textures/:texture" element={<TextureDesk />} />
+        <Route path="textures/:texture/:station" element={<TextureDesk />} />
         {Parts && <Route path="parts" element={<Parts />} />}
         <Route path="*" element={<Nowhere />} />
       </Route>

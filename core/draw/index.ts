@@ -32,3 +32,4 @@ export { cornerShade, coveredBy, hiddenBy, isHidden, type Hidden, type Patch } f
 export { drawForm } from './form.ts';
 export { drawHeld, heldModels, heldShare, usualPoses } from './held.ts';
 export { patchesOf, texelUnder, type SeenTexel, type TexelPatch } from './texel-under.ts';
+export { stateShowing } from './showing-state.ts';

@@ -42,3 +42,7 @@ export const benchPath = (block: string, facet?: string): string =>
 /** The address of a model on the desk, below that of the mod: names of models may hold slashes. */
 export const deskPath = (model: string, station?: string): string =>
   `models/${encodeURIComponent(model)}${station === undefined ? '' : `/${station}`}`;
+
+/** The address of a texture on its desk, below that of the mod: names of textures may hold slashes. */
+export const texturePath = (texture: string, station?: string): string =>
+  `textures/${encodeURIComponent(texture)}${station === undefined ? '' : `/${station}`}`;

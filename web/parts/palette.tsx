@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { facets } from '../../core/inspect/index.ts';
 import { idOfShown, titleOf } from '../../core/mod/index.ts';
-import { benchPath, deskPath } from '../api/address.ts';
+import { benchPath, deskPath, texturePath } from '../api/address.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
 import { places } from '../places/places.ts';
@@ -58,6 +58,14 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
           `Model ${name}`,
           () => void navigate(`${home}/${deskPath(name)}`),
           'On the model desk',
+        ),
+      ),
+      ...Object.keys(mod.textures).map((name) =>
+        act(
+          `texture ${name}`,
+          `Texture ${name}`,
+          () => void navigate(`${home}/${texturePath(name)}`),
+          'Touched up beside the block that shows it',
         ),
       ),
       ...Object.entries(mod.blocks).map(([name, block]): SpotlightActionData => ({

@@ -1,10 +1,11 @@
 import { blobAddress } from '../api/address.ts';
 import { useThree } from '@react-three/fiber';
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import * as THREE from 'three';
 import { textureOf } from '../../core/models/index.ts';
 import type { Mod } from '../../core/mod/index.ts';
-import { frameCount, marker } from '../../core/textures/index.ts';
+import { frameCount, marker, type Pixels } from '../../core/textures/index.ts';
+import { useDraft } from './draft-picture.ts';
 
 const crisp = <T extends THREE.Texture>(texture: T): T => {
   texture.magFilter = THREE.NearestFilter;
@@ -57,5 +58,29 @@ export function useStageTexture(mod: Mod, id: string | undefined): THREE.Texture
     // The digest and the frames say everything about the picture.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, invalidate]);
-  return texture && texture.key === key ? texture.texture : markerTexture;
+  const drafted = useDraftTexture(useDraft(id));
+  return drafted ?? (texture && texture.key === key ? texture.texture : markerTexture);
+}
+
+/** Pixels that are painted on at this moment, as a texture that is filled anew with every stroke. */
+function useDraftTexture(pixels: Pixels | undefined): THREE.Texture | undefined {
+  const invalidate = useThree((state) => state.invalidate);
+  const { width, height } = pixels ?? { width: 0, height: 0 };
+  const texture = useMemo(() => {
+    if (!width) return undefined;
+    const data = new Uint8Array(width * height * 4);
+    const made = crisp(new THREE.DataTexture(data, width, height));
+    made.flipY = true;
+    return made;
+  }, [width, height]);
+  useEffect(() => () => texture?.dispose(), [texture]);
+  /* eslint-disable react-hooks/immutability -- textures of three.js are filled in place */
+  useLayoutEffect(() => {
+    if (!texture || !pixels) return;
+    texture.image.data?.set(pixels.data);
+    texture.needsUpdate = true;
+    invalidate();
+  }, [texture, pixels, invalidate]);
+  /* eslint-enable react-hooks/immutability */
+  return texture;
 }

@@ -3,7 +3,20 @@ import fc from 'fast-check';
 import { basePicture } from '../base.ts';
 import { shifted, wholeOf, type Colour } from '../painting/index.ts';
 import type { Pixels } from '../png.ts';
-import { alphasOf, apart, edgesOf, seamsIn, toOklab, tonesOf, underMode } from './index.ts';
+import {
+  alphasOf,
+  apart,
+  asMixed,
+  colourFromHex,
+  edgesOf,
+  fromMixed,
+  hexOf,
+  mostChroma,
+  seamsIn,
+  toOklab,
+  tonesOf,
+  underMode,
+} from './index.ts';
 
 const row = (...colours: Colour[]): Pixels => ({
   width: colours.length,
@@ -138,5 +151,30 @@ describe('alphas', () => {
     expect(alphas(underMode(mixed, 'mask', 0.5))).toEqual([0, 0, 255, 255]);
     expect(alphas(underMode(mixed, 'mask', 0.3))).toEqual([0, 255, 255, 255]);
     expect(underMode(mixed, 'blend', 0.5)).toBe(mixed);
+  });
+});
+
+describe('mixing', () => {
+  const byte = fc.nat(255);
+  test('a colour taken apart and mixed again is the same', () => {
+    fc.assert(
+      fc.property(byte, byte, byte, (red, green, blue) => {
+        const colour: Colour = [red, green, blue, 255];
+        const mixed = asMixed(colour);
+        expect(fromMixed(mixed)).toEqual(colour);
+        expect(mixed.chroma).toBeLessThanOrEqual(mostChroma);
+        expect(colourFromHex(hexOf(colour))).toEqual(colour);
+      }),
+    );
+  });
+
+  test('what a screen cannot show comes nearer to grey, and keeps how light it is', () => {
+    const strong = fromMixed({ lightness: 0.6, chroma: mostChroma, hue: 200 });
+    expect(asMixed(strong).lightness).toBeCloseTo(0.6, 1);
+    expect(fromMixed({ lightness: 0, chroma: 0.2, hue: 30 })).toEqual([0, 0, 0, 255]);
+  });
+
+  test.each(['', '#12', '#12345g', 'red', '#1234567'])('%j is no colour', (text) => {
+    expect(colourFromHex(text)).toBeUndefined();
   });
 });

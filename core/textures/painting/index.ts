@@ -28,3 +28,12 @@ export {
   withPiece,
   type Piece,
 } from './paint.ts';
+export {
+  afterStroke,
+  isSamePicture,
+  paintingTools,
+  strokeTexels,
+  strokeWay,
+  type PaintingTool,
+  type Stroke,
+} from './stroke.ts';

@@ -1,12 +1,13 @@
 import clsx from 'clsx';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { pointer } from '../../../core/json/index.ts';
 import { heldUnder } from '../../../core/lists/index.ts';
 import { idOf, type Texture } from '../../../core/mod/index.ts';
 import { frameCount, textureUsers } from '../../../core/textures/index.ts';
-import { blobAddress } from '../../api/address.ts';
-import { useFindings, useMod } from '../../api/hooks.tsx';
+import { blobAddress, texturePath } from '../../api/address.ts';
+import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { RenameButton } from '../../parts/rename-field.tsx';
 import styles from './library.module.css';
 import emptyStyles from '../../parts/empty.module.css';
@@ -63,6 +64,7 @@ interface CardProps {
 }
 
 function TextureCard({ name, id, texture, users, findings }: CardProps) {
+  const session = useSession();
   const { width, height, alpha, sha256 } = texture.picture;
   const others = users.length - mostNamed;
   const named = users.slice(0, mostNamed).join(', ') + (others > 0 ? ` and ${others} more` : '');
@@ -79,7 +81,9 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
         aria-label={`${name}, tiled`}
       />
       <span className={styles['named']}>
-        <b className="mono">{name}</b>
+        <Link className="mono" to={`/m/${session.name}/${texturePath(name)}`}>
+          <b>{name}</b>
+        </Link>
         <RenameButton kind="textures" name={name} id={id} />
       </span>
       <span className="note">

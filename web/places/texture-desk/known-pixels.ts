@@ -1,0 +1,44 @@
+import { useEffect, useState } from 'react';
+import { decodePicture, type Pixels } from '../../../core/textures/index.ts';
+import { messageOf } from '../../../core/words/index.ts';
+import { blobAddress } from '../../api/address.ts';
+
+/** So many pictures are kept unpacked. */
+const most = 32;
+const known = new Map<string, Pixels>();
+
+/** Keeps the pixels of a picture by its digest, so that they need not be fetched. */
+export function keepPixels(sha256: string, pixels: Pixels): void {
+  known.set(sha256, pixels);
+  const [oldest] = known.keys();
+  if (known.size > most && oldest !== undefined) known.delete(oldest);
+}
+
+/** The pixels of a picture by its digest; undefined, or why not, until they are there. */
+export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: string } {
+  const [answer, setAnswer] = useState<{ sha256: string; problem?: string }>();
+  const pixels = known.get(sha256);
+  useEffect(() => {
+    if (known.has(sha256)) return;
+    let isWanted = true;
+    const answered = (problem?: string) => isWanted && setAnswer({ sha256, problem });
+    fetchPixels(sha256).then(
+      (read) => {
+        keepPixels(sha256, read);
+        answered();
+      },
+      (error: unknown) => answered(messageOf(error)),
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [sha256]);
+  if (pixels) return { pixels };
+  return answer?.sha256 === sha256 ? { problem: answer.problem } : {};
+}
+
+async function fetchPixels(sha256: string): Promise<Pixels> {
+  const answer = await fetch(blobAddress(sha256));
+  if (!answer.ok) throw new Error('The picture could not be read from the server.');
+  return decodePicture(new Uint8Array(await answer.arrayBuffer()));
+}

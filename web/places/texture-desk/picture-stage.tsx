@@ -1,0 +1,174 @@
+import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { drawnModels, patchesOf, texelUnder, type TexelPatch } from '../../../core/draw/index.ts';
+import { textureSizes } from '../../../core/models/index.ts';
+import type { Pixels } from '../../../core/textures/index.ts';
+import type { Texel } from '../../../core/textures/painting/index.ts';
+import { showDraft } from '../../stage/draft-picture.ts';
+import { Stage } from '../../stage/stage.tsx';
+import { pixelOf, rayAt, type View } from '../../stage/view.tsx';
+import type { Beside } from './beside.ts';
+import { usePainting, type Painting } from './painting-state.ts';
+import styles from './picture-stage.module.css';
+
+/** Between two places of the pointer the face is looked at every so many CSS pixels. */
+const sampleStep = 2;
+
+interface PictureStageProps {
+  beside: Beside;
+  /** Whether one paints on the block here. */
+  isPainted: boolean;
+}
+
+/** The block beside its picture: the texel pointed at is lit on both, and is painted on both. */
+export function PictureStage({ beside, isPainted }: PictureStageProps) {
+  const painting = usePainting();
+  const [view, setView] = useState<View>();
+  const holder = useRef<HTMLDivElement>(null);
+  const texelOf = useTexelUnder(beside, painting.id, view, holder);
+  useDraftOnStage(painting, isPainted);
+  const strokes = useFaceStrokes(painting, texelOf);
+  const { mod, block, state } = beside;
+  return (
+    <div
+      ref={holder}
+      className={styles['holder']}
+      onPointerDownCapture={isPainted ? strokes.press : undefined}
+      onPointerMove={(event) => {
+        if (event.buttons === 0) painting.hover(texelOf(event));
+      }}
+      onPointerLeave={() => painting.hover(undefined)}
+    >
+      <Stage mod={mod} block={block} state={state} onView={setView} />
+      {view && <LitTexel beside={beside} view={view} />}
+      {beside.isStandIn && (
+        <p className={styles['note']}>No block shows this picture: it lies on a plain cube.</p>
+      )}
+    </div>
+  );
+}
+
+type Pointed = Pick<PointerEvent, 'clientX' | 'clientY'>;
+type TexelOf = (event: Pointed) => Texel | undefined;
+
+/** Tells which texel of the picture is seen under the pointer. */
+function useTexelUnder(
+  { mod, block, state }: Beside,
+  id: string,
+  view: View | undefined,
+  holder: React.RefObject<HTMLDivElement | null>,
+): TexelOf {
+  const models = useMemo(() => drawnModels(mod, block, state), [mod, block, state]);
+  return (event) => {
+    const bounds = holder.current?.getBoundingClientRect();
+    if (!view || !bounds) return undefined;
+    const pixel = [event.clientX - bounds.left, event.clientY - bounds.top] as const;
+    const { texels } = mod.header;
+    const seen = texelUnder(models, rayAt(view, pixel, texels), texels, textureSizes(mod));
+    return seen?.texture === id ? seen.texel : undefined;
+  };
+}
+
+/** Shows the frame that is worked on, with the stroke that is being made. */
+function useDraftOnStage({ id, pixels, area }: Painting, isPainted: boolean): void {
+  const { top, width, height } = area;
+  const frame = useMemo((): Pixels | undefined => {
+    if (!pixels || pixels.width !== width) return undefined;
+    const from = top * width * 4;
+    const data = pixels.data.subarray(from, from + width * height * 4);
+    return data.length === width * height * 4 ? { width, height, data } : undefined;
+  }, [pixels, top, width, height]);
+  useEffect(() => {
+    showDraft(isPainted && frame ? { id, pixels: frame } : undefined);
+  }, [id, frame, isPainted]);
+  useEffect(() => () => showDraft(undefined), []);
+}
+
+/** Strokes on the faces of the block. A press beside the picture turns the view as ever. */
+function useFaceStrokes(painting: Painting, texelOf: TexelOf) {
+  const now = useRef({ painting, texelOf });
+  useEffect(() => {
+    now.current = { painting, texelOf };
+  });
+  const press = (event: PointerEvent<HTMLDivElement>) => {
+    if (!(event.target instanceof HTMLCanvasElement) || event.button !== 0) return;
+    const first = now.current.texelOf(event);
+    if (!first) return;
+    event.stopPropagation();
+    event.preventDefault();
+    now.current.painting.press(first, false);
+    let last: Pointed = event;
+    const move = (moved: globalThis.PointerEvent) => {
+      const texels = between(last, moved)
+        .map((place) => now.current.texelOf(place))
+        .filter((texel) => texel !== undefined);
+      last = moved;
+      now.current.painting.drag(texels);
+      now.current.painting.hover(texels.at(-1));
+    };
+    const leave = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+      window.removeEventListener('pointercancel', cancel);
+    };
+    const up = () => {
+      leave();
+      now.current.painting.release();
+    };
+    const cancel = () => {
+      leave();
+      now.current.painting.cancel();
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+    window.addEventListener('pointercancel', cancel);
+  };
+  return { press };
+}
+
+/** Places on the way from one to another, so that a quick stroke leaves no gaps. */
+function between(from: Pointed, to: Pointed): Pointed[] {
+  const [right, down] = [to.clientX - from.clientX, to.clientY - from.clientY];
+  const many = Math.max(1, Math.ceil(Math.hypot(right, down) / sampleStep));
+  return Array.from({ length: many }, (_, i) => ({
+    clientX: from.clientX + (right * (i + 1)) / many,
+    clientY: from.clientY + (down * (i + 1)) / many,
+  }));
+}
+
+/** The texel pointed at, wherever it shows on the sides that one sees. */
+function LitTexel({ beside, view }: { beside: Beside; view: View }) {
+  const { id, hovered } = usePainting();
+  const { mod, block, state } = beside;
+  const { texels } = mod.header;
+  const patches = useMemo(
+    () =>
+      hovered
+        ? patchesOf(
+            drawnModels(mod, block, state),
+            { texture: id, texel: hovered },
+            texels,
+            textureSizes(mod),
+          )
+        : [],
+    [mod, block, state, id, hovered, texels],
+  );
+  return (
+    <svg className={styles['lit']} width={view.width} height={view.height} aria-hidden="true">
+      {patches
+        .filter((patch) => isSeen(patch, view, texels))
+        .map((patch, i) => (
+          <polygon
+            key={i}
+            points={patch.corners.map((corner) => pixelOf(view, corner, texels).join()).join(' ')}
+          />
+        ))}
+    </svg>
+  );
+}
+
+/** Whether a patch looks towards the viewer: its corners then go round against the clock. */
+function isSeen({ corners }: TexelPatch, view: View, texels: number): boolean {
+  const [a, b, c] = corners.map((corner) => pixelOf(view, corner, texels));
+  if (!a || !b || !c) return false;
+  return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) < 0;
+}

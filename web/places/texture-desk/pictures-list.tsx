@@ -1,0 +1,191 @@
+import { TextInput } from '@mantine/core';
+import clsx from 'clsx';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { pointer } from '../../../core/json/index.ts';
+import { heldUnder } from '../../../core/lists/index.ts';
+import { idOf, shownNamed, titleOf, type Texture } from '../../../core/mod/index.ts';
+import { frameCount, textureUsers } from '../../../core/textures/index.ts';
+import { count } from '../../../core/words/index.ts';
+import { benchPath, blobAddress, deskPath, texturePath } from '../../api/address.ts';
+import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
+import frame from '../../parts/desk-frame.module.css';
+import { Rendering } from '../../parts/rendering.tsx';
+import styles from './pictures-list.module.css';
+
+interface PicturesListProps {
+  open: string;
+  /** The blocks that show it. */
+  blocks: readonly string[];
+  /** The block beside it. */
+  beside: string | undefined;
+  station: string;
+}
+
+/** The mod's pictures and, under the open one, who shows it. */
+export function PicturesList({ open, blocks, beside, station }: PicturesListProps) {
+  const { textures, models, items, blocks: all, header } = useMod();
+  const [filter, setFilter] = useState('');
+  const users = useMemo(() => textureUsers({ models, items, blocks: all }), [models, items, all]);
+  const wanted = filter.trim().toLowerCase();
+  const names = Object.keys(textures)
+    .filter((name) => name.includes(wanted))
+    .sort();
+  const usersOf = (name: string) => users.get(idOf(header.namespace, name)) ?? [];
+  const unused = names.filter((name) => !usersOf(name).length);
+  const used = names.filter((name) => usersOf(name).length);
+  const row = (name: string) => (
+    <PictureRow
+      key={name}
+      {...{ name, station }}
+      texture={heldUnder(textures, name)}
+      isOn={name === open}
+    >
+      {name === open && (
+        <ShownBy {...{ blocks, beside, station }} name={name} users={usersOf(name)} />
+      )}
+    </PictureRow>
+  );
+  return (
+    <aside aria-label="Pictures" className={frame['aside']}>
+      <TextInput
+        className={styles['filter']}
+        placeholder="Filter pictures"
+        aria-label="Filter pictures"
+        value={filter}
+        onChange={(event) => setFilter(event.currentTarget.value)}
+      />
+      <div className={styles['list']}>
+        <h4 className={frame['group']}>
+          Shown <span>{count(used.length, 'picture')}</span>
+        </h4>
+        {used.map(row)}
+        {unused.length > 0 && <Unused names={unused}>{unused.map(row)}</Unused>}
+        {names.length === 0 && <p className="note">No picture matches.</p>}
+      </div>
+    </aside>
+  );
+}
+
+/** Pictures that nobody shows, and a way to be rid of them. */
+function Unused({ names, children }: { names: readonly string[]; children: React.ReactNode }) {
+  const session = useSession();
+  const textures = useModPart((mod) => mod.textures);
+  const remove = () =>
+    session.edit(
+      names.length === 1 ? `Remove the texture ${names[0]}` : `Remove ${names.length} textures`,
+      names.map((name) => ({ path: pointer(['textures', name]), before: textures[name] })),
+    );
+  return (
+    <section aria-label="Shown by nobody">
+      <h4 className={frame['group']}>
+        Shown by nobody
+        <button type="button" className="link plain" onClick={remove}>
+          {names.length === 1 ? 'Remove it' : `Remove all ${names.length}`}
+        </button>
+      </h4>
+      {children}
+    </section>
+  );
+}
+
+interface RowProps {
+  name: string;
+  texture: Texture;
+  station: string;
+  isOn: boolean;
+  children: React.ReactNode;
+}
+
+function PictureRow({ name, texture, station, isOn, children }: RowProps) {
+  const session = useSession();
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (isOn) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [isOn]);
+  return (
+    <div ref={row}>
+      <Link
+        className={clsx(styles['picture'], isOn && styles['on'])}
+        to={`/m/${session.name}/${texturePath(name, station)}`}
+        aria-current={isOn ? 'page' : undefined}
+        title={name}
+      >
+        <Thumb texture={texture} />
+        <span>{name}</span>
+        <span className="mono">{sizeOf(texture)}</span>
+      </Link>
+      {children}
+    </div>
+  );
+}
+
+const sizeOf = (texture: Texture): string => {
+  const { width, height } = texture.picture;
+  const frames = Math.floor(frameCount(texture));
+  return frames > 1 ? `${frames} frames` : `${width}×${height}`;
+};
+
+/** The picture, or the first frame of a strip, small. */
+const Thumb = ({ texture }: { texture: Texture }) => (
+  <i
+    className={clsx('crisp', styles['thumb'])}
+    style={{
+      backgroundImage: `url(${blobAddress(texture.picture.sha256)})`,
+      backgroundSize: `100% ${Math.max(1, frameCount(texture)) * 100}%`,
+    }}
+  />
+);
+
+interface ShownByProps {
+  name: string;
+  blocks: readonly string[];
+  beside: string | undefined;
+  station: string;
+  /** `model lantern`, `item salt`. */
+  users: readonly string[];
+}
+
+/** Who shows the open picture: blocks to stand beside it, and where else it is. */
+function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
+  const mod = useMod();
+  const session = useSession();
+  const home = `/m/${session.name}`;
+  return (
+    <div className={styles['users']} aria-label={`Who shows ${name}`} role="group">
+      {blocks.map((block) => (
+        <span key={block} className={clsx(styles['user'], block === beside && styles['beside'])}>
+          <Link to={`${home}/${texturePath(name, station)}?block=${encodeURIComponent(block)}`}>
+            <Rendering block={block} state={0} size={22} fills />
+            <span>{titleOf(mod, block, shownNamed(mod, block)?.names)}</span>
+          </Link>
+          <Link className="link plain" to={`${home}/${benchPath(block, 'textures')}`}>
+            bench
+          </Link>
+        </span>
+      ))}
+      {users.map((user) => (
+        <Elsewhere key={user} user={user} home={home} />
+      ))}
+      {blocks.length + users.length === 0 && <span className="note">Nobody shows it.</span>}
+    </div>
+  );
+}
+
+function Elsewhere({ user, home }: { user: string; home: string }) {
+  const [, model] = /^model (.+)$/.exec(user) ?? [];
+  const [, item] = /^item (?!of )(.+)$/.exec(user) ?? [];
+  if (model !== undefined)
+    return (
+      <Link className={styles['elsewhere']} to={`${home}/${deskPath(model, 'pictures')}`}>
+        {user}
+      </Link>
+    );
+  if (item !== undefined)
+    return (
+      <Link className={styles['elsewhere']} to={`${home}/data/items/${encodeURIComponent(item)}`}>
+        {user}
+      </Link>
+    );
+  return <span className={styles['elsewhere']}>{user}</span>;
+}

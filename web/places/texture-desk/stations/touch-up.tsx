@@ -1,0 +1,241 @@
+import { FileButton, Slider, TextInput, Switch } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ownTextureFor } from '../../../../core/models/index.ts';
+import { shownNamed, titleOf } from '../../../../core/mod/index.ts';
+import {
+  asMixed,
+  colourFromHex,
+  fromMixed,
+  hexOf,
+  mostChroma,
+  type Mixed,
+} from '../../../../core/textures/facts/index.ts';
+import { mirroredArea, shifted, turnedArea } from '../../../../core/textures/painting/index.ts';
+import { count, messageOf } from '../../../../core/words/index.ts';
+import { blobAddress, texturePath } from '../../../api/address.ts';
+import { useMod, useSession } from '../../../api/hooks.tsx';
+import { uploadTexture } from '../../../api/textures.ts';
+import { Toggles } from '../../../parts/toggles.tsx';
+import { usePainting } from '../painting-state.ts';
+import { toolFacts } from '../tools-strip.tsx';
+import styles from './touch-up.module.css';
+
+interface TouchUpProps {
+  /** The blocks that show the picture, and the one beside it. */
+  blocks: readonly string[];
+  beside: string | undefined;
+}
+
+/** With what one paints, what is done to the whole frame, and whose picture it is. */
+export function TouchUpStation({ blocks, beside }: TouchUpProps) {
+  const { ways } = usePainting();
+  return (
+    <>
+      <h2>{toolFacts[ways.tool].title}</h2>
+      <p className="note">{toolFacts[ways.tool].does}</p>
+      <ToolWays />
+      <h3 className="part">Colour</h3>
+      <Mixing />
+      <h3 className="part">The whole frame</h3>
+      <WholeFrame />
+      <h3 className="part">Whose it is</h3>
+      <Whose blocks={blocks} beside={beside} />
+    </>
+  );
+}
+
+/** What a tool asks for beside its colour. */
+function ToolWays() {
+  const { ways, setWays, frames } = usePainting();
+  const { tool, symmetry, alpha, isFilled, showsBefore } = ways;
+  const draws = tool !== 'pick' && tool !== 'move';
+  return (
+    <div className={styles['ways']}>
+      {draws && (
+        <Toggles
+          label="Symmetry"
+          toggles={(['across', 'down'] as const).map((way) => ({
+            label: way === 'across' ? 'Left as right' : 'Above as below',
+            isOn: symmetry[way],
+            onPress: () => setWays({ symmetry: { ...symmetry, [way]: !symmetry[way] } }),
+          }))}
+        />
+      )}
+      {tool === 'rectangle' && (
+        <Switch
+          label="With its inside"
+          checked={isFilled}
+          onChange={(event) => setWays({ isFilled: event.currentTarget.checked })}
+        />
+      )}
+      {frames > 1 && (
+        <Switch
+          label="The frame before shows through"
+          checked={showsBefore}
+          onChange={(event) => setWays({ showsBefore: event.currentTarget.checked })}
+        />
+      )}
+      {tool === 'alpha' && (
+        <label className={styles['line']}>
+          <span>How solid</span>
+          <Slider
+            min={0}
+            max={255}
+            value={alpha}
+            label={null}
+            thumbLabel="How solid"
+            onChange={(value) => setWays({ alpha: value })}
+          />
+          <span className="mono">{alpha === 0 ? 'clear' : alpha}</span>
+        </label>
+      )}
+    </div>
+  );
+}
+
+const parts = [
+  { part: 'lightness', title: 'Light', max: 1, step: 0.01 },
+  { part: 'chroma', title: 'Colour', max: mostChroma, step: 0.002 },
+  { part: 'hue', title: 'Hue', max: 360, step: 1 },
+] as const;
+
+/** The colour that is painted with, mixed by how light, how colourful and which hue it is. */
+function Mixing() {
+  const { ways, setWays } = usePainting();
+  const [typed, setTyped] = useState<string>();
+  // Grey has no hue: the one that it came from is kept while one mixes.
+  const [kept, setKept] = useState<Mixed>();
+  const own = asMixed(ways.colour);
+  const mixed = kept && hexOf(fromMixed(kept)) === hexOf(ways.colour) ? kept : own;
+  const set = (part: Partial<Mixed>) => {
+    const next = { ...mixed, ...part };
+    setKept(next);
+    setWays({ colour: fromMixed(next) });
+  };
+  const hex = hexOf(ways.colour);
+  const isWrong = typed !== undefined && !colourFromHex(typed);
+  return (
+    <div className={styles['mixing']}>
+      <span className={styles['swatch']} style={{ background: hex }} />
+      <TextInput
+        aria-label="Colour as six digits"
+        classNames={{ input: 'mono' }}
+        value={typed ?? hex}
+        error={isWrong ? 'Six hexadecimal digits, such as #8a6d4b.' : undefined}
+        onChange={(event) => {
+          const text = event.currentTarget.value;
+          setTyped(text);
+          const colour = colourFromHex(text);
+          if (colour) setWays({ colour });
+        }}
+        onBlur={() => setTyped(undefined)}
+      />
+      {parts.map(({ part, title, max, step }) => (
+        <label key={part} className={styles['line']}>
+          <span>{title}</span>
+          <span className={styles['track']} style={{ background: rampOf(mixed, part, max) }}>
+            <Slider
+              min={0}
+              max={max}
+              step={step}
+              value={mixed[part]}
+              label={null}
+              thumbLabel={title}
+              onChange={(value) => set({ [part]: value })}
+            />
+          </span>
+          <span className="mono">
+            {part === 'hue' ? Math.round(mixed.hue) : Math.round((mixed[part] / max) * 100)}
+          </span>
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** What moving one of the sliders would give, from end to end. */
+const rampOf = (mixed: Mixed, part: keyof Mixed, max: number): string =>
+  `linear-gradient(90deg, ${Array.from({ length: 13 }, (_, i) =>
+    hexOf(fromMixed({ ...mixed, [part]: (max * i) / 12 })),
+  ).join(', ')})`;
+
+/** Mirroring, turning and shifting of the frame that is worked on. */
+function WholeFrame() {
+  const { change, area } = usePainting();
+  const acts: [string, Parameters<typeof change>][] = [
+    ['Mirror left and right', ['Mirror', (pixels, frame) => mirroredArea(pixels, 'across', frame)]],
+    ['Mirror up and down', ['Mirror', (pixels, frame) => mirroredArea(pixels, 'down', frame)]],
+    [
+      'Shift by half',
+      ['Shift', (pixels, frame) => shifted(pixels, frame.width >> 1, frame.height >> 1, frame)],
+    ],
+  ];
+  if (area.width === area.height) acts.push(['Turn a quarter', ['Turn', turnedArea]]);
+  return (
+    <div className={styles['verbs']}>
+      {acts.map(([title, act]) => (
+        <button key={title} type="button" className="chip" onClick={() => change(...act)}>
+          {title}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Who else shows the picture, and what can be done about that; another file in its place. */
+function Whose({ blocks, beside }: TouchUpProps) {
+  const { name, id, texture } = usePainting();
+  const mod = useMod();
+  const session = useSession();
+  const navigate = useNavigate();
+  const title = (block: string) => titleOf(mod, block, shownNamed(mod, block)?.names);
+  const makeOwn = () => {
+    if (beside === undefined) return;
+    const { changes, name: own } = ownTextureFor(mod, beside, id);
+    session.edit(`A picture of its own for ${title(beside)}`, changes);
+    void navigate(
+      `/m/${session.name}/${texturePath(own, 'touch-up')}?block=${encodeURIComponent(beside)}`,
+    );
+  };
+  const replace = (file: File | null) => {
+    if (!file) return;
+    uploadTexture(session, name, file).catch((error: unknown) =>
+      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
+    );
+  };
+  return (
+    <>
+      <p className="note">
+        {blocks.length === 0
+          ? 'No block shows it.'
+          : blocks.length === 1
+            ? `Only ${title(blocks[0]!)} shows it.`
+            : `${count(blocks.length, 'block')} show it: what you change is changed on all of them.`}
+      </p>
+      <div className={styles['verbs']}>
+        {blocks.length > 1 && beside !== undefined && (
+          <button type="button" className="chip" onClick={makeOwn}>
+            Make its own for {title(beside)}
+          </button>
+        )}
+        <FileButton accept="image/png" onChange={replace}>
+          {(props) => (
+            <button {...props} type="button" className="chip">
+              Put another file in its place
+            </button>
+          )}
+        </FileButton>
+        <a
+          className={clsx('chip', styles['save'])}
+          href={blobAddress(texture.picture.sha256)}
+          download={`${name.replaceAll('/', '_')}.png`}
+        >
+          Save as a file
+        </a>
+      </div>
+    </>
+  );
+}
