@@ -45,7 +45,7 @@ export async function medians(
   return [middle(times[0]), middle(times[1])];
 }
 
-type Work = (run: number) => void | Promise<unknown>;
+type Work = (run: number) => unknown;
 
 /**
  * A value as it is shown, as a number with its unit; what has no number is 0.

@@ -312,10 +312,15 @@ function PartMesh({
 /** Turning with the mouse or a finger; the wheel goes nearer. */
 function Orbit({ target, reach }: { target: number; reach: number }) {
   const { camera, gl, invalidate } = useThree();
+  // In a tall picture the block is farther away, so that it is there from side to side.
+  const narrow = useThree(({ size }) =>
+    Math.max(1, Math.round((3 * size.height) / size.width) / 4),
+  );
+  const away = reach * narrow;
   useEffect(() => {
     const controls = new OrbitControls(camera, gl.domElement);
     controls.target.set(0, target + 0.42, 0);
-    camera.position.set(reach * 0.92, target + reach * 0.86, reach * 0.92);
+    camera.position.set(away * 0.92, target + away * 0.86, away * 0.92);
     controls.enablePan = false;
     controls.minDistance = 1.2;
     controls.maxDistance = 26;
@@ -323,7 +328,7 @@ function Orbit({ target, reach }: { target: number; reach: number }) {
     controls.addEventListener('change', () => invalidate());
     invalidate();
     return () => controls.dispose();
-  }, [camera, gl, invalidate, target, reach]);
+  }, [camera, gl, invalidate, target, away]);
   return null;
 }
 

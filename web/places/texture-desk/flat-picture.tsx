@@ -2,6 +2,8 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Pixels } from '../../../core/textures/index.ts';
 import { hexOf } from '../../../core/textures/facts/index.ts';
 import { colourAt, isIn, type Area, type Texel } from '../../../core/textures/painting/index.ts';
+import { actOnKey } from '../../parts/keys/act-on-key.ts';
+import { pictureKeys } from './desk-keys.ts';
 import { usePainting, type Painting } from './painting-state.ts';
 import styles from './flat-picture.module.css';
 
@@ -44,6 +46,7 @@ export function FlatPicture() {
           (frames > 1 ? `, frame ${frame + 1} of ${frames}` : '')
         }
         aria-description={spoken(painting)}
+        onKeyDown={(event) => actOnKey(event, pictureKeys(painting))}
         onPointerDown={press}
         onPointerMove={(event) => {
           if (!painting.isPainting()) painting.hover(texelAt(event, picture.current, scale));
@@ -172,7 +175,7 @@ export function Frame({ pixels, area, className }: FrameProps) {
 
 /** What is drawn over the picture: its grid, the middle lines, what is marked, the texel pointed at. */
 function Marks({ painting, scale }: { painting: Painting; scale: number }) {
-  const { area, ways, marked, hovered } = painting;
+  const { area, ways, marked, anchor, hovered } = painting;
   const [width, height] = [area.width * scale, area.height * scale];
   const isOn = hovered && hovered.every((at, i) => at >= 0 && at < [area.width, area.height][i]!);
   return (
@@ -191,6 +194,15 @@ function Marks({ painting, scale }: { painting: Painting; scale: number }) {
       )}
       {ways.symmetry.down && (
         <line className={styles['middle']} x2={width} y1={height / 2} y2={height / 2} />
+      )}
+      {anchor && (
+        <rect
+          className={styles['anchor']}
+          x={anchor[0] * scale}
+          y={anchor[1] * scale}
+          width={scale}
+          height={scale}
+        />
       )}
       {marked && (
         <rect

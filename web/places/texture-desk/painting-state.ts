@@ -62,6 +62,9 @@ export interface Painting {
   /** What is marked, to be moved. */
   marked: Area | undefined;
   mark: (area: Area | undefined) => void;
+  /** Where a stroke of the keys began that takes two ends. */
+  anchor: Texel | undefined;
+  setAnchor: (texel: Texel | undefined) => void;
   /** The texel under the pointer, or under the cursor of the keys, on its frame. */
   hovered: Texel | undefined;
   hover: (texel: Texel | undefined) => void;
@@ -128,6 +131,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const [frame, setFrame] = useState(0);
   const [hovered, hover] = useState<Texel>();
   const [marked, mark] = useState<Area>();
+  const [anchor, setAnchor] = useState<Texel>();
   const known = useKnownPixels(texture.picture.sha256);
   const [draft, setDraft] = useState<Pixels>();
   const stroke = useRef<{ base: Pixels; path: Texel[]; isJoined: boolean }>(undefined);
@@ -217,6 +221,8 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     },
     marked,
     mark,
+    anchor,
+    setAnchor,
     hovered,
     hover: (texel) => hover((before) => (before?.join() === texel?.join() ? before : texel)),
     press: (texel, isJoined = true) => {

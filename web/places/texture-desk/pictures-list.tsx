@@ -146,6 +146,9 @@ interface ShownByProps {
   users: readonly string[];
 }
 
+/** So many models and items are named. */
+const mostNamed = 4;
+
 /** Who shows the open picture: blocks to stand beside it, and where else it is. */
 function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
   const mod = useMod();
@@ -164,9 +167,14 @@ function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
           </Link>
         </span>
       ))}
-      {users.map((user) => (
+      {users.slice(0, mostNamed).map((user) => (
         <Elsewhere key={user} user={user} home={home} />
       ))}
+      {users.length > mostNamed && (
+        <span className={styles['elsewhere']} title={users.slice(mostNamed).join(', ')}>
+          and {users.length - mostNamed} more
+        </span>
+      )}
       {blocks.length + users.length === 0 && <span className="note">Nobody shows it.</span>}
     </div>
   );

@@ -1,35 +1,28 @@
-import { memo, useMemo, useState } from 'react';
+import { memo, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { itemAt } from '../../../core/lists/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { blocksShowing } from '../../../core/models/index.ts';
 import { entryOf, lookUp, type Texture } from '../../../core/mod/index.ts';
-import { shifted, type PaintingTool, type Texel } from '../../../core/textures/painting/index.ts';
 import { count, spokenName } from '../../../core/words/index.ts';
-import { benchPath, texturePath } from '../../api/address.ts';
+import { texturePath } from '../../api/address.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { DeskHead } from '../../parts/desk-head.tsx';
 import frame from '../../parts/desk-frame.module.css';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
-import type { KeyActs } from '../../parts/keys/act-on-key.ts';
-import { useKeys } from '../../parts/keys/use-keys.ts';
 import type { Stop } from '../../parts/station-line.tsx';
 import { standBeside } from './beside.ts';
 import { FlatPicture } from './flat-picture.tsx';
+import { useTextureKeys } from './desk-keys.ts';
+import { pathOf, stations, type Station } from './stations/index.ts';
 import { PaintingContext, useOpenPainting, type Painting } from './painting-state.ts';
 import { PictureStage } from './picture-stage.tsx';
 import { PicturesList } from './pictures-list.tsx';
 import { FactsStation } from './stations/facts.tsx';
 import { TouchUpStation } from './stations/touch-up.tsx';
-import { toolFacts, ToolsStrip, useTones } from './tools-strip.tsx';
+import { ToolsStrip, useTones } from './tools-strip.tsx';
 import styles from './texture-desk.module.css';
-
-/** The stations of the desk, in the order of the work. */
-const stations = ['Touch up', 'Facts'] as const;
-type Station = (typeof stations)[number];
-const pathOf = (station: Station): string => station.toLowerCase().replaceAll(' ', '-');
 
 /** A texture on its desk: the picture and the block that shows it, which are one. */
 export default function TextureDesk() {
@@ -54,11 +47,16 @@ interface OpenProps {
 function Open({ name, texture, station }: OpenProps) {
   const painting = useOpenPainting(name, texture);
   const { blocks, block, beside } = useBeside(painting.id);
-  const findings = useTextureFindings(name);
+  const findings = useTextureFindings(name, blocks);
   const tones = useTones(painting.pixels);
   const [search] = useSearchParams();
+  const navigate = useNavigate();
   const home = `/m/${useSession().name}`;
-  useTextureKeys(painting, tones, block);
+  const addressOf = (next: Station) => ({
+    pathname: `${home}/${texturePath(name, pathOf(next))}`,
+    search: search.toString(),
+  });
+  useTextureKeys(painting, { tones, block, goTo: (next) => void navigate(addressOf(next)) });
   return (
     <PaintingContext value={painting}>
       <div className={frame['frame']}>
@@ -114,16 +112,17 @@ function useBeside(id: string) {
   return { blocks, block, beside };
 }
 
-/** What was found about the texture itself. */
-function useTextureFindings(name: string): readonly Finding[] {
+/** What was found about the texture itself, and about the pictures of the blocks that show it. */
+function useTextureFindings(name: string, blocks: readonly string[]): readonly Finding[] {
   const findings = useFindings();
   return useMemo(
     () =>
-      (findings ?? []).filter(({ at = '' }) => {
+      (findings ?? []).filter(({ at = '', facet }) => {
         const { kind, name: of } = entryOf(at);
-        return kind === 'textures' && of === name;
+        if (kind === 'textures') return of === name;
+        return facet === 'Textures' && kind === 'blocks' && blocks.includes(of);
       }),
-    [findings, name],
+    [findings, name, blocks],
   );
 }
 
@@ -179,89 +178,4 @@ function FrameRow({ painting: { frames, frame, setFrame } }: { painting: Paintin
       ))}
     </div>
   );
-}
-
-const ways: Record<string, Texel> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
-/** Where a key leads the cursor of the keys from a texel. */
-function texelAfter(key: string, [x, y]: Texel, width: number, height: number): Texel {
-  const [right, down] = ways[key] ?? [0, 0];
-  if (key === 'Home') return [0, y];
-  if (key === 'End') return [width - 1, y];
-  if (key === 'PageUp') return [x, 0];
-  if (key === 'PageDown') return [x, height - 1];
-  return [Math.max(0, Math.min(width - 1, x + right)), Math.max(0, Math.min(height - 1, y + down))];
-}
-
-function useTextureKeys(
-  painting: Painting,
-  tones: ReturnType<typeof useTones>,
-  block: string | undefined,
-): void {
-  const { area, hovered, hover, ways: now, setWays, frame: shown, setFrame } = painting;
-  const { name: mod } = useSession();
-  const { texture: name = '' } = useParams();
-  const navigate = useNavigate();
-  const [search] = useSearchParams();
-  const [anchor, setAnchor] = useState<Texel>();
-  const cursor: Texel = hovered ?? [area.width >> 1, area.height >> 1];
-  const tool = (next: PaintingTool) => () => setWays({ tool: next });
-  const symmetry = (way: 'across' | 'down') => () =>
-    setWays({ symmetry: { ...now.symmetry, [way]: !now.symmetry[way] } });
-  /** The tone of the ramp that comes before or after the one that is painted with. */
-  const toneBy = (by: number) => () => {
-    const at = tones.findIndex(({ colour }) => colour.join() === now.colour.join());
-    const next = tones[Math.max(0, Math.min(tones.length - 1, at < 0 ? 0 : at + by))];
-    if (next) setWays({ colour: next.colour });
-  };
-  const stroke = (from: Texel, to: Texel) => {
-    painting.press(from);
-    painting.drag([to]);
-    painting.release();
-  };
-  const useTool = () => {
-    const takesTwo = ['line', 'rectangle', 'move'].includes(now.tool);
-    if (!takesTwo) stroke(cursor, cursor);
-    else if (anchor) {
-      stroke(anchor, cursor);
-      setAnchor(undefined);
-    } else setAnchor(cursor);
-    hover(cursor);
-  };
-  const leave = () => {
-    if (anchor) setAnchor(undefined);
-    else if (painting.marked) painting.mark(undefined);
-    else
-      void navigate(
-        block === undefined ? `/m/${mod}/library` : `/m/${mod}/${benchPath(block, 'textures')}`,
-      );
-  };
-  const acts: KeyActs = {
-    textureStation: (digit) => {
-      const path = texturePath(name, pathOf(itemAt(stations, Number(digit) - 1)));
-      void navigate({ pathname: `/m/${mod}/${path}`, search: search.toString() });
-    },
-    moveCursor: (key) => hover(texelAfter(key, cursor, area.width, area.height)),
-    useTool,
-    shiftPicture: (key) => {
-      const [right, down] = ways[key.replace('shift+', '')] ?? [0, 0];
-      painting.change('Shift', (pixels, part) => shifted(pixels, right, down, part));
-    },
-    ...Object.fromEntries(
-      Object.entries(toolFacts).map(([one, { key }]) => [key, tool(one as PaintingTool)]),
-    ),
-    symmetryAcross: symmetry('across'),
-    symmetryDown: symmetry('down'),
-    darkerTone: toneBy(-1),
-    lighterTone: toneBy(1),
-    previousFrame: () => setFrame(shown - 1),
-    nextFrame: () => setFrame(shown + 1),
-    leaveTexture: leave,
-  };
-  useKeys(acts);
 }

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
+import { Link } from 'react-router';
 import {
   modelOf,
   resolvedModelOf,
@@ -9,10 +10,10 @@ import {
   textureOf,
   type SlotUse,
 } from '../../../../core/models/index.ts';
-import { idOf, ownName, type Mod } from '../../../../core/mod/index.ts';
+import { idOf, lookUp, ownName, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
 import { messageOf } from '../../../../core/words/index.ts';
-import { blobAddress } from '../../../api/address.ts';
+import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { fillWithPicture, uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
@@ -104,6 +105,7 @@ function TextureCard({ block, slot }: CardProps) {
             </Button>
           )}
         </FileButton>
+        <ToDesk block={block} texture={slot.texture} />
         {refused !== undefined && <p className="note">{refused}</p>}
         {problem && (
           <p className="bad" role="alert">
@@ -112,6 +114,22 @@ function TextureCard({ block, slot }: CardProps) {
         )}
       </div>
     </div>
+  );
+}
+
+/** The way to the desk of a picture, with the block beside it. */
+function ToDesk({ block, texture }: { block: string; texture: string | undefined }) {
+  const session = useSession();
+  const name = useModPart(({ header, textures }) => {
+    const own = texture === undefined ? undefined : ownName(header.namespace, texture);
+    return own !== undefined && lookUp(textures, own) ? own : undefined;
+  });
+  if (name === undefined) return null;
+  const to = `/m/${session.name}/${texturePath(name)}?block=${encodeURIComponent(block)}`;
+  return (
+    <Button component={Link} to={to} variant="default" ml={8}>
+      Touch it up
+    </Button>
   );
 }
 

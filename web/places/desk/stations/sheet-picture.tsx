@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { useRef, useState, type PointerEvent } from 'react';
+import { Link } from 'react-router';
 import { itemAt } from '../../../../core/lists/index.ts';
 import type { Box } from '../../../../core/mod/index.ts';
 import {
@@ -10,7 +11,8 @@ import {
 } from '../../../../core/models/index.ts';
 import { sides, type Side } from '../../../../core/space/index.ts';
 import { encodePicture, frameSize } from '../../../../core/textures/index.ts';
-import { blobAddress } from '../../../api/address.ts';
+import { blobAddress, texturePath } from '../../../api/address.ts';
+import { useSession } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
 import { partTitle, useDesk } from '../desk-state.ts';
 import { followPointer } from '../drag.ts';
@@ -35,6 +37,7 @@ interface Lying {
  */
 export function SheetPicture({ resolved, onDraft }: SheetProps) {
   const { mod, chosen, side } = useDesk();
+  const session = useSession();
   const [asked, setAsked] = useState<string>();
   const only = [...chosen][0];
   const ofSide =
@@ -90,13 +93,18 @@ export function SheetPicture({ resolved, onDraft }: SheetProps) {
           }}
         >
           save a template to paint on
-        </button>
+        </button>{' '}
+        ·{' '}
+        <Link className="link plain" to={`/m/${session.name}/${texturePath(nameOf(id))}`}>
+          touch it up
+        </Link>
       </p>
     </section>
   );
 }
 
-const fileOf = (id: string): string => `${id.slice(id.indexOf(':') + 1).replaceAll('/', '_')}.png`;
+const nameOf = (id: string): string => id.slice(id.indexOf(':') + 1);
+const fileOf = (id: string): string => `${nameOf(id).replaceAll('/', '_')}.png`;
 
 /** Boxes of which only the sides that lie on one picture are there, each with its crop. */
 const croppedBoxes = ({ boxes }: ResolvedModel, lying: readonly Lying[]): Box[] =>

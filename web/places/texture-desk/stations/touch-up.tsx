@@ -20,7 +20,7 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import { Toggles } from '../../../parts/toggles.tsx';
 import { usePainting } from '../painting-state.ts';
-import { toolFacts } from '../tools-strip.tsx';
+import { toolFacts } from '../tools.ts';
 import styles from './touch-up.module.css';
 
 interface TouchUpProps {

@@ -1,0 +1,170 @@
+import type { Page } from '@playwright/test';
+import { decodePicture, type Pixels } from '../core/textures/index.ts';
+import { expect, saved, test } from './testing/server.ts';
+
+interface Answer {
+  mod: {
+    textures: Record<string, { picture: { sha256: string } }>;
+    blocks: Record<string, { looks: { rows: { use: { model: string }[] }[] } }>;
+  };
+}
+
+const modOf = async (address: string): Promise<Answer['mod']> =>
+  ((await (await fetch(`${address}/api/mods/saltmarsh`)).json()) as Answer).mod;
+
+/** The pixels of a texture, as the server has them. */
+async function pixelsOf(address: string, name: string): Promise<Pixels> {
+  const { sha256 } = (await modOf(address)).textures[name]!.picture;
+  const answer = await fetch(`${address}/api/blobs/${sha256}`);
+  return decodePicture(new Uint8Array(await answer.arrayBuffer()));
+}
+
+/** The texels at which two pictures differ. */
+const differing = (a: Pixels, b: Pixels): [x: number, y: number][] =>
+  Array.from({ length: a.width * a.height }, (_, i) => i)
+    .filter((i) => [0, 1, 2, 3].some((byte) => a.data[i * 4 + byte] !== b.data[i * 4 + byte]))
+    .map((i) => [i % a.width, Math.floor(i / a.width)]);
+
+const picture = (page: Page) => page.getByRole('application');
+const tool = (page: Page, name: string) => page.getByRole('radio', { name });
+/** Where a texel of a square picture of sixteen lies on the page. */
+async function placeOf(page: Page, [x, y]: readonly [number, number]): Promise<[number, number]> {
+  const bounds = (await picture(page).boundingBox())!;
+  const texel = bounds.width / 16;
+  return [bounds.x + (x + 0.5) * texel, bounds.y + (y + 0.5) * texel];
+}
+
+test('what is painted on a face of the block is the texel that one sees there', async ({
+  page,
+  server,
+}) => {
+  // A sequence of its own (Lehmer, 1951), so that every run looks at the same places.
+  let seed = 20;
+  const random = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
+  const magenta = '#ff00ff';
+  let painted = 0;
+  for (const name of ['oyster_tile', 'reed_thatch_side', 'oven/side', 'oven/front', 'drying_rack'])
+    for (let tries = 0; tries < 40; tries += 1) {
+      if (tries === 0) {
+        await page.goto(
+          `${server.address}/m/saltmarsh/textures/${encodeURIComponent(name)}/touch-up`,
+        );
+        await expect(page.getByRole('group', { name: 'Stage' }).locator('canvas')).toBeVisible();
+        await tool(page, 'Draw').click();
+        await page.getByLabel('Colour as six digits').fill(magenta);
+        await page.evaluate(() => new Promise((done) => requestIdleCallback(done)));
+      }
+      const stage = (await page.getByRole('group', { name: 'Stage' }).boundingBox())!;
+      const [x, y] = [
+        Math.round(stage.x + stage.width * (0.25 + 0.5 * random())),
+        Math.round(stage.y + stage.height * (0.35 + 0.35 * random())),
+      ];
+      await page.mouse.move(x, y);
+      const said = await picture(page).getAttribute('aria-description');
+      const seen = /Column (\d+), row (\d+)/.exec(said ?? '');
+      if (!seen) continue;
+      const before = await pixelsOf(server.address, name);
+      await page.mouse.down();
+      await page.mouse.up();
+      await expect
+        .poll(async () => differing(before, await pixelsOf(server.address, name)))
+        .toEqual([[Number(seen[1]) - 1, Number(seen[2]) - 1]]);
+      // What the browser draws there is magenta now, however dark the side is.
+      await page.mouse.move(stage.x + 4, stage.y + stage.height - 4);
+      await expect.poll(() => isMagentaAround(page, x, y)).toBe(true);
+      painted += 1;
+      if (painted % 3 === 0) break;
+    }
+  expect(painted).toBeGreaterThanOrEqual(10);
+});
+
+/** Whether one of the four pixels around a place is magenta: no green, and as much red as blue. */
+async function isMagentaAround(page: Page, x: number, y: number): Promise<boolean> {
+  const clip = { x: x - 1, y: y - 1, width: 2, height: 2 };
+  const { data } = decodePicture(await page.screenshot({ clip }));
+  return [0, 4, 8, 12].some((at) => {
+    const [red = 0, green = 0, blue = 0] = data.subarray(at, at + 3);
+    return red > 60 && green < red / 3 && Math.abs(red - blue) < 12;
+  });
+}
+
+test('tools, symmetry and keys; every stroke is undone by itself', async ({ page, server }) => {
+  const name = 'oyster_tile';
+  await page.goto(`${server.address}/m/saltmarsh/textures/${name}`);
+  await expect(picture(page)).toBeVisible();
+  const start = await pixelsOf(server.address, name);
+  const changed = async () => differing(start, await pixelsOf(server.address, name));
+  await page.getByLabel('Colour as six digits').fill('#ff00ff');
+  // A line with the pointer.
+  await tool(page, 'Line').click();
+  await page.mouse.move(...(await placeOf(page, [2, 3])));
+  await page.mouse.down();
+  await page.mouse.move(...(await placeOf(page, [6, 3])), { steps: 4 });
+  await page.mouse.up();
+  const line: [number, number][] = [2, 3, 4, 5, 6].map((x) => [x, 3]);
+  await expect.poll(changed).toEqual(line);
+  // A texel with the keys, and its counterpart on the other side.
+  await picture(page).focus();
+  await page.keyboard.press('d');
+  await page.keyboard.press('x');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(picture(page)).toHaveAttribute('aria-description', /Column 2, row 16/);
+  await page.keyboard.press('Space');
+  const both: [number, number][] = [
+    [1, 15],
+    [14, 15],
+  ];
+  await expect.poll(changed).toEqual([...line, ...both]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(changed).toEqual(line);
+  await page.keyboard.press('Control+z');
+  await expect.poll(changed).toEqual([]);
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(changed).toEqual(line);
+  // Escape on the way leaves everything as it was.
+  await tool(page, 'Rectangle').click();
+  await page.mouse.move(...(await placeOf(page, [1, 6])));
+  await page.mouse.down();
+  await page.mouse.move(...(await placeOf(page, [9, 12])), { steps: 3 });
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await picture(page).focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => (await changed()).length).toBeGreaterThan(20);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect.poll(changed).toEqual(line);
+});
+
+test('holes in a picture are found, and the fix shows them', async ({ page, server }) => {
+  await page.goto(`${server.address}/m/saltmarsh/textures/oyster_brick`);
+  await expect(page.getByText('Every rule passes for this texture.')).toBeVisible();
+  await tool(page, 'Alpha').click();
+  await page.mouse.click(...(await placeOf(page, [4, 4])));
+  const foot = page.getByLabel('Findings');
+  await expect(foot).toContainText('under alpha mode opaque');
+  await page.keyboard.press('2');
+  await expect(page.getByText('1 texel that is see-through here is drawn solid.')).toBeVisible();
+  await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
+  await expect(foot).toContainText('Nothing wrong');
+  await expect(page.getByText('Nothing is lost.')).toBeVisible();
+});
+
+test('a picture that several show is made one’s own, and what nobody shows is removed', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/driftwood_chair/textures`);
+  await page.getByRole('link', { name: 'Touch it up' }).first().click();
+  await expect(page).toHaveURL(/block=driftwood_chair/);
+  const shown = page.getByRole('group', { name: /^Who shows / });
+  await expect(shown.getByRole('link', { name: 'Driftwood chair' })).toBeVisible();
+  const own = page.getByRole('button', { name: /^Make its own for Driftwood chair/ });
+  await own.click();
+  await expect(page).toHaveURL(/textures\/driftwood_chair/);
+  await expect(page.getByText('Only Driftwood chair shows it.')).toBeVisible();
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('There is no texture called')).toBeVisible();
+});

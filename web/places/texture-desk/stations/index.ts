@@ -1,0 +1,6 @@
+/** The stations of the desk, in the order of the work. */
+export const stations = ['Touch up', 'Facts'] as const;
+export type Station = (typeof stations)[number];
+
+/** A station as a part of an address. */
+export const pathOf = (station: Station): string => station.toLowerCase().replaceAll(' ', '-');
