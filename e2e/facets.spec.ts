@@ -203,6 +203,9 @@ test('textures: a picture is imported in the library and shown by the block; lon
   await expect(page.getByRole('alert')).toContainText(
     'broken.png: The PNG is cut short: its end is missing.',
   );
+  const dialog = page.getByRole('dialog', { name: 'Pictures come in' });
+  await expect(dialog.getByText(`Called ${name}; nobody shows it yet.`)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take in 1 picture' }).click();
   await expect(page.getByLabel(name, { exact: true })).toContainText('used by nobody');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
   await page.goto(`${server.address}/m/saltmarsh/blocks/reed_thatch/textures`);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { decodePicture, type Pixels } from '../core/textures/index.ts';
+import { basePicture, decodePicture, encodePicture, type Pixels } from '../core/textures/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
 interface Answer {
@@ -52,7 +52,7 @@ test('what is painted on a face of the block is the texel that one sees there', 
         await expect(page.getByRole('group', { name: 'Stage' }).locator('canvas')).toBeVisible();
         await tool(page, 'Draw').click();
         await page.getByLabel('Colour as six digits').fill(magenta);
-        await page.evaluate(() => new Promise((done) => requestIdleCallback(done)));
+        await expect.poll(() => isStill(page)).toBe(true);
       }
       const stage = (await page.getByRole('group', { name: 'Stage' }).boundingBox())!;
       const [x, y] = [
@@ -78,11 +78,21 @@ test('what is painted on a face of the block is the texel that one sees there', 
   expect(painted).toBeGreaterThanOrEqual(10);
 });
 
-/** Whether one of the four pixels around a place is magenta: no green, and as much red as blue. */
+/** Whether the stage shows the same twice: it has found its size, and its pictures have come. */
+async function isStill(page: Page): Promise<boolean> {
+  const stage = page.getByRole('group', { name: 'Stage' });
+  const [before, after] = [await stage.screenshot(), await stage.screenshot()];
+  return before.equals(after);
+}
+
+/**
+ * Whether one of the pixels around a place is magenta: no green, and as much red as blue. Edges of
+ * texels are drawn smooth, so that a place right at one shows it a pixel further on.
+ */
 async function isMagentaAround(page: Page, x: number, y: number): Promise<boolean> {
-  const clip = { x: x - 1, y: y - 1, width: 2, height: 2 };
+  const clip = { x: x - 2, y: y - 2, width: 4, height: 4 };
   const { data } = decodePicture(await page.screenshot({ clip }));
-  return [0, 4, 8, 12].some((at) => {
+  return Array.from({ length: 16 }, (_, i) => i * 4).some((at) => {
     const [red = 0, green = 0, blue = 0] = data.subarray(at, at + 3);
     return red > 60 && green < red / 3 && Math.abs(red - blue) < 12;
   });
@@ -167,4 +177,40 @@ test('a picture that several show is made one’s own, and what nobody shows is 
   await saved(page);
   await page.keyboard.press('Control+z');
   await expect(page.getByText('There is no texture called')).toBeVisible();
+});
+
+test('pictures that come in are matched by their names, and go in in one step', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/library`);
+  const before = (await modOf(server.address)).textures;
+  const png = (tone: string) => Buffer.from(encodePicture(basePicture(tone, 16, 3)));
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import files' }).click();
+  await (
+    await chooser
+  ).setFiles([
+    { name: 'Oven front.png', mimeType: 'image/png', buffer: png('#aa4433') },
+    { name: 'oyster_brik.png', mimeType: 'image/png', buffer: png('#ccbbaa') },
+    { name: 'mud.png', mimeType: 'image/png', buffer: png('#554433') },
+  ]);
+  const dialog = page.getByRole('dialog', { name: 'Pictures come in' });
+  await expect(dialog).toContainText('1 in the place of others, 2 new');
+  await dialog.getByRole('button', { name: 'Did you mean oyster_brick?' }).click();
+  await expect(dialog).toContainText('2 in the place of others, 1 new');
+  const mud = dialog.getByLabel('What becomes of mud.png');
+  await mud.fill('leave');
+  await mud.press('Enter');
+  await dialog.getByRole('button', { name: 'Take in 2 pictures' }).click();
+  await expect(dialog).toBeHidden();
+  const changed = async () => {
+    const after = (await modOf(server.address)).textures;
+    return Object.keys(after)
+      .filter((name) => after[name]!.picture.sha256 !== before[name]?.picture.sha256)
+      .sort();
+  };
+  await expect.poll(changed).toEqual(['oven/front', 'oyster_brick']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(changed).toEqual([]);
 });

@@ -53,3 +53,11 @@ export { paintingTemplate } from './unwrap/bake.ts';
 export { sheetSlot, sidesWithoutPlace } from './unwrap/sheet.ts';
 export { unwrapModel, type UnwrappedModel } from './unwrap/unwrap-model.ts';
 export { unwrapBoxes } from './unwrap/unwrap.ts';
+export {
+  matchPictures,
+  openSlots,
+  takePictures,
+  type ArrivingPicture,
+  type OpenSlot,
+  type PictureGoal,
+} from './arriving-pictures.ts';

@@ -14,7 +14,7 @@ import { fillSlots, ownModelFor } from './fill-slots.ts';
 import { resolvedModelOf } from './find.ts';
 
 /** The models that a block's looks, or a new look, name, each once. */
-function modelsShown(mod: Mod, block: string): string[] {
+export function modelsShown(mod: Mod, block: string): string[] {
   const rows = shownNamed(mod, block)?.looks.rows ?? [];
   return [...new Set(rows.flatMap(({ use }) => use.map(({ model }) => model)))];
 }

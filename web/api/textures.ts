@@ -2,14 +2,7 @@ import { freeName, itemAt } from '../../core/lists/index.ts';
 import { rolePicture, type PictureRole } from '../../core/forms/index.ts';
 import { encodePicture } from '../../core/textures/index.ts';
 import { showTexture, type SlotUse } from '../../core/models/index.ts';
-import {
-  idOf,
-  lookUp,
-  nameFrom,
-  stockNamed,
-  type Mod,
-  type Picture,
-} from '../../core/mod/index.ts';
+import { idOf, lookUp, stockNamed, type Mod, type Picture } from '../../core/mod/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { endpoints } from '../../core/api/index.ts';
 import { call } from './client.ts';
@@ -71,7 +64,3 @@ export async function paintRoles(
   });
   return Object.fromEntries(await Promise.all(painted));
 }
-
-/** A name for a texture from a file's name. */
-export const textureNameOf = (file: string): string =>
-  nameFrom(file.replace(/\.png$/i, '')) || 'texture';

@@ -4,9 +4,8 @@ import { messageOf } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
 import type { Session } from '../../api/session.ts';
 import { soundNameOf, uploadSound } from '../../api/sounds.ts';
-import { textureNameOf, uploadTexture } from '../../api/textures.ts';
 
-/** Takes files in as textures and sounds, and says of each that could not be taken why. */
+/** Takes sounds in, and says of each file that could not be taken why. */
 export function useImport(): {
   take: (files: readonly File[]) => Promise<void>;
   problems: readonly string[];
@@ -26,24 +25,21 @@ export function useImport(): {
 
 /** Takes one file in. Gives why not. */
 async function takeOne(session: Session, file: File): Promise<string | undefined> {
-  const { sounds, textures } = session.view.mod;
+  const { sounds } = session.view.mod;
+  if (!isSound(file)) return 'it is no PNG, WAV or Ogg file.';
+  const sound = soundNameOf(file.name);
+  if (lookUp(sounds, sound))
+    return `there is a sound ${sound} already. Rename the file, or remove that sound first.`;
   try {
-    if (/\.(wav|ogg)$/i.test(file.name)) {
-      const sound = soundNameOf(file.name);
-      if (lookUp(sounds, sound))
-        return `there is a sound ${sound} already. Rename the file, or remove that sound first.`;
-      await uploadSound(session, sound, file);
-      return undefined;
-    }
-    const texture = textureNameOf(file.name);
-    if (lookUp(textures, texture))
-      return (
-        `there is a texture ${texture} already. Replace it where it is shown, or rename the ` +
-        'file.'
-      );
-    await uploadTexture(session, texture, file);
+    await uploadSound(session, sound, file);
     return undefined;
   } catch (error) {
     return messageOf(error);
   }
 }
+
+const isSound = ({ name }: File): boolean => /\.(wav|ogg)$/i.test(name);
+
+/** Whether a file is to come in as a picture. */
+export const isPicture = ({ name, type }: File): boolean =>
+  type === 'image/png' || /\.png$/i.test(name);

@@ -2,7 +2,10 @@ import { Button, FileButton, TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useModPart } from '../../api/hooks.tsx';
-import { useImport } from './import.ts';
+import { usePasted } from '../../parts/use-pasted.ts';
+import { ArrivingPictures } from './arriving-pictures.tsx';
+import { useArriving } from './arriving.ts';
+import { isPicture, useImport } from './import.ts';
 import { ModelShelf } from './models.tsx';
 import { SoundShelf } from './sounds.tsx';
 import { TextureShelf } from './textures.tsx';
@@ -17,7 +20,15 @@ export function Library() {
   const many = useModPart(({ textures }) => Object.keys(textures).length);
   const [filter, setFilter] = useState('');
   const [isOver, setOver] = useState(false);
-  const { take, problems } = useImport();
+  const { take: takeSounds, problems: soundProblems } = useImport();
+  const arriving = useArriving();
+  const take = async (files: readonly File[]) => {
+    const pictures = files.filter(isPicture);
+    if (pictures.length) await arriving.begin(pictures);
+    await takeSounds(files.filter((file) => !isPicture(file)));
+  };
+  usePasted((file) => void take([file]));
+  const problems = [...(arriving.arrivals.length ? [] : arriving.problems), ...soundProblems];
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
@@ -48,7 +59,11 @@ export function Library() {
           {(props) => <Button {...props}>Import files</Button>}
         </FileButton>
       </div>
-      <p className="note">Drop PNG, WAV and Ogg files anywhere on this page.</p>
+      <p className="note">
+        Drop PNG, WAV and Ogg files anywhere on this page, or paste a picture. What becomes of
+        pictures is shown before it is done.
+      </p>
+      <ArrivingPictures arriving={arriving} />
       {problems.length > 0 && (
         <ul className="bad" role="alert">
           {problems.map((problem) => (

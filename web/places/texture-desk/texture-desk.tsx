@@ -11,9 +11,11 @@ import frame from '../../parts/desk-frame.module.css';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
+import { usePasted } from '../../parts/use-pasted.ts';
 import type { Stop } from '../../parts/station-line.tsx';
 import { standBeside } from './beside.ts';
 import { FlatPicture } from './flat-picture.tsx';
+import { useReplacing } from './replacing.ts';
 import { useTextureKeys } from './desk-keys.ts';
 import { pathOf, stations, type Station } from './stations/index.ts';
 import { PaintingContext, useOpenPainting, type Painting } from './painting-state.ts';
@@ -57,6 +59,8 @@ function Open({ name, texture, station }: OpenProps) {
     search: search.toString(),
   });
   useTextureKeys(painting, { tones, block, goTo: (next) => void navigate(addressOf(next)) });
+  const replace = useReplacing(name);
+  usePasted(replace);
   return (
     <PaintingContext value={painting}>
       <div className={frame['frame']}>
@@ -68,7 +72,14 @@ function Open({ name, texture, station }: OpenProps) {
           search={search.toString()}
         />
         <div className={frame['middle']}>
-          <div className={styles['both']}>
+          <div
+            className={styles['both']}
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={(event) => {
+              event.preventDefault();
+              replace(event.dataTransfer.files[0]);
+            }}
+          >
             <FlatPicture />
             <PictureStage beside={beside} isPainted={station === 'Touch up'} />
           </div>
@@ -79,7 +90,7 @@ function Open({ name, texture, station }: OpenProps) {
         </div>
         <section className={frame['sheet']} aria-label={station}>
           {station === 'Touch up' ? (
-            <TouchUpStation blocks={blocks} beside={block} />
+            <TouchUpStation blocks={blocks} beside={block} onFile={replace} />
           ) : (
             <FactsStation block={beside.isStandIn ? undefined : beside.block} />
           )}

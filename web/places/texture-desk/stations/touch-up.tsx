@@ -1,5 +1,4 @@
 import { FileButton, Slider, TextInput, Switch } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -14,10 +13,9 @@ import {
   type Mixed,
 } from '../../../../core/textures/facts/index.ts';
 import { mirroredArea, shifted, turnedArea } from '../../../../core/textures/painting/index.ts';
-import { count, messageOf } from '../../../../core/words/index.ts';
+import { count } from '../../../../core/words/index.ts';
 import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
-import { uploadTexture } from '../../../api/textures.ts';
 import { Toggles } from '../../../parts/toggles.tsx';
 import { usePainting } from '../painting-state.ts';
 import { toolFacts } from '../tools.ts';
@@ -27,10 +25,12 @@ interface TouchUpProps {
   /** The blocks that show the picture, and the one beside it. */
   blocks: readonly string[];
   beside: string | undefined;
+  /** Takes another file in the picture's place. */
+  onFile: (file: File | null) => void;
 }
 
 /** With what one paints, what is done to the whole frame, and whose picture it is. */
-export function TouchUpStation({ blocks, beside }: TouchUpProps) {
+export function TouchUpStation({ blocks, beside, onFile }: TouchUpProps) {
   const { ways } = usePainting();
   return (
     <>
@@ -42,7 +42,7 @@ export function TouchUpStation({ blocks, beside }: TouchUpProps) {
       <h3 className="part">The whole frame</h3>
       <WholeFrame />
       <h3 className="part">Whose it is</h3>
-      <Whose blocks={blocks} beside={beside} />
+      <Whose blocks={blocks} beside={beside} onFile={onFile} />
     </>
   );
 }
@@ -186,7 +186,7 @@ function WholeFrame() {
 }
 
 /** Who else shows the picture, and what can be done about that; another file in its place. */
-function Whose({ blocks, beside }: TouchUpProps) {
+function Whose({ blocks, beside, onFile }: TouchUpProps) {
   const { name, id, texture } = usePainting();
   const mod = useMod();
   const session = useSession();
@@ -198,12 +198,6 @@ function Whose({ blocks, beside }: TouchUpProps) {
     session.edit(`A picture of its own for ${title(beside)}`, changes);
     void navigate(
       `/m/${session.name}/${texturePath(own, 'touch-up')}?block=${encodeURIComponent(beside)}`,
-    );
-  };
-  const replace = (file: File | null) => {
-    if (!file) return;
-    uploadTexture(session, name, file).catch((error: unknown) =>
-      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
     );
   };
   return (
@@ -221,7 +215,7 @@ function Whose({ blocks, beside }: TouchUpProps) {
             Make its own for {title(beside)}
           </button>
         )}
-        <FileButton accept="image/png" onChange={replace}>
+        <FileButton accept="image/png" onChange={onFile}>
           {(props) => (
             <button {...props} type="button" className="chip">
               Put another file in its place

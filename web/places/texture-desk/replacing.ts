@@ -1,0 +1,15 @@
+import { notifications } from '@mantine/notifications';
+import { messageOf } from '../../../core/words/index.ts';
+import { useSession } from '../../api/hooks.tsx';
+import { uploadTexture } from '../../api/textures.ts';
+
+/** Puts a file in the place of a texture's picture: chosen, dropped or pasted. */
+export function useReplacing(name: string): (file: File | null | undefined) => void {
+  const session = useSession();
+  return (file) => {
+    if (!file) return;
+    uploadTexture(session, name, file).catch((error: unknown) =>
+      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
+    );
+  };
+}
