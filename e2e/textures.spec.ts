@@ -4,7 +4,7 @@ import { expect, saved, test } from './testing/server.ts';
 
 interface Answer {
   mod: {
-    textures: Record<string, { picture: { sha256: string } }>;
+    textures: Record<string, { picture: { sha256: string; height: number }; strip?: object }>;
     blocks: Record<string, { looks: { rows: { use: { model: string }[] }[] } }>;
   };
 }
@@ -154,7 +154,7 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await page.mouse.click(...(await placeOf(page, [4, 4])));
   const foot = page.getByLabel('Findings');
   await expect(foot).toContainText('under alpha mode opaque');
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await expect(page.getByText('1 texel that is see-through here is drawn solid.')).toBeVisible();
   await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
@@ -213,4 +213,53 @@ test('pictures that come in are matched by their names, and go in in one step', 
   await expect.poll(changed).toEqual(['oven/front', 'oyster_brick']);
   await page.keyboard.press('Control+z');
   await expect.poll(changed).toEqual([]);
+});
+
+test('a strip from three pictures, timed, ordered and played; what flashes is said', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/textures/oyster_brick/frames`);
+  await expect(page.getByRole('heading', { name: 'A still picture', exact: true })).toBeVisible();
+  const png = (tone: string) => Buffer.from(encodePicture(basePicture(tone, 16, 3)));
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Pictures from files' }).click();
+  await (
+    await chooser
+  ).setFiles([
+    { name: 'a.png', mimeType: 'image/png', buffer: png('#101820') },
+    { name: 'b.png', mimeType: 'image/png', buffer: png('#f0e8d8') },
+  ]);
+  await expect(page.getByRole('heading', { name: '3 frames', exact: true })).toBeVisible();
+  const texture = async () => (await modOf(server.address)).textures['oyster_brick']!;
+  await expect.poll(async () => (await texture()).picture.height).toBe(48);
+  // One after the other: longer, later, and again at the end.
+  const frames = page.getByRole('list', { name: /^Frames in the order/ });
+  await page.getByLabel('Ticks a step').fill('1');
+  await page.keyboard.press('Enter');
+  await expect(frames.getByRole('listitem').first()).toContainText('1');
+  await expect(page.getByRole('alert')).toContainText('It flashes');
+  await page.getByRole('button', { name: /^Make a step \d+ ticks long$/ }).click();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await page.getByLabel('Ticks a step').fill('8');
+  await page.keyboard.press('Enter');
+  await frames.getByRole('button', { name: /^Frame 1,/ }).click();
+  await page.getByRole('button', { name: 'Later' }).click();
+  await page.getByLabel('Steps').fill('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await texture()).strip).toEqual({ ticks: 8, order: [1, 0, 0, 2] });
+  // It plays on the block: what is dark at one time is light at another.
+  const stage = (await page.getByRole('group', { name: 'Stage' }).boundingBox())!;
+  const clip = { x: stage.x + stage.width / 2, y: stage.y + stage.height / 2, width: 8, height: 8 };
+  const seen = new Set<boolean>();
+  await expect
+    .poll(async () => {
+      const { data } = decodePicture(await page.screenshot({ clip }));
+      return seen.add((data[0] ?? 0) > 120).size;
+    })
+    .toBe(2);
+  await page.getByRole('button', { name: 'Keep this one alone' }).click();
+  await expect(page.getByRole('heading', { name: 'A still picture', exact: true })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: '3 frames', exact: true })).toBeVisible();
 });

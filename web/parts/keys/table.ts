@@ -115,8 +115,8 @@ const table = {
 
   textureStation: {
     area: 'Texture desk',
-    press: ['1', '2'],
-    cap: '1 2',
+    press: ['1', '2', '3'],
+    cap: '1 2 3',
     does: 'Go to a station',
   },
   moveCursor: {

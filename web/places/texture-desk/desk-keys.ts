@@ -60,7 +60,7 @@ interface Around {
 
 /** The keys of the desk, wherever on it one is. */
 export function useTextureKeys(painting: Painting, { tones, block, goTo }: Around): void {
-  const { ways: now, setWays, frame, setFrame, anchor, setAnchor, marked, mark } = painting;
+  const { ways: now, setWays, frame, frames, setFrame, anchor, setAnchor, marked, mark } = painting;
   const { name: mod } = useSession();
   const navigate = useNavigate();
   const tool = (next: PaintingTool) => () => setWays({ tool: next });
@@ -92,8 +92,8 @@ export function useTextureKeys(painting: Painting, { tones, block, goTo }: Aroun
     symmetryDown: symmetry('down'),
     darkerTone: toneBy(-1),
     lighterTone: toneBy(1),
-    previousFrame: () => setFrame(frame - 1),
-    nextFrame: () => setFrame(frame + 1),
+    previousFrame: () => setFrame((frame + frames - 1) % frames),
+    nextFrame: () => setFrame((frame + 1) % frames),
     leaveTexture: leave,
   });
 }

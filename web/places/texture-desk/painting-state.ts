@@ -211,7 +211,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     frame: shownFrame,
     setFrame: (next) => {
       mark(undefined);
-      setFrame((next + frames) % frames);
+      setFrame(Math.max(0, next));
     },
     area,
     ways,

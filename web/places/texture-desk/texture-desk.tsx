@@ -15,6 +15,8 @@ import { usePasted } from '../../parts/use-pasted.ts';
 import type { Stop } from '../../parts/station-line.tsx';
 import { standBeside } from './beside.ts';
 import { FlatPicture } from './flat-picture.tsx';
+import { useFrames } from './frames-state.ts';
+import { StripRow } from './strip-row.tsx';
 import { useReplacing } from './replacing.ts';
 import { useTextureKeys } from './desk-keys.ts';
 import { pathOf, stations, type Station } from './stations/index.ts';
@@ -22,6 +24,7 @@ import { PaintingContext, useOpenPainting, type Painting } from './painting-stat
 import { PictureStage } from './picture-stage.tsx';
 import { PicturesList } from './pictures-list.tsx';
 import { FactsStation } from './stations/facts.tsx';
+import { FramesStation, useFlashes } from './stations/frames.tsx';
 import { TouchUpStation } from './stations/touch-up.tsx';
 import { ToolsStrip, useTones } from './tools-strip.tsx';
 import styles from './texture-desk.module.css';
@@ -60,6 +63,8 @@ function Open({ name, texture, station }: OpenProps) {
   });
   useTextureKeys(painting, { tones, block, goTo: (next) => void navigate(addressOf(next)) });
   const replace = useReplacing(name);
+  const frames = useFrames(painting);
+  const flashes = useFlashes(frames);
   usePasted(replace);
   return (
     <PaintingContext value={painting}>
@@ -83,15 +88,21 @@ function Open({ name, texture, station }: OpenProps) {
             <FlatPicture />
             <PictureStage beside={beside} isPainted={station === 'Touch up'} />
           </div>
-          <div>
-            {painting.frames > 1 && <FrameRow painting={painting} />}
-            <ToolsStrip tones={tones} />
-          </div>
+          {station === 'Frames' ? (
+            <StripRow frames={frames} flashes={flashes} />
+          ) : (
+            <div>
+              {painting.frames > 1 && <FrameRow painting={painting} />}
+              <ToolsStrip tones={tones} />
+            </div>
+          )}
         </div>
         <section className={frame['sheet']} aria-label={station}>
-          {station === 'Touch up' ? (
+          {station === 'Touch up' && (
             <TouchUpStation blocks={blocks} beside={block} onFile={replace} />
-          ) : (
+          )}
+          {station === 'Frames' && <FramesStation frames={frames} flashes={flashes} />}
+          {station === 'Facts' && (
             <FactsStation block={beside.isStandIn ? undefined : beside.block} />
           )}
         </section>

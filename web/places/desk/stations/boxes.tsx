@@ -20,7 +20,8 @@ import type { Acts } from '../acts.ts';
 import { inWords, partTitle, useDesk } from '../desk-state.ts';
 import { sideAt } from '../lines.ts';
 import { Exchange } from './exchange.tsx';
-import { Triple, NumberField } from './number.tsx';
+import { NumberField } from '../../../parts/number-field.tsx';
+import { Triple } from './number.tsx';
 import styles from './stations.module.css';
 
 /** The chosen boxes: their names, where they lie, how they are spun, and what one can do to them. */

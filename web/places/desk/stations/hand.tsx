@@ -21,7 +21,8 @@ import { Choice } from '../../../parts/choice/index.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { useDesk } from '../desk-state.ts';
 import { HeldPicture } from './held-picture.tsx';
-import { NumberField, Triple } from './number.tsx';
+import { NumberField } from '../../../parts/number-field.tsx';
+import { Triple } from './number.tsx';
 import styles from './hand.module.css';
 
 const placeWords = { hand: 'In the hand', ground: 'On the ground', catalogue: 'In lists' } as const;

@@ -6,7 +6,7 @@ import { sides, type Side } from '../../../../core/space/index.ts';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { inWords, useDesk } from '../desk-state.ts';
-import { NumberField } from './number.tsx';
+import { NumberField } from '../../../parts/number-field.tsx';
 import styles from './side-form.module.css';
 
 const cropWords = ['Left', 'Top', 'Width', 'Height'];

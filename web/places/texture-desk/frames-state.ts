@@ -1,0 +1,174 @@
+import { notifications } from '@mantine/notifications';
+import { useMemo, useState } from 'react';
+import { pointer } from '../../../core/json/index.ts';
+import { lookUp, type Texture } from '../../../core/mod/index.ts';
+import {
+  framesIn,
+  isPlainOrder,
+  luminanceOf,
+  orderOf,
+  orderWithout,
+  runsOf,
+  stripOf,
+  type Run,
+} from '../../../core/textures/frames/index.ts';
+import {
+  decodePicture,
+  encodePicture,
+  frameSize,
+  type Pixels,
+} from '../../../core/textures/index.ts';
+import { messageOf } from '../../../core/words/index.ts';
+import { useSession } from '../../api/hooks.tsx';
+import { uploadPicture } from '../../api/textures.ts';
+import { keepPixels } from './known-pixels.ts';
+import type { Painting } from './painting-state.ts';
+
+type Strip = NonNullable<Texture['strip']>;
+
+/** A strip that is begun stays on each frame for so many ticks. */
+const usualTicks = 5;
+
+/** The frames of the texture on the desk, in the order in which they show. */
+export interface Frames {
+  /** Those of the picture, from the top; empty until it has been read. */
+  pictures: readonly Pixels[];
+  /** How light each of them is, 0 to 1. */
+  lights: readonly number[];
+  runs: readonly Run[];
+  /** Undefined for a still picture. */
+  strip: Strip | undefined;
+  /** The run that is worked on. */
+  chosen: number;
+  choose: (run: number) => void;
+  setTicks: (ticks: number) => void;
+  setRuns: (label: string, runs: readonly Run[]) => void;
+  /** Puts a copy of a frame behind a run, to be changed. */
+  again: () => void;
+  /** Puts pictures behind the others, each as a frame. */
+  add: (files: readonly File[]) => void;
+  /** Takes the chosen run's frame out of the picture. */
+  remove: () => void;
+  /** Keeps the chosen run's frame alone, as a still picture. */
+  makeStill: () => void;
+}
+
+export function useFrames(painting: Painting): Frames {
+  const { name, texture, pixels, setFrame } = painting;
+  const session = useSession();
+  const [asked, setAsked] = useState(0);
+  const { height } = frameSize(texture);
+  const { strip } = texture;
+  const pictures = useMemo(() => (pixels ? framesIn(pixels, height) : []), [pixels, height]);
+  const lights = useMemo(() => pictures.map(luminanceOf), [pictures]);
+  const order = useMemo(
+    () => (strip?.order?.length ? strip.order : pictures.map((_, i) => i)),
+    [strip?.order, pictures],
+  );
+  const runs = useMemo(() => runsOf(order), [order]);
+  const chosen = Math.max(0, Math.min(asked, runs.length - 1));
+  const current = runs[chosen]?.frame ?? 0;
+
+  const setStrip = (label: string, after: Strip) =>
+    session.edit(`${label} ${name}`, [
+      { path: pointer(['textures', name, 'strip']), before: strip, after },
+    ]);
+  /** Other frames and the order in which they show, in one step. */
+  const setPictures = (label: string, next: readonly Pixels[], newOrder: readonly number[]) => {
+    const put = async () => {
+      const whole = stripOf(next);
+      const picture = await uploadPicture(encodePicture(whole));
+      const before = lookUp(session.view.mod.textures, name);
+      if (!before) return;
+      keepPixels(picture.sha256, whole);
+      const after: Texture =
+        next.length > 1
+          ? { ...before, picture, strip: stripWith(before, newOrder, next) }
+          : still(before, picture);
+      session.edit(`${label} ${name}`, [{ path: pointer(['textures', name]), before, after }]);
+    };
+    put().catch(complain);
+  };
+  const addAll = async (files: readonly File[]) => {
+    const more: Pixels[] = [];
+    for (const file of files)
+      more.push(...asFrames(decodePicture(new Uint8Array(await file.arrayBuffer())), pictures[0]));
+    const numbers = more.map((_, i) => pictures.length + i);
+    setPictures('Add frames to', [...pictures, ...more], [...order, ...numbers]);
+  };
+  return {
+    pictures,
+    lights,
+    runs,
+    strip,
+    chosen,
+    choose: (run) => {
+      setAsked(run);
+      setFrame(runs[run]?.frame ?? 0);
+    },
+    setTicks: (ticks) => strip && setStrip('Time the frames of', { ...strip, ticks }),
+    setRuns: (label, next) => {
+      if (!strip) return;
+      const made = orderOf(next);
+      const { order: _, ...others } = strip;
+      setStrip(label, isPlainOrder(made, pictures.length) ? others : { ...others, order: made });
+    },
+    again: () => {
+      const copy = pictures[current];
+      if (!copy) return;
+      const place = orderOf(runs.slice(0, chosen + 1)).length;
+      setPictures(
+        strip ? 'Add a frame to' : 'Begin a strip of',
+        [...pictures, copy],
+        order.toSpliced(place, 0, pictures.length),
+      );
+      setAsked(chosen + 1);
+      setFrame(pictures.length);
+    },
+    add: (files) => void addAll(files).catch(complain),
+    remove: () =>
+      setPictures(
+        'Remove a frame of',
+        pictures.filter((_, i) => i !== current),
+        orderWithout(order, current),
+      ),
+    makeStill: () => {
+      const only = pictures[current];
+      if (only) setPictures('Make still', [only], [0]);
+    },
+  };
+}
+
+const complain = (error: unknown) =>
+  notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 });
+
+/** The strip of a texture with other frames: its timing stays. */
+function stripWith(
+  { strip }: Texture,
+  order: readonly number[],
+  pictures: readonly Pixels[],
+): Strip {
+  const [{ width, height } = { width: 0, height: 0 }] = pictures;
+  const { order: _, frameHeight: __, ...others } = strip ?? { ticks: usualTicks };
+  return {
+    ...others,
+    ...(height !== width && { frameHeight: height }),
+    ...(!isPlainOrder(order, pictures.length) && { order: [...order] }),
+  };
+}
+
+function still({ strip: _, ...texture }: Texture, picture: Texture['picture']): Texture {
+  return { ...texture, picture };
+}
+
+/** A picture as frames of the size that there are; throws where it is of another width. */
+function asFrames(pixels: Pixels, first: Pixels | undefined): Pixels[] {
+  if (!first) return [];
+  const frames = pixels.width === first.width ? framesIn(pixels, first.height) : [];
+  if (!frames.length || pixels.height % first.height !== 0)
+    throw new Error(
+      `The frames here are ${first.width} × ${first.height} texels; that picture is ` +
+        `${pixels.width} × ${pixels.height}.`,
+    );
+  return frames;
+}
