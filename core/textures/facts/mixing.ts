@@ -27,10 +27,16 @@ export function asMixed([red, green, blue]: Colour): Mixed {
  * @example fromMixed({ lightness: 1, chroma: 0, hue: 0 }) // [255, 255, 255, 255]
  */
 export function fromMixed({ lightness, chroma, hue }: Mixed): Colour {
-  const { r, g, b } = rgb(clampChroma({ mode: 'oklch', l: lightness, c: chroma, h: hue }, 'oklch'));
+  const asked = { mode: 'oklch', l: lightness, c: chroma, h: hue } as const;
+  const direct = rgb(asked);
+  const isShown = [direct.r, direct.g, direct.b].every((part) => part > -slack && part < 1 + slack);
+  const { r, g, b } = isShown ? direct : rgb(clampChroma(asked, 'oklch'));
   const byte = (value: number) => Math.max(0, Math.min(255, Math.round(value * 255)));
   return [byte(r), byte(g), byte(b), 255];
 }
+
+/** So far beyond its ends a colour is still one of the screen's, but for rounding. */
+const slack = 0.001;
 
 /** A colour from six hexadecimal digits, with or without `#`; undefined for anything else. */
 export function colourFromHex(text: string): Colour | undefined {
