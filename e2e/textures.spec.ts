@@ -154,7 +154,7 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await page.mouse.click(...(await placeOf(page, [4, 4])));
   const foot = page.getByLabel('Findings');
   await expect(foot).toContainText('under alpha mode opaque');
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await expect(page.getByText('1 texel that is see-through here is drawn solid.')).toBeVisible();
   await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
@@ -262,4 +262,36 @@ test('a strip from three pictures, timed, ordered and played; what flashes is sa
   await expect(page.getByRole('heading', { name: 'A still picture', exact: true })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('heading', { name: '3 frames', exact: true })).toBeVisible();
+});
+
+test('four ores of one picture: a batch in the tones of others, and the stone stays', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/textures/seam%2Fbrack/recolour`);
+  const tones = page.getByRole('group', { name: 'Pictures to take tones from' });
+  await page.getByText('Greys stay').click({ force: true });
+  for (const metal of ['ebbite', 'siltium', 'wrackel'])
+    await tones.getByRole('button', { name: `item/${metal}_bar`, exact: true }).click();
+  await page.getByRole('button', { name: 'Make 3 pictures' }).click();
+  const made = ['ebbite', 'siltium', 'wrackel'].map((metal) => `seam/brack_${metal}_bar`);
+  const unused = page.getByRole('region', { name: 'Shown by nobody' });
+  await expect(unused.getByRole('link')).toHaveCount(3);
+  await expect
+    .poll(async () => Object.keys((await modOf(server.address)).textures))
+    .toEqual(expect.arrayContaining(made));
+  const seam = await pixelsOf(server.address, 'seam/brack');
+  for (const name of made) {
+    const other = await pixelsOf(server.address, name);
+    const changed = differing(seam, other).length;
+    expect(changed).toBeGreaterThan(40);
+    // What is grey there is grey here.
+    expect(changed).toBeLessThan(200);
+  }
+  // All at once they came, and all at once they go.
+  await page.keyboard.press('Control+z');
+  await expect(unused).toBeHidden();
+  await page.keyboard.press('Control+Shift+z');
+  await unused.getByRole('button', { name: 'Remove all 3' }).click();
+  await expect(unused).toBeHidden();
 });

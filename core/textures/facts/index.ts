@@ -3,4 +3,11 @@ export { alphasOf, underMode, type Alphas } from './alphas.ts';
 export { edgesOf, seamsIn, type Edges } from './edges.ts';
 export { apart, toOklab, tonesOf, type Oklab, type Tone } from './tones.ts';
 export { asMixed, colourFromHex, fromMixed, hexOf, mostChroma, type Mixed } from './mixing.ts';
-export { greyed, inTones, noShift, shiftColours, type ColourShift } from './recolour.ts';
+export {
+  greyed,
+  inTones,
+  isColourful,
+  noShift,
+  shiftColours,
+  type ColourShift,
+} from './recolour.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Pixels } from '../png.ts';
-import { greyed, inTones, noShift, shiftColours, toOklab, tonesOf } from './index.ts';
+import { greyed, inTones, isColourful, noShift, shiftColours, toOklab, tonesOf } from './index.ts';
 import { colourAt, type Colour } from '../painting/index.ts';
 
 const row = (...colours: Colour[]): Pixels => ({
@@ -80,6 +80,22 @@ describe('the tones of another picture', () => {
     const own = row([20, 10, 5, 255], [90, 60, 40, 255], [160, 120, 90, 255], [250, 240, 220, 255]);
     const made = inTones(own, tonesOf(own, 8));
     own.data.forEach((value, i) => expect(Math.abs(value - made.data[i]!)).toBeLessThanOrEqual(1));
+  });
+
+  test('are taken on by an ore alone, and the stone around it stays', () => {
+    const stone: Colour = [110, 105, 100, 255];
+    const seam = row(stone, [120, 80, 20, 255], orange, stone);
+    const made = inTones(
+      seam,
+      tonesOf(row([20, 60, 90, 255], [150, 220, 240, 255]), 8),
+      isColourful,
+    );
+    expect([0, 1, 2, 3].map((x) => colourAt(made, [x, 0]))).toEqual([
+      stone,
+      [20, 60, 90, 255],
+      [150, 220, 240, 255],
+      stone,
+    ]);
   });
 
   test('of a single colour, or of none', () => {

@@ -56,28 +56,42 @@ export function shiftColours(pixels: Pixels, { lightness, chroma, hue }: ColourS
 export const greyed = (pixels: Pixels): Pixels =>
   withColours(pixels, (colour) => fromMixed({ lightness: toOklab(colour)[0], chroma: 0, hue: 0 }));
 
+/** A colour nearer to grey than this has none that one would name. */
+const leastChroma = 0.04;
+
+/** Whether a colour is one that one would name: not a grey, not what is nearly one. */
+export const isColourful = (colour: Colour): boolean => asMixed(colour).chroma >= leastChroma;
+
 /**
  * The picture in the tones of another: its darkest becomes their darkest, its lightest their
  * lightest, and what lies between goes along their ramp, in steps that look as they did (OKLab).
- * Without tones it stays as it is.
+ * Colours that are not `moved` stay, as the stone around an ore. Without tones all of it stays.
  *
- * @example inTones(rawBrack, tonesOf(rawEbbite, 16))
+ * @example inTones(seam, tonesOf(ebbiteBar, 16), isColourful)
  */
-export function inTones(pixels: Pixels, tones: readonly Tone[]): Pixels {
+export function inTones(
+  pixels: Pixels,
+  tones: readonly Tone[],
+  moved: (colour: Colour) => boolean = () => true,
+): Pixels {
   const ramp = tones.map(({ colour }) => toOklab(colour)).sort((a, b) => a[0] - b[0]);
   const [first] = ramp;
   const last = ramp.at(-1);
   if (!first || !last) return pixels;
-  const lights = lightsOf(pixels);
+  const lights = lightsOf(pixels, moved);
   const span = lights.high - lights.low;
   return withColours(pixels, (colour) => {
+    if (!moved(colour)) return colour;
     const share = span > 0 ? (toOklab(colour)[0] - lights.low) / span : 0.5;
     return fromOklab(onRamp(ramp, first[0] + share * (last[0] - first[0])));
   });
 }
 
-/** How light the darkest and the lightest colour of a picture are. */
-function lightsOf({ data }: Pixels): { low: number; high: number } {
+/** How light the darkest and the lightest of some colours of a picture are. */
+function lightsOf(
+  { data }: Pixels,
+  counts: (colour: Colour) => boolean,
+): { low: number; high: number } {
   let [low, high] = [1, 0];
   const seen = new Set<number>();
   for (let at = 0; at < data.length; at += 4) {
@@ -85,6 +99,7 @@ function lightsOf({ data }: Pixels): { low: number; high: number } {
     const key = (red << 16) | (green << 8) | blue;
     if (alpha === 0 || seen.has(key)) continue;
     seen.add(key);
+    if (!counts([red, green, blue, 255])) continue;
     const [light] = toOklab([red, green, blue, 255]);
     low = Math.min(low, light);
     high = Math.max(high, light);

@@ -115,8 +115,8 @@ const table = {
 
   textureStation: {
     area: 'Texture desk',
-    press: ['1', '2', '3'],
-    cap: '1 2 3',
+    press: ['1', '2', '3', '4'],
+    cap: '1 … 4',
     does: 'Go to a station',
   },
   moveCursor: {

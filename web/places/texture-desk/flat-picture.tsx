@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Pixels } from '../../../core/textures/index.ts';
 import { hexOf } from '../../../core/textures/facts/index.ts';
@@ -27,7 +28,7 @@ function useScale(width: number, height: number) {
 }
 
 /** The frame that is worked on, flat: painted with the pointer, or with the keys. */
-export function FlatPicture() {
+export function FlatPicture({ isPainted }: { isPainted: boolean }) {
   const painting = usePainting();
   const { area, pixels, problem, frame, frames } = painting;
   const { holder, scale } = useScale(area.width, area.height);
@@ -37,7 +38,7 @@ export function FlatPicture() {
     <div ref={holder} className={styles['holder']}>
       <div
         ref={picture}
-        className={styles['picture']}
+        className={clsx(styles['picture'], isPainted && styles['painted'])}
         style={{ width: area.width * scale, height: area.height * scale }}
         role="application"
         tabIndex={0}
@@ -46,8 +47,8 @@ export function FlatPicture() {
           (frames > 1 ? `, frame ${frame + 1} of ${frames}` : '')
         }
         aria-description={spoken(painting)}
-        onKeyDown={(event) => actOnKey(event, pictureKeys(painting))}
-        onPointerDown={press}
+        onKeyDown={isPainted ? (event) => actOnKey(event, pictureKeys(painting)) : undefined}
+        onPointerDown={isPainted ? press : undefined}
         onPointerMove={(event) => {
           if (!painting.isPainting()) painting.hover(texelAt(event, picture.current, scale));
         }}

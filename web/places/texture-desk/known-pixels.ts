@@ -22,11 +22,8 @@ export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: str
     if (known.has(sha256)) return;
     let isWanted = true;
     const answered = (problem?: string) => isWanted && setAnswer({ sha256, problem });
-    fetchPixels(sha256).then(
-      (read) => {
-        keepPixels(sha256, read);
-        answered();
-      },
+    readPixels(sha256).then(
+      () => answered(),
       (error: unknown) => answered(messageOf(error)),
     );
     return () => {
@@ -37,8 +34,13 @@ export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: str
   return answer?.sha256 === sha256 ? { problem: answer.problem } : {};
 }
 
-async function fetchPixels(sha256: string): Promise<Pixels> {
+/** The pixels of a picture by its digest. Throws with a sentence where they cannot be read. */
+export async function readPixels(sha256: string): Promise<Pixels> {
+  const before = known.get(sha256);
+  if (before) return before;
   const answer = await fetch(blobAddress(sha256));
   if (!answer.ok) throw new Error('The picture could not be read from the server.');
-  return decodePicture(new Uint8Array(await answer.arrayBuffer()));
+  const pixels = decodePicture(new Uint8Array(await answer.arrayBuffer()));
+  keepPixels(sha256, pixels);
+  return pixels;
 }

@@ -51,6 +51,8 @@ export interface Painting {
   texture: Texture;
   /** The whole picture, with the stroke that is being made; undefined until it has been read. */
   pixels: Pixels | undefined;
+  /** The same as it is saved. */
+  saved: Pixels | undefined;
   problem: string | undefined;
   frames: number;
   frame: number;
@@ -74,6 +76,8 @@ export interface Painting {
   release: () => void;
   cancel: () => void;
   isPainting: () => boolean;
+  /** Shows what would become of the picture; undefined shows it as it is. */
+  preview: (pixels: Pixels | undefined) => void;
   /** Changes the picture in one step. */
   change: (label: string, make: (pixels: Pixels, area: Area) => Pixels) => void;
 }
@@ -134,6 +138,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const [anchor, setAnchor] = useState<Texel>();
   const known = useKnownPixels(texture.picture.sha256);
   const [draft, setDraft] = useState<Pixels>();
+  const [previewed, preview] = useState<Pixels>();
   const stroke = useRef<{ base: Pixels; path: Texel[]; isJoined: boolean }>(undefined);
   const sending = useRef<{ last: Promise<void>; many: number }>({
     last: Promise.resolve(),
@@ -205,7 +210,9 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     name,
     id: idOf(namespace, name),
     texture,
-    pixels: draft ?? known.pixels,
+    pixels: previewed ?? draft ?? known.pixels,
+    saved: known.pixels,
+    preview,
     problem: known.problem,
     frames,
     frame: shownFrame,

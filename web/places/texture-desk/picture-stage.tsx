@@ -17,15 +17,17 @@ interface PictureStageProps {
   beside: Beside;
   /** Whether one paints on the block here. */
   isPainted: boolean;
+  /** Whether it shows the frame that is worked on, and does not play. */
+  showsDraft: boolean;
 }
 
 /** The block beside its picture: the texel pointed at is lit on both, and is painted on both. */
-export function PictureStage({ beside, isPainted }: PictureStageProps) {
+export function PictureStage({ beside, isPainted, showsDraft }: PictureStageProps) {
   const painting = usePainting();
   const [view, setView] = useState<View>();
   const holder = useRef<HTMLDivElement>(null);
   const texelOf = useTexelUnder(beside, painting.id, view, holder);
-  useDraftOnStage(painting, isPainted);
+  useDraftOnStage(painting, showsDraft);
   const strokes = useFaceStrokes(painting, texelOf);
   const { mod, block, state } = beside;
   return (
@@ -69,7 +71,7 @@ function useTexelUnder(
 }
 
 /** Shows the frame that is worked on, with the stroke that is being made. */
-function useDraftOnStage({ id, pixels, area }: Painting, isPainted: boolean): void {
+function useDraftOnStage({ id, pixels, area }: Painting, showsDraft: boolean): void {
   const { top, width, height } = area;
   const frame = useMemo((): Pixels | undefined => {
     if (!pixels || pixels.width !== width) return undefined;
@@ -78,8 +80,8 @@ function useDraftOnStage({ id, pixels, area }: Painting, isPainted: boolean): vo
     return data.length === width * height * 4 ? { width, height, data } : undefined;
   }, [pixels, top, width, height]);
   useEffect(() => {
-    showDraft(isPainted && frame ? { id, pixels: frame } : undefined);
-  }, [id, frame, isPainted]);
+    showDraft(showsDraft && frame ? { id, pixels: frame } : undefined);
+  }, [id, frame, showsDraft]);
   useEffect(() => () => showDraft(undefined), []);
 }
 

@@ -7,10 +7,11 @@ import { heldUnder } from '../../../core/lists/index.ts';
 import { idOf, shownNamed, titleOf, type Texture } from '../../../core/mod/index.ts';
 import { frameCount, textureUsers } from '../../../core/textures/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { benchPath, blobAddress, deskPath, texturePath } from '../../api/address.ts';
+import { benchPath, deskPath, texturePath } from '../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import frame from '../../parts/desk-frame.module.css';
 import { Rendering } from '../../parts/rendering.tsx';
+import { Thumb } from './thumb.tsx';
 import styles from './pictures-list.module.css';
 
 interface PicturesListProps {
@@ -125,17 +126,6 @@ const sizeOf = (texture: Texture): string => {
   const frames = Math.floor(frameCount(texture));
   return frames > 1 ? `${frames} frames` : `${width}×${height}`;
 };
-
-/** The picture, or the first frame of a strip, small. */
-const Thumb = ({ texture }: { texture: Texture }) => (
-  <i
-    className={clsx('crisp', styles['thumb'])}
-    style={{
-      backgroundImage: `url(${blobAddress(texture.picture.sha256)})`,
-      backgroundSize: `100% ${Math.max(1, frameCount(texture)) * 100}%`,
-    }}
-  />
-);
 
 interface ShownByProps {
   name: string;

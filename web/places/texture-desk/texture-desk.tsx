@@ -25,6 +25,7 @@ import { PictureStage } from './picture-stage.tsx';
 import { PicturesList } from './pictures-list.tsx';
 import { FactsStation } from './stations/facts.tsx';
 import { FramesStation, useFlashes } from './stations/frames.tsx';
+import { RecolourStation } from './stations/recolour.tsx';
 import { TouchUpStation } from './stations/touch-up.tsx';
 import { ToolsStrip, useTones } from './tools-strip.tsx';
 import styles from './texture-desk.module.css';
@@ -85,12 +86,15 @@ function Open({ name, texture, station }: OpenProps) {
               replace(event.dataTransfer.files[0]);
             }}
           >
-            <FlatPicture />
-            <PictureStage beside={beside} isPainted={station === 'Touch up'} />
+            <FlatPicture isPainted={station === 'Touch up'} />
+            <PictureStage
+              beside={beside}
+              isPainted={station === 'Touch up'}
+              showsDraft={station === 'Touch up' || station === 'Recolour'}
+            />
           </div>
-          {station === 'Frames' ? (
-            <StripRow frames={frames} flashes={flashes} />
-          ) : (
+          {station === 'Frames' && <StripRow frames={frames} flashes={flashes} />}
+          {station === 'Touch up' && (
             <div>
               {painting.frames > 1 && <FrameRow painting={painting} />}
               <ToolsStrip tones={tones} />
@@ -101,6 +105,7 @@ function Open({ name, texture, station }: OpenProps) {
           {station === 'Touch up' && (
             <TouchUpStation blocks={blocks} beside={block} onFile={replace} />
           )}
+          {station === 'Recolour' && <RecolourStation />}
           {station === 'Frames' && <FramesStation frames={frames} flashes={flashes} />}
           {station === 'Facts' && (
             <FactsStation block={beside.isStandIn ? undefined : beside.block} />
