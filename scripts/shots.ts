@@ -74,10 +74,12 @@ await withApplication(async (address, browser) => {
   await shot('desk-boxes', 'models/drying_rack/boxes', 'light', async (page) => {
     await page.getByRole('button', { name: /^leg front 2×/ }).click();
   });
-  await shot('desk-pictures', 'models/drying_rack/pictures', 'dark', async (page) => {
-    await page.getByRole('button', { name: /^lath 2 / }).click();
-    await page.getByRole('button', { name: 'front', exact: true }).click();
-    await page.getByRole('region', { name: 'Picture', exact: true }).scrollIntoViewIfNeeded();
+  await shot('texture-desk', 'textures/oyster_tile?block=oyster_tile', 'light', async (page) => {
+    await page.getByRole('radio', { name: 'Draw' }).click();
+    await page.getByRole('button', { name: 'Left as right' }).click();
+    const tones = page.getByRole('group', { name: 'Tones of the picture' });
+    await tones.getByRole('button').nth(1).click();
+    await page.getByRole('application').hover({ position: { x: 90, y: 200 } });
   });
   const packs = mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-'));
   const changed = onDisk(packs, await changedPack());
