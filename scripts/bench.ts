@@ -16,6 +16,7 @@ import { benchMaking } from './bench-making.ts';
 import { benchMatrix } from './bench-matrix.ts';
 import { benchOpening } from './bench-opening.ts';
 import { benchModels } from './bench-models.ts';
+import { benchTextures } from './bench-textures.ts';
 import { benchStates } from './bench-states.ts';
 import { figures, median, medians } from './figures.ts';
 
@@ -55,6 +56,7 @@ benchLight(median, line);
 benchMaking(median, line);
 benchModels(median, line);
 await benchOpening(line);
+await benchTextures(median, line);
 await benchMatrix(line);
 await benchDesk(line);
 await benchEngine(line);

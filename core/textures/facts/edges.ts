@@ -1,6 +1,6 @@
 import type { Pixels } from '../png.ts';
 import { colourAt, type Area, type Colour, type Texel } from '../painting/index.ts';
-import { apart, toOklab } from './tones.ts';
+import { apart, toOklab, type Oklab } from './tones.ts';
 
 /** How well an area goes on where the next one begins beside it. Distances as they look (OKLab). */
 export interface Edges {
@@ -12,11 +12,23 @@ export interface Edges {
   usual: number;
 }
 
-/** What is see-through differs from what is not, however alike their colours are. */
-function distance(a: Colour, b: Colour): number {
-  const alpha = Math.abs(a[3] - b[3]) / 255;
-  if (a[3] === 0 || b[3] === 0) return alpha;
-  return Math.max(apart(toOklab(a), toOklab(b)), alpha);
+/** What is usual inside is told from about so many places: larger pictures are looked at in steps. */
+const places = 4096;
+
+/** How far apart two colours look. What is see-through differs from what is not. */
+function distances(): (a: Colour, b: Colour) => number {
+  const known = new Map<number, Oklab>();
+  const lab = (colour: Colour): Oklab => {
+    const key = (colour[0] << 16) | (colour[1] << 8) | colour[2];
+    const before = known.get(key) ?? toOklab(colour);
+    known.set(key, before);
+    return before;
+  };
+  return (a, b) => {
+    const alpha = Math.abs(a[3] - b[3]) / 255;
+    if (a[3] === 0 || b[3] === 0) return alpha;
+    return Math.max(apart(lab(a), lab(b)), alpha);
+  };
 }
 
 /**
@@ -24,12 +36,15 @@ function distance(a: Colour, b: Colour): number {
  * seam where the first is no more than the second.
  */
 export function edgesOf(pixels: Pixels, { left, top, width, height }: Area): Edges {
+  const distance = distances();
   const between = (a: Texel, b: Texel) => distance(colourAt(pixels, a), colourAt(pixels, b));
   const rows = Array.from({ length: height }, (_, i) => top + i);
   const columns = Array.from({ length: width }, (_, i) => left + i);
+  const step = Math.ceil(Math.sqrt((width * height) / places));
+  const some = (all: readonly number[]) => all.filter((_, i) => i % step === 0);
   const inside = [
-    ...rows.flatMap((y) => columns.slice(1).map((x) => between([x - 1, y], [x, y]))),
-    ...columns.flatMap((x) => rows.slice(1).map((y) => between([x, y - 1], [x, y]))),
+    ...some(rows).flatMap((y) => some(columns.slice(1)).map((x) => between([x - 1, y], [x, y]))),
+    ...some(columns).flatMap((x) => some(rows.slice(1)).map((y) => between([x, y - 1], [x, y]))),
   ].sort((a, b) => a - b);
   return {
     across: rows.map((y) => between([left + width - 1, y], [left, y])),

@@ -59,10 +59,12 @@ export function tonesOf({ data }: Pixels, most: number): Tone[] {
 function counted(data: Uint8Array, step: number): Map<number, Tone> {
   const found = new Map<number, Tone>();
   for (let at = 0; at < data.length; at += 4) {
-    const [red = 0, green = 0, blue = 0, alpha = 0] = data.subarray(at, at + 4);
-    if (alpha === 0) continue;
-    const [r, g, b] = [red, green, blue].map((value) => Math.floor(value / step));
-    const key = ((r ?? 0) * 256 + (g ?? 0)) * 256 + (b ?? 0);
+    if (data[at + 3] === 0) continue;
+    const red = data[at]!;
+    const green = data[at + 1]!;
+    const blue = data[at + 2]!;
+    const part = (value: number) => Math.floor(value / step);
+    const key = (part(red) * 256 + part(green)) * 256 + part(blue);
     const tone = found.get(key);
     if (tone) tone.many += 1;
     else found.set(key, { colour: [red, green, blue, 255], many: 1 });

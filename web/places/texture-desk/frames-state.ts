@@ -54,7 +54,7 @@ export interface Frames {
 }
 
 export function useFrames(painting: Painting): Frames {
-  const { name, texture, pixels, setFrame } = painting;
+  const { name, texture, saved: pixels, setFrame } = painting;
   const session = useSession();
   const [asked, setAsked] = useState(0);
   const { height } = frameSize(texture);

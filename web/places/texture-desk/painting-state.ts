@@ -120,6 +120,8 @@ async function putIntoMod(
   label: string,
   pixels: Pixels,
 ): Promise<void> {
+  // The stroke is drawn first: packing a large picture takes longer than a frame.
+  await new Promise((resolve) => setTimeout(resolve));
   const picture = await uploadPicture(encodePicture(pixels));
   const before = lookUp(session.view.mod.textures, name)?.picture;
   if (!before || before.sha256 === picture.sha256) return;

@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import clsx from 'clsx';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
 import { heldUnder } from '../../../core/lists/index.ts';
@@ -10,9 +10,13 @@ import { count } from '../../../core/words/index.ts';
 import { benchPath, deskPath, texturePath } from '../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import frame from '../../parts/desk-frame.module.css';
+import { useGrowing } from '../../parts/use-growing.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { Thumb } from './thumb.tsx';
 import styles from './pictures-list.module.css';
+
+/** So many rows are there at first, and so many more come with each frame. */
+const [firstRows, moreRows] = [60, 40];
 
 interface PicturesListProps {
   open: string;
@@ -24,7 +28,12 @@ interface PicturesListProps {
 }
 
 /** The mod's pictures and, under the open one, who shows it. */
-export function PicturesList({ open, blocks, beside, station }: PicturesListProps) {
+export const PicturesList = memo(function PicturesList({
+  open,
+  blocks,
+  beside,
+  station,
+}: PicturesListProps) {
   const { textures, models, items, blocks: all, header } = useMod();
   const [filter, setFilter] = useState('');
   const users = useMemo(() => textureUsers({ models, items, blocks: all }), [models, items, all]);
@@ -35,6 +44,7 @@ export function PicturesList({ open, blocks, beside, station }: PicturesListProp
   const usersOf = (name: string) => users.get(idOf(header.namespace, name)) ?? [];
   const unused = names.filter((name) => !usersOf(name).length);
   const used = names.filter((name) => usersOf(name).length);
+  const shown = useGrowing(firstRows, moreRows, used.length);
   const row = (name: string) => (
     <PictureRow
       key={name}
@@ -60,13 +70,13 @@ export function PicturesList({ open, blocks, beside, station }: PicturesListProp
         <h4 className={frame['group']}>
           Shown <span>{count(used.length, 'picture')}</span>
         </h4>
-        {used.map(row)}
+        {used.slice(0, Math.max(shown, used.indexOf(open) + 1)).map(row)}
         {unused.length > 0 && <Unused names={unused}>{unused.map(row)}</Unused>}
         {names.length === 0 && <p className="note">No picture matches.</p>}
       </div>
     </aside>
   );
-}
+});
 
 /** Pictures that nobody shows, and a way to be rid of them. */
 function Unused({ names, children }: { names: readonly string[]; children: React.ReactNode }) {

@@ -54,7 +54,7 @@ function Open({ name, texture, station }: OpenProps) {
   const painting = useOpenPainting(name, texture);
   const { blocks, block, beside } = useBeside(painting.id);
   const findings = useTextureFindings(name, blocks);
-  const tones = useTones(painting.pixels);
+  const tones = useTones(painting.saved);
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const home = `/m/${useSession().name}`;
