@@ -34,6 +34,14 @@ async function placeOf(page: Page, [x, y]: readonly [number, number]): Promise<[
   return [bounds.x + (x + 0.5) * texel, bounds.y + (y + 0.5) * texel];
 }
 
+/** Drags from one texel to another. */
+async function dragFrom(page: Page, from: [number, number], to: [number, number]): Promise<void> {
+  await page.mouse.move(...(await placeOf(page, from)));
+  await page.mouse.down();
+  await page.mouse.move(...(await placeOf(page, to)), { steps: 4 });
+  await page.mouse.up();
+}
+
 test('what is painted on a face of the block is the texel that one sees there', async ({
   page,
   server,
@@ -132,6 +140,17 @@ test('tools, symmetry and keys; every stroke is undone by itself', async ({ page
   await page.keyboard.press('Control+z');
   await expect.poll(changed).toEqual([]);
   await page.keyboard.press('Control+Shift+z');
+  await expect.poll(changed).toEqual(line);
+  // A part is marked, dragged elsewhere, and leaves a hole behind.
+  await tool(page, 'Move').click();
+  await dragFrom(page, [2, 3], [4, 4]);
+  expect(await changed()).toEqual(line);
+  await dragFrom(page, [3, 3], [3, 10]);
+  const moved = [2, 3, 4].flatMap((x): [number, number][] => [3, 4, 10, 11].map((y) => [x, y]));
+  await expect
+    .poll(async () => new Set((await changed()).map(String)))
+    .toEqual(new Set([...line, ...moved].map(String)));
+  await page.keyboard.press('Control+z');
   await expect.poll(changed).toEqual(line);
   // Escape on the way leaves everything as it was.
   await tool(page, 'Rectangle').click();

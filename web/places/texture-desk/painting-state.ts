@@ -10,6 +10,7 @@ import {
   colourAt,
   isIn,
   isSamePicture,
+  strokeWay,
   type Area,
   type Colour,
   type PaintingTool,
@@ -129,6 +130,15 @@ async function putIntoMod(
   session.edit(label, [{ path: pointer(['textures', name, 'picture']), before, after: picture }]);
 }
 
+/** A stroke that is being made. */
+interface StrokeNow {
+  base: Pixels;
+  path: Texel[];
+  isJoined: boolean;
+  /** What it moves, if it began on what was marked; marks afresh otherwise. */
+  moves: Area | undefined;
+}
+
 /** Lays a texture of the mod on the desk. */
 export function useOpenPainting(name: string, texture: Texture): Painting {
   const namespace = useModPart(({ header }) => header.namespace);
@@ -141,7 +151,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const known = useKnownPixels(texture.picture.sha256);
   const [draft, setDraft] = useState<Pixels>();
   const [previewed, preview] = useState<Pixels>();
-  const stroke = useRef<{ base: Pixels; path: Texel[]; isJoined: boolean }>(undefined);
+  const stroke = useRef<StrokeNow>(undefined);
   const sending = useRef<{ last: Promise<void>; many: number }>({
     last: Promise.resolve(),
     many: 0,
@@ -174,7 +184,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
       });
   };
   const base = () => newest.current ?? known.pixels;
-  const strokeNow = (path: readonly Texel[], isJoined: boolean): Stroke => ({
+  const strokeNow = ({ path, isJoined, moves }: StrokeNow): Stroke => ({
     tool: ways.tool,
     path: path.map(onPicture),
     isJoined,
@@ -182,16 +192,14 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     alpha: ways.alpha,
     symmetry: ways.symmetry,
     isFilled: ways.isFilled,
-    ...(marked && { marked: { ...marked, top: marked.top + area.top } }),
+    ...(moves && { marked: { ...moves, top: moves.top + area.top } }),
   });
   const show = () => {
     const now = stroke.current;
     if (!now) return;
-    if (ways.tool === 'move' && !isMoving(now.path)) markPath(now.path);
-    else setDraft(afterStroke(now.base, strokeNow(now.path, now.isJoined), area));
+    if (ways.tool === 'move' && !now.moves) markPath(now.path);
+    else setDraft(afterStroke(now.base, strokeNow(now), area));
   };
-  const isMoving = ([first]: readonly Texel[]): boolean =>
-    marked !== undefined && first !== undefined && isIn(marked, first);
   const markPath = (path: readonly Texel[]) => {
     const [first] = path;
     const last = path.at(-1);
@@ -239,7 +247,8 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
       if (!pixels) return;
       if (ways.tool === 'pick') pick(texel);
       else {
-        stroke.current = { base: pixels, path: [texel], isJoined };
+        const moves = marked && isIn(marked, texel) ? marked : undefined;
+        stroke.current = { base: pixels, path: [texel], isJoined, moves };
         show();
       }
     },
@@ -254,16 +263,15 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     release: () => {
       const now = stroke.current;
       stroke.current = undefined;
-      if (!now || (ways.tool === 'move' && !isMoving(now.path))) return;
-      const made = strokeNow(now.path, now.isJoined);
-      const after = afterStroke(now.base, made, area);
+      if (!now || (ways.tool === 'move' && !now.moves)) return;
+      const after = afterStroke(now.base, strokeNow(now), area);
       if (isSamePicture(after, now.base)) {
         if (sending.current.many === 0) setDraft(undefined);
         return;
       }
-      if (ways.tool === 'move' && marked) {
-        const [right, down] = pathWay(now.path);
-        mark(movedWithin(marked, right, down, width, height));
+      if (now.moves) {
+        const [right, down] = strokeWay(now);
+        mark(movedWithin(now.moves, right, down, width, height));
       }
       send(`${labels[ways.tool]} ${name}`, after);
     },
@@ -279,12 +287,6 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
       if (!isSamePicture(after, pixels)) send(`${label} ${name}`, after);
     },
   };
-}
-
-function pathWay(path: readonly Texel[]): Texel {
-  const [[fromX, fromY] = [0, 0]] = path;
-  const [toX, toY] = path.at(-1) ?? [fromX, fromY];
-  return [toX - fromX, toY - fromY];
 }
 
 /** Where what was marked lies after it was moved, as far as it is still on the frame. */
