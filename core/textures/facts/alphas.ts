@@ -1,5 +1,4 @@
-import { colourAt, type Area } from '../painting/index.ts';
-import { areaTexels } from '../painting/texels.ts';
+import type { Area } from '../painting/index.ts';
 import type { Pixels } from '../png.ts';
 import type { Traits } from '../../mod/traits.ts';
 
@@ -16,11 +15,13 @@ export interface Alphas {
 export function alphasOf(pixels: Pixels, area: Area): Alphas {
   const bySixteens = Array.from({ length: 16 }, () => 0);
   const sums = { clear: 0, partial: 0, solid: 0 };
-  for (const texel of areaTexels(area)) {
-    const [, , , alpha] = colourAt(pixels, texel);
-    bySixteens[alpha >> 4]! += 1;
-    sums[alpha === 0 ? 'clear' : alpha === 255 ? 'solid' : 'partial'] += 1;
-  }
+  const { left, top, width, height } = area;
+  for (let y = top; y < top + height; y += 1)
+    for (let x = left; x < left + width; x += 1) {
+      const alpha = pixels.data[(y * pixels.width + x) * 4 + 3] ?? 0;
+      bySixteens[alpha >> 4]! += 1;
+      sums[alpha === 0 ? 'clear' : alpha === 255 ? 'solid' : 'partial'] += 1;
+    }
   return { ...sums, bySixteens };
 }
 

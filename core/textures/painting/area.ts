@@ -23,12 +23,13 @@ export const isIn = ({ left, top, width, height }: Area, [x, y]: Texel): boolean
 
 /** The colour at a texel. Throws a RangeError outside the picture. */
 export function colourAt(pixels: Pixels, [x, y]: Texel): Colour {
-  if (!isIn(wholeOf(pixels), [x, y])) throw new RangeError(`${x}, ${y} is outside the picture`);
-  const at = (y * pixels.width + x) * 4;
-  const [red = 0, green = 0, blue = 0, alpha = 0] = pixels.data.subarray(at, at + 4);
-  return [red, green, blue, alpha];
+  const { width, height, data } = pixels;
+  if (!(x >= 0 && y >= 0 && x < width && y < height))
+    throw new RangeError(`${x}, ${y} is outside the picture`);
+  const at = (y * width + x) * 4;
+  return [data[at]!, data[at + 1]!, data[at + 2]!, data[at + 3]!];
 }
 
 /** Whether two colours show the same; what is clear has no colour. */
 export const isSameColour = (a: Colour, b: Colour): boolean =>
-  (a[3] === 0 && b[3] === 0) || a.every((value, i) => value === b[i]);
+  (a[3] === 0 && b[3] === 0) || (a[0] === b[0] && a[1] === b[1] && a[2] === b[2] && a[3] === b[3]);

@@ -105,6 +105,9 @@ function pushed(pixels: Pixels, stroke: Stroke, area: Area): Pixels {
 }
 
 /** Whether two pictures are the same, byte for byte. */
-export const isSamePicture = (a: Pixels, b: Pixels): boolean =>
-  a === b ||
-  (a.width === b.width && a.height === b.height && a.data.every((value, i) => value === b.data[i]));
+export function isSamePicture(a: Pixels, b: Pixels): boolean {
+  if (a === b) return true;
+  if (a.width !== b.width || a.height !== b.height) return false;
+  for (let at = 0; at < a.data.length; at += 1) if (a.data[at] !== b.data[at]) return false;
+  return true;
+}

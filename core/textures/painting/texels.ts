@@ -57,20 +57,24 @@ export const edgeTexels = (area: Area): Texel[] =>
 export function touchingTexels(pixels: Pixels, start: Texel, area: Area): Texel[] {
   if (!isIn(area, start)) return [];
   const colour = colourAt(pixels, start);
-  const seen = new Set([start.join()]);
-  const found: Texel[] = [start];
+  const { left, top, width, height } = area;
+  const seen = new Uint8Array(width * height);
+  const found: Texel[] = [];
+  const look = (x: number, y: number) => {
+    if (x < left || y < top || x >= left + width || y >= top + height) return;
+    const place = (y - top) * width + x - left;
+    if (seen[place]) return;
+    seen[place] = 1;
+    if (isSameColour(colourAt(pixels, [x, y]), colour)) found.push([x, y]);
+  };
+  look(...start);
   // A list hears of what is put into it while it is walked.
-  for (const [x, y] of found)
-    for (const next of [
-      [x + 1, y],
-      [x - 1, y],
-      [x, y + 1],
-      [x, y - 1],
-    ] as const) {
-      if (!isIn(area, next) || seen.has(next.join())) continue;
-      seen.add(next.join());
-      if (isSameColour(colourAt(pixels, next), colour)) found.push(next);
-    }
+  for (const [x, y] of found) {
+    look(x + 1, y);
+    look(x - 1, y);
+    look(x, y + 1);
+    look(x, y - 1);
+  }
   return found;
 }
 
@@ -95,12 +99,23 @@ export function symmetricTexels(
   { across, down }: Symmetry,
   area: Area,
 ): Texel[] {
-  const overX = (x: number) => 2 * area.left + area.width - 1 - x;
-  const overY = (y: number) => 2 * area.top + area.height - 1 - y;
-  const all = new Map<string, Texel>();
-  for (const [x, y] of texels)
-    for (const column of across ? [x, overX(x)] : [x])
-      for (const row of down ? [y, overY(y)] : [y])
-        if (isIn(area, [column, row])) all.set(`${column},${row}`, [column, row]);
-  return [...all.values()];
+  const { left, top, width, height } = area;
+  const overX = (x: number) => 2 * left + width - 1 - x;
+  const overY = (y: number) => 2 * top + height - 1 - y;
+  const seen = new Uint8Array(width * height);
+  const all: Texel[] = [];
+  const add = (x: number, y: number) => {
+    if (!isIn(area, [x, y])) return;
+    const place = (y - top) * width + x - left;
+    if (seen[place]) return;
+    seen[place] = 1;
+    all.push([x, y]);
+  };
+  for (const [x, y] of texels) {
+    add(x, y);
+    if (across) add(overX(x), y);
+    if (down) add(x, overY(y));
+    if (across && down) add(overX(x), overY(y));
+  }
+  return all;
 }
