@@ -25,26 +25,9 @@ import { valueIn } from '../../core/states/index.ts';
 import { versionOf } from '../api/version.ts';
 import { Earth, earthCells, inEarth } from './earth.tsx';
 import { partsOf, type Part, type PlacedModel, type Shade } from './geometry.ts';
+import { cells, type Arrangement, type SceneOptions } from './options.ts';
 import { useStageTexture } from './textures.ts';
 
-export const arrangements = ['Alone', 'Row', 'Wall', 'Ground', 'Patch'] as const;
-type Arrangement = (typeof arrangements)[number];
-export const hours = ['Day', 'Dusk', 'Night'] as const;
-export interface SceneOptions {
-  arrangement: Arrangement;
-  hour: (typeof hours)[number];
-  outline: boolean;
-  light: boolean;
-}
-
-const cells: Record<Arrangement, Vec3[]> = {
-  Alone: [[0, 0, 0]],
-  Ground: [[0, 0, 0]],
-  Row: [-1, 0, 1].map((x) => [x, 0, 0]),
-  Wall: [0, 1, 2].flatMap((y) => [-1, 0, 1].map((x): Vec3 => [x, y, 0])),
-  // Twelve by twelve places, so that one sees how candidates and scattering fall.
-  Patch: Array.from({ length: 144 }, (_, i): Vec3 => [(i % 12) - 6, 0, Math.floor(i / 12) - 6]),
-};
 /** How far the camera stands away, in cells. */
 const reaches: Record<Arrangement, number> = {
   Alone: 2.85,

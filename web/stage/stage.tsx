@@ -1,5 +1,4 @@
 import { SegmentedControl, useComputedColorScheme } from '@mantine/core';
-import { useLocalStorage } from '@mantine/hooks';
 import { Canvas } from '@react-three/fiber';
 import clsx from 'clsx';
 import { Component, memo, useMemo, type ReactNode } from 'react';
@@ -8,12 +7,12 @@ import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import { Rendering } from '../parts/rendering.tsx';
 import { Toggles } from '../parts/toggles.tsx';
 import { useStable } from '../parts/use-stable.ts';
-import { arrangements, hours, Scene, type SceneOptions } from './scene.tsx';
+import { arrangements, hours, useStageOptions, type SceneOptions } from './options.ts';
+import { Scene } from './scene.tsx';
 import { hasGraphicsCard, SharpAtRest } from './sharpness.tsx';
 import { Watch, type View } from './view.tsx';
 import styles from './stage.module.css';
 
-const start: SceneOptions = { arrangement: 'Alone', hour: 'Day', outline: false, light: false };
 const inks = {
   light: { grid: '#cfc7b5', soft: '#6f7468', tide: '#0e666b' },
   dark: { grid: '#3f5058', soft: '#a9b6b7', tide: '#6fbdb8' },
@@ -32,13 +31,8 @@ interface StageProps {
 /** The live stage: a block in the state that is chosen, to be turned and looked at. */
 export const Stage = memo(function Stage({ mod, block, state, chips, onView }: StageProps) {
   const scheme = useComputedColorScheme('light');
-  const [kept, setOptions] = useLocalStorage<SceneOptions>({
-    key: 'obrank.stage',
-    defaultValue: start,
-    getInitialValueInEffect: false,
-  });
+  const [options, setOptions] = useStageOptions();
   const hasCard = hasGraphicsCard();
-  const options = arrangements.includes(kept.arrangement) ? kept : start;
   const outline = useMemo(
     () =>
       options.outline && !block.space.tooLarge

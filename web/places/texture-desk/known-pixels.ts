@@ -18,8 +18,10 @@ export function keepPixels(sha256: string, pixels: Pixels): void {
 export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: string } {
   const [answer, setAnswer] = useState<{ sha256: string; problem?: string }>();
   const pixels = known.get(sha256);
+  // It may have been let go for others meanwhile, and is then read again.
+  const isMissing = pixels === undefined;
   useEffect(() => {
-    if (known.has(sha256)) return;
+    if (!isMissing) return;
     let isWanted = true;
     const answered = (problem?: string) => isWanted && setAnswer({ sha256, problem });
     readPixels(sha256).then(
@@ -29,7 +31,7 @@ export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: str
     return () => {
       isWanted = false;
     };
-  }, [sha256]);
+  }, [sha256, isMissing]);
   if (pixels) return { pixels };
   return answer?.sha256 === sha256 ? { problem: answer.problem } : {};
 }

@@ -146,7 +146,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const [ways, setWays] = useWays();
   const [frame, setFrame] = useState(0);
   const [hovered, hover] = useState<Texel>();
-  const [marked, mark] = useState<Area>();
+  const [kept, mark] = useState<Area>();
   const [anchor, setAnchor] = useState<Texel>();
   const known = useKnownPixels(texture.picture.sha256);
   const [draft, setDraft] = useState<Pixels>();
@@ -165,6 +165,9 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const frames = Math.max(1, Math.floor(frameCount(texture)));
   const shownFrame = Math.min(frame, frames - 1);
   const area: Area = { left: 0, top: shownFrame * height, width, height };
+  // Another picture in its place may be smaller.
+  const marked =
+    kept && kept.left + kept.width <= width && kept.top + kept.height <= height ? kept : undefined;
   const onPicture = ([x, y]: Texel): Texel => [x, y + area.top];
 
   const send = (label: string, pixels: Pixels) => {

@@ -1,9 +1,17 @@
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { drawnModels, patchesOf, texelUnder, type TexelPatch } from '../../../core/draw/index.ts';
+import {
+  patchesOf,
+  texelUnder,
+  type DrawnModel,
+  type TexelPatch,
+} from '../../../core/draw/index.ts';
 import { textureSizes } from '../../../core/models/index.ts';
+import type { Mod } from '../../../core/mod/index.ts';
+import { vector } from '../../../core/space/index.ts';
 import type { Pixels } from '../../../core/textures/index.ts';
 import type { Texel } from '../../../core/textures/painting/index.ts';
 import { showDraft } from '../../stage/draft-picture.ts';
+import { standingModels, useStageOptions } from '../../stage/options.ts';
 import { Stage } from '../../stage/stage.tsx';
 import { pixelOf, rayAt, type View } from '../../stage/view.tsx';
 import type { Beside } from './beside.ts';
@@ -26,7 +34,8 @@ export function PictureStage({ beside, isPainted, showsDraft }: PictureStageProp
   const painting = usePainting();
   const [view, setView] = useState<View>();
   const holder = useRef<HTMLDivElement>(null);
-  const texelOf = useTexelUnder(beside, painting.id, view, holder);
+  const models = useStanding(beside);
+  const texelOf = useTexelUnder({ beside, models, id: painting.id, view, holder });
   useDraftOnStage(painting, showsDraft);
   const strokes = useFaceStrokes(painting, texelOf);
   const { mod, block, state } = beside;
@@ -41,7 +50,7 @@ export function PictureStage({ beside, isPainted, showsDraft }: PictureStageProp
       onPointerLeave={() => painting.hover(undefined)}
     >
       <Stage mod={mod} block={block} state={state} onView={setView} />
-      {view && <LitTexel beside={beside} view={view} />}
+      {view && <LitTexel mod={mod} models={models} view={view} />}
       {beside.isStandIn && (
         <p className={styles['note']}>No block shows this picture: it lies on a plain cube.</p>
       )}
@@ -52,14 +61,26 @@ export function PictureStage({ beside, isPainted, showsDraft }: PictureStageProp
 type Pointed = Pick<PointerEvent, 'clientX' | 'clientY'>;
 type TexelOf = (event: Pointed) => Texel | undefined;
 
+/** What stands on the stage at this moment. */
+function useStanding({ mod, block, state }: Beside): readonly DrawnModel[] {
+  const [{ arrangement }] = useStageOptions();
+  return useMemo(
+    () => standingModels(mod, block, state, arrangement),
+    [mod, block, state, arrangement],
+  );
+}
+
+interface Looking {
+  beside: Beside;
+  models: readonly DrawnModel[];
+  /** The texture that is looked for. */
+  id: string;
+  view: View | undefined;
+  holder: React.RefObject<HTMLDivElement | null>;
+}
+
 /** Tells which texel of the picture is seen under the pointer. */
-function useTexelUnder(
-  { mod, block, state }: Beside,
-  id: string,
-  view: View | undefined,
-  holder: React.RefObject<HTMLDivElement | null>,
-): TexelOf {
-  const models = useMemo(() => drawnModels(mod, block, state), [mod, block, state]);
+function useTexelUnder({ beside: { mod }, models, id, view, holder }: Looking): TexelOf {
   return (event) => {
     const bounds = holder.current?.getBoundingClientRect();
     if (!view || !bounds) return undefined;
@@ -137,27 +158,32 @@ function between(from: Pointed, to: Pointed): Pointed[] {
   }));
 }
 
+interface LitProps {
+  mod: Mod;
+  models: readonly DrawnModel[];
+  view: View;
+}
+
 /** The texel pointed at, wherever it shows on the sides that one sees. */
-function LitTexel({ beside, view }: { beside: Beside; view: View }) {
+function LitTexel({ mod, models, view }: LitProps) {
   const { id, hovered } = usePainting();
-  const { mod, block, state } = beside;
   const { texels } = mod.header;
   const patches = useMemo(
     () =>
-      hovered
-        ? patchesOf(
-            drawnModels(mod, block, state),
-            { texture: id, texel: hovered },
-            texels,
-            textureSizes(mod),
-          )
-        : [],
-    [mod, block, state, id, hovered, texels],
+      hovered ? patchesOf(models, { texture: id, texel: hovered }, texels, textureSizes(mod)) : [],
+    [mod, models, id, hovered, texels],
   );
+  /** Whether the same texel is seen at its middle: nothing stands before it. */
+  const isInSight = ({ corners: [a, , c] }: TexelPatch): boolean => {
+    const middle = vector((axis) => (a[axis] + c[axis]) / 2);
+    const ray = rayAt(view, pixelOf(view, middle, texels), texels);
+    const seen = texelUnder(models, ray, texels, textureSizes(mod));
+    return seen?.texture === id && seen.texel.join() === hovered?.join();
+  };
   return (
     <svg className={styles['lit']} width={view.width} height={view.height} aria-hidden="true">
       {patches
-        .filter((patch) => isSeen(patch, view, texels))
+        .filter((patch) => isSeen(patch, view, texels) && isInSight(patch))
         .map((patch, i) => (
           <polygon
             key={i}
