@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Files } from '../bytes/index.ts';
+import { whyNotPlain } from '../json/index.ts';
 import { applyFileChanges, mendDocuments, type FileChange } from './index.ts';
 
 const encode = (text: string) => new TextEncoder().encode(text);
@@ -118,7 +119,10 @@ describe('what turns documents into others is made in the files where they lie',
 });
 
 test('a file that holds what would be written holds afterwards what would be written then', () => {
-  const document = fc.dictionary(fc.constantFrom('a', 'b', 'c'), fc.jsonValue({ maxDepth: 2 }));
+  // A document with a key __proto__ is not read at all.
+  const document = fc
+    .dictionary(fc.constantFrom('a', 'b', 'c'), fc.jsonValue({ maxDepth: 2 }))
+    .filter((made) => whyNotPlain(made) === undefined);
   fc.assert(
     fc.property(document, document, fc.constantFrom(0, 2, 4), (was, becomes, spaces) => {
       const files = filesOf({ 'a.json': JSON.stringify(was, null, spaces) });

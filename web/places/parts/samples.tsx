@@ -12,6 +12,7 @@ import { Field } from '../../parts/field.tsx';
 import { ItemIcon } from '../../parts/item.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { CountField } from '../../parts/loot/count-field.tsx';
+import { NumberField } from '../../parts/number-field.tsx';
 import { OrientationPicker } from '../../parts/orientation-picker.tsx';
 import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
@@ -141,6 +142,16 @@ export const samples: Readonly<Record<string, () => ReactNode>> = {
             check={(typed) => (/^[a-z_]+$/.test(typed) ? undefined : 'Small letters and _ alone.')}
           />
           <TextField label="Wrong" text={text} onText={put} error="It is called so already." />
+        </>
+      )}
+    </Tried>
+  ),
+  NumberField: () => (
+    <Tried<number> start={5}>
+      {(value, put) => (
+        <>
+          <NumberField label="From 1 to 100" value={value} least={1} most={100} onNumber={put} />
+          <NumberField label="Several that differ" value={undefined} onNumber={put} />
         </>
       )}
     </Tried>

@@ -162,7 +162,10 @@ function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
             <Rendering block={block} state={0} size={22} fills />
             <span>{titleOf(mod, block, shownNamed(mod, block)?.names)}</span>
           </Link>
-          <Link className="link plain" to={`${home}/${benchPath(block, 'textures')}`}>
+          <Link
+            className={clsx('link plain', styles['bench'])}
+            to={`${home}/${benchPath(block, 'textures')}`}
+          >
             bench
           </Link>
         </span>
@@ -175,7 +178,9 @@ function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
           and {users.length - mostNamed} more
         </span>
       )}
-      {blocks.length + users.length === 0 && <span className="note">Nobody shows it.</span>}
+      {blocks.length + users.length === 0 && (
+        <span className={styles['nobody']}>Nobody shows it.</span>
+      )}
     </div>
   );
 }
