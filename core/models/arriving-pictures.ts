@@ -30,18 +30,21 @@ export interface OpenSlot {
   uses: SlotUse[];
 }
 
-/** Every slot of every block that has no texture, in the order of the mod. */
-export function openSlots(mod: Mod): OpenSlot[] {
-  return [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)].flatMap((block) => {
-    const found = new Map<string, OpenSlot>();
-    for (const model of modelsShown(mod, block))
-      for (const [slot, texture] of resolvedModelOf(mod, model)?.slots ?? []) {
-        if (texture !== undefined) continue;
-        const open = found.get(slot) ?? { block, slot, uses: [] };
-        found.set(slot, { ...open, uses: [...open.uses, { model, slot }] });
-      }
-    return [...found.values()];
-  });
+/** Every slot of every block, and of every new look, that has no texture, in the order of the mod. */
+export const openSlots = (mod: Mod): OpenSlot[] =>
+  [...Object.keys(mod.blocks), ...Object.keys(mod.newLooks)].flatMap((block) =>
+    openSlotsOf(mod, block),
+  );
+
+function openSlotsOf(mod: Mod, block: string): OpenSlot[] {
+  const found = new Map<string, OpenSlot>();
+  for (const model of modelsShown(mod, block))
+    for (const [slot, texture] of resolvedModelOf(mod, model)?.slots ?? []) {
+      if (texture !== undefined) continue;
+      const open = found.get(slot) ?? { block, slot, uses: [] };
+      found.set(slot, { ...open, uses: [...open.uses, { model, slot }] });
+    }
+  return [...found.values()];
 }
 
 /** A name as it is compared: folders and words run together. */
@@ -56,17 +59,19 @@ const plain = (name: string): string => name.replaceAll(/[^a-z0-9]+/g, '_');
  */
 export function matchPictures(mod: Mod, files: readonly string[]): PictureGoal[] {
   const slots = openSlots(mod);
-  const taken = new Set(Object.keys(mod.textures));
+  const names = Object.keys(mod.textures);
+  const byPlainName = new Map(names.map((name) => [plain(name), name]));
+  const taken = [...names];
   const given = new Set<string>();
   return files.map((file): PictureGoal => {
     const wanted = nameFrom(file.replace(/\.[^.]*$/, '')) || 'texture';
-    const replaced = [...Object.keys(mod.textures)].find((name) => plain(name) === wanted);
+    const replaced = byPlainName.get(wanted);
     if (replaced !== undefined && !given.has(replaced)) {
       given.add(replaced);
       return { kind: 'replace', name: replaced };
     }
-    const name = freeName(wanted, [...taken]);
-    taken.add(name);
+    const name = freeName(wanted, taken);
+    taken.push(name);
     const slot = slotMeant(slots, wanted);
     const place = slot && `${slot.block} ${slot.slot}`;
     if (!slot || place === undefined || given.has(place)) return { kind: 'new', name };
@@ -95,27 +100,35 @@ export interface ArrivingPicture {
  * textures.
  */
 export function takePictures(mod: Mod, arriving: readonly ArrivingPicture[]): Change[] {
+  const taken = Object.keys(mod.textures);
   const changes: Change[] = [];
+  // Blocks share models: each slot is filled in what the ones before have left.
   let changed = mod;
   for (const { goal, picture } of arriving) {
-    const more = changesOf(changed, goal, picture);
-    changes.push(...more);
-    changed = applyChanges(changed, more);
+    if (goal.kind === 'leave') continue;
+    const before = lookUp(mod.textures, goal.name);
+    if (goal.kind === 'replace' && before) {
+      const path = pointer(['textures', goal.name]);
+      changes.push({ path, before, after: { ...before, picture } });
+      continue;
+    }
+    const name = freeName(goal.name, taken);
+    taken.push(name);
+    changes.push({ path: pointer(['textures', name]), after: { picture } });
+    if (goal.kind !== 'fill') continue;
+    const shown = filling(changed, goal, idOf(mod.header.namespace, name));
+    changes.push(...shown);
+    changed = applyChanges(changed, shown);
   }
   return changes;
 }
 
-function changesOf(mod: Mod, goal: PictureGoal, picture: Picture): Change[] {
-  if (goal.kind === 'leave') return [];
-  const before = lookUp(mod.textures, goal.name);
-  if (goal.kind === 'replace' && before)
-    return [{ path: pointer(['textures', goal.name]), before, after: { ...before, picture } }];
-  const name = freeName(goal.name, Object.keys(mod.textures));
-  const texture: Change = { path: pointer(['textures', name]), after: { picture } };
-  const slot =
-    goal.kind === 'fill' &&
-    openSlots(mod).find((open) => open.block === goal.block && open.slot === goal.slot);
-  if (!slot) return [texture];
-  const shown = showTexture(mod, slot.block, slot.uses, idOf(mod.header.namespace, name));
-  return [texture, ...shown];
+/** The changes that show a texture on an open slot; none where it is open no more. */
+function filling(
+  mod: Mod,
+  { block, slot }: Pick<OpenSlot, 'block' | 'slot'>,
+  texture: string,
+): Change[] {
+  const open = openSlotsOf(mod, block).find((one) => one.slot === slot);
+  return open ? showTexture(mod, block, open.uses, texture) : [];
 }

@@ -81,7 +81,7 @@ export function ownTextureFor(
     throw new RangeError(`${block} does not show ${texture}.`);
   const wanted = `${block}_${from}`.replaceAll('/', '_');
   const name = freeName(
-    block in mod.textures ? wanted : block.replaceAll('/', '_'),
+    lookUp(mod.textures, block) ? wanted : block.replaceAll('/', '_'),
     Object.keys(mod.textures),
   );
   const changes: Change[] = [{ path: pointer(['textures', name]), after: copied }];

@@ -53,8 +53,10 @@ export function flashesIn(lights: readonly number[], seconds: number): number {
     changes.push(step * seconds);
   }
   // Within a second, its end left out: a change at its very end belongs to the next one.
-  const most = changes.map(
-    (start, i) => changes.slice(i).filter((at) => at - start < 1 - 1e-9).length,
-  );
-  return Math.floor(Math.max(0, ...most) / 2);
+  let [most, first] = [0, 0];
+  changes.forEach((at, last) => {
+    while (at - changes[first]! >= 1 - 1e-9) first += 1;
+    most = Math.max(most, last - first + 1);
+  });
+  return Math.floor(most / 2);
 }

@@ -8,7 +8,7 @@ import { rayAt, type View } from '../../stage/view.tsx';
 import type { Acts } from './acts.ts';
 import { inWords, useDesk, type Desk } from './desk-state.ts';
 import { Dimensions } from './dimensions.tsx';
-import { followPointer } from './drag.ts';
+import { followPointer } from '../../parts/follow-pointer.ts';
 import styles from './desk-stage.module.css';
 
 interface DeskStageProps {

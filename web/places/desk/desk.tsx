@@ -1,4 +1,3 @@
-import { notifications } from '@mantine/notifications';
 import { memo, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { itemAt } from '../../../core/lists/index.ts';
@@ -13,7 +12,7 @@ import {
   type Side,
   type Vec3,
 } from '../../../core/space/index.ts';
-import { count, messageOf, spokenName } from '../../../core/words/index.ts';
+import { count, spokenName } from '../../../core/words/index.ts';
 import { benchPath, deskPath } from '../../api/address.ts';
 import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { fillSlot } from '../../api/model-pictures.ts';
@@ -39,6 +38,7 @@ import { BoxesStation } from './stations/boxes.tsx';
 import { FitStation } from './stations/fit.tsx';
 import { HandStation } from './stations/hand.tsx';
 import { PicturesStation } from './stations/pictures.tsx';
+import { complain } from '../../parts/complain.ts';
 import styles from './desk.module.css';
 
 /** The stations of the desk, in the order of the work. */
@@ -98,9 +98,7 @@ function OneModel({ model, station }: { model: Desk; station: Station }) {
     const slot = desk.boxes[box]?.sides[side]?.slot;
     if (!file || slot === undefined) return;
     desk.choose([box]);
-    fillSlot(session, desk.name, slot, file).catch((error: unknown) =>
-      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
-    );
+    fillSlot(session, desk.name, slot, file).catch(complain);
   };
   useDeskKeys(desk, acts, { plan, goTo, back });
   const { step } = model.ways;

@@ -6,7 +6,7 @@ import { sized, tidy } from '../../../core/models/index.ts';
 import { pixelOf, type Pixel, type View } from '../../stage/view.tsx';
 import type { Acts } from './acts.ts';
 import { inWords, useDesk, type Mark } from './desk-state.ts';
-import { followPointer } from './drag.ts';
+import { followPointer } from '../../parts/follow-pointer.ts';
 import { asPoints, dimensionLines, faceOf, facesSeen, type DimensionLine } from './lines.ts';
 import styles from './dimensions.module.css';
 

@@ -6,7 +6,7 @@ import { cornersOf, moved, pictureFrame, sized, spaceOf } from '../../../core/mo
 import { dot, sides, sideStep, vector, type Side, type Vec3 } from '../../../core/space/index.ts';
 import type { Acts } from './acts.ts';
 import { inWords, useDesk, type Desk } from './desk-state.ts';
-import { followPointer } from './drag.ts';
+import { followPointer } from '../../parts/follow-pointer.ts';
 import { asPoints } from './lines.ts';
 import type { Pixel } from '../../stage/view.tsx';
 import styles from './plans.module.css';

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Pixels } from '../../../core/textures/index.ts';
 import { hexOf } from '../../../core/textures/facts/index.ts';
 import { colourAt, isIn, type Area, type Texel } from '../../../core/textures/painting/index.ts';
+import { followPointer } from '../../parts/follow-pointer.ts';
 import { actOnKey } from '../../parts/keys/act-on-key.ts';
 import { pictureKeys } from './desk-keys.ts';
 import { usePainting, type Painting } from './painting-state.ts';
@@ -106,40 +107,20 @@ function useStrokes(
   });
   return (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0) return;
-    const { currentTarget: target, pointerId } = event;
-    target.setPointerCapture(pointerId);
     now.current.press(texelAt(event, picture.current, scale));
-    const move = (moved: globalThis.PointerEvent) => {
-      const all = moved.getCoalescedEvents();
-      const texels = (all.length ? all : [moved]).map((one) =>
-        texelAt(one, picture.current, scale),
-      );
-      now.current.drag(texels);
-      now.current.hover(texels.at(-1));
-    };
-    const leave = () => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', up);
-      target.removeEventListener('pointercancel', cancel);
-      window.removeEventListener('keydown', key, true);
-    };
-    const up = () => {
-      leave();
-      now.current.release();
-    };
-    const cancel = () => {
-      leave();
-      now.current.cancel();
-    };
-    const key = (pressed: KeyboardEvent) => {
-      if (pressed.key !== 'Escape') return;
-      pressed.stopPropagation();
-      cancel();
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', up);
-    target.addEventListener('pointercancel', cancel);
-    window.addEventListener('keydown', key, true);
+    followPointer(event, {
+      reach: 0,
+      move: (moved) => {
+        const all = moved.getCoalescedEvents();
+        const texels = (all.length ? all : [moved]).map((one) =>
+          texelAt(one, picture.current, scale),
+        );
+        now.current.drag(texels);
+        now.current.hover(texels.at(-1));
+      },
+      end: () => now.current.release(),
+      cancel: () => now.current.cancel(),
+    });
   };
 }
 

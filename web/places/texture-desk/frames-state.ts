@@ -1,4 +1,3 @@
-import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
 import { lookUp, type Texture } from '../../../core/mod/index.ts';
@@ -18,7 +17,7 @@ import {
   frameSize,
   type Pixels,
 } from '../../../core/textures/index.ts';
-import { messageOf } from '../../../core/words/index.ts';
+import { complain } from '../../parts/complain.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { uploadPicture } from '../../api/textures.ts';
 import { keepPixels } from './known-pixels.ts';
@@ -53,8 +52,10 @@ export interface Frames {
   makeStill: () => void;
 }
 
-export function useFrames(painting: Painting): Frames {
-  const { name, texture, saved: pixels, setFrame } = painting;
+/** `isShown` says whether they are worked on: taking a large picture apart is not done for nothing. */
+export function useFrames(painting: Painting, isShown: boolean): Frames {
+  const { name, texture, saved, setFrame } = painting;
+  const pixels = isShown ? saved : undefined;
   const session = useSession();
   const [asked, setAsked] = useState(0);
   const { height } = frameSize(texture);
@@ -79,7 +80,8 @@ export function useFrames(painting: Painting): Frames {
       const whole = stripOf(next);
       const picture = await uploadPicture(encodePicture(whole));
       const before = lookUp(session.view.mod.textures, name);
-      if (!before) return;
+      // Another edit may have come while the picture was sent: nothing of it is overwritten.
+      if (before !== texture) throw new Error('The texture was changed meanwhile. Try it again.');
       keepPixels(picture.sha256, whole);
       const after: Texture =
         next.length > 1
@@ -138,9 +140,6 @@ export function useFrames(painting: Painting): Frames {
     },
   };
 }
-
-const complain = (error: unknown) =>
-  notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 });
 
 /** The strip of a texture with other frames: its timing stays. */
 function stripWith(

@@ -1,5 +1,4 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { notifications } from '@mantine/notifications';
 import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
 import { idOf, lookUp, type Texture } from '../../../core/mod/index.ts';
@@ -18,10 +17,10 @@ import {
   type Symmetry,
   type Texel,
 } from '../../../core/textures/painting/index.ts';
-import { messageOf } from '../../../core/words/index.ts';
 import { useModPart, useSession } from '../../api/hooks.tsx';
 import type { Session } from '../../api/session.ts';
 import { uploadPicture } from '../../api/textures.ts';
+import { complain } from '../../parts/complain.ts';
 import { keepPixels, useKnownPixels } from './known-pixels.ts';
 
 /** How one paints; kept in this browser. */
@@ -114,20 +113,26 @@ function useWays(): [Ways, (part: Partial<Ways>) => void] {
   return [ways, (part) => setKept((before) => ({ ...usual, ...before, ...part }))];
 }
 
-/** What becomes of a picture that was changed: kept by the server, then put into the mod. */
+/**
+ * What becomes of a picture that was changed: kept by the server, then put into the mod. Gives its
+ * digest. Throws where the mod has no longer the one that it was made from.
+ */
 async function putIntoMod(
   session: Session,
   name: string,
-  label: string,
-  pixels: Pixels,
-): Promise<void> {
+  from: string,
+  { label, pixels }: { label: string; pixels: Pixels },
+): Promise<string> {
   // The stroke is drawn first: packing a large picture takes longer than a frame.
   await new Promise((resolve) => setTimeout(resolve));
   const picture = await uploadPicture(encodePicture(pixels));
   const before = lookUp(session.view.mod.textures, name)?.picture;
-  if (!before || before.sha256 === picture.sha256) return;
+  if (before?.sha256 !== from)
+    throw new Error('The picture was changed meanwhile, so this is not kept. Do it again.');
+  if (picture.sha256 === from) return from;
   keepPixels(picture.sha256, pixels);
   session.edit(label, [{ path: pointer(['textures', name, 'picture']), before, after: picture }]);
+  return picture.sha256;
 }
 
 /** A stroke that is being made. */
@@ -152,15 +157,20 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const [draft, setDraft] = useState<Pixels>();
   const [previewed, preview] = useState<Pixels>();
   const stroke = useRef<StrokeNow>(undefined);
-  const sending = useRef<{ last: Promise<void>; many: number }>({
-    last: Promise.resolve(),
+  const sending = useRef<{ last: Promise<string>; many: number }>({
+    last: Promise.resolve(''),
     many: 0,
   });
   // Strokes come faster than pages are drawn: each goes on from the last, not from what is drawn.
   const newest = useRef<Pixels>(undefined);
+  // The digest of the picture of the mod that they were made from.
+  const { sha256 } = texture.picture;
+  const restsOn = useRef(sha256);
   useEffect(() => {
-    if (sending.current.many === 0 && !stroke.current) newest.current = known.pixels;
-  }, [known.pixels]);
+    if (sending.current.many > 0 || stroke.current) return;
+    newest.current = known.pixels;
+    restsOn.current = sha256;
+  }, [known.pixels, sha256]);
   const { width, height } = frameSize(texture);
   const frames = Math.max(1, Math.floor(frameCount(texture)));
   const shownFrame = Math.min(frame, frames - 1);
@@ -174,13 +184,21 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     newest.current = pixels;
     setDraft(pixels);
     const queue = sending.current;
+    // The first of several rests on what the mod has, each other one on the one before it.
+    const from = queue.many ? queue.last : Promise.resolve(restsOn.current);
     queue.many += 1;
-    queue.last = queue.last
-      .then(() => putIntoMod(session, name, label, pixels))
-      .catch((error: unknown) => {
-        newest.current = undefined;
-        notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 });
-      })
+    queue.last = from.then((digest) => putIntoMod(session, name, digest, { label, pixels }));
+    queue.last
+      .then(
+        (digest) => {
+          restsOn.current = digest;
+        },
+        (error: unknown) => {
+          newest.current = undefined;
+          restsOn.current = lookUp(session.view.mod.textures, name)?.picture.sha256 ?? '';
+          complain(error);
+        },
+      )
       .finally(() => {
         queue.many -= 1;
         if (queue.many === 0) setDraft((shown) => (shown === pixels ? undefined : shown));

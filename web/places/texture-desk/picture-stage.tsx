@@ -10,6 +10,7 @@ import type { Mod } from '../../../core/mod/index.ts';
 import { vector } from '../../../core/space/index.ts';
 import type { Pixels } from '../../../core/textures/index.ts';
 import type { Texel } from '../../../core/textures/painting/index.ts';
+import { followPointer } from '../../parts/follow-pointer.ts';
 import { showDraft } from '../../stage/draft-picture.ts';
 import { standingModels, useStageOptions } from '../../stage/options.ts';
 import { Stage } from '../../stage/stage.tsx';
@@ -120,30 +121,19 @@ function useFaceStrokes(painting: Painting, texelOf: TexelOf) {
     event.preventDefault();
     now.current.painting.press(first, false);
     let last: Pointed = event;
-    const move = (moved: globalThis.PointerEvent) => {
-      const texels = between(last, moved)
-        .map((place) => now.current.texelOf(place))
-        .filter((texel) => texel !== undefined);
-      last = moved;
-      now.current.painting.drag(texels);
-      now.current.painting.hover(texels.at(-1));
-    };
-    const leave = () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', up);
-      window.removeEventListener('pointercancel', cancel);
-    };
-    const up = () => {
-      leave();
-      now.current.painting.release();
-    };
-    const cancel = () => {
-      leave();
-      now.current.painting.cancel();
-    };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-    window.addEventListener('pointercancel', cancel);
+    followPointer(event, {
+      reach: 0,
+      move: (moved) => {
+        const texels = between(last, moved)
+          .map((place) => now.current.texelOf(place))
+          .filter((texel) => texel !== undefined);
+        last = moved;
+        now.current.painting.drag(texels);
+        now.current.painting.hover(texels.at(-1));
+      },
+      end: () => now.current.painting.release(),
+      cancel: () => now.current.painting.cancel(),
+    });
   };
   return { press };
 }

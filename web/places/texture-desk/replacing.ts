@@ -1,5 +1,4 @@
-import { notifications } from '@mantine/notifications';
-import { messageOf } from '../../../core/words/index.ts';
+import { complain } from '../../parts/complain.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { uploadTexture } from '../../api/textures.ts';
 
@@ -8,8 +7,6 @@ export function useReplacing(name: string): (file: File | null | undefined) => v
   const session = useSession();
   return (file) => {
     if (!file) return;
-    uploadTexture(session, name, file).catch((error: unknown) =>
-      notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 }),
-    );
+    uploadTexture(session, name, file).catch(complain);
   };
 }

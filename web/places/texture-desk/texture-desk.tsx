@@ -54,7 +54,7 @@ function Open({ name, texture, station }: OpenProps) {
   const painting = useOpenPainting(name, texture);
   const { blocks, block, beside } = useBeside(painting.id);
   const findings = useTextureFindings(name, blocks);
-  const tones = useTones(painting.saved);
+  const tones = useTones(station === 'Touch up' ? painting.saved : undefined);
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const home = `/m/${useSession().name}`;
@@ -64,7 +64,7 @@ function Open({ name, texture, station }: OpenProps) {
   });
   useTextureKeys(painting, { tones, block, goTo: (next) => void navigate(addressOf(next)) });
   const replace = useReplacing(name);
-  const frames = useFrames(painting);
+  const frames = useFrames(painting, station === 'Frames');
   const flashes = useFlashes(frames);
   usePasted(replace);
   return (

@@ -3,7 +3,7 @@ import { heldShare } from '../../../../core/draw/index.ts';
 import type { HeldPlace, Pose } from '../../../../core/mod/index.ts';
 import { tidy } from '../../../../core/models/index.ts';
 import type { Pixels } from '../../../../core/textures/index.ts';
-import { followPointer } from '../drag.ts';
+import { followPointer } from '../../../parts/follow-pointer.ts';
 import styles from './held-picture.module.css';
 
 interface HeldPictureProps {

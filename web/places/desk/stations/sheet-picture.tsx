@@ -15,7 +15,7 @@ import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useSession } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
 import { partTitle, useDesk } from '../desk-state.ts';
-import { followPointer } from '../drag.ts';
+import { followPointer } from '../../../parts/follow-pointer.ts';
 import { shownCrop } from './face.tsx';
 import styles from './sheet-picture.module.css';
 

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { pointer } from '../../../../core/json/index.ts';
-import type { ResolvedBlock } from '../../../../core/mod/index.ts';
+import { lookUp, type ResolvedBlock } from '../../../../core/mod/index.ts';
 import {
   alphasOf,
   edgesOf,
@@ -62,8 +62,8 @@ export function FactsStation({ block }: FactsProps) {
 /** The mean colour as the colour of the block on maps. */
 function MapColour({ block, mean }: { block: ResolvedBlock; mean: string }) {
   const session = useSession();
-  const kept = useModPart((mod) => mod.blocks[block.name]?.traits.mapColour);
-  const isOwn = useModPart((mod) => block.name in mod.blocks);
+  const kept = useModPart((mod) => lookUp(mod.blocks, block.name)?.traits.mapColour);
+  const isOwn = useModPart((mod) => lookUp(mod.blocks, block.name) !== undefined);
   if (!isOwn || block.traits.mapColour === mean) return null;
   const set = () =>
     session.edit(`Map colour of ${block.name}`, [

@@ -1,4 +1,5 @@
 import { FileButton } from '@mantine/core';
+import { useMemo } from 'react';
 import { flashesIn, mostFlashes, type Run } from '../../../../core/textures/frames/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useModPart } from '../../../api/hooks.tsx';
@@ -20,8 +21,10 @@ interface FramesProps {
 /** How often a strip flashes within a second, at the game's own rate. */
 export function useFlashes({ strip, runs, lights }: Frames): number {
   const tickRate = useModPart(({ header }) => header.tickRate);
-  if (!strip) return 0;
-  return flashesAt(runs, lights, strip.ticks / tickRate);
+  return useMemo(
+    () => (strip ? flashesAt(runs, lights, strip.ticks / tickRate) : 0),
+    [strip, runs, lights, tickRate],
+  );
 }
 
 const flashesAt = (runs: readonly Run[], lights: readonly number[], seconds: number): number =>

@@ -15,7 +15,7 @@ import {
 } from '../../../../core/textures/facts/index.ts';
 import { encodePicture, type Pixels } from '../../../../core/textures/index.ts';
 import { isSamePicture } from '../../../../core/textures/painting/index.ts';
-import { count, messageOf } from '../../../../core/words/index.ts';
+import { count } from '../../../../core/words/index.ts';
 import { useModPart, useSession } from '../../../api/hooks.tsx';
 import { uploadPicture } from '../../../api/textures.ts';
 import { useGrowing } from '../../../parts/use-growing.ts';
@@ -23,6 +23,7 @@ import { readPixels } from '../known-pixels.ts';
 import { usePainting } from '../painting-state.ts';
 import { Thumb } from '../thumb.tsx';
 import styles from './recolour.module.css';
+import { complain } from '../../../parts/complain.ts';
 import touchUp from './touch-up.module.css';
 
 /** So many tones of another picture are gone by. */
@@ -233,9 +234,6 @@ function useOthers(names: readonly string[]): readonly Pixels[] {
 }
 
 const none: readonly Pixels[] = [];
-
-const complain = (error: unknown) =>
-  notifications.show({ message: messageOf(error), color: 'brick', autoClose: 9000 });
 
 interface Made {
   /** The texture whose tones it has. */

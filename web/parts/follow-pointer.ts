@@ -7,13 +7,18 @@ interface Drag {
   end: (moved: boolean) => void;
   /** Escape was pressed on the way, or the pointer was lost. */
   cancel: () => void;
+  /** So far it may go and is still a click, in CSS pixels; a few where nothing is said. */
+  reach?: number;
 }
 
-/** So far the pointer may go, in CSS pixels, and it is still a click. */
+/** Nobody holds a pointer quite still. */
 const clickReach = 3;
 
 /** Follows the pointer from a press until it is let go. */
-export function followPointer(start: ReactPointerEvent, { move, end, cancel }: Drag): void {
+export function followPointer(
+  start: ReactPointerEvent,
+  { move, end, cancel, reach = clickReach }: Drag,
+): void {
   let moved = false;
   let frame = 0;
   let last: PointerEvent | undefined;
@@ -24,7 +29,7 @@ export function followPointer(start: ReactPointerEvent, { move, end, cancel }: D
   };
   const onMove = (event: PointerEvent) => {
     const far = Math.hypot(event.clientX - start.clientX, event.clientY - start.clientY);
-    moved ||= far > clickReach;
+    moved ||= far > reach;
     if (!moved) return;
     last = event;
     frame ||= requestAnimationFrame(flush);
