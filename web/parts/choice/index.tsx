@@ -27,10 +27,15 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
   const takeTyped = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key.startsWith('Arrow') && entry.current === 'typed') entry.current = 'walks';
     if (event.key !== 'Enter' || event.nativeEvent.isComposing || entry.current === 'none') return;
-    // An arrow that came before the list was drawn went nowhere: then the text counts as well.
-    if (entry.current === 'walks' && isOnOption(event.currentTarget)) return;
     event.preventDefault();
     event.stopPropagation();
+    // An arrow that came before the list was drawn went nowhere: then the text counts as well.
+    const marked = entry.current === 'walks' ? markedOption(event.currentTarget) : null;
+    if (marked) {
+      // Pressed here, and not left to the list: one that is just closing would not hear of Enter.
+      marked.click();
+      return;
+    }
     const found = firstMatch(event.currentTarget.value, data);
     if (!found) return;
     setOpen(false);
@@ -71,8 +76,8 @@ export function Choice({ data, value, onTake, ...rest }: ChoiceProps) {
   );
 }
 
-/** True where the list of a field is drawn and one of its options is marked to be taken. */
-function isOnOption(field: HTMLElement): boolean {
+/** The option that is marked to be taken, where the list of a field is drawn. */
+function markedOption(field: HTMLElement): HTMLElement | null {
   const list = document.getElementById(field.getAttribute('aria-controls') ?? '');
-  return Boolean(list?.querySelector('[data-combobox-selected]'));
+  return list?.querySelector<HTMLElement>('[data-combobox-selected]') ?? null;
 }
