@@ -5,7 +5,7 @@ import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../core/in
 import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
-import { StripSchema } from '../core/mod/entries.schema.ts';
+import { MadeSchema, StripSchema } from '../core/mod/entries.schema.ts';
 import { templates } from '../core/models/index.ts';
 import { entrySchemas, stocks, stockSoundSets, type Box } from '../core/mod/index.ts';
 import { titleOfKey, withWords } from './schema-words.ts';
@@ -27,7 +27,7 @@ export function generatedDocs(): Map<string, string> {
 export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
   const used = new Set<string>();
   const texts = new Map<string, string>();
-  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema }))
+  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema, made: MadeSchema }))
     texts.set(
       `mod/${kind}`,
       schemaText(schema, `A file of a mod folder: ${titleOfKey(kind).toLowerCase()}`, used),

@@ -37,12 +37,14 @@ test('every JSON file of the demo fits the schema that it names, and all of them
         ? 'header'
         : file === 'ledger.json'
           ? 'ledger'
-          : file.endsWith('.strip.json')
-            ? 'strip'
-            : ({
-                tags: file.startsWith('tags/blocks/') ? 'blockTags' : 'itemTags',
-                loot: 'lootTables',
-              }[file.split('/')[0]!] ?? file.split('/')[0]!);
+          : file.endsWith('.made.json')
+            ? 'made'
+            : file.endsWith('.strip.json')
+              ? 'strip'
+              : ({
+                  tags: file.startsWith('tags/blocks/') ? 'blockTags' : 'itemTags',
+                  loot: 'lootTables',
+                }[file.split('/')[0]!] ?? file.split('/')[0]!);
     const schema = `docs/schemas/mod/${kind}.schema.json`;
     if (typeof document['$schema'] === 'string') {
       named += 1;

@@ -314,3 +314,27 @@ test(
     });
   },
 );
+
+test('how a picture was made lies beside it, comes back, and is judged', async () => {
+  const { mod, blobs } = readModFolder(await demo());
+  const made = {
+    pattern: 'brick',
+    texels: 16,
+    seed: 7,
+    tones: ['#111111', '#eeeeee'],
+    amounts: {},
+  };
+  const file = 'textures/oven/side.made.json';
+  const files = writeModFolder(mod, (sha256) => blobs.get(sha256)!);
+  expect(files.has(file)).toBe(false);
+  const read = readModFolder(files.set(file, text(JSON.stringify(made))));
+  expect(read.problems).toEqual([]);
+  expect(read.mod.textures['oven/side']!.made).toEqual(made);
+  const again = writeModFolder(read.mod, (sha256) => read.blobs.get(sha256)!);
+  expect(JSON.parse(new TextDecoder().decode(again.get(file)))).toEqual(made);
+  const wrong = readModFolder(files.set(file, text(JSON.stringify({ ...made, tones: ['red'] }))));
+  expect(wrong.problems.map(({ file: at, message }) => [at, message])).toEqual([
+    [file, expect.stringContaining('use a colour such as #d8cba0')],
+    [file, expect.stringContaining('/tones')],
+  ]);
+});

@@ -122,19 +122,22 @@ function readEntry(reader: FolderReader, file: string, kind: JsonKind, name: str
   reader.put(kind, name, reader.documentOf(file, kind, pointer([kind, name])));
 }
 
-/** A picture, with its strip where a file beside it says one. */
+/** What files beside a picture say of it: `brine.strip.json`, `brine.made.json`. */
+const besidePictures = ['strip', 'made'] as const;
+
+/** A picture, with its strip and how it was made where files beside it say so. */
 function readTexture(reader: FolderReader, file: string, name: string): void {
   if (!isAllowed(reader, file, name, pathPattern)) return;
   const bytes = reader.bytesOf(file);
-  const stripFile = `textures/${name}.strip.json`;
+  const fileOf = (part: string) => `textures/${name}.${part}.json`;
   try {
     const picture = pictureEntry(bytes);
     reader.keep(picture.sha256, bytes);
-    const strip = reader.has(stripFile)
-      ? { strip: withoutSchema(reader.textOf(stripFile).value) }
-      : {};
-    const texture = reader.fitting('textures', { picture, ...strip }, ({ path, message }) =>
-      reader.report(stripFile, 'files/does-not-fit', `${pointer(path.slice(1))}: ${message}`),
+    const given: Record<string, unknown> = { picture };
+    for (const part of besidePictures)
+      if (reader.has(fileOf(part))) given[part] = withoutSchema(reader.textOf(fileOf(part)).value);
+    const texture = reader.fitting('textures', given, ({ path: [part, ...path], message }) =>
+      reader.report(fileOf(String(part)), 'files/does-not-fit', `${pointer(path)}: ${message}`),
     );
     reader.put('textures', name, texture);
     reader.standsIn(file, 'textures', name);
@@ -159,9 +162,9 @@ function readSoundFile(
   reader.standsIn(file, 'sounds', name);
 }
 
-/** Strips are read with their pictures; hidden files and words about the mod are nobody's business. */
+/** What is said of pictures is read with them; hidden files and words about the mod are nobody's business. */
 const mayLieThere = (file: string): boolean =>
-  (file.startsWith('textures/') && file.endsWith('.strip.json')) ||
+  (file.startsWith('textures/') && besidePictures.some((part) => file.endsWith(`.${part}.json`))) ||
   (file.split('/').at(-1) ?? '').startsWith('.') ||
   /\.(md|txt)$/.test(file);
 

@@ -12,8 +12,10 @@ export function* documentsOfFolder(mod: Mod): Generator<Written> {
   yield ['ledger.json', mod.ledger];
   for (const [kind, folder] of jsonFolders)
     for (const [name, entry] of Object.entries(mod[kind])) yield [`${folder}/${name}.json`, entry];
-  for (const [name, { strip }] of Object.entries(mod.textures))
+  for (const [name, { strip, made }] of Object.entries(mod.textures)) {
     if (strip) yield [`textures/${name}.strip.json`, strip];
+    if (made) yield [`textures/${name}.made.json`, made];
+  }
 }
 
 /**

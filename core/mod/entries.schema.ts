@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
-import { Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from './names.ts';
+import { Colour, Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from './names.ts';
 import { currentEdition } from './migrations/index.ts';
 import { toolKinds } from './traits.ts';
 
@@ -76,9 +76,46 @@ export const StripSchema = z.strictObject({
     .optional()
     .meta({ description: 'Frame numbers in the order in which they show.' }),
 });
+/** The patterns that pictures are made from; what each draws is in `core/textures/making/`. */
+export const patternNames = [
+  'stone',
+  'planks',
+  'brick',
+  'cloth',
+  'thatch',
+  'pane',
+  'specks',
+  'leaves',
+  'liquid',
+  'stream',
+] as const;
+/** How a picture was made, so that it can be made again otherwise. */
+export const MadeSchema = z.strictObject({
+  pattern: z.enum(patternNames).meta({ description: 'What is drawn.' }),
+  texels: z.number().int().min(4).max(256).meta({ description: 'Texels along each side.' }),
+  seed: z
+    .number()
+    .int()
+    .min(0)
+    .max(999_999)
+    .meta({ description: 'Another seed makes another picture of the same kind.' }),
+  tones: z
+    .array(Colour)
+    .min(2)
+    .max(12)
+    .meta({ description: 'The colours it is made of, from dark to light.' }),
+  amounts: recordOf(Name, z.number().min(0).max(1000)).meta({
+    description: 'How much of what the pattern has; what is not named is as usual.',
+  }),
+  on: Id.optional().meta({ description: 'The texture that it lies on, where it lies on one.' }),
+});
+export type Made = z.output<typeof MadeSchema>;
 export const TextureSchema = z.strictObject({
   picture: PictureSchema,
   strip: StripSchema.optional(),
+  made: MadeSchema.optional().meta({
+    description: 'How the picture was made, if it was made here.',
+  }),
 });
 export type Texture = z.output<typeof TextureSchema>;
 

@@ -47,6 +47,7 @@ export {
 } from './ledger.schema.ts';
 export {
   HeaderSchema,
+  patternNames,
   soundEvents,
   usualStack,
   mostBoxes,
@@ -56,6 +57,7 @@ export {
   type Header,
   type Item,
   type Model,
+  type Made,
   type Picture,
   type Sound,
   type SoundSet,

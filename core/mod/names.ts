@@ -23,6 +23,9 @@ export const Name = z
     namePattern,
     'use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern',
   );
+export const Colour = z
+  .string()
+  .regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0, in small letters');
 export const PathName = z
   .string()
   .max(128)

@@ -67,6 +67,7 @@ const places: Record<RenamedKind, NamedAt[]> = {
     { at: 'models/*/slots/*', what: 'slot' },
     { at: 'items/*/texture', what: 'item' },
     { at: 'blocks/*/identity/held/picture', what: 'item form' },
+    { at: 'textures/*/made/on', what: 'picture laid on it' },
   ],
   blockTags: [
     { at: 'blocks/*/tags/*', what: 'block' },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Rows } from '../states/index.ts';
-import { Id } from './names.ts';
+import { Colour, Id } from './names.ts';
 import { byState } from './states.schema.ts';
 
 export const alphaModes = ['opaque', 'mask', 'blend'] as const;
@@ -50,7 +50,6 @@ const trait = <S extends z.ZodType, const F extends TraitFacts<z.output<S>>>(
   facts: F,
 ) => ({ schema, ...facts });
 
-const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0, in small letters');
 /** Ranges are for inspection to judge: a half-typed number must not be refused. */
 const amount = z.number();
 const meaning = <S extends z.ZodType>(schema: S, description: string): S =>
@@ -210,7 +209,7 @@ export const traitTable = {
     range: [0, 1],
     pack: 'block',
   }),
-  mapColour: trait(meaning(colour, 'The colour of the block on a map.'), {
+  mapColour: trait(meaning(Colour, 'The colour of the block on a map.'), {
     default: '#8d8d86',
     words: 'map colour',
     part: 'Display',
@@ -245,7 +244,7 @@ export const traitTable = {
     { default: false, words: 'joins own kind', part: 'Display', kind: 'toggle', pack: 'display' },
   ),
   tint: trait(
-    meaning(z.union([z.enum(tints), colour]), 'The colour source multiplied over a grey texture.'),
+    meaning(z.union([z.enum(tints), Colour]), 'The colour source multiplied over a grey texture.'),
     { default: 'none', words: 'tint', part: 'Display', kind: 'word', pack: 'display' },
   ),
   scatter: trait(meaning(amount, 'Greatest random offset in texels, as plants have.'), {

@@ -8,6 +8,7 @@ import { benchPath, deskPath, texturePath } from '../api/address.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { useNewBlock } from '../places/blocks/new-block.tsx';
 import { places } from '../places/places.ts';
+import { useNewPicture } from './use-new-picture.ts';
 import { ItemIcon } from './item.tsx';
 import { Rendering } from './rendering.tsx';
 
@@ -17,6 +18,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
   const session = useSession();
   const navigate = useNavigate();
   const newBlock = useNewBlock();
+  const newPicture = useNewPicture();
   const { setColorScheme } = useMantineColorScheme();
   // Thousands of entries are put together only while somebody looks at them.
   const [opened, setOpened] = useState(false);
@@ -31,6 +33,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
     ): SpotlightActionData => ({ id, label, description, onClick });
     return [
       act('new', 'New block…', newBlock, 'Declare a block from stock or from another block'),
+      act('picture', 'Make a picture', newPicture, 'From a pattern, tones and a seed'),
       ...places.map(({ path, title, shownIn, label = title, says }) =>
         act(
           path,
@@ -84,7 +87,7 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
         onClick: () => void navigate(`${home}/${benchPath(name)}`),
       })),
     ];
-  }, [opened, mod, session, navigate, newBlock, setColorScheme, onKeys]);
+  }, [opened, mod, session, navigate, newBlock, newPicture, setColorScheme, onKeys]);
   return (
     <Spotlight
       actions={actions}

@@ -141,8 +141,13 @@ function Places({ namings }: { namings: readonly Naming[] }) {
   );
 }
 
+interface RenameButtonProps extends Pick<RenameProps, 'kind' | 'name' | 'id'> {
+  /** Hears of the new name, where an address goes by it. */
+  onRenamed?: (to: string) => void;
+}
+
 /** A button that renames something where there is no room for a field. */
-export function RenameButton({ kind, name, id }: { kind: RenamedKind; name: string; id: string }) {
+export function RenameButton({ kind, name, id, onRenamed }: RenameButtonProps) {
   const [opened, setOpened] = useState(false);
   return (
     <>
@@ -160,7 +165,10 @@ export function RenameButton({ kind, name, id }: { kind: RenamedKind; name: stri
             kind={kind}
             name={name}
             id={id}
-            onRenamed={() => setOpened(false)}
+            onRenamed={(to) => {
+              setOpened(false);
+              onRenamed?.(to);
+            }}
             onLeave={() => setOpened(false)}
           />
         </Modal>

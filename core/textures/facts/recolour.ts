@@ -87,6 +87,19 @@ export function inTones(
   });
 }
 
+/** How a picture is recoloured: in other tones first, then moved. */
+export interface Recolouring {
+  /** Tones that it takes on; none of its own are moved without any. */
+  tones?: readonly Tone[];
+  /** Whether greys stay, as the stone around an ore. */
+  greysStay: boolean;
+  shift: ColourShift;
+}
+
+/** The picture in other tones, then moved. */
+export const recoloured = (pixels: Pixels, { tones = [], greysStay, shift }: Recolouring): Pixels =>
+  shiftColours(inTones(pixels, tones, greysStay ? isColourful : undefined), shift);
+
 /** How light the darkest and the lightest of some colours of a picture are. */
 function lightsOf(
   { data }: Pixels,

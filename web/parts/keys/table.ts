@@ -115,8 +115,8 @@ const table = {
 
   textureStation: {
     area: 'Texture desk',
-    press: ['1', '2', '3', '4'],
-    cap: '1 … 4',
+    press: ['1', '2', '3', '4', '5'],
+    cap: '1 … 5',
     does: 'Go to a station',
   },
   moveCursor: {

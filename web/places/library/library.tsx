@@ -2,6 +2,7 @@ import { Button, FileButton, TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useModPart } from '../../api/hooks.tsx';
+import { useNewPicture } from '../../parts/use-new-picture.ts';
 import { usePasted } from '../../parts/use-pasted.ts';
 import { ArrivingPictures } from './arriving-pictures.tsx';
 import { useArriving } from './arriving.ts';
@@ -22,6 +23,7 @@ export function Library() {
   const [isOver, setOver] = useState(false);
   const { take: takeSounds, problems: soundProblems } = useImport();
   const arriving = useArriving();
+  const newPicture = useNewPicture();
   const take = async (files: readonly File[]) => {
     const pictures = files.filter(isPicture);
     if (pictures.length) await arriving.begin(pictures);
@@ -55,6 +57,9 @@ export function Library() {
           onChange={(event) => setFilter(event.currentTarget.value)}
           w={220}
         />
+        <Button variant="default" onClick={newPicture}>
+          Make a picture
+        </Button>
         <FileButton multiple accept="image/png,.wav,.ogg" onChange={(files) => void take(files)}>
           {(props) => <Button {...props}>Import files</Button>}
         </FileButton>

@@ -14,14 +14,14 @@ export function keepPixels(sha256: string, pixels: Pixels): void {
   if (known.size > most && oldest !== undefined) known.delete(oldest);
 }
 
-/** The pixels of a picture by its digest; undefined, or why not, until they are there. */
-export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: string } {
+/** The pixels of a picture by its digest, if one is asked for; undefined, or why not, until then. */
+export function useKnownPixels(sha256: string | undefined): { pixels?: Pixels; problem?: string } {
   const [answer, setAnswer] = useState<{ sha256: string; problem?: string }>();
-  const pixels = known.get(sha256);
+  const pixels = sha256 === undefined ? undefined : known.get(sha256);
   // It may have been let go for others meanwhile, and is then read again.
   const isMissing = pixels === undefined;
   useEffect(() => {
-    if (!isMissing) return;
+    if (!isMissing || sha256 === undefined) return;
     let isWanted = true;
     const answered = (problem?: string) => isWanted && setAnswer({ sha256, problem });
     readPixels(sha256).then(
@@ -33,7 +33,7 @@ export function useKnownPixels(sha256: string): { pixels?: Pixels; problem?: str
     };
   }, [sha256, isMissing]);
   if (pixels) return { pixels };
-  return answer?.sha256 === sha256 ? { problem: answer.problem } : {};
+  return answer && answer.sha256 === sha256 ? { problem: answer.problem } : {};
 }
 
 /** The pixels of a picture by its digest. Throws with a sentence where they cannot be read. */

@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { createContext, useContext, useEffect, useRef, useState } from 'react';
+import { createContext, useCallback, useContext, useEffect, useRef, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
 import { idOf, lookUp, type Texture } from '../../../core/mod/index.ts';
 import { encodePicture, frameCount, frameSize, type Pixels } from '../../../core/textures/index.ts';
@@ -76,8 +76,10 @@ export interface Painting {
   release: () => void;
   cancel: () => void;
   isPainting: () => boolean;
-  /** Shows what would become of the picture; undefined shows it as it is. */
-  preview: (pixels: Pixels | undefined) => void;
+  /**
+   * Shows what would become of the picture, or a frame of it; undefined shows it as it is.
+   */
+  preview: (pixels: Pixels | undefined, frame?: Area) => void;
   /** Changes the picture in one step. */
   change: (label: string, make: (pixels: Pixels, area: Area) => Pixels) => void;
 }
@@ -155,7 +157,11 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
   const [anchor, setAnchor] = useState<Texel>();
   const known = useKnownPixels(texture.picture.sha256);
   const [draft, setDraft] = useState<Pixels>();
-  const [previewed, preview] = useState<Pixels>();
+  const [previewed, setPreviewed] = useState<{ pixels: Pixels; frame?: Area }>();
+  const preview = useCallback(
+    (pixels: Pixels | undefined, frame?: Area) => setPreviewed(pixels && { pixels, frame }),
+    [],
+  );
   const stroke = useRef<StrokeNow>(undefined);
   const sending = useRef<{ last: Promise<string>; many: number }>({
     last: Promise.resolve(''),
@@ -241,7 +247,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
     name,
     id: idOf(namespace, name),
     texture,
-    pixels: previewed ?? draft ?? known.pixels,
+    pixels: previewed?.pixels ?? draft ?? known.pixels,
     saved: known.pixels,
     preview,
     problem: known.problem,
@@ -251,7 +257,7 @@ export function useOpenPainting(name: string, texture: Texture): Painting {
       mark(undefined);
       setFrame(Math.max(0, next));
     },
-    area,
+    area: previewed?.frame ?? area,
     ways,
     setWays: (part) => {
       if (part.tool !== undefined && part.tool !== 'move') mark(undefined);

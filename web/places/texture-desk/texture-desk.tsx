@@ -11,6 +11,7 @@ import frame from '../../parts/desk-frame.module.css';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
+import { RenameButton } from '../../parts/rename-field.tsx';
 import { usePasted } from '../../parts/use-pasted.ts';
 import type { Stop } from '../../parts/station-line.tsx';
 import { standBeside } from './beside.ts';
@@ -25,6 +26,7 @@ import { PictureStage } from './picture-stage.tsx';
 import { PicturesList } from './pictures-list.tsx';
 import { FactsStation } from './stations/facts.tsx';
 import { FramesStation, useFlashes } from './stations/frames.tsx';
+import { MakeStation } from './stations/make.tsx';
 import { RecolourStation } from './stations/recolour.tsx';
 import { TouchUpStation } from './stations/touch-up.tsx';
 import { ToolsStrip, useTones } from './tools-strip.tsx';
@@ -90,7 +92,7 @@ function Open({ name, texture, station }: OpenProps) {
             <PictureStage
               beside={beside}
               isPainted={station === 'Touch up'}
-              showsDraft={station === 'Touch up' || station === 'Recolour'}
+              showsDraft={station === 'Make' || station === 'Recolour' || station === 'Touch up'}
             />
           </div>
           {station === 'Frames' && <StripRow frames={frames} flashes={flashes} />}
@@ -105,6 +107,7 @@ function Open({ name, texture, station }: OpenProps) {
           {station === 'Touch up' && (
             <TouchUpStation blocks={blocks} beside={block} onFile={replace} />
           )}
+          {station === 'Make' && <MakeStation />}
           {station === 'Recolour' && <RecolourStation />}
           {station === 'Frames' && <FramesStation frames={frames} flashes={flashes} />}
           {station === 'Facts' && (
@@ -170,17 +173,32 @@ function stateOf(findings: readonly Finding[], station: Station): Stop['state'] 
 
 const Head = memo(function Head({ name, id, facts, station, search, findings }: HeadProps) {
   const session = useSession();
+  const navigate = useNavigate();
+  const addressOf = (of: string, next: Station) => ({
+    pathname: `/m/${session.name}/${texturePath(of, pathOf(next))}`,
+    search,
+  });
   return (
     <DeskHead
       title={spokenName(name.replaceAll('/', ', '))}
       kind="texture"
       id={id}
-      facts={facts}
+      facts={
+        <>
+          {facts} ·{' '}
+          <RenameButton
+            kind="textures"
+            name={name}
+            id={id}
+            onRenamed={(to) => void navigate(addressOf(to, station), { replace: true })}
+          />
+        </>
+      }
       label="Stations"
       current={station}
       stops={stations.map((title) => ({
         title,
-        to: { pathname: `/m/${session.name}/${texturePath(name, pathOf(title))}`, search },
+        to: addressOf(name, title),
         state: stateOf(findings, title),
       }))}
     />

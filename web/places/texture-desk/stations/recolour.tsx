@@ -1,33 +1,19 @@
 import { Slider, Switch, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { pointer } from '../../../../core/json/index.ts';
-import { freeName, heldUnder } from '../../../../core/lists/index.ts';
-import {
-  greyed,
-  inTones,
-  isColourful,
-  noShift,
-  shiftColours,
-  tonesOf,
-  type ColourShift,
-} from '../../../../core/textures/facts/index.ts';
-import { encodePicture, type Pixels } from '../../../../core/textures/index.ts';
+import { heldUnder } from '../../../../core/lists/index.ts';
+import { greyed, noShift, type ColourShift } from '../../../../core/textures/facts/index.ts';
 import { isSamePicture } from '../../../../core/textures/painting/index.ts';
 import { count } from '../../../../core/words/index.ts';
-import { useModPart, useSession } from '../../../api/hooks.tsx';
-import { uploadPicture } from '../../../api/textures.ts';
+import { useModPart } from '../../../api/hooks.tsx';
+import { usePictureWork } from '../../../api/picture-work.ts';
 import { useGrowing } from '../../../parts/use-growing.ts';
-import { readPixels } from '../known-pixels.ts';
+import { keyOfMaterial, useCopies, useTones } from '../recolouring.ts';
 import { usePainting } from '../painting-state.ts';
+import { MaterialTones } from './material-tones.tsx';
 import { Thumb } from '../thumb.tsx';
 import styles from './recolour.module.css';
-import { complain } from '../../../parts/complain.ts';
 import touchUp from './touch-up.module.css';
-
-/** So many tones of another picture are gone by. */
-const mostTones = 24;
 
 /** The picture in other colours: moved as one likes, or in the tones of others of the mod. */
 export function RecolourStation() {
@@ -35,12 +21,15 @@ export function RecolourStation() {
   const [shift, setShift] = useState<ColourShift>(noShift);
   const [like, setLike] = useState<readonly string[]>([]);
   const [greysStay, setGreysStay] = useState(false);
-  const others = useOthers(like);
-  const made = useMemo(
-    () => saved && recoloured(saved, { like: others[0], greysStay, shift }),
+  const others = useTones(like);
+  const asked = useMemo(
+    () => saved && { pixels: saved, ways: [{ tones: others[0], greysStay, shift }] },
     [saved, others, greysStay, shift],
   );
+  const { answer: [made] = [], isNew } = usePictureWork('recolour', asked);
   const isOther = made !== undefined && saved !== undefined && !isSamePicture(made, saved);
+  const takeOn = (key: string) =>
+    setLike(like.includes(key) ? like.filter((other) => other !== key) : [...like, key]);
   useEffect(() => {
     preview(isOther ? made : undefined);
   }, [preview, made, isOther]);
@@ -49,9 +38,9 @@ export function RecolourStation() {
     setShift(noShift);
     setLike([]);
   };
-  const make = useMaking(name, back);
+  const { make, makeAll, done } = useCopies(name, back);
   const inPlace = () => {
-    if (!made) return;
+    if (!made || !isNew) return;
     change('Recolour', () => made);
     back();
   };
@@ -70,7 +59,12 @@ export function RecolourStation() {
         onChange={(event) => setGreysStay(event.currentTarget.checked)}
         mb={8}
       />
-      <Others name={name} like={like} onLike={setLike} />
+      <Others name={name} like={like} onTake={takeOn} />
+      <MaterialTones
+        label="Materials to take tones from"
+        isChosen={(material) => like.includes(keyOfMaterial(material))}
+        onChoose={(material) => takeOn(keyOfMaterial(material))}
+      />
       <div className={touchUp['verbs']}>
         {like.length < 2 && (
           <button type="button" className="chip" disabled={!isOther} onClick={inPlace}>
@@ -81,7 +75,7 @@ export function RecolourStation() {
           <button
             type="button"
             className="chip"
-            disabled={!isOther}
+            disabled={!isOther || !isNew}
             onClick={() => made && make([{ like: like[0], pixels: made }])}
           >
             As a new picture
@@ -91,16 +85,17 @@ export function RecolourStation() {
           <button
             type="button"
             className="chip"
+            disabled={done !== undefined}
             onClick={() =>
-              make(
-                others.map((other, i) => ({
-                  like: like[i],
-                  pixels: recoloured(saved, { like: other, greysStay, shift }),
-                })),
+              makeAll(
+                saved,
+                others.map((tones, i) => ({ like: like[i], way: { tones, greysStay, shift } })),
               )
             }
           >
-            Make {count(like.length, 'picture')}
+            {done === undefined
+              ? `Make ${count(like.length, 'picture')}`
+              : `${done} of ${count(like.length, 'picture')}`}
           </button>
         )}
         <button type="button" className="chip" onClick={() => change('Grey', greyed)}>
@@ -114,18 +109,6 @@ export function RecolourStation() {
       </div>
     </>
   );
-}
-
-interface Recolouring {
-  /** The picture whose tones it takes on. */
-  like: Pixels | undefined;
-  greysStay: boolean;
-  shift: ColourShift;
-}
-
-function recoloured(pixels: Pixels, { like, greysStay, shift }: Recolouring): Pixels {
-  const tones = like ? tonesOf(like, mostTones) : [];
-  return shiftColours(inTones(pixels, tones, greysStay ? isColourful : undefined), shift);
 }
 
 const sliders = [
@@ -176,11 +159,11 @@ function Shifting({ shift, onShift }: ShiftingProps) {
 interface OthersProps {
   name: string;
   like: readonly string[];
-  onLike: (like: readonly string[]) => void;
+  onTake: (name: string) => void;
 }
 
 /** The mod's other pictures, to take tones from. */
-function Others({ name, like, onLike }: OthersProps) {
+function Others({ name, like, onTake }: OthersProps) {
   const textures = useModPart((mod) => mod.textures);
   const [filter, setFilter] = useState('');
   const names = Object.keys(textures)
@@ -206,7 +189,7 @@ function Others({ name, like, onLike }: OthersProps) {
               aria-label={one}
               aria-pressed={isOn}
               className={clsx(isOn && styles['on'])}
-              onClick={() => onLike(isOn ? like.filter((other) => other !== one) : [...like, one])}
+              onClick={() => onTake(one)}
             >
               <Thumb texture={heldUnder(textures, one)} />
             </button>
@@ -216,59 +199,3 @@ function Others({ name, like, onLike }: OthersProps) {
     </>
   );
 }
-
-/** The pixels of other textures, as soon as they have been read. */
-function useOthers(names: readonly string[]): readonly Pixels[] {
-  const textures = useModPart((mod) => mod.textures);
-  const key = names.map((name) => textures[name]?.picture.sha256 ?? '').join(' ');
-  const [read, setRead] = useState<{ key: string; pixels: readonly Pixels[] }>();
-  useEffect(() => {
-    let isWanted = true;
-    const all = key.split(' ').filter(Boolean).map(readPixels);
-    Promise.all(all).then((pixels) => isWanted && setRead({ key, pixels }), complain);
-    return () => {
-      isWanted = false;
-    };
-  }, [key]);
-  return read?.key === key ? read.pixels : none;
-}
-
-const none: readonly Pixels[] = [];
-
-interface Made {
-  /** The texture whose tones it has. */
-  like: string | undefined;
-  pixels: Pixels;
-}
-
-/** Makes pictures of the one on the desk, each a texture of its own, all in one step. */
-function useMaking(name: string, onDone: () => void): (made: readonly Made[]) => void {
-  const session = useSession();
-  const makeAll = async (made: readonly Made[]) => {
-    const pictures = await Promise.all(
-      made.map(({ pixels }) => uploadPicture(encodePicture(pixels))),
-    );
-    const { textures } = session.view.mod;
-    const taken = Object.keys(textures);
-    const named = made.map(({ like }) => {
-      const own = freeName(nameLike(name, like), taken);
-      taken.push(own);
-      return own;
-    });
-    const original = textures[name];
-    session.edit(
-      made.length === 1 ? `Make the texture ${named[0]}` : `Make ${made.length} textures`,
-      named.map((own, i) => ({
-        path: pointer(['textures', own]),
-        after: { ...original, picture: pictures[i] },
-      })),
-    );
-    notifications.show({ message: `Made: ${named.join(', ')}. Nobody shows them yet.` });
-    onDone();
-  };
-  return (made) => void makeAll(made).catch(complain);
-}
-
-/** `seam/brack` in the tones of `item/ebbite_bar` is `seam/brack_ebbite_bar`. */
-const nameLike = (name: string, like: string | undefined): string =>
-  like === undefined ? `${name}_copy` : `${name}_${like.slice(like.lastIndexOf('/') + 1)}`;

@@ -1,22 +1,14 @@
-import { FileButton, Slider, TextInput, Switch } from '@mantine/core';
+import { FileButton, Slider, Switch } from '@mantine/core';
 import clsx from 'clsx';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ownTextureFor } from '../../../../core/models/index.ts';
 import { shownNamed, titleOf } from '../../../../core/mod/index.ts';
-import {
-  asMixed,
-  colourFromHex,
-  fromMixed,
-  hexOf,
-  mostChroma,
-  type Mixed,
-} from '../../../../core/textures/facts/index.ts';
 import { mirroredArea, shifted, turnedArea } from '../../../../core/textures/painting/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Toggles } from '../../../parts/toggles.tsx';
+import { Mixing } from './mixing.tsx';
 import { usePainting } from '../painting-state.ts';
 import { toolFacts } from '../tools.ts';
 import styles from './touch-up.module.css';
@@ -31,14 +23,14 @@ interface TouchUpProps {
 
 /** With what one paints, what is done to the whole frame, and whose picture it is. */
 export function TouchUpStation({ blocks, beside, onFile }: TouchUpProps) {
-  const { ways } = usePainting();
+  const { ways, setWays } = usePainting();
   return (
     <>
       <h2>{toolFacts[ways.tool].title}</h2>
       <p className="note">{toolFacts[ways.tool].does}</p>
       <ToolWays />
       <h3 className="part">Colour</h3>
-      <Mixing />
+      <Mixing colour={ways.colour} onColour={(colour) => setWays({ colour })} />
       <h3 className="part">The whole frame</h3>
       <WholeFrame />
       <h3 className="part">Whose it is</h3>
@@ -95,72 +87,6 @@ function ToolWays() {
     </div>
   );
 }
-
-const parts = [
-  { part: 'lightness', title: 'Light', max: 1, step: 0.01 },
-  { part: 'chroma', title: 'Colour', max: mostChroma, step: 0.002 },
-  { part: 'hue', title: 'Hue', max: 360, step: 1 },
-] as const;
-
-/** The colour that is painted with, mixed by how light, how colourful and which hue it is. */
-function Mixing() {
-  const { ways, setWays } = usePainting();
-  const [typed, setTyped] = useState<string>();
-  // Grey has no hue: the one that it came from is kept while one mixes.
-  const [kept, setKept] = useState<Mixed>();
-  const own = asMixed(ways.colour);
-  const mixed = kept && hexOf(fromMixed(kept)) === hexOf(ways.colour) ? kept : own;
-  const set = (part: Partial<Mixed>) => {
-    const next = { ...mixed, ...part };
-    setKept(next);
-    setWays({ colour: fromMixed(next) });
-  };
-  const hex = hexOf(ways.colour);
-  const isWrong = typed !== undefined && !colourFromHex(typed);
-  return (
-    <div className={styles['mixing']}>
-      <span className={styles['swatch']} style={{ background: hex }} />
-      <TextInput
-        aria-label="Colour as six digits"
-        classNames={{ input: 'mono' }}
-        value={typed ?? hex}
-        error={isWrong ? 'Six hexadecimal digits, such as #8a6d4b.' : undefined}
-        onChange={(event) => {
-          const text = event.currentTarget.value;
-          setTyped(text);
-          const colour = colourFromHex(text);
-          if (colour) setWays({ colour });
-        }}
-        onBlur={() => setTyped(undefined)}
-      />
-      {parts.map(({ part, title, max, step }) => (
-        <label key={part} className={styles['line']}>
-          <span>{title}</span>
-          <span className={styles['track']} style={{ background: rampOf(mixed, part, max) }}>
-            <Slider
-              min={0}
-              max={max}
-              step={step}
-              value={mixed[part]}
-              label={null}
-              thumbLabel={title}
-              onChange={(value) => set({ [part]: value })}
-            />
-          </span>
-          <span className="mono">
-            {part === 'hue' ? Math.round(mixed.hue) : Math.round((mixed[part] / max) * 100)}
-          </span>
-        </label>
-      ))}
-    </div>
-  );
-}
-
-/** What moving one of the sliders would give, from end to end. */
-const rampOf = (mixed: Mixed, part: keyof Mixed, max: number): string =>
-  `linear-gradient(90deg, ${Array.from({ length: 13 }, (_, i) =>
-    hexOf(fromMixed({ ...mixed, [part]: (max * i) / 12 })),
-  ).join(', ')})`;
 
 /** Mirroring, turning and shifting of the frame that is worked on. */
 function WholeFrame() {

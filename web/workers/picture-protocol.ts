@@ -1,0 +1,27 @@
+import type { Made } from '../../core/mod/index.ts';
+import type { Recolouring } from '../../core/textures/facts/index.ts';
+import type { Pixels } from '../../core/textures/index.ts';
+
+/** A picture file that was read, or why it is none. */
+export type ReadPicture =
+  { pixels: Pixels; problem?: undefined } | { problem: string; pixels?: undefined };
+
+/** What is asked of the worker for pictures, and what it answers, by name. */
+export interface PictureAsks {
+  /** The picture that a recipe makes, over another where it is laid on one. */
+  make: { asked: { made: Made; below: Pixels | undefined }; answer: Pixels };
+  /** A picture in other colours, once for each way. */
+  recolour: { asked: { pixels: Pixels; ways: readonly Recolouring[] }; answer: Pixels[] };
+  /** Picture files, read. */
+  read: { asked: { files: readonly File[] }; answer: ReadPicture[] };
+}
+
+export type PictureAsk = {
+  [Name in keyof PictureAsks]: { id: number; ask: Name } & PictureAsks[Name]['asked'];
+}[keyof PictureAsks];
+
+/** How far something is, what came of it, or why nothing did. */
+export type PictureAnswer =
+  | { id: number; done: number; of: number }
+  | { id: number; answer: PictureAsks[keyof PictureAsks]['answer'] }
+  | { id: number; problem: string };

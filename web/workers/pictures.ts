@@ -1,0 +1,51 @@
+/** Reads, makes and recolours pictures beside the page. */
+import { recoloured } from '../../core/textures/facts/index.ts';
+import { decodePicture } from '../../core/textures/index.ts';
+import { makePicture } from '../../core/textures/making/index.ts';
+import { messageOf } from '../../core/words/index.ts';
+import type { PictureAnswer, PictureAsk, PictureAsks, ReadPicture } from './picture-protocol.ts';
+
+const say = (answer: PictureAnswer) => (self as unknown as Worker).postMessage(answer);
+
+/** So often it is said how far something is, in milliseconds. */
+const toldEvery = 80;
+
+/** Does something to each of many, and says how far it is. */
+async function eachOf<From, To>(
+  id: number,
+  many: readonly From[],
+  change: (one: From) => To | Promise<To>,
+): Promise<To[]> {
+  const all: To[] = [];
+  let since = performance.now();
+  for (const one of many) {
+    all.push(await change(one));
+    if (performance.now() - since < toldEvery) continue;
+    since = performance.now();
+    say({ id, done: all.length, of: many.length });
+  }
+  return all;
+}
+
+async function readFile(file: File): Promise<ReadPicture> {
+  try {
+    return { pixels: decodePicture(new Uint8Array(await file.arrayBuffer())) };
+  } catch (error) {
+    return { problem: messageOf(error) };
+  }
+}
+
+function answerTo(one: PictureAsk): Promise<PictureAsks[keyof PictureAsks]['answer']> {
+  if (one.ask === 'make') return Promise.resolve(makePicture(one.made, one.below));
+  if (one.ask === 'recolour') return eachOf(one.id, one.ways, (way) => recoloured(one.pixels, way));
+  return eachOf(one.id, one.files, readFile);
+}
+
+self.onmessage = async ({ data }: MessageEvent<PictureAsk>) => {
+  const { id } = data;
+  try {
+    say({ id, answer: await answerTo(data) });
+  } catch (error) {
+    say({ id, problem: messageOf(error) });
+  }
+};
