@@ -19,7 +19,7 @@ import {
   type Vec3,
 } from '../space/index.ts';
 import { expandRows } from '../states/index.ts';
-import { decodePicture, frameAt, frameSize, tintColour, type Pixels } from '../textures/index.ts';
+import { decodePicture, shownAt, tintColour, type Pixels } from '../textures/index.ts';
 import type { DrawnModel, PixelsOf } from './isometric.ts';
 
 const shown = new WeakMap<ResolvedBlock, Candidate[][][]>();
@@ -190,9 +190,6 @@ export function texturePixels(
       if (!bytes) return undefined;
       known.set(sha256, (pixels = decodePicture(bytes)));
     }
-    const { width, height } = frameSize(texture);
-    if (height >= pixels.height) return pixels;
-    const from = frameAt(texture, tick) * width * height * 4;
-    return { width, height, data: pixels.data.subarray(from, from + width * height * 4) };
+    return shownAt(texture, pixels, tick);
   };
 }

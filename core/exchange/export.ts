@@ -3,7 +3,7 @@ import { freeName, itemAt } from '../lists/index.ts';
 import type { Mod, ResolvedBlock } from '../mod/index.ts';
 import { cornersOf, resolvedModelOf, textureOf, type Quad } from '../models/index.ts';
 import { rotationOf, turn, vector, type Vec3 } from '../space/index.ts';
-import { decodePicture, encodePicture, frameAt, frameCount, frameSize } from '../textures/index.ts';
+import { decodePicture, encodePicture, frameCount, shownAt } from '../textures/index.ts';
 import type { Face, Material, Part, PartBox, Scene } from './scene.ts';
 
 type BlobOf = (sha256: string) => Uint8Array | undefined;
@@ -108,13 +108,6 @@ class MaterialList {
     const texture = textureOf(this.mod, id);
     const bytes = texture && this.blobOf(texture.picture.sha256);
     if (!texture || !bytes || frameCount(texture) <= 1) return bytes;
-    const { width, height } = frameSize(texture);
-    const from = frameAt(texture, 0) * width * height * 4;
-    const { data } = decodePicture(bytes);
-    return encodePicture({
-      width,
-      height,
-      data: data.subarray(from, from + width * height * 4),
-    });
+    return encodePicture(shownAt(texture, decodePicture(bytes), 0));
   }
 }

@@ -71,11 +71,32 @@ export const StripSchema = z.strictObject({
   frameHeight: z.number().int().min(1).optional(),
   ticks: z.number().min(1).max(10_000).meta({ description: 'How many ticks a frame stays.' }),
   order: z
-    .array(z.number().int())
+    .array(
+      z.union([
+        z.number().int(),
+        z.strictObject({
+          frame: z.number().int().meta({ description: 'The number of the frame, from 0.' }),
+          ticks: z
+            .number()
+            .int()
+            .min(1)
+            .max(10_000)
+            .meta({ description: 'How many ticks it stays here.' }),
+        }),
+      ]),
+    )
     .max(4096)
     .optional()
-    .meta({ description: 'Frame numbers in the order in which they show.' }),
+    .meta({
+      description:
+        'Frame numbers in the order in which they show, or frames that stay for ticks of their own.',
+    }),
+  blend: z
+    .boolean()
+    .optional()
+    .meta({ description: 'Each frame goes over into the next one while it stays.' }),
 });
+export type Strip = z.output<typeof StripSchema>;
 /** The patterns that pictures are made from; what each draws is in `core/textures/making/`. */
 export const patternNames = [
   'stone',

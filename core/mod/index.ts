@@ -62,6 +62,7 @@ export {
   type Sound,
   type SoundSet,
   type Tag,
+  type Strip,
   type Texture,
 } from './entries.schema.ts';
 export {

@@ -8,7 +8,16 @@ export {
   type Pixels,
 } from './png.ts';
 export { pictureEntry } from './entry.ts';
-export { frameAt, frameCount, frameSize } from './strip.ts';
+export {
+  frameAt,
+  frameCount,
+  frameSize,
+  shownAt,
+  showingAt,
+  stepsOf,
+  type Showing,
+  type Step,
+} from './strip.ts';
 export { marker } from './marker.ts';
 export { tintColour } from './tint.ts';
 export { basePicture } from './base.ts';

@@ -3,13 +3,7 @@ import { pointer } from '../../core/json/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
 import { idOf, type Box, type Mod } from '../../core/mod/index.ts';
 import { resolvedModelOf, textureOf, unwrapModel } from '../../core/models/index.ts';
-import {
-  decodePicture,
-  encodePicture,
-  frameAt,
-  frameSize,
-  type Pixels,
-} from '../../core/textures/index.ts';
+import { decodePicture, encodePicture, shownAt, type Pixels } from '../../core/textures/index.ts';
 import { blobAddress } from './address.ts';
 import type { Session } from './session.ts';
 import { uploadPicture } from './textures.ts';
@@ -44,10 +38,7 @@ async function pixelsOf(mod: Mod, id: string): Promise<Pixels | undefined> {
   if (!texture) return undefined;
   const answer = await fetch(blobAddress(texture.picture.sha256));
   if (!answer.ok) throw new Error(`The picture of ${id} could not be read.`);
-  const pixels = decodePicture(new Uint8Array(await answer.arrayBuffer()));
-  const { width, height } = frameSize(texture);
-  const from = frameAt(texture, 0) * width * height * 4;
-  return { width, height, data: pixels.data.subarray(from, from + width * height * 4) };
+  return shownAt(texture, decodePicture(new Uint8Array(await answer.arrayBuffer())), 0);
 }
 
 /** Pixels of textures, by id. */

@@ -1,5 +1,4 @@
 import { itemAt } from '../../core/lists/index.ts';
-import { lookUp } from '../../core/mod/index.ts';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
@@ -11,6 +10,8 @@ import {
   type DrawnModel,
   type Hidden,
 } from '../../core/draw/index.ts';
+import { textureOf } from '../../core/models/index.ts';
+import { showingAt } from '../../core/textures/index.ts';
 import type { Mod, ResolvedBlock } from '../../core/mod/index.ts';
 import {
   vector,
@@ -26,6 +27,7 @@ import { versionOf } from '../api/version.ts';
 import { Earth, earthCells, inEarth } from './earth.tsx';
 import { partsOf, type Part, type PlacedModel, type Shade } from './geometry.ts';
 import { cells, type Arrangement, type SceneOptions } from './options.ts';
+import { goingOver, type Over } from './strip-material.ts';
 import { useStageTexture } from './textures.ts';
 
 /** How far the camera stands away, in cells. */
@@ -248,6 +250,9 @@ function Cell({
   );
 }
 
+/** What leaves a material as it is. */
+const untouched = () => undefined;
+
 function PartMesh({
   mod,
   part,
@@ -258,20 +263,19 @@ function PartMesh({
   ambient: [number, number, number];
 }) {
   const texture = useStageTexture(mod, part.texture);
-  const strip =
-    part.texture === undefined
-      ? undefined
-      : lookUp(mod.textures, part.texture.slice(part.texture.indexOf(':') + 1))?.strip;
+  const declared = part.texture === undefined ? undefined : textureOf(mod, part.texture);
   const frames = Math.round(1 / texture.repeat.y);
+  const over = useMemo<Over>(() => ({ way: { value: 0 }, share: { value: 0 } }), []);
+  const goesOver = frames > 1 && declared?.strip?.blend === true;
+  const onBeforeCompile = useMemo(() => (goesOver ? goingOver(over) : untouched), [goesOver, over]);
   /* eslint-disable react-hooks/immutability -- textures of three.js are moved in place */
   useFrame(({ clock, invalidate }) => {
-    if (!strip || frames < 2) return;
-    const order = strip.order?.length ? strip.order : Array.from({ length: frames }, (_, i) => i);
-    const frame = itemAt(
-      order,
-      Math.floor((clock.getElapsedTime() * mod.header.tickRate) / strip.ticks) % order.length,
-    );
+    if (!declared?.strip || frames < 2) return;
+    const at = clock.getElapsedTime() * mod.header.tickRate;
+    const { frame, next, share } = showingAt(declared, at);
     texture.offset.y = 1 - (frame + 1) / frames;
+    over.way.value = (frame - next) / frames;
+    over.share.value = share;
     invalidate();
   });
   /* eslint-enable react-hooks/immutability */
@@ -279,7 +283,8 @@ function PartMesh({
   return (
     <mesh geometry={part.geometry} renderOrder={blend ? 2 : 1}>
       <meshBasicMaterial
-        key={part.alphaMode}
+        key={`${part.alphaMode} ${goesOver}`}
+        onBeforeCompile={onBeforeCompile}
         map={texture}
         vertexColors
         color={[ambient[0] * part.tint[0], ambient[1] * part.tint[1], ambient[2] * part.tint[2]]}

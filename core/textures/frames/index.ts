@@ -1,11 +1,3 @@
 /** Strips: their frames, the order in which they show, and how they flash. */
-export { flashesIn, luminanceOf, mostFlashes } from './flashes.ts';
-export {
-  framesIn,
-  isPlainOrder,
-  orderOf,
-  orderWithout,
-  runsOf,
-  stripOf,
-  type Run,
-} from './strip.ts';
+export { flashesIn, luminanceOf, mostFlashes, type Lit } from './flashes.ts';
+export { framesIn, runsOf, stepsWithout, stripOf, timingOf } from './strip.ts';

@@ -1,4 +1,6 @@
+import type { Strip } from '../../mod/entries.schema.ts';
 import type { Pixels } from '../png.ts';
+import type { Step } from '../strip.ts';
 
 /** The frames of a strip, from the top; what is left below the last whole one is left out. */
 export function framesIn({ width, height, data }: Pixels, frameHeight: number): Pixels[] {
@@ -27,35 +29,40 @@ export function stripOf(frames: readonly Pixels[]): Pixels {
   return { width, height: height * frames.length, data };
 }
 
-/** A frame that shows for so many steps of a strip, one after the other. */
-export interface Run {
-  frame: number;
-  steps: number;
-}
-
-/**
- * The order of a strip as runs: a frame that shows twice in a row is one run of two steps.
- *
- * @example runsOf([0, 0, 1]) // [{ frame: 0, steps: 2 }, { frame: 1, steps: 1 }]
- */
-export function runsOf(order: readonly number[]): Run[] {
-  const runs: Run[] = [];
-  for (const frame of order) {
+/** Steps of which those of the same frame, one after the other, are one. */
+export function runsOf(steps: readonly Step[]): Step[] {
+  const runs: Step[] = [];
+  for (const { frame, ticks } of steps) {
     const last = runs.at(-1);
-    if (last?.frame === frame) last.steps += 1;
-    else runs.push({ frame, steps: 1 });
+    if (last?.frame === frame) last.ticks += ticks;
+    else runs.push({ frame, ticks });
   }
   return runs;
 }
 
-/** The order that runs are. */
-export const orderOf = (runs: readonly Run[]): number[] =>
-  runs.flatMap(({ frame, steps }) => Array.from({ length: steps }, () => frame));
+/**
+ * The timing that makes a strip of so many frames show steps: the ticks that most of them stay, and
+ * an order where it is not every frame once, from the first.
+ *
+ * @example timingOf([{ frame: 0, ticks: 4 }, { frame: 1, ticks: 4 }], 2) // { ticks: 4 }
+ */
+export function timingOf(steps: readonly Step[], frames: number): Pick<Strip, 'ticks' | 'order'> {
+  const ticks = mostFrequent(steps.map((step) => step.ticks));
+  const order = steps.map((step) => (step.ticks === ticks ? step.frame : step));
+  const isPlain = order.length === frames && order.every((entry, i) => entry === i);
+  return isPlain ? { ticks } : { ticks, order };
+}
 
-/** Whether an order is that which a strip has without one: every frame once, from the first. */
-export const isPlainOrder = (order: readonly number[], frames: number): boolean =>
-  order.length === frames && order.every((frame, i) => frame === i);
+/** The number that comes most often, the first of several; 1 of none. */
+function mostFrequent(numbers: readonly number[]): number {
+  const many = new Map<number, number>();
+  for (const one of numbers) many.set(one, (many.get(one) ?? 0) + 1);
+  const most = Math.max(0, ...many.values());
+  return [...many].find(([, times]) => times === most)?.[0] ?? 1;
+}
 
-/** The order after a frame of the picture was taken away: those after it count one less. */
-export const orderWithout = (order: readonly number[], gone: number): number[] =>
-  order.flatMap((frame) => (frame === gone ? [] : [frame > gone ? frame - 1 : frame]));
+/** The steps after a frame of the picture was taken away: those after it count one less. */
+export const stepsWithout = (steps: readonly Step[], gone: number): Step[] =>
+  steps.flatMap(({ frame, ticks }) =>
+    frame === gone ? [] : [{ frame: frame > gone ? frame - 1 : frame, ticks }],
+  );

@@ -1,29 +1,27 @@
 import { useMemo, useState } from 'react';
 import { pointer } from '../../../core/json/index.ts';
-import { lookUp, type Texture } from '../../../core/mod/index.ts';
+import { lookUp, type Strip, type Texture } from '../../../core/mod/index.ts';
 import {
   framesIn,
-  isPlainOrder,
   luminanceOf,
-  orderOf,
-  orderWithout,
   runsOf,
+  stepsWithout,
   stripOf,
-  type Run,
+  timingOf,
 } from '../../../core/textures/frames/index.ts';
 import {
   decodePicture,
   encodePicture,
   frameSize,
+  stepsOf,
   type Pixels,
+  type Step,
 } from '../../../core/textures/index.ts';
 import { complain } from '../../parts/complain.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { uploadPicture } from '../../api/textures.ts';
 import { keepPixels } from './known-pixels.ts';
 import type { Painting } from './painting-state.ts';
-
-type Strip = NonNullable<Texture['strip']>;
 
 /** A strip that is begun stays on each frame for so many ticks. */
 const usualTicks = 5;
@@ -34,14 +32,15 @@ export interface Frames {
   pictures: readonly Pixels[];
   /** How light each of them is, 0 to 1. */
   lights: readonly number[];
-  runs: readonly Run[];
+  /** In the order in which they show, those of one frame side by side as one. */
+  runs: readonly Step[];
   /** Undefined for a still picture. */
   strip: Strip | undefined;
   /** The run that is worked on. */
   chosen: number;
   choose: (run: number) => void;
-  setTicks: (ticks: number) => void;
-  setRuns: (label: string, runs: readonly Run[]) => void;
+  setRuns: (label: string, runs: readonly Step[]) => void;
+  setBlend: (blends: boolean) => void;
   /** Puts a copy of a frame behind a run, to be changed. */
   again: () => void;
   /** Puts pictures behind the others, each as a frame. */
@@ -62,20 +61,17 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
   const { strip } = texture;
   const pictures = useMemo(() => (pixels ? framesIn(pixels, height) : []), [pixels, height]);
   const lights = useMemo(() => pictures.map(luminanceOf), [pictures]);
-  const order = useMemo(
-    () => (strip?.order?.length ? strip.order : pictures.map((_, i) => i)),
-    [strip?.order, pictures],
-  );
-  const runs = useMemo(() => runsOf(order), [order]);
+  const runs = useMemo(() => (isShown ? runsOf(stepsOf(texture)) : []), [texture, isShown]);
   const chosen = Math.max(0, Math.min(asked, runs.length - 1));
   const current = runs[chosen]?.frame ?? 0;
+  const lastTicks = strip ? (runs.at(-1)?.ticks ?? strip.ticks) : usualTicks;
 
   const setStrip = (label: string, after: Strip) =>
     session.edit(`${label} ${name}`, [
       { path: pointer(['textures', name, 'strip']), before: strip, after },
     ]);
   /** Other frames and the order in which they show, in one step. */
-  const setPictures = (label: string, next: readonly Pixels[], newOrder: readonly number[]) => {
+  const setPictures = (label: string, next: readonly Pixels[], steps: readonly Step[]) => {
     const put = async () => {
       const whole = stripOf(next);
       const picture = await uploadPicture(encodePicture(whole));
@@ -85,7 +81,7 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
       keepPixels(picture.sha256, whole);
       const after: Texture =
         next.length > 1
-          ? { ...before, picture, strip: stripWith(before, newOrder, next) }
+          ? { ...before, picture, strip: stripWith(before, steps, next) }
           : still(before, picture);
       session.edit(`${label} ${name}`, [{ path: pointer(['textures', name]), before, after }]);
     };
@@ -95,8 +91,8 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
     const more: Pixels[] = [];
     for (const file of files)
       more.push(...asFrames(decodePicture(new Uint8Array(await file.arrayBuffer())), pictures[0]));
-    const numbers = more.map((_, i) => pictures.length + i);
-    setPictures('Add frames to', [...pictures, ...more], [...order, ...numbers]);
+    const steps = more.map((_, i) => ({ frame: pictures.length + i, ticks: lastTicks }));
+    setPictures('Add frames to', [...pictures, ...more], [...runs, ...steps]);
   };
   return {
     pictures,
@@ -108,21 +104,23 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
       setAsked(run);
       setFrame(runs[run]?.frame ?? 0);
     },
-    setTicks: (ticks) => strip && setStrip('Time the frames of', { ...strip, ticks }),
     setRuns: (label, next) => {
       if (!strip) return;
-      const made = orderOf(next);
       const { order: _, ...others } = strip;
-      setStrip(label, isPlainOrder(made, pictures.length) ? others : { ...others, order: made });
+      setStrip(label, { ...others, ...timingOf(next, pictures.length) });
+    },
+    setBlend: (blends) => {
+      if (!strip) return;
+      const { blend: _, ...others } = strip;
+      setStrip('Blend the frames of', blends ? { ...others, blend: true } : others);
     },
     again: () => {
       const copy = pictures[current];
       if (!copy) return;
-      const place = orderOf(runs.slice(0, chosen + 1)).length;
       setPictures(
         strip ? 'Add a frame to' : 'Begin a strip of',
         [...pictures, copy],
-        order.toSpliced(place, 0, pictures.length),
+        runs.toSpliced(chosen + 1, 0, { frame: pictures.length, ticks: lastTicks }),
       );
       setAsked(chosen + 1);
       setFrame(pictures.length);
@@ -132,27 +130,25 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
       setPictures(
         'Remove a frame of',
         pictures.filter((_, i) => i !== current),
-        orderWithout(order, current),
+        runsOf(stepsWithout(runs, current)),
       ),
     makeStill: () => {
       const only = pictures[current];
-      if (only) setPictures('Make still', [only], [0]);
+      if (only) setPictures('Make still', [only], []);
     },
   };
 }
 
-/** The strip of a texture with other frames: its timing stays. */
-function stripWith(
-  { strip }: Texture,
-  order: readonly number[],
-  pictures: readonly Pixels[],
-): Strip {
+/** The strip of a texture with other frames and their timing. */
+function stripWith({ strip }: Texture, steps: readonly Step[], pictures: readonly Pixels[]): Strip {
   const [{ width, height } = { width: 0, height: 0 }] = pictures;
   const { order: _, frameHeight: __, ...others } = strip ?? { ticks: usualTicks };
+  // A still picture that begins to move stays on its first frame as long as on the next.
+  const timed = strip ? steps : steps.map(({ frame }) => ({ frame, ticks: usualTicks }));
   return {
     ...others,
     ...(height !== width && { frameHeight: height }),
-    ...(!isPlainOrder(order, pictures.length) && { order: [...order] }),
+    ...timingOf(timed, pictures.length),
   };
 }
 

@@ -16,13 +16,12 @@ interface StripRowProps {
 /** The frames in the order in which they show, their ticks under them, the pulse of light above. */
 export function StripRow({ frames, flashes }: StripRowProps) {
   const { runs, pictures, strip, chosen, choose } = frames;
-  const ticks = strip?.ticks ?? 0;
   return (
     <div className={styles['row']}>
       <div style={{ width: runs.length * frameWidth }}>
         <Pulse frames={frames} isTooQuick={flashes > mostFlashes} />
         <ol className={styles['frames']} aria-label="Frames in the order in which they show">
-          {runs.map(({ frame, steps }, i) => {
+          {runs.map(({ frame, ticks }, i) => {
             const picture = pictures[frame];
             return (
               <li key={i}>
@@ -30,7 +29,7 @@ export function StripRow({ frames, flashes }: StripRowProps) {
                   type="button"
                   className={clsx(i === chosen && styles['on'])}
                   aria-pressed={i === chosen}
-                  aria-label={`Frame ${frame + 1}, ${count(steps * ticks, 'tick')}`}
+                  aria-label={`Frame ${frame + 1}, ${count(ticks, 'tick')}`}
                   onClick={() => choose(i)}
                 >
                   {picture && (
@@ -40,7 +39,7 @@ export function StripRow({ frames, flashes }: StripRowProps) {
                     />
                   )}
                 </button>
-                <span className="mono">{ticks ? steps * ticks : 'still'}</span>
+                <span className="mono">{strip ? ticks : 'still'}</span>
               </li>
             );
           })}

@@ -31,7 +31,9 @@ export const stripUneven = modRule({
             parts: { id, frames: frames.toFixed(2) },
           },
         ];
-      const odd = texture.strip.order?.find((frame) => frame < 0 || frame >= frames);
+      const odd = texture.strip.order
+        ?.map((entry) => (typeof entry === 'number' ? entry : entry.frame))
+        .find((frame) => frame < 0 || frame >= frames);
       return odd === undefined
         ? []
         : [

@@ -1,7 +1,14 @@
-import { itemAt } from '../../../lists/index.ts';
 import type { Mod, Texture } from '../../../mod/index.ts';
 import { lookUp, ownName } from '../../../mod/index.ts';
-import { decodePicture, encodePicture, frameCount, frameSize } from '../../../textures/index.ts';
+import { stripOf } from '../../../textures/frames/index.ts';
+import {
+  decodePicture,
+  encodePicture,
+  frameCount,
+  frameSize,
+  shownAt,
+  stepsOf,
+} from '../../../textures/index.ts';
 import { tintColour } from '../../../textures/index.ts';
 import type { BlobOf } from '../../kit.ts';
 import type { BodyFace } from '../states/body.ts';
@@ -55,38 +62,49 @@ const isMoving = (texture: Texture): boolean =>
   !!texture.strip && Math.floor(frameCount(texture)) > 1;
 
 function framesOf({ header }: Mod, texture: Texture): LuaValue {
-  const { strip } = texture;
-  if (!strip || !isMoving(texture)) return undefined;
+  const laid = laidFrames(texture);
+  if (!laid) return undefined;
   const { width, height } = frameSize(texture);
   return {
     type: 'vertical_frames',
     aspect_w: width,
     aspect_h: height,
-    length: (shownFrames(texture).length * strip.ticks) / header.tickRate,
+    length: laid.ticks / header.tickRate,
   };
 }
 
-/** The frames of a strip in the order in which they show. The engine knows no other. */
-function shownFrames(texture: Texture): number[] {
-  const frames = Math.floor(frameCount(texture));
-  const { order } = texture.strip ?? {};
-  return order?.length
-    ? order.map((frame) => (frame >= 0 && frame < frames ? frame : 0))
-    : Array.from({ length: frames }, (_, frame) => frame);
+/** A strip for the engine is at most so high: every machine can hold it. */
+const mostTexels = 4096;
+
+/**
+ * How a strip is laid out for the engine, which shows every frame of a picture for the same time
+ * and lets none go over into the next: the longest time that all steps are whole times of; of one
+ * that goes over, a frame each tick. Undefined for a still picture.
+ */
+function laidFrames(texture: Texture): { many: number; ticks: number } | undefined {
+  if (!isMoving(texture)) return undefined;
+  const steps = stepsOf(texture);
+  const ticks = steps.reduce((sum, step) => sum + step.ticks, 0);
+  const each = texture.strip?.blend ? 1 : steps.map((step) => step.ticks).reduce(sharedTime);
+  const most = Math.max(1, Math.floor(mostTexels / frameSize(texture).height));
+  return { many: Math.max(1, Math.min(most, Math.round(ticks / each))), ticks };
+}
+
+/** The longest time that two times are whole times of (Euclid); a tick where there is none. */
+function sharedTime(a: number, b: number): number {
+  const rest = a % b;
+  if (rest === 0) return b;
+  return Number.isInteger(a) && Number.isInteger(b) ? sharedTime(b, rest) : 1;
 }
 
 /** The PNG of a texture for the engine: a strip with its frames laid in the order they show. */
 export function pictureFor(texture: Texture, blobOf: BlobOf): Uint8Array {
   const bytes = blobOf(texture.picture.sha256);
-  const order = isMoving(texture) ? shownFrames(texture) : [];
-  if (!order.length || !texture.strip?.order?.length) return bytes;
-  const { width, height } = frameSize(texture);
-  const { data } = decodePicture(bytes);
-  const size = width * height * 4;
-  const laid = new Uint8Array(size * order.length);
-  order.forEach((_, i) => {
-    const from = itemAt(order, i) * size;
-    laid.set(data.subarray(from, from + size), i * size);
-  });
-  return encodePicture({ width, height: height * order.length, data: laid });
+  const laid = laidFrames(texture);
+  if (!laid || (!texture.strip?.order?.length && !texture.strip?.blend)) return bytes;
+  const pixels = decodePicture(bytes);
+  const frames = Array.from({ length: laid.many }, (_, i) =>
+    shownAt(texture, pixels, (i * laid.ticks) / laid.many),
+  );
+  return encodePicture(stripOf(frames));
 }

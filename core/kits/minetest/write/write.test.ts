@@ -197,6 +197,15 @@ describe('recipes, words, pictures', () => {
     expect([laid.width, laid.height]).toEqual([4, 12]);
     expect([0, 1, 2].map((frame) => laid.data[frame * 64])).toEqual([150, 50, 50]);
     expect(pictureFor({ ...texture, strip: { ticks: 2 } }, () => bytes)).toBe(bytes);
+    const lights = (strip: NonNullable<typeof texture.strip>) => {
+      const { height, data } = decodePicture(pictureFor({ ...texture, strip }, () => bytes));
+      return Array.from({ length: height / 4 }, (_, frame) => data[frame * 64]);
+    };
+    // The engine knows one time for all: what stays longer is laid more often.
+    const timed = [{ frame: 2, ticks: 6 }, 0, { frame: 1, ticks: 2 }];
+    expect(lights({ ticks: 4, order: timed })).toEqual([150, 150, 150, 50, 50, 100]);
+    // What goes over is drawn tick by tick: the more solid one counts for more.
+    expect(lights({ ticks: 2, order: [0, 2], blend: true })).toEqual([50, 125, 150, 125]);
   });
 });
 

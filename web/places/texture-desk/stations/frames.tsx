@@ -1,6 +1,7 @@
-import { FileButton } from '@mantine/core';
+import { FileButton, Switch } from '@mantine/core';
 import { useMemo } from 'react';
-import { flashesIn, mostFlashes, type Run } from '../../../../core/textures/frames/index.ts';
+import { flashesIn, mostFlashes } from '../../../../core/textures/frames/index.ts';
+import type { Step } from '../../../../core/textures/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useModPart } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
@@ -8,10 +9,8 @@ import type { Frames } from '../frames-state.ts';
 import { NumberField } from '../../../parts/number-field.tsx';
 import styles from './touch-up.module.css';
 
-/** A step is at most so many ticks long. */
+/** A frame stays for at most so many ticks. */
 const mostTicks = 10_000;
-/** A frame stays for at most so many of them. */
-const mostSteps = 100;
 
 interface FramesProps {
   frames: Frames;
@@ -22,15 +21,14 @@ interface FramesProps {
 export function useFlashes({ strip, runs, lights }: Frames): number {
   const tickRate = useModPart(({ header }) => header.tickRate);
   return useMemo(
-    () => (strip ? flashesAt(runs, lights, strip.ticks / tickRate) : 0),
+    () => (strip ? flashesAt(runs, lights, tickRate) : 0),
     [strip, runs, lights, tickRate],
   );
 }
 
-const flashesAt = (runs: readonly Run[], lights: readonly number[], seconds: number): number =>
+const flashesAt = (runs: readonly Step[], lights: readonly number[], tickRate: number): number =>
   flashesIn(
-    runs.flatMap(({ frame, steps }) => Array.from({ length: steps }, () => lights[frame] ?? 0)),
-    seconds,
+    runs.map(({ frame, ticks }) => ({ light: lights[frame] ?? 0, seconds: ticks / tickRate })),
   );
 
 /** When each frame shows: ordered, repeated, dropped, timed. */
@@ -63,36 +61,55 @@ export function FramesStation({ frames, flashes }: FramesProps) {
   );
 }
 
-/** How long a step is, in ticks and in seconds. */
-function Timing({ frames: { strip, runs, setTicks } }: { frames: Frames }) {
+/** How long frames stay, in ticks and in seconds, and whether they go over into each other. */
+function Timing({ frames: { strip, runs, setRuns, setBlend } }: { frames: Frames }) {
   const tickRate = useModPart(({ header }) => header.tickRate);
-  const ticks = strip?.ticks ?? 1;
-  const steps = runs.reduce((sum, run) => sum + run.steps, 0);
-  const seconds = (many: number) => `${Number((many / tickRate).toPrecision(3))} s`;
+  const [first] = runs;
+  const isEven = runs.every(({ ticks }) => ticks === first?.ticks);
+  const ticks = runs.reduce((sum, run) => sum + run.ticks, 0);
   return (
-    <Field
-      label="A step"
-      value={
-        <span className={styles['amount']}>
-          <NumberField
-            label="Ticks a step"
-            value={ticks}
-            least={1}
-            most={mostTicks}
-            onNumber={setTicks}
-          />{' '}
-          ticks
-        </span>
-      }
-      note={`${seconds(ticks)} at ${tickRate} ticks a second; once through takes ${seconds(steps * ticks)}.`}
-    />
+    <>
+      <Field
+        label="Every frame stays"
+        value={
+          <span className={styles['amount']}>
+            <NumberField
+              label="Ticks of every frame"
+              value={isEven ? first?.ticks : undefined}
+              least={1}
+              most={mostTicks}
+              onNumber={(next) =>
+                setRuns(
+                  'Time the frames of',
+                  runs.map(({ frame }) => ({ frame, ticks: next })),
+                )
+              }
+            />{' '}
+            ticks
+          </span>
+        }
+        note={
+          `Once through takes ${secondsOf(ticks, tickRate)} at ${tickRate} ticks a second` +
+          (isEven ? '.' : '; the frames stay for ticks of their own.')
+        }
+      />
+      <Switch
+        label="Each goes over into the next one"
+        checked={strip?.blend ?? false}
+        onChange={(event) => setBlend(event.currentTarget.checked)}
+        mb={8}
+      />
+    </>
   );
 }
+
+const secondsOf = (ticks: number, tickRate: number): string =>
+  `${Number((ticks / tickRate).toPrecision(3))} s`;
 
 /** How often it flashes, and the slowest remedy that helps. */
 function Flashes({ frames, flashes }: FramesProps) {
   const tickRate = useModPart(({ header }) => header.tickRate);
-  const { strip, runs, lights, setTicks } = frames;
+  const { strip, runs, lights, setRuns } = frames;
   if (!strip || flashes <= mostFlashes)
     return (
       <p className="note">
@@ -101,17 +118,36 @@ function Flashes({ frames, flashes }: FramesProps) {
           : 'It does not flash.'}
       </p>
     );
-  let ticks = Math.ceil(strip.ticks);
-  while (ticks < mostTicks && flashesAt(runs, lights, ticks / tickRate) > mostFlashes) ticks += 1;
+  const slower = slowerRuns(runs, lights, tickRate);
   return (
     <p className="bad" role="alert">
       It flashes {flashes} times in a second. More than {mostFlashes} can give people a seizure
       where it fills much of what they see.{' '}
-      <button type="button" className="link" onClick={() => setTicks(ticks)}>
-        Make a step {ticks} ticks long
-      </button>
+      {slower && (
+        <button type="button" className="link" onClick={() => setRuns('Slow down', slower)}>
+          Slow it down to {secondsOf(ticksOf(slower), tickRate)} a round
+        </button>
+      )}
     </p>
   );
+}
+
+const ticksOf = (runs: readonly Step[]): number => runs.reduce((sum, { ticks }) => sum + ticks, 0);
+
+/** The same frames, each so many ticks longer in proportion that they flash no more than is safe. */
+function slowerRuns(
+  runs: readonly Step[],
+  lights: readonly number[],
+  tickRate: number,
+): Step[] | undefined {
+  for (let tenths = 11; tenths <= 1000; tenths += 1) {
+    const slower = runs.map(({ frame, ticks }) => ({
+      frame,
+      ticks: Math.min(mostTicks, Math.ceil((ticks * tenths) / 10)),
+    }));
+    if (flashesAt(slower, lights, tickRate) <= mostFlashes) return slower;
+  }
+  return undefined;
 }
 
 /** Where the chosen frame stands, and for how long. */
@@ -133,18 +169,18 @@ function Chosen({ frames }: { frames: Frames }) {
         value={
           <span className={styles['amount']}>
             <NumberField
-              label="Steps"
-              value={run.steps}
+              label="Ticks of this frame"
+              value={run.ticks}
               least={1}
-              most={mostSteps}
-              onNumber={(steps) =>
+              most={mostTicks}
+              onNumber={(ticks) =>
                 setRuns(
                   'Time the frames of',
-                  runs.with(chosen, { ...run, steps: Math.round(steps) }),
+                  runs.with(chosen, { ...run, ticks: Math.round(ticks) }),
                 )
               }
             />{' '}
-            {run.steps === 1 ? 'step' : 'steps'}
+            {run.ticks === 1 ? 'tick' : 'ticks'}
           </span>
         }
       />
@@ -168,7 +204,7 @@ function Chosen({ frames }: { frames: Frames }) {
         <button
           type="button"
           className="chip"
-          onClick={() => setRuns('Order the frames of', [...runs, { frame: run.frame, steps: 1 }])}
+          onClick={() => setRuns('Order the frames of', [...runs, run])}
         >
           Show it again at the end
         </button>
