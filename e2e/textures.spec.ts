@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { basePicture, decodePicture, encodePicture, type Pixels } from '../core/textures/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
@@ -173,7 +174,7 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await page.mouse.click(...(await placeOf(page, [4, 4])));
   const foot = page.getByLabel('Findings');
   await expect(foot).toContainText('under alpha mode opaque');
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   await expect(page.getByText('1 texel that is see-through here is drawn solid.')).toBeVisible();
   await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
@@ -254,19 +255,24 @@ test('a strip from three pictures, timed, ordered and played; what flashes is sa
   await expect.poll(async () => (await texture()).picture.height).toBe(48);
   // One after the other: longer, later, and again at the end.
   const frames = page.getByRole('list', { name: /^Frames in the order/ });
-  await page.getByLabel('Ticks a step').fill('1');
+  const every = page.getByLabel('Ticks of every frame');
+  await every.fill('1');
   await page.keyboard.press('Enter');
   await expect(frames.getByRole('listitem').first()).toContainText('1');
   await expect(page.getByRole('alert')).toContainText('It flashes');
-  await page.getByRole('button', { name: /^Make a step \d+ ticks long$/ }).click();
+  await page.getByRole('button', { name: /^Slow it down to / }).click();
   await expect(page.getByRole('alert')).toBeHidden();
-  await page.getByLabel('Ticks a step').fill('8');
+  await every.fill('8');
   await page.keyboard.press('Enter');
   await frames.getByRole('button', { name: /^Frame 1,/ }).click();
   await page.getByRole('button', { name: 'Later' }).click();
-  await page.getByLabel('Steps').fill('2');
+  await page.getByLabel('Ticks of this frame').fill('20');
   await page.keyboard.press('Enter');
-  await expect.poll(async () => (await texture()).strip).toEqual({ ticks: 8, order: [1, 0, 0, 2] });
+  const order = [1, { frame: 0, ticks: 20 }, 2];
+  await expect.poll(async () => (await texture()).strip).toEqual({ ticks: 8, order });
+  await page.getByText('Each goes over into the next one').click({ force: true });
+  await expect.poll(async () => (await texture()).strip).toEqual({ ticks: 8, order, blend: true });
+  await page.keyboard.press('Control+z');
   // It plays on the block: what is dark at one time is light at another.
   const stage = (await page.getByRole('group', { name: 'Stage' }).boundingBox())!;
   const clip = { x: stage.x + stage.width / 2, y: stage.y + stage.height / 2, width: 8, height: 8 };
@@ -313,4 +319,131 @@ test('four ores of one picture: a batch in the tones of others, and the stone st
   await page.keyboard.press('Control+Shift+z');
   await unused.getByRole('button', { name: 'Remove all 3' }).click();
   await expect(unused).toBeHidden();
+});
+
+const fixtures = JSON.parse(readFileSync('core/textures/fixtures/moving.json', 'utf8')) as Record<
+  string,
+  { file: string; frames: string[] }
+>;
+/** What is clear has no colour that counts. */
+const seenIn = (data: Uint8Array) => [...data].map((byte, i) => (data[i | 3] === 0 ? 0 : byte));
+const framesOf = (kind: string) =>
+  fixtures[kind]!.frames.map((frame) => seenIn(Buffer.from(frame, 'base64')));
+/** The frames of a texture of nine by six texels. */
+async function framesHeld(address: string, name: string): Promise<number[][]> {
+  const { width, height, data } = await pixelsOf(address, name);
+  expect([width, height % 6]).toEqual([9, 0]);
+  const bytes = 9 * 6 * 4;
+  return Array.from({ length: height / 6 }, (_, i) =>
+    seenIn(data.subarray(i * bytes, (i + 1) * bytes)),
+  );
+}
+
+test('moving pictures of other programs come in with their timing, and go out again', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/library`);
+  const files = (['apng', 'gif', 'webp'] as const).map((kind) => ({
+    name: `from_${kind}.${kind === 'apng' ? 'png' : kind}`,
+    mimeType: `image/${kind === 'apng' ? 'png' : kind}`,
+    buffer: Buffer.from(fixtures[kind]!.file, 'base64'),
+  }));
+  const damaged = { ...files[1]!, name: 'damaged.gif', buffer: files[1]!.buffer.subarray(0, 40) };
+  const choose = async (button: string, chosen: typeof files) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: button }).click();
+    await (await chooser).setFiles(chosen);
+  };
+  await choose('Import files', [...files, damaged]);
+  const dialog = page.getByRole('dialog', { name: 'Pictures come in' });
+  await expect(dialog.getByRole('alert')).toContainText('damaged.gif: The GIF is damaged');
+  await dialog.getByRole('button', { name: 'Take in 3 pictures' }).click();
+  await expect(dialog).toBeHidden();
+  const strips = async () => {
+    const { textures } = await modOf(server.address);
+    return Object.fromEntries(
+      files.map(({ name }) => {
+        const own = name.replace(/\..*/, '');
+        return [own, textures[own]?.strip];
+      }),
+    );
+  };
+  const everySecond = { frameHeight: 6, ticks: 2, order: [0, { frame: 1, ticks: 6 }, 2] };
+  await expect.poll(strips).toEqual({
+    from_apng: { frameHeight: 6, ticks: 5 },
+    from_gif: everySecond,
+    from_webp: undefined,
+  });
+  for (const kind of ['apng', 'gif', 'webp'])
+    expect([kind, await framesHeld(server.address, `from_${kind}`)]).toEqual([
+      kind,
+      framesOf(kind),
+    ]);
+  // Out as a GIF, and in again as further frames: the same ones, pixel for pixel.
+  await page.goto(`${server.address}/m/saltmarsh/textures/from_gif/frames`);
+  for (const title of ['GIF', 'Moving PNG']) {
+    const saving = page.waitForEvent('download');
+    await page.getByRole('button', { name: title, exact: true }).click();
+    const written = readFileSync(await (await saving).path());
+    await choose('Pictures from files', [{ ...files[1]!, name: 'again', buffer: written }]);
+    const again = [...framesOf('gif'), ...framesOf('gif')];
+    await expect.poll(() => framesHeld(server.address, 'from_gif')).toEqual(again);
+    expect((await strips())['from_gif']).toEqual({
+      ...everySecond,
+      order: [0, { frame: 1, ticks: 6 }, 2, 3, { frame: 4, ticks: 6 }, 5],
+    });
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => framesHeld(server.address, 'from_gif')).toEqual(framesOf('gif'));
+  }
+});
+
+test('a picture is made from a pattern, kept with its recipe, and made again otherwise', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/library`);
+  await page.getByRole('button', { name: 'Make a picture' }).click();
+  await expect(page).toHaveURL(/textures\/new_picture\/make$/);
+  const made = async () =>
+    (await modOf(server.address)).textures['new_picture'] as
+      { made: object; picture: { height: number }; strip?: object } | undefined;
+  await expect.poll(made).toMatchObject({ made: { pattern: 'stone', seed: 1 } });
+  const stone = await pixelsOf(server.address, 'new_picture');
+  // What is tried is seen, and is nothing yet.
+  await page.getByRole('button', { name: 'Brick courses' }).click();
+  await page.getByRole('button', { name: 'Another' }).click();
+  const keep = page.getByRole('button', { name: 'Make it so' });
+  await expect(keep).toBeEnabled();
+  expect(await made()).toMatchObject({ made: { pattern: 'stone' } });
+  await page.getByRole('slider', { name: 'Courses' }).press('ArrowRight');
+  await page.getByRole('group', { name: 'Tones of a material' }).getByText('Clay').click();
+  await expect(keep).toBeEnabled();
+  await keep.click();
+  await expect
+    .poll(made)
+    .toMatchObject({ made: { pattern: 'brick', seed: 2, amounts: { courses: 5 } } });
+  expect(differing(stone, await pixelsOf(server.address, 'new_picture')).length).toBeGreaterThan(
+    99,
+  );
+  // After painting over it, the station says what making it again would lose.
+  await page.keyboard.press('3');
+  await page.mouse.click(...(await placeOf(page, [3, 3])));
+  await saved(page);
+  await page.keyboard.press('1');
+  await page.getByRole('slider', { name: 'Uneven' }).press('ArrowRight');
+  await expect(page.getByText('What was painted over it since is lost')).toBeVisible();
+  await page.getByRole('button', { name: 'as it was' }).click();
+  // A liquid is a strip, with its timing.
+  await page.getByRole('button', { name: 'Flowing liquid' }).click();
+  await expect(keep).toBeEnabled();
+  await keep.click();
+  await expect.poll(made).toMatchObject({ picture: { height: 256 }, strip: { ticks: 4 } });
+  await page.keyboard.press('Control+z');
+  await expect.poll(made).toMatchObject({ picture: { height: 16 }, made: { pattern: 'brick' } });
+  // It is called what it is to be called.
+  await page.getByRole('button', { name: 'Rename new_picture' }).click();
+  await page.getByLabel('New id').fill('mud_brick');
+  await page.getByLabel('New id').press('Enter');
+  await expect(page).toHaveURL(/textures\/mud_brick\/make$/);
 });

@@ -8,6 +8,8 @@ import {
   type Change,
   type Mod,
   type Picture,
+  type Strip,
+  type Texture,
 } from '../mod/index.ts';
 import { showTexture, type SlotUse } from './fill-slots.ts';
 import { resolvedModelOf } from './find.ts';
@@ -92,11 +94,24 @@ function slotMeant(slots: readonly OpenSlot[], wanted: string): OpenSlot | undef
 export interface ArrivingPicture {
   goal: PictureGoal;
   picture: Picture;
+  /** Its timing, where it moves. */
+  strip?: Strip;
 }
 
 /**
- * The changes that take pictures in, all in one step. A texture that is replaced keeps its strip
- * and every use. Goals that are no more (a slot filled meanwhile, a texture removed) give new
+ * A texture with another picture: it keeps its strip where the new one brings none, and is no
+ * longer what it was made from.
+ */
+export function replacedPicture(
+  before: Texture | undefined,
+  { picture, strip = before?.strip }: Pick<Texture, 'picture' | 'strip'>,
+): Texture {
+  return { picture, ...(strip && { strip }) };
+}
+
+/**
+ * The changes that take pictures in, all in one step. A texture that is replaced keeps every
+ * use and, where the new picture does not move, its strip. Goals that are no more (a slot filled meanwhile, a texture removed) give new
  * textures.
  */
 export function takePictures(mod: Mod, arriving: readonly ArrivingPicture[]): Change[] {
@@ -104,17 +119,20 @@ export function takePictures(mod: Mod, arriving: readonly ArrivingPicture[]): Ch
   const changes: Change[] = [];
   // Blocks share models: each slot is filled in what the ones before have left.
   let changed = mod;
-  for (const { goal, picture } of arriving) {
+  for (const { goal, picture, strip } of arriving) {
     if (goal.kind === 'leave') continue;
     const before = lookUp(mod.textures, goal.name);
     if (goal.kind === 'replace' && before) {
       const path = pointer(['textures', goal.name]);
-      changes.push({ path, before, after: { ...before, picture } });
+      changes.push({ path, before, after: replacedPicture(before, { picture, strip }) });
       continue;
     }
     const name = freeName(goal.name, taken);
     taken.push(name);
-    changes.push({ path: pointer(['textures', name]), after: { picture } });
+    changes.push({
+      path: pointer(['textures', name]),
+      after: { picture, ...(strip && { strip }) },
+    });
     if (goal.kind !== 'fill') continue;
     const shown = filling(changed, goal, idOf(mod.header.namespace, name));
     changes.push(...shown);

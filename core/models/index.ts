@@ -55,6 +55,7 @@ export { unwrapModel, type UnwrappedModel } from './unwrap/unwrap-model.ts';
 export { unwrapBoxes } from './unwrap/unwrap.ts';
 export {
   matchPictures,
+  replacedPicture,
   openSlots,
   takePictures,
   type ArrivingPicture,

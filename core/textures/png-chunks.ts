@@ -68,9 +68,17 @@ export function readPngParts(bytes: Uint8Array): PngParts {
 /** A part whose name begins with a capital is needed (5.4). */
 const isNeeded = (type: string): boolean => /^[A-Z]/.test(type);
 
-function* chunksOf(
-  bytes: Uint8Array,
-): Generator<{ type: string; body: Uint8Array; isWhole: () => boolean }> {
+/** A part of a PNG: its name, what it holds, and all of its bytes. */
+export interface PngChunk {
+  type: string;
+  body: Uint8Array;
+  all: Uint8Array;
+  /** Whether its checksum is right. */
+  isWhole: () => boolean;
+}
+
+/** The parts of a PNG after its signature, one after the other. Throws a {@link PictureProblem}. */
+export function* chunksOf(bytes: Uint8Array): Generator<PngChunk> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let at = 8; at + 12 <= bytes.length;) {
     const [start, length] = [at, view.getUint32(at)];
@@ -81,6 +89,7 @@ function* chunksOf(
     yield {
       type,
       body: bytes.subarray(at + 8, at + 8 + length),
+      all: bytes.subarray(at, at + 12 + length),
       isWhole: () =>
         crc32(bytes.subarray(start + 4, start + 8 + length)) === view.getUint32(start + 8 + length),
     };

@@ -31,7 +31,8 @@ function begun(): Worker {
   return worker;
 }
 
-interface Around {
+/** How one hears of work that takes a while, and stops it. */
+export interface Around {
   onDone?: OnDone;
   signal?: AbortSignal;
 }

@@ -1,10 +1,21 @@
 import type { Made } from '../../core/mod/index.ts';
 import type { Recolouring } from '../../core/textures/facts/index.ts';
+import type { Moving } from '../../core/textures/frames/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 
 /** A picture file that was read, or why it is none. */
 export type ReadPicture =
-  { pixels: Pixels; problem?: undefined } | { problem: string; pixels?: undefined };
+  | {
+      /** Its frames; one of a still picture. */
+      moving: Moving;
+      /** Whether it is a PNG as textures are. */
+      isStillPng: boolean;
+      problem?: undefined;
+    }
+  | { problem: string };
+
+/** The kinds of moving pictures that are written. */
+export type MovingKind = 'gif' | 'apng';
 
 /** What is asked of the worker for pictures, and what it answers, by name. */
 export interface PictureAsks {
@@ -12,6 +23,8 @@ export interface PictureAsks {
   make: { asked: { made: Made; below: Pixels | undefined }; answer: Pixels };
   /** A picture in other colours, once for each way. */
   recolour: { asked: { pixels: Pixels; ways: readonly Recolouring[] }; answer: Pixels[] };
+  /** A moving picture as a file of a kind. */
+  write: { asked: { moving: Moving; kind: MovingKind }; answer: Uint8Array };
   /** Picture files, read. */
   read: { asked: { files: readonly File[] }; answer: ReadPicture[] };
 }

@@ -1,9 +1,11 @@
 /** Reads, makes and recolours pictures beside the page. */
 import { recoloured } from '../../core/textures/facts/index.ts';
-import { decodePicture } from '../../core/textures/index.ts';
+import { writeApng } from '../../core/textures/frames/index.ts';
 import { makePicture } from '../../core/textures/making/index.ts';
 import { messageOf } from '../../core/words/index.ts';
-import type { PictureAnswer, PictureAsk, PictureAsks, ReadPicture } from './picture-protocol.ts';
+import type { PictureAnswer, PictureAsk, PictureAsks } from './picture-protocol.ts';
+import { readFile } from './read-file.ts';
+import { writeGif } from './write-gif.ts';
 
 const say = (answer: PictureAnswer) => (self as unknown as Worker).postMessage(answer);
 
@@ -27,17 +29,11 @@ async function eachOf<From, To>(
   return all;
 }
 
-async function readFile(file: File): Promise<ReadPicture> {
-  try {
-    return { pixels: decodePicture(new Uint8Array(await file.arrayBuffer())) };
-  } catch (error) {
-    return { problem: messageOf(error) };
-  }
-}
-
 function answerTo(one: PictureAsk): Promise<PictureAsks[keyof PictureAsks]['answer']> {
   if (one.ask === 'make') return Promise.resolve(makePicture(one.made, one.below));
   if (one.ask === 'recolour') return eachOf(one.id, one.ways, (way) => recoloured(one.pixels, way));
+  if (one.ask === 'write')
+    return Promise.resolve(one.kind === 'gif' ? writeGif(one.moving) : writeApng(one.moving));
   return eachOf(one.id, one.files, readFile);
 }
 

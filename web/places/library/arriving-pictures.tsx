@@ -16,17 +16,22 @@ const [firstRows, moreRows] = [12, 8];
 
 /** Shows what is to become of pictures before it is done, each to be changed. */
 export function ArrivingPictures({ arriving }: { arriving: Arriving }) {
-  const { arrivals, problems, sent, setGoal, takeIn, leave } = arriving;
+  const { arrivals, problems, reading, sent, setGoal, takeIn, leave } = arriving;
   const wanted = arrivals.filter(({ goal }) => goal.kind !== 'leave').length;
   return (
     <Modal
-      opened={arrivals.length > 0}
+      opened={arrivals.length > 0 || (reading !== undefined && reading.done > 0)}
       onClose={leave}
       title="Pictures come in"
       size={760}
       closeOnClickOutside={false}
     >
-      <p className="note">{sumInWords(arrivals)}</p>
+      <p className="note">
+        {reading ? `${reading.done} of ${count(reading.of, 'file')} read.` : sumInWords(arrivals)}
+      </p>
+      {reading && (
+        <Progress value={(reading.done / Math.max(1, reading.of)) * 100} aria-label="Read" />
+      )}
       <Rows arrivals={arrivals} onGoal={setGoal} />
       {problems.length > 0 && (
         <ul className="bad" role="alert">
@@ -131,7 +136,8 @@ interface RowProps {
 }
 
 const Row = memo(function Row({ arrival, index, mod, around, onGoal }: RowProps) {
-  const { file, width, height, goal, ownName } = arrival;
+  const { file, picture, goal, ownName } = arrival;
+  const { width, height } = picture.pixels;
   const address = useAddress(file);
   const near = goal.kind === 'new' ? closest(goal.name, Object.keys(mod.textures)) : undefined;
   return (

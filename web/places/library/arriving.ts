@@ -7,23 +7,20 @@ import {
 } from '../../../core/models/index.ts';
 import { nameFrom, type Mod } from '../../../core/mod/index.ts';
 import { freeName } from '../../../core/lists/index.ts';
-import { decodePicture } from '../../../core/textures/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
+import { readPictures, type PictureIn } from '../../api/picture-files.ts';
 import { uploadPicture } from '../../api/textures.ts';
 
 /** A picture file that has come in, and what is to become of it. */
 export interface Arrival {
   file: File;
-  width: number;
-  height: number;
+  picture: PictureIn;
   /** What it is called as a texture of its own. */
   ownName: string;
   goal: PictureGoal;
 }
 
-/** So long pictures are read before the page draws again, in milliseconds. */
-const longestPiece = 12;
 /** So many are sent to the server side by side. */
 const senders = 4;
 
@@ -32,6 +29,8 @@ export interface Arriving {
   arrivals: readonly Arrival[];
   /** Why files are no pictures. */
   problems: readonly string[];
+  /** How far it is while files are read. */
+  reading: { done: number; of: number } | undefined;
   /** How many of them are with the server already, while they are sent. */
   sent: number | undefined;
   begin: (files: readonly File[]) => Promise<void>;
@@ -45,16 +44,33 @@ export function useArriving(): Arriving {
   const session = useSession();
   const [arrivals, setArrivals] = useState<readonly Arrival[]>([]);
   const [problems, setProblems] = useState<readonly string[]>([]);
+  const [reading, setReading] = useState<Arriving['reading']>();
   const [sent, setSent] = useState<number>();
   const stop = useRef<AbortController>(undefined);
   const begin = async (files: readonly File[]) => {
-    const { read, wrong } = await readAll(files);
+    const { signal } = (stop.current = new AbortController());
+    setReading({ done: 0, of: files.length });
     const { mod } = session.view;
+    const onDone = (done: number, of: number) => setReading({ done, of });
+    const around = { onDone, signal };
+    const all = await readPictures(files, mod.header.tickRate, around).catch((error: unknown) =>
+      files.map(() => ({ problem: messageOf(error) })),
+    );
+    setReading(undefined);
+    if (signal.aborted) return;
+    const read = all.flatMap((picture, i) => {
+      const file = files[i];
+      return file && picture.problem === undefined ? [{ file, picture }] : [];
+    });
+    setProblems(
+      all.flatMap(({ problem }, i) =>
+        problem === undefined ? [] : [`${files[i]?.name}: ${problem}`],
+      ),
+    );
     const goals = matchPictures(
       mod,
       read.map(({ file }) => file.name),
     );
-    setProblems(wrong);
     setArrivals(
       read.map((one, i) => {
         const goal: PictureGoal = goals[i] ?? { kind: 'leave' };
@@ -66,6 +82,7 @@ export function useArriving(): Arriving {
     stop.current?.abort();
     setArrivals([]);
     setProblems([]);
+    setReading(undefined);
     setSent(undefined);
   };
   const takeIn = async () => {
@@ -86,7 +103,7 @@ export function useArriving(): Arriving {
   };
   const setGoal = (index: number, goal: PictureGoal) =>
     setArrivals((before) => before.map((one, i) => (i === index ? { ...one, goal } : one)));
-  return { arrivals, problems, sent, begin, setGoal, takeIn, leave };
+  return { arrivals, problems, reading, sent, begin, setGoal, takeIn, leave };
 }
 
 function ownNameOf({ textures }: Mod, goal: PictureGoal, { name }: File): string {
@@ -100,25 +117,6 @@ function labelOf(wanted: readonly Arrival[]): string {
     return `Take in ${count(wanted.length, 'picture')}`;
   const { kind, name } = only.goal;
   return kind === 'replace' ? `Replace the texture ${name}` : `Import the texture ${name}`;
-}
-
-/** Reads picture files a piece at a time; of those that are none, why. */
-async function readAll(files: readonly File[]) {
-  const read: Omit<Arrival, 'goal' | 'ownName'>[] = [];
-  const wrong: string[] = [];
-  let since = performance.now();
-  for (const file of files) {
-    try {
-      const { width, height } = decodePicture(new Uint8Array(await file.arrayBuffer()));
-      read.push({ file, width, height });
-    } catch (error) {
-      wrong.push(`${file.name}: ${messageOf(error)}`);
-    }
-    if (performance.now() - since < longestPiece) continue;
-    await new Promise((resolve) => setTimeout(resolve));
-    since = performance.now();
-  }
-  return { read, wrong };
 }
 
 /** Sends pictures to the server, a few side by side, and tells how many it has. */
@@ -135,7 +133,8 @@ async function sendAll(
       next = i + 1;
       const one = wanted[i];
       if (!one) return;
-      done[i] = { goal: one.goal, picture: await uploadPicture(one.file) };
+      const { png, strip } = one.picture;
+      done[i] = { goal: one.goal, picture: await uploadPicture(png), strip };
       many += 1;
       onSent(many);
     }

@@ -26,7 +26,7 @@ export function useImport(): {
 /** Takes one file in. Gives why not. */
 async function takeOne(session: Session, file: File): Promise<string | undefined> {
   const { sounds } = session.view.mod;
-  if (!isSound(file)) return 'it is no PNG, WAV or Ogg file.';
+  if (!isSound(file)) return 'it is no picture (PNG, GIF, WebP) and no sound (WAV, Ogg).';
   const sound = soundNameOf(file.name);
   if (lookUp(sounds, sound))
     return `there is a sound ${sound} already. Rename the file, or remove that sound first.`;
@@ -39,7 +39,3 @@ async function takeOne(session: Session, file: File): Promise<string | undefined
 }
 
 const isSound = ({ name }: File): boolean => /\.(wav|ogg)$/i.test(name);
-
-/** Whether a file is to come in as a picture. */
-export const isPicture = ({ name, type }: File): boolean =>
-  type === 'image/png' || /\.png$/i.test(name);

@@ -6,7 +6,8 @@ import { useNewPicture } from '../../parts/use-new-picture.ts';
 import { usePasted } from '../../parts/use-pasted.ts';
 import { ArrivingPictures } from './arriving-pictures.tsx';
 import { useArriving } from './arriving.ts';
-import { isPicture, useImport } from './import.ts';
+import { useImport } from './import.ts';
+import { isPictureFile, pictureKinds } from '../../api/picture-files.ts';
 import { ModelShelf } from './models.tsx';
 import { SoundShelf } from './sounds.tsx';
 import { TextureShelf } from './textures.tsx';
@@ -25,9 +26,9 @@ export function Library() {
   const arriving = useArriving();
   const newPicture = useNewPicture();
   const take = async (files: readonly File[]) => {
-    const pictures = files.filter(isPicture);
+    const pictures = files.filter(isPictureFile);
     if (pictures.length) await arriving.begin(pictures);
-    await takeSounds(files.filter((file) => !isPicture(file)));
+    await takeSounds(files.filter((file) => !isPictureFile(file)));
   };
   usePasted((file) => void take([file]));
   const problems = [...(arriving.arrivals.length ? [] : arriving.problems), ...soundProblems];
@@ -60,13 +61,17 @@ export function Library() {
         <Button variant="default" onClick={newPicture}>
           Make a picture
         </Button>
-        <FileButton multiple accept="image/png,.wav,.ogg" onChange={(files) => void take(files)}>
+        <FileButton
+          multiple
+          accept={`${pictureKinds},.wav,.ogg`}
+          onChange={(files) => void take(files)}
+        >
           {(props) => <Button {...props}>Import files</Button>}
         </FileButton>
       </div>
       <p className="note">
-        Drop PNG, WAV and Ogg files anywhere on this page, or paste a picture. What becomes of
-        pictures is shown before it is done.
+        Drop pictures (PNG, GIF, WebP, moving ones too) and sounds (WAV, Ogg) anywhere on this page,
+        or paste a picture. What becomes of pictures is shown before it is done.
       </p>
       <ArrivingPictures arriving={arriving} />
       {problems.length > 0 && (

@@ -10,7 +10,6 @@ import {
   timingOf,
 } from '../../../core/textures/frames/index.ts';
 import {
-  decodePicture,
   encodePicture,
   frameSize,
   stepsOf,
@@ -19,6 +18,7 @@ import {
 } from '../../../core/textures/index.ts';
 import { complain } from '../../parts/complain.ts';
 import { useSession } from '../../api/hooks.tsx';
+import { readPictures, type PictureIn } from '../../api/picture-files.ts';
 import { uploadPicture } from '../../api/textures.ts';
 import { keepPixels } from './known-pixels.ts';
 import type { Painting } from './painting-state.ts';
@@ -88,10 +88,16 @@ export function useFrames(painting: Painting, isShown: boolean): Frames {
     put().catch(complain);
   };
   const addAll = async (files: readonly File[]) => {
+    const came = await readPictures(files, session.view.mod.header.tickRate);
     const more: Pixels[] = [];
-    for (const file of files)
-      more.push(...asFrames(decodePicture(new Uint8Array(await file.arrayBuffer())), pictures[0]));
-    const steps = more.map((_, i) => ({ frame: pictures.length + i, ticks: lastTicks }));
+    const steps: Step[] = [];
+    for (const one of came) {
+      if (one.problem !== undefined) throw new Error(one.problem);
+      const first = pictures.length + more.length;
+      const frames = asFrames(one.pixels, pictures[0]);
+      more.push(...frames);
+      steps.push(...stepsIn(one, frames.length, lastTicks, first));
+    }
     setPictures('Add frames to', [...pictures, ...more], [...runs, ...steps]);
   };
   return {
@@ -155,6 +161,16 @@ function stripWith({ strip }: Texture, steps: readonly Step[], pictures: readonl
 function still({ strip: _, ...texture }: Texture, picture: Texture['picture']): Texture {
   return { ...texture, picture };
 }
+
+/** How long frames that came in stay: as their file says, or as long as the last one here. */
+const stepsIn = ({ strip }: PictureIn, many: number, ticks: number, first: number): Step[] =>
+  strip?.order
+    ? strip.order.map((entry) =>
+        typeof entry === 'number'
+          ? { frame: first + entry, ticks: strip.ticks }
+          : { frame: first + entry.frame, ticks: entry.ticks },
+      )
+    : Array.from({ length: many }, (_, i) => ({ frame: first + i, ticks: strip?.ticks ?? ticks }));
 
 /** A picture as frames of the size that there are; throws where it is of another width. */
 function asFrames(pixels: Pixels, first: Pixels | undefined): Pixels[] {

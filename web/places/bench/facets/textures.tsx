@@ -13,6 +13,7 @@ import {
 import { idOf, lookUp, ownName, type Mod } from '../../../../core/mod/index.ts';
 import { frameCount } from '../../../../core/textures/index.ts';
 import { messageOf } from '../../../../core/words/index.ts';
+import { pictureKinds } from '../../../api/picture-files.ts';
 import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { fillWithPicture, uploadTexture } from '../../../api/textures.ts';
@@ -98,7 +99,7 @@ function TextureCard({ block, slot }: CardProps) {
         <OtherTexture block={block} slot={slot} />
         <Facts slot={slot} />
         <Users slot={slot} />
-        <FileButton accept="image/png" onChange={(file) => void take(file)}>
+        <FileButton accept={pictureKinds} onChange={(file) => void take(file)}>
           {(props) => (
             <Button {...props} variant="default" disabled={refused !== undefined}>
               {slot.texture === undefined ? 'Import a PNG' : 'Replace with a PNG'}

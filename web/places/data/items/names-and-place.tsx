@@ -1,6 +1,7 @@
 import { Button, FileButton, NumberInput, TagsInput } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { idOf, tagIdsIn, usualStack } from '../../../../core/mod/index.ts';
+import { pictureKinds } from '../../../api/picture-files.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
 import { Field } from '../../../parts/field.tsx';
@@ -71,7 +72,7 @@ function PictureField({ editor: { item, set }, onPicture, refused }: PictureProp
             onTake={(texture) => set('Change the picture', 'texture', texture)}
             onClear={() => set('Change the picture', 'texture', undefined)}
           />
-          <FileButton accept="image/png" onChange={(file) => void onPicture(file)}>
+          <FileButton accept={pictureKinds} onChange={(file) => void onPicture(file)}>
             {(props) => (
               <Button {...props} variant="default">
                 PNG…

@@ -3,7 +3,12 @@ import { useMemo } from 'react';
 import { flashesIn, mostFlashes } from '../../../../core/textures/frames/index.ts';
 import type { Step } from '../../../../core/textures/index.ts';
 import { count } from '../../../../core/words/index.ts';
+import { pictureKinds } from '../../../api/picture-files.ts';
 import { useModPart } from '../../../api/hooks.tsx';
+import { pictureWork } from '../../../api/picture-work.ts';
+import { usePainting } from '../painting-state.ts';
+import { complain } from '../../../parts/complain.ts';
+import { download } from '../../../parts/download.ts';
 import { Field } from '../../../parts/field.tsx';
 import type { Frames } from '../frames-state.ts';
 import { NumberField } from '../../../parts/number-field.tsx';
@@ -57,6 +62,8 @@ export function FramesStation({ frames, flashes }: FramesProps) {
       <Chosen frames={frames} />
       <h3 className="part">More frames</h3>
       <MoreFrames frames={frames} />
+      <h3 className="part">As a file</h3>
+      <SaveMoving frames={frames} />
     </>
   );
 }
@@ -236,7 +243,7 @@ function MoreFrames({ frames: { again, add } }: { frames: Frames }) {
       <button type="button" className="chip" onClick={again}>
         A copy of this one
       </button>
-      <FileButton multiple accept="image/png" onChange={add}>
+      <FileButton multiple accept={pictureKinds} onChange={add}>
         {(props) => (
           <button {...props} type="button" className="chip">
             Pictures from files
@@ -244,5 +251,45 @@ function MoreFrames({ frames: { again, add } }: { frames: Frames }) {
         )}
       </FileButton>
     </div>
+  );
+}
+
+const movingKinds = [
+  { kind: 'apng', title: 'Moving PNG', ending: 'png', type: 'image/png' },
+  { kind: 'gif', title: 'GIF', ending: 'gif', type: 'image/gif' },
+] as const;
+
+/** The strip as it plays, for other programs. */
+function SaveMoving({ frames: { runs, pictures } }: { frames: Frames }) {
+  const { name } = usePainting();
+  const tickRate = useModPart(({ header }) => header.tickRate);
+  const save = async ({ kind, ending, type }: (typeof movingKinds)[number]) => {
+    const shown = runs.flatMap(({ frame, ticks }) => {
+      const picture = pictures[frame];
+      return picture ? [{ picture, seconds: ticks / tickRate }] : [];
+    });
+    const moving = {
+      frames: shown.map(({ picture }) => picture),
+      seconds: shown.map(({ seconds }) => seconds),
+    };
+    const bytes = await pictureWork('write', { moving, kind });
+    download(`${name.replaceAll('/', '_')}.${ending}`, Uint8Array.from(bytes), type);
+  };
+  return (
+    <>
+      <p className="note">A GIF knows no half clear texels, and frames no shorter than 0.02 s.</p>
+      <div className={styles['verbs']}>
+        {movingKinds.map((one) => (
+          <button
+            key={one.kind}
+            type="button"
+            className="chip"
+            onClick={() => void save(one).catch(complain)}
+          >
+            {one.title}
+          </button>
+        ))}
+      </div>
+    </>
   );
 }

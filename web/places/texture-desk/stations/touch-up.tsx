@@ -5,6 +5,7 @@ import { ownTextureFor } from '../../../../core/models/index.ts';
 import { shownNamed, titleOf } from '../../../../core/mod/index.ts';
 import { mirroredArea, shifted, turnedArea } from '../../../../core/textures/painting/index.ts';
 import { count } from '../../../../core/words/index.ts';
+import { pictureKinds } from '../../../api/picture-files.ts';
 import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Toggles } from '../../../parts/toggles.tsx';
@@ -141,7 +142,7 @@ function Whose({ blocks, beside, onFile }: TouchUpProps) {
             Make its own for {title(beside)}
           </button>
         )}
-        <FileButton accept="image/png" onChange={onFile}>
+        <FileButton accept={pictureKinds} onChange={onFile}>
           {(props) => (
             <button {...props} type="button" className="chip">
               Put another file in its place

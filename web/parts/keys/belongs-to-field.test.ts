@@ -1,0 +1,18 @@
+import { expect, test } from '@jest/globals';
+import { belongsToField } from './belongs-to-field.ts';
+
+test.each([
+  ['z', { tagName: 'INPUT', type: 'text' }, true],
+  ['z', { tagName: 'TEXTAREA' }, true],
+  ['z', { tagName: 'DIV', isContentEditable: true }, true],
+  ['z', { tagName: 'INPUT', type: 'checkbox' }, false],
+  [' ', { tagName: 'INPUT', type: 'checkbox' }, true],
+  ['f', { tagName: 'INPUT', type: 'radio' }, false],
+  ['ArrowLeft', { tagName: 'INPUT', type: 'radio' }, true],
+  ['z', { tagName: 'INPUT', type: 'text', readOnly: true }, false],
+  ['ArrowDown', { tagName: 'INPUT', type: 'text', readOnly: true }, true],
+  ['z', { tagName: 'SELECT' }, false],
+  ['ArrowLeft', { tagName: 'BUTTON' }, false],
+])('%s on %j', (key, aimed, belongs) => {
+  expect(belongsToField(key, aimed)).toBe(belongs);
+});
