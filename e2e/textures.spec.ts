@@ -179,6 +179,15 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
   await expect(page.getByText('Nothing is lost.')).toBeVisible();
+  // Or the picture itself is mended: then what is declared stays as it was.
+  await page.keyboard.press('Control+z');
+  await foot.getByRole('button', { name: 'Fill its holes' }).first().click();
+  await expect(foot).toContainText('Nothing wrong');
+  await expect(page.getByText('Every texel is solid.')).toBeVisible();
+  expect((await modOf(server.address)).blocks['oyster_brick']).not.toHaveProperty([
+    'traits',
+    'alphaMode',
+  ]);
 });
 
 test('a picture that several show is made one’s own, and what nobody shows is removed', async ({

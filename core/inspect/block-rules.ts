@@ -24,7 +24,7 @@ export function rulesFor(mod: Mod, name: string): readonly BlockRule[] {
 export const blockFinding = (
   { id, severity }: BlockRule,
   name: string,
-  { message, at = [], cause, fix }: ReturnType<BlockRule['check']>[number],
+  { message, at = [], cause, fix, mend }: ReturnType<BlockRule['check']>[number],
 ): Finding => ({
   rule: id,
   severity,
@@ -34,4 +34,5 @@ export const blockFinding = (
   at: pointer([...stepsToShown(name), ...at]),
   ...(cause !== undefined && { cause }),
   ...(fix && { fix }),
+  ...(mend && { mend }),
 });

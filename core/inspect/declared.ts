@@ -53,13 +53,14 @@ function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
     if (unread.hasAny(restsOn)) return [];
     const reports = check(view, kit);
     if (unread.wasAsked()) return [];
-    return reports.map(({ message, at, cause, fix }): Finding => ({
+    return reports.map(({ message, at, cause, fix, mend }): Finding => ({
       rule: id,
       severity,
       facet: facetOf(id),
       message,
       ...(cause !== undefined && { cause }),
       ...(fix && { fix }),
+      ...(mend && { mend }),
       at: pointer(at),
     }));
   });

@@ -2,6 +2,7 @@ import type { Place } from '../json/index.ts';
 import { severities, type RuledReport, type Severity } from '../kits/index.ts';
 import type { FileChange } from '../mend/index.ts';
 import type { Change } from '../mod/index.ts';
+import type { Mending } from '../textures/mending/index.ts';
 
 /** A way to mend a finding, as data: the runner's callers apply it, never the rule. */
 export interface Fix {
@@ -10,6 +11,17 @@ export interface Fix {
   changes: Change[];
   /** Of files as such, for findings over files. */
   files?: FileChange[];
+}
+
+/**
+ * A way to put a picture itself right, as data: whoever has its bytes does it, since a declaration
+ * holds only what is said of them.
+ */
+export interface PictureMend {
+  title: string;
+  /** The texture, by its name. */
+  texture: string;
+  mending: Mending;
 }
 
 /** What inspection reports. */
@@ -33,6 +45,8 @@ export interface Finding {
   file?: string;
   place?: Place;
   fix?: Fix;
+  /** Another way: not what is declared is changed, but the picture that it is said of. */
+  mend?: PictureMend;
 }
 
 /** The nine stations of the spine, in the order of the job. */

@@ -1,5 +1,13 @@
 /** Inspection: rules, the runner, findings and fixes. */
-export { facetOf, facets, byWeight, type Facet, type Finding, type Fix } from './finding.ts';
+export {
+  facetOf,
+  facets,
+  byWeight,
+  type Facet,
+  type Finding,
+  type Fix,
+  type PictureMend,
+} from './finding.ts';
 export { inspect, inspectBuilt, progressInWords, tally, type OnProgress } from './run.ts';
 export { rules } from './rules/index.ts';
 export { changeGravity, silenceFinding, tellAgain, toldOf } from './silence.ts';

@@ -3,7 +3,7 @@ import type { Mod, ResolvedBlock } from '../mod/index.ts';
 import { inWords, type Messages, type Said } from '../words/index.ts';
 import type { BlockContext } from './context.ts';
 import type { ModView } from './view.ts';
-import type { Finding, Fix } from './finding.ts';
+import type { Finding, Fix, PictureMend } from './finding.ts';
 
 /** Values to put at JSON Pointers of the sample mod. `null` takes the value there away. */
 export type ModExample = Record<string, unknown>;
@@ -13,6 +13,7 @@ export interface BlockReport extends Said {
   at?: (string | number)[];
   cause?: string;
   fix?: Fix;
+  mend?: PictureMend;
 }
 /** What a rule says of the whole declaration. */
 export interface ModReport extends Said {
@@ -20,6 +21,7 @@ export interface ModReport extends Said {
   block?: string;
   cause?: string;
   fix?: Fix;
+  mend?: PictureMend;
 }
 /** A report with its sentence written out. */
 type Worded<Report extends Said> = Omit<Report, keyof Said> & { message: string };

@@ -53,8 +53,8 @@ export const ModelSchema = z.strictObject({
 export type Model = z.output<typeof ModelSchema>;
 
 /**
- * Facts of a PNG, read when the picture comes in. Sizes in texels; `mean` is the mean sRGB colour
- * of what is not fully clear.
+ * Facts of a PNG, read when the picture comes in. Sizes in texels; `mean` is the mean colour, in
+ * linear light, of what is not fully clear.
  */
 export const PictureSchema = z.strictObject({
   sha256: Sha256,
@@ -64,6 +64,16 @@ export const PictureSchema = z.strictObject({
   alpha: z.enum(['none', 'holes', 'partial']),
   mean: z.string(),
   grey: z.boolean(),
+  lights: z.array(z.number().int().min(0).max(1000)).max(4096).optional().meta({
+    description:
+      'Where it is higher than wide: how light each row is, in thousandths, before a dark ground.',
+  }),
+  seams: z
+    .number()
+    .min(0)
+    .max(1)
+    .optional()
+    .meta({ description: 'The share of an edge along which it does not tile.' }),
 });
 export type Picture = z.output<typeof PictureSchema>;
 

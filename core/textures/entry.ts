@@ -1,6 +1,7 @@
 import { digestOf } from '../bytes/index.ts';
 import type { Picture } from '../mod/entries.schema.ts';
-import { decodePicture, pictureFacts } from './png.ts';
+import { pictureFacts } from './facts-of.ts';
+import { decodePicture } from './png.ts';
 
 /**
  * What a mod says of a picture that comes in. Throws a {@link PictureProblem} when it cannot be

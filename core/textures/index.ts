@@ -3,10 +3,10 @@ export {
   decodePicture,
   encodePicture,
   maxPictureSide,
-  pictureFacts,
   PictureProblem,
   type Pixels,
 } from './png.ts';
+export { pictureFacts } from './facts-of.ts';
 export { pictureEntry } from './entry.ts';
 export {
   frameAt,

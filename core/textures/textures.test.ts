@@ -220,7 +220,7 @@ test('facts: holes, partial alpha, grey, the mean of what is seen', () => {
     width: 2,
     height: 1,
     alpha: 'none',
-    mean: '#141e96',
+    mean: '#1620a0',
     grey: false,
   });
   expect(of([10, 10, 10, 255, 99, 0, 0, 0])).toMatchObject({
@@ -247,6 +247,36 @@ test('a strip has frames as wide as they are high, unless it says another height
     height: 24,
   });
   expect(frameCount({ picture })).toBe(1);
+});
+
+test('facts: the mean is one of light, as a screen mixes it', () => {
+  const of = (...texels: number[][]) =>
+    pictureFacts({ width: texels.length, height: 1, data: Uint8Array.from(texels.flat()) }).mean;
+  // Half of the light of white is #bcbcbc (IEC 61966-2-1).
+  expect(of([0, 0, 0, 255], [255, 255, 255, 255])).toBe('#bcbcbc');
+  expect(of([77, 77, 77, 255])).toBe('#4d4d4d');
+  expect(of([255, 0, 0, 255], [255, 0, 0, 10], [0, 0, 255, 0])).toBe('#ff0000');
+});
+
+test('facts: how light each row is, where there may be frames', () => {
+  const rows = (tones: number[]) =>
+    Uint8Array.from(tones.flatMap((tone) => [tone, tone, tone, 255, tone, tone, tone, 255]));
+  const strip = pictureFacts({ width: 2, height: 4, data: rows([0, 255, 188, 0]) });
+  expect(strip.lights).toEqual([0, 1000, 503, 0]);
+  expect(pictureFacts({ width: 2, height: 2, data: rows([0, 255]) }).lights).toBeUndefined();
+});
+
+test('facts: along how much of an edge a picture does not tile', () => {
+  const of = (toneAt: (x: number, y: number) => number) => {
+    const tones = Array.from({ length: 256 }, (_, i) => toneAt(i % 16, i >> 4));
+    const data = Uint8Array.from(tones.flatMap((tone) => [tone, tone, tone, 255]));
+    return pictureFacts({ width: 16, height: 16, data }).seams;
+  };
+  expect(of(() => 90)).toBeUndefined();
+  expect(of((x) => x * 12)).toBe(1);
+  expect(of((x, y) => (y >= 6 && y < 10 ? x * 12 : 90))).toBe(0.25);
+  // A ring around it is as dark on one side as on the other.
+  expect(of((x, y) => (Math.min(x, y, 15 - x, 15 - y) === 0 ? 20 : 200))).toBeUndefined();
 });
 
 test('a base picture keeps near its colour and follows from its seed', () => {

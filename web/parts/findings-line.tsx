@@ -3,7 +3,8 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../core/inspect/index.ts';
-import { useFindings, useInspector } from '../api/hooks.tsx';
+import { useFindings } from '../api/hooks.tsx';
+import { Mends } from './mends.tsx';
 import styles from './findings-line.module.css';
 
 /** The foot of a desk: what was found, the gravest first, with its fix, and its keys. */
@@ -67,7 +68,6 @@ function One({
   to: (finding: Finding) => string;
   className?: string;
 }) {
-  const inspector = useInspector();
   return (
     <>
       <span>
@@ -76,13 +76,9 @@ function One({
       <Link className={className} to={to(finding)} title={finding.message}>
         {finding.message}
       </Link>
-      {finding.fix ? (
-        <button type="button" className="link" onClick={() => inspector.mend(finding)}>
-          {finding.fix.title}
-        </button>
-      ) : (
-        <span />
-      )}
+      <span className={styles['mends']}>
+        <Mends finding={finding} />
+      </span>
     </>
   );
 }

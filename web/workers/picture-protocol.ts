@@ -1,6 +1,7 @@
 import type { Made } from '../../core/mod/index.ts';
 import type { Recolouring } from '../../core/textures/facts/index.ts';
 import type { Moving } from '../../core/textures/frames/index.ts';
+import type { Mending } from '../../core/textures/mending/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 
 /** A picture file that was read, or why it is none. */
@@ -23,6 +24,8 @@ export interface PictureAsks {
   make: { asked: { made: Made; below: Pixels | undefined }; answer: Pixels };
   /** A picture in other colours, once for each way. */
   recolour: { asked: { pixels: Pixels; ways: readonly Recolouring[] }; answer: Pixels[] };
+  /** A picture with its texels put right. */
+  mend: { asked: { pixels: Pixels; mending: Mending }; answer: Pixels };
   /** A moving picture as a file of a kind. */
   write: { asked: { moving: Moving; kind: MovingKind }; answer: Uint8Array };
   /** Picture files, read. */

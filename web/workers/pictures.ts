@@ -2,6 +2,7 @@
 import { recoloured } from '../../core/textures/facts/index.ts';
 import { writeApng } from '../../core/textures/frames/index.ts';
 import { makePicture } from '../../core/textures/making/index.ts';
+import { mendPicture } from '../../core/textures/mending/index.ts';
 import { messageOf } from '../../core/words/index.ts';
 import type { PictureAnswer, PictureAsk, PictureAsks } from './picture-protocol.ts';
 import { readFile } from './read-file.ts';
@@ -31,6 +32,7 @@ async function eachOf<From, To>(
 
 function answerTo(one: PictureAsk): Promise<PictureAsks[keyof PictureAsks]['answer']> {
   if (one.ask === 'make') return Promise.resolve(makePicture(one.made, one.below));
+  if (one.ask === 'mend') return Promise.resolve(mendPicture(one.pixels, one.mending));
   if (one.ask === 'recolour') return eachOf(one.id, one.ways, (way) => recoloured(one.pixels, way));
   if (one.ask === 'write')
     return Promise.resolve(one.kind === 'gif' ? writeGif(one.moving) : writeApng(one.moving));

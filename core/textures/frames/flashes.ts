@@ -1,28 +1,12 @@
+import { lightOf } from '../light.ts';
 import type { Pixels } from '../png.ts';
-
-/** The part of one of a colour's bytes in linear light (sRGB, IEC 61966-2-1). */
-function linear(byte: number): number {
-  const share = byte / 255;
-  return share <= 0.040_45 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-}
-
-/** The part of each byte in linear light. */
-const linearOf = Float64Array.from({ length: 256 }, (_, byte) => linear(byte));
+import type { Step } from '../strip.ts';
 
 /**
- * How light a picture is as a whole: the mean relative luminance of its texels (WCAG 2.2, relative
- * luminance), 0 for black and 1 for white, before a dark ground: what is clear gives no light.
+ * How light a picture is as a whole: the mean relative luminance of its texels, 0 for black and 1
+ * for white, before a dark ground.
  */
-export function luminanceOf({ data }: Pixels): number {
-  let sum = 0;
-  for (let at = 0; at < data.length; at += 4)
-    sum +=
-      (0.2126 * linearOf[data[at]!]! +
-        0.7152 * linearOf[data[at + 1]!]! +
-        0.0722 * linearOf[data[at + 2]!]!) *
-      data[at + 3]!;
-  return data.length ? sum / 255 / (data.length / 4) : 0;
-}
+export const luminanceOf = ({ data }: Pixels): number => lightOf(data);
 
 /** A change of light counts from a tenth of the most there is, where the darker is below this. */
 const [leastChange, darkest] = [0.1, 0.8];
@@ -77,4 +61,36 @@ function changesIn(shown: readonly Lit[]): number[] {
     at += seconds;
   }
   return changes;
+}
+
+/** How often at most steps of a strip flash within a second, by how light each frame is. */
+export const flashesOf = (
+  steps: readonly Step[],
+  lights: readonly number[],
+  tickRate: number,
+): number =>
+  flashesIn(
+    steps.map(({ frame, ticks }) => ({ light: lights[frame] ?? 0, seconds: ticks / tickRate })),
+  );
+
+/** A frame stays for at most so many ticks. */
+const mostTicks = 10_000;
+
+/**
+ * The same steps, each longer in proportion, so that they flash no more than harms nobody;
+ * undefined where no slowness helps.
+ */
+export function slowerSteps(
+  steps: readonly Step[],
+  lights: readonly number[],
+  tickRate: number,
+): Step[] | undefined {
+  for (let tenths = 11; tenths <= 1000; tenths += 1) {
+    const slower = steps.map(({ frame, ticks }) => ({
+      frame,
+      ticks: Math.min(mostTicks, Math.ceil((ticks * tenths) / 10)),
+    }));
+    if (flashesOf(slower, lights, tickRate) <= mostFlashes) return slower;
+  }
+  return undefined;
 }

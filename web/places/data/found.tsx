@@ -1,11 +1,10 @@
 import clsx from 'clsx';
 import type { Finding } from '../../../core/inspect/index.ts';
-import { useInspector } from '../../api/hooks.tsx';
+import { Mends } from '../../parts/mends.tsx';
 import styles from './found.module.css';
 
 /** Findings that belong to what is shown, each with its fix. */
 export function Found({ findings }: { findings: readonly Finding[] }) {
-  const inspector = useInspector();
   if (!findings.length) return null;
   return (
     <ul className={styles['found-list']} aria-label="Findings">
@@ -13,11 +12,7 @@ export function Found({ findings }: { findings: readonly Finding[] }) {
         <li key={i}>
           <span className={clsx('tag', finding.severity)}>{finding.severity}</span>
           <span className={styles['message']}>{finding.message}</span>
-          {finding.fix && (
-            <button type="button" className="link" onClick={() => inspector.mend(finding)}>
-              {finding.fix.title}
-            </button>
-          )}
+          <Mends finding={finding} />
         </li>
       ))}
     </ul>

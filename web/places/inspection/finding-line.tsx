@@ -2,7 +2,8 @@ import clsx from 'clsx';
 import { Link } from 'react-router';
 import { silenceFinding, type Finding } from '../../../core/inspect/index.ts';
 import { benchPath } from '../../api/address.ts';
-import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
+import { useMod, useSession } from '../../api/hooks.tsx';
+import { Mends } from '../../parts/mends.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { Reason } from './reason.tsx';
@@ -11,9 +12,8 @@ import styles from './inspection.module.css';
 /** One finding: what it is about, drawn; the sentence; its fix, and the way to silence it. */
 export function FindingLine({ finding }: { finding: Finding }) {
   const session = useSession();
-  const inspector = useInspector();
   const mod = useMod();
-  const { block, message, file, place, fix, rule } = finding;
+  const { block, message, file, place, rule } = finding;
   return (
     <li data-finding tabIndex={-1}>
       {block !== undefined && (
@@ -31,11 +31,7 @@ export function FindingLine({ finding }: { finding: Finding }) {
           </span>
         )}
       </span>
-      {fix && (
-        <button type="button" className="link" data-mend onClick={() => inspector.mend(finding)}>
-          {fix.title}
-        </button>
-      )}
+      <Mends finding={finding} />
       <Reason
         label="Why this need not be told"
         acts={[

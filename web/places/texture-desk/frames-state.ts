@@ -20,7 +20,7 @@ import { complain } from '../../parts/complain.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { readPictures, type PictureIn } from '../../api/picture-files.ts';
 import { uploadPicture } from '../../api/textures.ts';
-import { keepPixels } from './known-pixels.ts';
+import { keepPixels } from '../../api/known-pixels.ts';
 import type { Painting } from './painting-state.ts';
 
 /** A strip that is begun stays on each frame for so many ticks. */

@@ -11,7 +11,7 @@ import { useModPart, useSession } from '../../api/hooks.tsx';
 import { usePictureWork } from '../../api/picture-work.ts';
 import { uploadPicture } from '../../api/textures.ts';
 import { complain } from '../../parts/complain.ts';
-import { keepPixels, useKnownPixels } from './known-pixels.ts';
+import { keepPixels, useKnownPixels } from '../../api/known-pixels.ts';
 import type { Painting } from './painting-state.ts';
 
 /** A strip that is made stays on each frame for so many ticks. */

@@ -21,7 +21,7 @@ import { useModPart, useSession } from '../../api/hooks.tsx';
 import type { Session } from '../../api/session.ts';
 import { uploadPicture } from '../../api/textures.ts';
 import { complain } from '../../parts/complain.ts';
-import { keepPixels, useKnownPixels } from './known-pixels.ts';
+import { keepPixels, useKnownPixels } from '../../api/known-pixels.ts';
 
 /** How one paints; kept in this browser. */
 export interface Ways {

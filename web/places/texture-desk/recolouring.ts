@@ -13,7 +13,7 @@ import { useModPart, useSession } from '../../api/hooks.tsx';
 import { pictureWork } from '../../api/picture-work.ts';
 import { uploadPicture } from '../../api/textures.ts';
 import { complain } from '../../parts/complain.ts';
-import { readPixels } from './known-pixels.ts';
+import { readPixels } from '../../api/known-pixels.ts';
 import { materialTones } from './stations/material-tones.tsx';
 
 /** So many tones of another picture are gone by. */

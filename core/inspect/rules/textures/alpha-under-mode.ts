@@ -1,4 +1,6 @@
 import { pointer } from '../../../json/index.ts';
+import { ownName, type Traits } from '../../../mod/index.ts';
+import type { PictureMend } from '../../finding.ts';
 import { blockRule } from '../../rule.ts';
 import { shownAlphas } from '../../shown-alphas.ts';
 
@@ -27,6 +29,7 @@ export const alphaUnderMode = blockRule({
           before: context.block.declared.traits.hidesNeighbours,
           after: 'never',
         });
+      const own = ownName(context.header.namespace, texture);
       return [
         {
           at: ['traits', 'alphaMode'],
@@ -38,8 +41,19 @@ export const alphaUnderMode = blockRule({
             alphaMode: traits.alphaMode,
           },
           fix,
+          ...(own !== undefined && { mend: mendOf(own, traits) }),
         },
       ];
     });
   },
 });
+
+/** The picture made to be what the alpha mode shows of it anyhow. */
+const mendOf = (texture: string, { alphaMode, alphaCutoff }: Traits): PictureMend =>
+  alphaMode === 'mask'
+    ? {
+        title: 'Cut its partial alpha',
+        texture,
+        mending: { way: 'cut', from: alphaCutoff },
+      }
+    : { title: 'Fill its holes', texture, mending: { way: 'fill' } };

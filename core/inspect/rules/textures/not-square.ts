@@ -1,6 +1,8 @@
 import { idOf } from '../../../mod/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { resolvedModels } from '../../models.ts';
+import { powerOfTwoNear } from '../../../textures/mending/index.ts';
+import { resizing } from '../../picture-mends.ts';
 import { modRule } from '../../rule.ts';
 import type { ModView } from '../../view.ts';
 
@@ -35,6 +37,8 @@ export const notSquare = modRule({
       ]) => {
         if (strip || width === height || sheets.has(idOf(mod.header.namespace, name))) return [];
         const frames = height / width;
+        // It is squeezed onto a square anyhow: this makes it the square that is seen.
+        const side = powerOfTwoNear(Math.max(width, height));
         const fix = Number.isInteger(frames)
           ? {
               title: `Make it a strip of ${frames} frames`,
@@ -47,6 +51,7 @@ export const notSquare = modRule({
             says: 'notSquare',
             parts: { id: idOf(mod.header.namespace, name), width, height },
             fix,
+            mend: resizing(name, height, side, side),
           },
         ];
       },

@@ -1,5 +1,7 @@
 import { idOf } from '../../../mod/index.ts';
 import { frameSize } from '../../../textures/index.ts';
+import { powerOfTwoNear } from '../../../textures/mending/index.ts';
+import { resizing } from '../../picture-mends.ts';
 import { modRule } from '../../rule.ts';
 
 export const oddSize = modRule({
@@ -26,6 +28,7 @@ export const oddSize = modRule({
               at: ['textures', name],
               says: 'oddSize',
               parts: { id: idOf(mod.header.namespace, name), width, height },
+              mend: resizing(name, height, powerOfTwoNear(width), powerOfTwoNear(height)),
             },
           ];
     }),

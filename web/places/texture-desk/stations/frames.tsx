@@ -1,6 +1,6 @@
 import { FileButton, Switch } from '@mantine/core';
 import { useMemo } from 'react';
-import { flashesIn, mostFlashes } from '../../../../core/textures/frames/index.ts';
+import { flashesOf, mostFlashes, slowerSteps } from '../../../../core/textures/frames/index.ts';
 import type { Step } from '../../../../core/textures/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { pictureKinds } from '../../../api/picture-files.ts';
@@ -26,15 +26,10 @@ interface FramesProps {
 export function useFlashes({ strip, runs, lights }: Frames): number {
   const tickRate = useModPart(({ header }) => header.tickRate);
   return useMemo(
-    () => (strip ? flashesAt(runs, lights, tickRate) : 0),
+    () => (strip ? flashesOf(runs, lights, tickRate) : 0),
     [strip, runs, lights, tickRate],
   );
 }
-
-const flashesAt = (runs: readonly Step[], lights: readonly number[], tickRate: number): number =>
-  flashesIn(
-    runs.map(({ frame, ticks }) => ({ light: lights[frame] ?? 0, seconds: ticks / tickRate })),
-  );
 
 /** When each frame shows: ordered, repeated, dropped, timed. */
 export function FramesStation({ frames, flashes }: FramesProps) {
@@ -125,7 +120,7 @@ function Flashes({ frames, flashes }: FramesProps) {
           : 'It does not flash.'}
       </p>
     );
-  const slower = slowerRuns(runs, lights, tickRate);
+  const slower = slowerSteps(runs, lights, tickRate);
   return (
     <p className="bad" role="alert">
       It flashes {flashes} times in a second. More than {mostFlashes} can give people a seizure
@@ -140,22 +135,6 @@ function Flashes({ frames, flashes }: FramesProps) {
 }
 
 const ticksOf = (runs: readonly Step[]): number => runs.reduce((sum, { ticks }) => sum + ticks, 0);
-
-/** The same frames, each so many ticks longer in proportion that they flash no more than is safe. */
-function slowerRuns(
-  runs: readonly Step[],
-  lights: readonly number[],
-  tickRate: number,
-): Step[] | undefined {
-  for (let tenths = 11; tenths <= 1000; tenths += 1) {
-    const slower = runs.map(({ frame, ticks }) => ({
-      frame,
-      ticks: Math.min(mostTicks, Math.ceil((ticks * tenths) / 10)),
-    }));
-    if (flashesAt(slower, lights, tickRate) <= mostFlashes) return slower;
-  }
-  return undefined;
-}
 
 /** Where the chosen frame stands, and for how long. */
 function Chosen({ frames }: { frames: Frames }) {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { decodePicture, type Pixels } from '../../../core/textures/index.ts';
-import { messageOf } from '../../../core/words/index.ts';
-import { blobAddress } from '../../api/address.ts';
+import { decodePicture, type Pixels } from '../../core/textures/index.ts';
+import { messageOf } from '../../core/words/index.ts';
+import { blobAddress } from './address.ts';
 
 /** So many pictures are kept unpacked. */
 const most = 32;

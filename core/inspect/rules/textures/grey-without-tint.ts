@@ -1,0 +1,41 @@
+import { shownTextures } from '../../tinted-textures.ts';
+import { blockRule } from '../../rule.ts';
+
+export const greyWithoutTint = blockRule({
+  id: 'textures/grey-without-tint',
+  severity: 'hint',
+  guesses: true,
+  title: 'Grey leaves without a tint',
+  why:
+    'Leaves, grass and other plants are drawn grey, and a tint gives them the colour of the ' +
+    'climate. Without one they stay grey. Bars and gratings may be meant so.',
+  messages: {
+    grey: '{block} is drawn with holes, and all that it shows is grey; without a tint it stays so.',
+  },
+  fails: {
+    '/blocks/bank/traits/alphaMode': 'mask',
+    '/textures/bank/picture/alpha': 'holes',
+    '/textures/bank/picture/grey': true,
+  },
+  passes: {
+    '/blocks/bank/traits/alphaMode': 'mask',
+    '/blocks/bank/traits/tint': 'leaf',
+    '/textures/bank/picture/alpha': 'holes',
+    '/textures/bank/picture/grey': true,
+  },
+  check({ name, traits }, context) {
+    if (traits.tint !== 'none' || traits.alphaMode !== 'mask') return [];
+    const shown = shownTextures(context).map((texture) => context.texture(texture)?.picture);
+    const isGrey = shown.every((picture) => picture?.grey && picture.alpha !== 'none');
+    return shown.length && isGrey
+      ? [
+          {
+            at: ['traits', 'tint'],
+            says: 'grey',
+            parts: { block: name },
+            fix: context.set('Tint it as leaves', ['traits', 'tint'], 'leaf'),
+          },
+        ]
+      : [];
+  },
+});

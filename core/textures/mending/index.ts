@@ -1,0 +1,2 @@
+/** Mending pictures themselves: what is wrong with their texels is put right there. */
+export { mendPicture, mendWays, powerOfTwoNear, type Mending } from './mend-picture.ts';

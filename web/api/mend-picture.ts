@@ -1,0 +1,45 @@
+import type { PictureMend } from '../../core/inspect/index.ts';
+import { pointer } from '../../core/json/index.ts';
+import { lookUp, type Texture } from '../../core/mod/index.ts';
+import { encodePicture } from '../../core/textures/index.ts';
+import type { Mending } from '../../core/textures/mending/index.ts';
+import { keepPixels, readPixels } from './known-pixels.ts';
+import { pictureWork } from './picture-work.ts';
+import type { Session } from './session.ts';
+import { uploadPicture } from './textures.ts';
+
+/**
+ * Puts a picture of the mod right, in one step. Throws with a sentence where it is gone, or was
+ * changed meanwhile.
+ */
+export async function mendPictureOf(
+  session: Session,
+  { title, texture: name, mending }: PictureMend,
+): Promise<void> {
+  const before = lookUp(session.view.mod.textures, name);
+  if (!before) throw new Error('The texture is there no more.');
+  const pixels = await readPixels(before.picture.sha256);
+  const mended = await pictureWork('mend', { pixels, mending });
+  const picture = await uploadPicture(encodePicture(mended));
+  if (lookUp(session.view.mod.textures, name) !== before)
+    throw new Error('The texture was changed meanwhile. Mend it again.');
+  keepPixels(picture.sha256, mended);
+  session.edit(`${title}: ${name}`, [
+    {
+      path: pointer(['textures', name]),
+      before,
+      after: { ...withTiming(before, mending), picture },
+    },
+  ]);
+}
+
+/** A texture whose strip has frames of the height that its mended picture has. */
+function withTiming(texture: Texture, mending: Mending): Texture {
+  if (!texture.strip || mending.way !== 'resize') return texture;
+  const { frameHeight: _, ...strip } = texture.strip;
+  const { width, height } = mending;
+  return {
+    ...texture,
+    strip: { ...strip, ...(width !== height && { frameHeight: height }) },
+  };
+}
