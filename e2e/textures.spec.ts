@@ -174,7 +174,7 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await page.mouse.click(...(await placeOf(page, [4, 4])));
   const foot = page.getByLabel('Findings');
   await expect(foot).toContainText('under alpha mode opaque');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(page.getByText('1 texel that is see-through here is drawn solid.')).toBeVisible();
   await foot.getByRole('button', { name: 'Use alpha mode mask' }).first().click();
   await expect(foot).toContainText('Nothing wrong');

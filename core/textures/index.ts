@@ -19,6 +19,6 @@ export {
   type Step,
 } from './strip.ts';
 export { marker } from './marker.ts';
-export { tintColour } from './tint.ts';
+export { climateTints, tintColour, type ClimateTint } from './tint.ts';
 export { basePicture } from './base.ts';
 export { textureUsers } from './users.ts';

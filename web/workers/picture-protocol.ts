@@ -1,5 +1,5 @@
 import type { Made } from '../../core/mod/index.ts';
-import type { Recolouring } from '../../core/textures/facts/index.ts';
+import type { Likeness, Recolouring } from '../../core/textures/facts/index.ts';
 import type { Moving } from '../../core/textures/frames/index.ts';
 import type { Mending } from '../../core/textures/mending/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
@@ -15,6 +15,14 @@ export type ReadPicture =
     }
   | { problem: string };
 
+/** A picture, and others that it is compared with. */
+export interface AlikeAsked {
+  pixels: Pixels;
+  frameHeight: number;
+  /** Each with the address of its bytes. */
+  others: readonly { name: string; address: string; frameHeight: number }[];
+}
+
 /** The kinds of moving pictures that are written. */
 export type MovingKind = 'gif' | 'apng';
 
@@ -26,6 +34,8 @@ export interface PictureAsks {
   recolour: { asked: { pixels: Pixels; ways: readonly Recolouring[] }; answer: Pixels[] };
   /** A picture with its texels put right. */
   mend: { asked: { pixels: Pixels; mending: Mending }; answer: Pixels };
+  /** Others that are much like a picture, by their names, the ones most like it first. */
+  alike: { asked: AlikeAsked; answer: { name: string; likeness: Likeness }[] };
   /** A moving picture as a file of a kind. */
   write: { asked: { moving: Moving; kind: MovingKind }; answer: Uint8Array };
   /** Picture files, read. */

@@ -14,3 +14,6 @@ export {
   type ColourShift,
   type Recolouring,
 } from './recolour.ts';
+export { comparedWith, likenessOf, type Compared, type Likeness } from './likeness.ts';
+export { missingCones, visionWithout, type MissingCone } from './vision.ts';
+export { climateColour } from './climate.ts';

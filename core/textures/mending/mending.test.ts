@@ -56,7 +56,7 @@ describe('a picture put right', () => {
       [0, 0, 200, 255],
       [9, 9, 9, 0],
     ];
-    const filled = mendPicture(row(red!, hole!, hole!, hole!, blue!), { way: 'fill' });
+    const filled = mendPicture(row(red, hole, hole, hole, blue), { way: 'fill' });
     expect([...filled.data]).toEqual(
       [
         [200, 0, 0, 255],

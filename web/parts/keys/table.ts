@@ -115,8 +115,8 @@ const table = {
 
   textureStation: {
     area: 'Texture desk',
-    press: ['1', '2', '3', '4', '5'],
-    cap: '1 … 5',
+    press: ['1', '2', '3', '4', '5', '6'],
+    cap: '1 … 6',
     does: 'Go to a station',
   },
   moveCursor: {

@@ -24,6 +24,9 @@ import { pathOf, stations, type Station } from './stations/index.ts';
 import { PaintingContext, useOpenPainting, type Painting } from './painting-state.ts';
 import { PictureStage } from './picture-stage.tsx';
 import { PicturesList } from './pictures-list.tsx';
+import { OtherEyes, seenWithout } from './other-eyes.tsx';
+import { useSeeing, useTinted } from './seeing-state.ts';
+import { SeeStation } from './stations/see.tsx';
 import { FactsStation } from './stations/facts.tsx';
 import { FramesStation, useFlashes } from './stations/frames.tsx';
 import { MakeStation } from './stations/make.tsx';
@@ -55,6 +58,8 @@ interface OpenProps {
 function Open({ name, texture, station }: OpenProps) {
   const painting = useOpenPainting(name, texture);
   const { blocks, block, beside } = useBeside(painting.id);
+  const seeing = useSeeing();
+  const tinted = useTinted(beside, seeing, station === 'See');
   const findings = useTextureFindings(name, blocks);
   const tones = useTones(station === 'Touch up' ? painting.saved : undefined);
   const [search] = useSearchParams();
@@ -71,6 +76,7 @@ function Open({ name, texture, station }: OpenProps) {
   usePasted(replace);
   return (
     <PaintingContext value={painting}>
+      <OtherEyes />
       <div className={frame['frame']}>
         <PicturesList open={name} blocks={blocks} beside={block} station={pathOf(station)} />
         <Head
@@ -82,6 +88,7 @@ function Open({ name, texture, station }: OpenProps) {
         <div className={frame['middle']}>
           <div
             className={styles['both']}
+            style={{ filter: station === 'See' ? seenWithout(seeing.without) : undefined }}
             onDragOver={(event) => event.preventDefault()}
             onDrop={(event) => {
               event.preventDefault();
@@ -90,7 +97,7 @@ function Open({ name, texture, station }: OpenProps) {
           >
             <FlatPicture isPainted={station === 'Touch up'} />
             <PictureStage
-              beside={beside}
+              beside={tinted}
               isPainted={station === 'Touch up'}
               showsDraft={station === 'Make' || station === 'Recolour' || station === 'Touch up'}
             />
@@ -110,6 +117,9 @@ function Open({ name, texture, station }: OpenProps) {
           {station === 'Make' && <MakeStation />}
           {station === 'Recolour' && <RecolourStation />}
           {station === 'Frames' && <FramesStation frames={frames} flashes={flashes} />}
+          {station === 'See' && (
+            <SeeStation block={beside.isStandIn ? undefined : beside.block} seeing={seeing} />
+          )}
           {station === 'Facts' && (
             <FactsStation block={beside.isStandIn ? undefined : beside.block} />
           )}

@@ -1,18 +1,13 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { pointer } from '../../../../core/json/index.ts';
 import { lookUp, type ResolvedBlock } from '../../../../core/mod/index.ts';
-import {
-  alphasOf,
-  edgesOf,
-  seamsIn,
-  underMode,
-  type Alphas,
-} from '../../../../core/textures/facts/index.ts';
+import { alphasOf, underMode, type Alphas } from '../../../../core/textures/facts/index.ts';
 import type { Pixels } from '../../../../core/textures/index.ts';
 import type { Area } from '../../../../core/textures/painting/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useModPart, useSession } from '../../../api/hooks.tsx';
 import { Frame } from '../flat-picture.tsx';
+import { Alike } from './alike.tsx';
 import { usePainting } from '../painting-state.ts';
 import styles from './facts.module.css';
 
@@ -21,7 +16,7 @@ interface FactsProps {
   block: ResolvedBlock | undefined;
 }
 
-/** What the picture is: how it tiles, how solid it is, and what the game shows of that. */
+/** What the picture is: how solid, what the game shows of that, its file, and its like. */
 export function FactsStation({ block }: FactsProps) {
   const { pixels, area, texture, frames } = usePainting();
   const texels = useModPart(({ header }) => header.texels);
@@ -29,12 +24,8 @@ export function FactsStation({ block }: FactsProps) {
   if (!pixels) return <p className="note">The picture is being read.</p>;
   return (
     <>
-      <h2>Side by side</h2>
-      <Tiling pixels={pixels} area={area} />
-      <h3 className="part">How solid</h3>
+      <h2>How solid</h2>
       <Solid pixels={pixels} area={area} block={block} />
-      <h3 className="part">From afar</h3>
-      <Afar pixels={pixels} area={area} />
       <h3 className="part">The file</h3>
       <dl className={styles['facts']}>
         <dt>Size</dt>
@@ -55,6 +46,8 @@ export function FactsStation({ block }: FactsProps) {
         <dt>Grey</dt>
         <dd>{picture.grey ? 'yes: a tint colours it evenly' : 'no'}</dd>
       </dl>
+      <h3 className="part">Much like it</h3>
+      <Alike />
     </>
   );
 }
@@ -76,75 +69,9 @@ function MapColour({ block, mean }: { block: ResolvedBlock; mean: string }) {
   );
 }
 
-interface PictureProps {
+export interface PictureProps {
   pixels: Pixels;
   area: Area;
-}
-
-/** Three by three of the frame, and where a seam shows. */
-function Tiling({ pixels, area }: PictureProps) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const { left, top, width, height } = area;
-  const edges = useMemo(
-    () => edgesOf(pixels, { left, top, width, height }),
-    [pixels, left, top, width, height],
-  );
-  const rows = seamsIn(edges.across, edges.usual);
-  const columns = seamsIn(edges.down, edges.usual);
-  useEffect(() => {
-    const context = canvas.current?.getContext('2d');
-    if (!context) return;
-    const from = top * width * 4;
-    const data = new Uint8ClampedArray(pixels.data.subarray(from, from + width * height * 4));
-    if (data.length !== width * height * 4) return;
-    const image = new ImageData(data, width, height);
-    for (let i = 0; i < 9; i += 1)
-      context.putImageData(image, (i % 3) * width, Math.floor(i / 3) * height);
-  }, [pixels, top, width, height]);
-  return (
-    <>
-      <div className={styles['tiling']} style={{ aspectRatio: `${width} / ${height}` }}>
-        <canvas
-          ref={canvas}
-          className="crisp"
-          width={width * 3}
-          height={height * 3}
-          role="img"
-          aria-label="The frame, three by three"
-        />
-        <svg viewBox={`0 0 ${width * 3} ${height * 3}`} aria-hidden="true">
-          {rows.map((row) => (
-            <line
-              key={`row ${row}`}
-              x1={width}
-              x2={width}
-              y1={height + row}
-              y2={height + row + 1}
-            />
-          ))}
-          {columns.map((column) => (
-            <line
-              key={`column ${column}`}
-              x1={width + column}
-              x2={width + column + 1}
-              y1={height}
-              y2={height}
-            />
-          ))}
-        </svg>
-      </div>
-      <p className="note">{seamsInWords(rows.length, height, columns.length, width)}</p>
-    </>
-  );
-}
-
-function seamsInWords(rows: number, height: number, columns: number, width: number): string {
-  if (!rows && !columns) return 'No seam: it goes on where the next one begins.';
-  const parts = [
-    rows && `left and right in ${rows} of ${count(height, 'row')}`,
-    columns && `above and below in ${columns} of ${count(width, 'column')}`,
-  ].filter(Boolean);
-  return `A seam shows ${parts.join(', ')}: the step there is larger than any usual one inside.`;
 }
 
 /** How many texels are how solid, and what the block's alpha mode makes of that. */
@@ -221,22 +148,4 @@ function AlphaBars({ alphas, cutoff }: { alphas: Alphas; cutoff: number | undefi
       )}
     </svg>
   );
-}
-
-/** The frame as it is seen from farther and farther away. */
-function Afar({ pixels, area }: PictureProps) {
-  return (
-    <div className={styles['afar']}>
-      {[64, 32, 16, 8].map((size) => (
-        <span key={size} style={{ width: size, height: (size * area.height) / area.width }}>
-          <SmoothFrame pixels={pixels} area={area} />
-        </span>
-      ))}
-    </div>
-  );
-}
-
-/** A frame that is made smaller by taking texels together, as engines do. */
-function SmoothFrame({ pixels, area }: PictureProps) {
-  return <Frame pixels={pixels} area={area} className={styles['smooth']} />;
 }

@@ -1,5 +1,5 @@
 /** The stations of the desk, in the order of the work. */
-export const stations = ['Make', 'Recolour', 'Touch up', 'Frames', 'Facts'] as const;
+export const stations = ['Make', 'Recolour', 'Touch up', 'Frames', 'See', 'Facts'] as const;
 export type Station = (typeof stations)[number];
 
 /** A station as a part of an address. */
