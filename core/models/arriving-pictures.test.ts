@@ -95,7 +95,14 @@ describe('taking pictures in', () => {
     const [strip] = Object.entries(demo.textures).find(([, texture]) => texture.strip)!;
     const goal = { kind: 'replace', name: strip } as const;
     const after = applyChanges<Mod>(mod, takePictures(mod, [{ goal, picture: picture(1) }]));
-    expect(after.textures[strip]).toEqual({ ...demo.textures[strip], picture: picture(1) });
+    const before = demo.textures[strip]!;
+    expect(before.made).toBeDefined();
+    // It is no longer what it was made from.
+    expect(after.textures[strip]).toEqual({ picture: picture(1), strip: before.strip });
+    // A picture that moves brings its own timing.
+    const moving = { goal, picture: picture(2), strip: { ticks: 9 } };
+    const moved = applyChanges<Mod>(mod, takePictures(mod, [moving]));
+    expect(moved.textures[strip]).toEqual({ picture: picture(2), strip: { ticks: 9 } });
   });
 
   test('whatever the files are called, nothing of the mod is lost and every one is found again', () => {

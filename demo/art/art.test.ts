@@ -2,9 +2,11 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { decodePicture, encodePicture, pictureFacts } from '../../core/textures/index.ts';
+import { framesOf } from '../../core/textures/making/index.ts';
 import { makeBlocks } from './blocks.ts';
 import { readFiles } from './read-files.ts';
 import { chance, hex, paint, shade, step, tilingNoise } from './canvas.ts';
+import { recipes } from './made.ts';
 import { sound, sounds } from './sounds.ts';
 import { textures } from './textures.ts';
 
@@ -36,7 +38,8 @@ test('the furniture in the repository is what the script makes of the rest of th
 
 test('every picture is 16 texels square or frames of that, with holes only where they are meant, and grey only where it is tinted', () => {
   for (const [name, draw] of Object.entries(textures)) {
-    const frames = name === 'gauge/water' ? 4 : 1;
+    const { made } = recipes[name] ?? {};
+    const frames = made ? framesOf(made) : 1;
     expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({
       width: 16,
       height: 16 * frames,

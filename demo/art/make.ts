@@ -4,8 +4,10 @@
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { printJson } from '../../core/json/index.ts';
 import { encodePicture } from '../../core/textures/index.ts';
 import { madeBlocks, makeBlocks } from './blocks.ts';
+import { recipes } from './made.ts';
 import { readFiles } from './read-files.ts';
 import { sounds, stockSounds } from './sounds.ts';
 import { textures } from './textures.ts';
@@ -17,6 +19,12 @@ const write = (file: string, bytes: Uint8Array) => {
 };
 for (const [name, draw] of Object.entries(textures))
   write(path.join(mod, 'textures', `${name}.png`), encodePicture(draw()));
+const writeJson = (file: string, value: unknown) =>
+  write(path.join(mod, file), new TextEncoder().encode(printJson(value)));
+for (const [name, { made, strip }] of Object.entries(recipes)) {
+  writeJson(`textures/${name}.made.json`, made);
+  if (strip) writeJson(`textures/${name}.strip.json`, strip);
+}
 for (const [name, make] of Object.entries(sounds))
   write(path.join(mod, 'sounds', `${name}.wav`), make());
 for (const [name, make] of Object.entries(stockSounds))

@@ -1,3 +1,4 @@
+import { noShift, recoloured } from '../../core/textures/facts/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import { chance, clear, hex, paint, shade, step, tilingNoise, type Colour } from './canvas.ts';
 
@@ -127,13 +128,23 @@ const spade = (): Pixels => {
   });
 };
 
+/** A picture of brack in the tones of another metal: what is grey, as the rock around it, stays. */
+const inMetal = (picture: Pixels, metal: string): Pixels =>
+  metal === 'brack'
+    ? picture
+    : recoloured(picture, {
+        tones: palettes[metal]!.map(([r, g, b]) => ({ colour: [r, g, b, 255] as const, many: 1 })),
+        greysStay: true,
+        shift: noShift,
+      });
+
 /** The textures of seams, metals and what is made of shells, by the path of their names. */
 export const metalTextures: Record<string, () => Pixels> = {
   ...Object.fromEntries(
-    metals.flatMap((metal, i) => [
-      [`seam/${metal}`, () => seam(metal, 101 + i * 17)],
-      [`item/raw_${metal}`, () => lump(metal, 203 + i * 13)],
-      [`item/${metal}_bar`, () => bar(metal)],
+    metals.flatMap((metal) => [
+      [`seam/${metal}`, () => inMetal(seam('brack', 101), metal)],
+      [`item/raw_${metal}`, () => inMetal(lump('brack', 203), metal)],
+      [`item/${metal}_bar`, () => inMetal(bar('brack'), metal)],
     ]),
   ),
   oyster_brick: oysterBrick,

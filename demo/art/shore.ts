@@ -78,21 +78,6 @@ function doorHalf(isUpper: boolean): Pixels {
   });
 }
 
-/** A pane of dried kelp between two films of varnish: fronds in pale green that lets light through. */
-const pane = (): Pixels => {
-  const grain = tilingNoise(16, 8, 19);
-  return paint(16, 16, (x, y) => {
-    const isFrame = x === 0 || y === 0 || x === 15 || y === 15;
-    if (isFrame) return step(drift, 0.1 + grain(x, y) * 0.4);
-    const frond = [3, 8, 12].some((root, i) => {
-      const sway = Math.round(Math.sin((y + i * 5) / 3) * 1.6);
-      return Math.abs(x - root - sway) <= (y % 4 === i ? 1 : 0);
-    });
-    const [r, g, b] = step(kelp, frond ? -0.5 + grain(x, y) * 0.4 : 0.85);
-    return [r, g, b, frond ? 225 : 120];
-  });
-};
-
 /** Pictures of what people build by the shore. */
 export const shoreTextures: Readonly<Record<string, () => Pixels>> = {
   'driftwood/boards': () => boards(3, 4),
@@ -103,5 +88,4 @@ export const shoreTextures: Readonly<Record<string, () => Pixels>> = {
   'oven/top': plate,
   'oven/front': () => mouth(false),
   'oven/front_lit': () => mouth(true),
-  'kelp/pane': pane,
 };

@@ -1,5 +1,6 @@
 import type { Pixels } from '../../core/textures/index.ts';
 import { chance, clear, hex, paint, shade, step, tilingNoise, type Colour } from './canvas.ts';
+import { madeTextures } from './made.ts';
 import { metalTextures } from './metals.ts';
 import { shoreTextures } from './shore.ts';
 
@@ -132,16 +133,6 @@ const gaugeScale = (): Pixels =>
     return line && y < 15 ? hex('#33423f') : step(salt, 0.35 + ((x * 7 + y * 3) % 5) / 14);
   });
 
-/** Water in a narrow glass, in four frames: bubbles that rise by a texel each. */
-const gaugeWater = (): Pixels =>
-  paint(16, 64, (x, y) => {
-    const [frame, row] = [y >> 4, y & 15];
-    const bubble = (x * 5 + row + frame) % 7 === 0 && (x * 3 + row + frame) % 4 === 0;
-    return bubble
-      ? hex('#bfe4dd')
-      : shade(hex('#2f8f93'), (((row + frame) >> 1) % 2) * 10 - (x % 2) * 8);
-  });
-
 /**
  * A tuft of samphire: jointed stems from the ground, grey, since the climate gives it its colour.
  */
@@ -177,6 +168,7 @@ const samphire = (seed: number, stems: number, tall: number): Pixels => {
 export const textures: Record<string, () => Pixels> = {
   ...metalTextures,
   ...shoreTextures,
+  ...madeTextures,
   salt_crust_a: () => saltCrust(3),
   salt_crust_b: () => saltCrust(18),
   salt_crust_c: () => saltCrust(29),
@@ -192,7 +184,6 @@ export const textures: Record<string, () => Pixels> = {
   'gate/boards': () => planks(67, true),
   'fence/rail': () => planks(71, false),
   'gauge/scale': gaugeScale,
-  'gauge/water': gaugeWater,
   'gauge/dark': () => paint(16, 16, (x) => shade(hex('#2a3b40'), x % 2 ? 8 : 0)),
   samphire_a: () => samphire(11, 4, 11),
   samphire_b: () => samphire(23, 3, 14),

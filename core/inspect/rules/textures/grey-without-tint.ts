@@ -16,17 +16,21 @@ export const greyWithoutTint = blockRule({
     '/blocks/bank/traits/alphaMode': 'mask',
     '/textures/bank/picture/alpha': 'holes',
     '/textures/bank/picture/grey': true,
+    '/textures/bank/picture/mean': '#909090',
   },
   passes: {
     '/blocks/bank/traits/alphaMode': 'mask',
     '/blocks/bank/traits/tint': 'leaf',
     '/textures/bank/picture/alpha': 'holes',
     '/textures/bank/picture/grey': true,
+    '/textures/bank/picture/mean': '#909090',
   },
   check({ name, traits }, context) {
     if (traits.tint !== 'none' || traits.alphaMode !== 'mask') return [];
     const shown = shownTextures(context).map((texture) => context.texture(texture)?.picture);
-    const isGrey = shown.every((picture) => picture?.grey && picture.alpha !== 'none');
+    const isGrey = shown.every(
+      (picture) => picture?.grey && isPlainGrey(picture.mean) && picture.alpha !== 'none',
+    );
     return shown.length && isGrey
       ? [
           {
@@ -39,3 +43,9 @@ export const greyWithoutTint = blockRule({
       : [];
   },
 });
+
+/** Whether a mean colour has no colour at all: clay and flint are greyish, leaves for a tint grey. */
+function isPlainGrey(mean: string): boolean {
+  const parts = [1, 3, 5].map((at) => Number.parseInt(mean.slice(at, at + 2), 16));
+  return Math.max(...parts) - Math.min(...parts) <= 2;
+}
