@@ -456,3 +456,64 @@ test('a picture is made from a pattern, kept with its recipe, and made again oth
   await page.getByLabel('New id').press('Enter');
   await expect(page).toHaveURL(/textures\/mud_brick\/make$/);
 });
+
+test('a picture is seen under a tint, by other eyes, and beside what is much like it', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/textures/samphire_a/see`);
+  const stage = page.getByRole('group', { name: 'Stage' });
+  await expect(stage.locator('canvas')).toBeVisible();
+  await expect(page.getByText('samphire is tinted: grass.')).toBeVisible();
+  /** How much redder than green the stage is, over all of its texels that have a colour. */
+  const warmth = async () => {
+    const { data } = decodePicture(await stage.screenshot());
+    let [red, green] = [0, 0];
+    for (let at = 0; at < data.length; at += 4)
+      if (Math.abs(data[at]! - data[at + 2]!) > 24) {
+        red += data[at]!;
+        green += data[at + 1]!;
+      }
+    return red / Math.max(1, green);
+  };
+  await expect.poll(() => isStill(page)).toBe(true);
+  const climate = page.getByRole('slider', { name: 'Climate, from cold to hot' });
+  await climate.press('Home');
+  await expect.poll(() => isStill(page)).toBe(true);
+  const cold = await warmth();
+  await climate.press('End');
+  await expect.poll(warmth).toBeGreaterThan(cold + 0.05);
+  // What is tried changes nothing until it is declared.
+  const tint = page.getByRole('group', { name: 'Tint' });
+  await tint.getByRole('button', { name: 'water' }).click();
+  await expect(
+    page.getByText('Tried here: samphire is declared with the tint grass.'),
+  ).toBeVisible();
+  const traits = async () =>
+    (await modOf(server.address)).blocks['samphire'] as unknown as { traits: { tint: string } };
+  expect((await traits()).traits.tint).toBe('grass');
+  await page.getByRole('button', { name: 'Tint samphire so' }).click();
+  await expect.poll(async () => (await traits()).traits.tint).toBe('water');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await traits()).traits.tint).toBe('grass');
+  // Without red cones the ore's orange and the rock's grey come nearer to each other.
+  await page.goto(`${server.address}/m/saltmarsh/textures/seam%2Fwrackel/see`);
+  await expect(picture(page)).toBeVisible();
+  const shown = async () => (await picture(page).screenshot()).toString('base64');
+  const before = await shown();
+  const eyes = page.getByRole('button', { name: 'Without red cones' });
+  await eyes.click();
+  await expect(eyes).toHaveAttribute('aria-pressed', 'true');
+  await expect.poll(shown).not.toBe(before);
+  await eyes.click();
+  await expect.poll(shown).toBe(before);
+  // The other seams are it in other colours, and are found.
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Look for pictures like it' }).click();
+  const alike = page.getByRole('list', { name: 'Pictures much like it' });
+  await expect(alike.getByRole('listitem')).toHaveCount(3);
+  for (const metal of ['brack', 'ebbite', 'siltium'])
+    await expect(alike.getByRole('listitem').filter({ hasText: `seam/${metal}` })).toContainText(
+      'in other colours',
+    );
+});

@@ -5,6 +5,7 @@
 import type { Page } from '@playwright/test';
 import { inTones, tonesOf } from '../core/textures/facts/index.ts';
 import { basePicture, encodePicture, pictureEntry, type Pixels } from '../core/textures/index.ts';
+import { makePicture, usualRecipe } from '../core/textures/making/index.ts';
 import { afterStroke, wholeOf, type Texel } from '../core/textures/painting/index.ts';
 import type { Line, Median } from './figures.ts';
 import { longestTask, watchTasks } from './long-tasks.ts';
@@ -23,6 +24,10 @@ export async function benchTextures(median: Median, line: Line): Promise<void> {
   const ramp = tonesOf(pictureOf(1, 16), 16);
   const recolour = median(5, () => pictures.forEach((picture) => inTones(picture, ramp)));
   line('textures.recolour', '1,000 pictures recoloured', `${recolour.toFixed(0)} ms`);
+
+  const flowing = usualRecipe('stream', 64, 5);
+  const make = median(5, () => void makePicture(flowing));
+  line('textures.make', 'a flowing liquid of 16 frames, 64 × 64', `${make.toFixed(0)} ms`);
 
   const large = pictureOf(0, 256);
   const path = Array.from({ length: 60 }, (_, i): Texel => [i * 4, (i * 37) % 256]);
@@ -45,6 +50,30 @@ export async function benchTextures(median: Median, line: Line): Promise<void> {
   );
   line('textures.stroke', 'a long stroke on 256 × 256, four-fold', `${stroke.toFixed(1)} ms`);
   await benchPainting(line);
+  await benchMaking(line);
+}
+
+/** Tries one amount after the other of a liquid, as one who drags a slider does. */
+async function benchMaking(line: Line): Promise<void> {
+  await withApplication(async (address, browser) => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${address}/m/saltmarsh/textures/gauge%2Fwater/make`);
+    await page.getByRole('button', { name: '64', exact: true }).click();
+    await page.getByRole('button', { name: 'Make it so' }).and(page.locator(':enabled')).waitFor();
+    await watchTasks(page);
+    for (let i = 0; i < 40; i += 1) {
+      const way = i < 20 ? 'ArrowRight' : 'ArrowLeft';
+      await page.getByRole('slider', { name: 'Swell' }).press(way);
+      await page.waitForTimeout(30);
+    }
+    await page.waitForTimeout(1000);
+    const most = await longestTask(page);
+    line(
+      'textures.make-page',
+      'longest task while a liquid of 64 × 64 is tried',
+      most ? `${most.toFixed(0)} ms` : 'none over 50 ms',
+    );
+  });
 }
 
 /** Paints on a picture of 256 × 256, flat and on the block. */

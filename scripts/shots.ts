@@ -67,12 +67,16 @@ await withApplication(async (address, browser) => {
       .getByRole('button', { name: /^west/ })
       .click();
   });
-  await shot('bench-codes', 'blocks/tide_lantern/states', 'dark', async (page) => {
-    await page.getByRole('region', { name: 'States' }).getByText('Codes', { exact: true }).click();
-    await page.getByText('Bit fields').click();
-  });
   await shot('desk-boxes', 'models/drying_rack/boxes', 'light', async (page) => {
     await page.getByRole('button', { name: /^leg front 2×/ }).click();
+  });
+  await shot('texture-making', 'textures/seam%2Febbite/make', 'dark', async (page) => {
+    await page.getByRole('button', { name: 'Ore in a rock' }).click();
+    const below = page.getByLabel('Over the picture').first();
+    await below.fill('oyster_tile');
+    await below.press('Enter');
+    await page.getByRole('slider', { name: 'In a vein' }).press('End');
+    await page.getByRole('button', { name: 'Make it so' }).and(page.locator(':enabled')).waitFor();
   });
   await shot('texture-desk', 'textures/oyster_tile?block=oyster_tile', 'light', async (page) => {
     await page.getByRole('radio', { name: 'Draw' }).click();

@@ -9,7 +9,12 @@ export async function readFile(file: File): Promise<ReadPicture> {
   try {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const kind = kindOf(bytes);
-    if (kind) return { moving: await readByBrowser(bytes, kind), isStillPng: false };
+    if (kind === 'other')
+      throw new PictureProblem(
+        'This is no PNG, GIF or WebP: its first bytes are those of another kind of file.',
+      );
+    if (kind !== 'image/png')
+      return { moving: await readByBrowser(bytes, kind), isStillPng: false };
     const pixels = decodePicture(bytes);
     const moving = readApng(bytes);
     return moving
@@ -20,11 +25,12 @@ export async function readFile(file: File): Promise<ReadPicture> {
   }
 }
 
-/** The kind of a picture that the browser reads, by its first bytes; undefined for any other. */
-function kindOf(bytes: Uint8Array): 'image/gif' | 'image/webp' | undefined {
+/** The kind of a picture by its first bytes. */
+function kindOf(bytes: Uint8Array): 'image/png' | 'image/gif' | 'image/webp' | 'other' {
   const text = (from: number, to: number) => String.fromCharCode(...bytes.subarray(from, to));
   if (/^GIF8[79]a$/.test(text(0, 6))) return 'image/gif';
-  return text(0, 4) === 'RIFF' && text(8, 12) === 'WEBP' ? 'image/webp' : undefined;
+  if (text(0, 4) === 'RIFF' && text(8, 12) === 'WEBP') return 'image/webp';
+  return text(1, 4) === 'PNG' ? 'image/png' : 'other';
 }
 
 /** The frames of a picture as the browser's own reader sees them. */

@@ -99,8 +99,9 @@ function sameShare(one: Compared, other: Compared, places: readonly number[]): n
 }
 
 /**
- * How far light and dark of two pictures go together; 0 where they do not, where their holes lie
- * elsewhere, or where one of them has no light and dark.
+ * How far light and dark of two pictures go together where their colours differ: the rock around an
+ * ore may be the same. 0 where they do not, where their holes lie elsewhere, or where one of them
+ * has no light and dark.
  */
 function lightTogether(one: Compared, other: Compared, places: readonly number[]): number {
   let [many, apart] = [0, 0];
@@ -108,7 +109,7 @@ function lightTogether(one: Compared, other: Compared, places: readonly number[]
   places.forEach((place, i) => {
     const [solid, otherSolid] = [one.colours[i]![3] > 0, other.colours[place]![3] > 0];
     if (solid !== otherSolid) apart += 1;
-    if (!solid || !otherSolid) return;
+    if (!solid || !otherSolid || isSameColour(one.colours[i]!, other.colours[place]!)) return;
     const [light, otherLight] = [one.lights[i]!, other.lights[place]!];
     many += 1;
     a += light;

@@ -56,6 +56,32 @@ describe('pictures that are much alike', () => {
     expect(alike(ramp, blue)!.share).toBeGreaterThan(0.95);
   });
 
+  test('are found where only a part is in other colours: the ore, and not the rock around it', () => {
+    const ore = (tones: readonly (readonly number[])[]): Pixels => ({
+      width: 8,
+      height: 8,
+      data: Uint8Array.from(
+        Array.from({ length: 64 }, (_, i) =>
+          i % 4 === 1 ? [...tones[(i >> 2) % tones.length]!, 255] : [90 + i, 90 + i, 90 + i, 255],
+        ).flat(),
+      ),
+    });
+    const [copper, azure] = [
+      [
+        [90, 40, 10],
+        [140, 80, 30],
+        [220, 150, 80],
+      ],
+      [
+        [10, 30, 60],
+        [30, 70, 130],
+        [90, 150, 240],
+      ],
+    ];
+    expect(alike(ore(copper!), ore(azure!))).toMatchObject({ isRecoloured: true, quarters: 0 });
+    expect(alike(ore(copper!), ore([...azure!].reverse()))).toBeUndefined();
+  });
+
   test('a few texels of difference do not hide it; other pictures and other sizes are not alike', () => {
     const picture = noisy(3);
     const touched = { ...picture, data: Uint8Array.from(picture.data) };

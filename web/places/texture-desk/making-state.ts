@@ -48,12 +48,12 @@ export function useMaking(painting: Painting): Making {
   );
   const { answer: pixels, isNew } = usePictureWork('make', asked);
   usePlayed(painting, pixels, tried, texture.strip?.ticks ?? usualTicks);
-  const put = usePutting(name, () => setTried(undefined));
-  const made = isNew && tried && pixels && { recipe: tried, pixels };
+  const { put, isPutting } = usePutting(name, () => setTried(undefined));
+  const made = isNew && tried && pixels ? { recipe: tried, pixels } : undefined;
   return {
     recipe,
     pixels,
-    isOther: made !== undefined && made !== false,
+    isOther: made !== undefined && !isPutting,
     choose: (pattern) =>
       setTried({
         ...usualRecipe(pattern, recipe?.texels ?? texels, recipe?.seed ?? 1),
@@ -115,6 +115,7 @@ interface MadePicture {
 function usePutting(name: string, onDone: () => void) {
   const session = useSession();
   const navigate = useNavigate();
+  const [isPutting, setPutting] = useState(false);
   const put = async ({ recipe, pixels }: MadePicture, before: Texture | undefined) => {
     const picture = await uploadPicture(encodePicture(pixels));
     keepPixels(picture.sha256, pixels);
@@ -135,5 +136,13 @@ function usePutting(name: string, onDone: () => void) {
     notifications.show({ message: `Made: ${own}. Nobody shows it yet.` });
     void navigate(`/m/${session.name}/${texturePath(own, 'make')}`);
   };
-  return (made: MadePicture, before: Texture | undefined) => void put(made, before).catch(complain);
+  return {
+    put: (made: MadePicture, before: Texture | undefined) => {
+      setPutting(true);
+      void put(made, before)
+        .catch(complain)
+        .finally(() => setPutting(false));
+    },
+    isPutting,
+  };
 }
