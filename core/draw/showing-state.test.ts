@@ -1,3 +1,4 @@
+import { facing } from '../space/index.ts';
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
 import { readModFolder } from '../folder/index.ts';
@@ -20,6 +21,14 @@ test('a block stands in a state that shows the picture, wherever it has one', ()
       expect(neededTextures(drawnModels(mod, first, state!))).toContain(id);
     }
   }
+});
+
+test('a front is shown from the front', () => {
+  const oven = block('salt_oven');
+  const state = stateShowing(mod, oven, 'saltmarsh:oven/front_lit')!;
+  const [model] = drawnModels(mod, oven, state);
+  const front = model!.quads.find(({ texture }) => texture === 'saltmarsh:oven/front_lit')!;
+  expect(['south', 'east']).toContain(facing(model!.orientation, front.side));
 });
 
 test('the one that shows most of it', () => {

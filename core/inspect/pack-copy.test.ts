@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals';
 import { kitNamed } from '../kits/index.ts';
 import { formOf, isSafe, PackCopy } from './index.ts';
 import { sampleBuilt } from './sample.ts';
+import { decodePicture, encodePicture } from '../textures/index.ts';
 
 const slips = {
   'rules/loot/bank.json': '{ "block": "saltmarsh:bank", "draws": [], }',
@@ -50,4 +51,35 @@ test('all that is safe is mended in one step; what must be chosen is left', () =
   ).toBe(2);
   expect(copy.findings).toEqual([]);
   expect(copy.undo).toBe('2 more');
+});
+
+test('a picture is mended in its file, with the timing of its frames, and taken back', () => {
+  const odd = { width: 6, height: 12, data: new Uint8Array(6 * 12 * 4).fill(140) };
+  const files = sampleBuilt({});
+  files.set('view/textures/bank.png', encodePicture(odd));
+  const strip = { frameHeight: 4, ticks: 3 };
+  files.set('view/textures/bank.strip.json', new TextEncoder().encode(JSON.stringify(strip)));
+  const copy = new PackCopy(formOf(kitNamed('block-pack')), files);
+  const uneven = copy.findings.find(({ rule }) => rule === 'textures/odd-size')!;
+  expect(uneven.mend).toMatchObject({ title: 'Make it 8 × 4', texture: 'bank' });
+  expect(copy.mendPicture(uneven)).toBe(true);
+  const { width, height } = decodePicture(copy.files.get('view/textures/bank.png')!);
+  expect([width, height]).toEqual([8, 12]);
+  expect(rulesOf(copy)).not.toContain('textures/odd-size');
+  expect(copy.undo).toBe('Make it 8 × 4');
+  copy.go('back');
+  expect(rulesOf(copy)).toContain('textures/odd-size');
+  // One frame after the other becomes square: then no height needs to be said.
+  const square = {
+    ...uneven.mend!,
+    mending: { way: 'resize', frameHeight: 4, width: 8, height: 8 },
+  };
+  expect(copy.mendPicture({ ...uneven, mend: square as typeof uneven.mend })).toBe(true);
+  expect(decodePicture(copy.files.get('view/textures/bank.png')!).height).toBe(24);
+  expect(
+    JSON.parse(new TextDecoder().decode(copy.files.get('view/textures/bank.strip.json'))),
+  ).toEqual({ ticks: 3 });
+  expect(copy.mendPicture({ ...uneven, mend: undefined })).toBe(false);
+  const gone = { ...uneven.mend!, texture: 'nowhere' };
+  expect(copy.mendPicture({ ...uneven, mend: gone })).toBe(false);
 });

@@ -2,7 +2,11 @@ import type { Files } from '../bytes/index.ts';
 import { rules } from './rules/index.ts';
 import type { Declared } from '../kits/index.ts';
 import { count } from '../words/index.ts';
-import type { Finding, Fix } from './finding.ts';
+import { pointer } from '../json/index.ts';
+import { lookUp, type Strip } from '../mod/index.ts';
+import { decodePicture, encodePicture } from '../textures/index.ts';
+import { mendedStrip, mendPicture } from '../textures/mending/index.ts';
+import type { Finding, Fix, PictureMend } from './finding.ts';
 import type { Form } from './form.ts';
 import { mendAll, mendFiles } from './mend-files.ts';
 import type { OnProgress, Reading } from './run.ts';
@@ -76,6 +80,31 @@ export class PackCopy {
     if (first)
       this.step(made.length === 1 ? first.title : count(made.length, 'fix', 'fixes'), files);
     return made.length;
+  }
+
+  /**
+   * Puts the picture right that a finding is about. False where it is not there. Throws a {@link
+   * PictureProblem} where it cannot be read.
+   */
+  mendPicture({ mend }: Finding): boolean {
+    const declared = this.declared;
+    const texture = mend && declared && lookUp(declared.mod.textures, mend.texture);
+    const file = mend && declared?.placeOf(pointer(['textures', mend.texture]))?.file;
+    const bytes = file === undefined ? undefined : this.files.get(file);
+    if (!mend || !texture || file === undefined || !bytes) return false;
+    const pixels = mendPicture(decodePicture(bytes), mend.mending);
+    const files = new Map(this.withStrip(mend, texture.strip)).set(file, encodePicture(pixels));
+    this.step(mend.title, files);
+    return true;
+  }
+
+  /** The files with the timing that fits a mended picture. */
+  private withStrip({ texture, mending }: PictureMend, before: Strip | undefined): Files {
+    const after = before && mendedStrip(before, mending);
+    if (!after || after.frameHeight === before.frameHeight) return this.files;
+    const path = pointer(['textures', texture, 'strip']);
+    const fix = { title: '', changes: [{ path, before, after }] };
+    return mendFiles(this.form, this.files, [fix], this.at).files;
   }
 
   /** Mends every finding that is chosen, also those that come to light on the way. */

@@ -2,7 +2,7 @@ import type { PictureMend } from '../../core/inspect/index.ts';
 import { pointer } from '../../core/json/index.ts';
 import { lookUp, type Texture } from '../../core/mod/index.ts';
 import { encodePicture } from '../../core/textures/index.ts';
-import type { Mending } from '../../core/textures/mending/index.ts';
+import { mendedStrip } from '../../core/textures/mending/index.ts';
 import { keepPixels, readPixels } from './known-pixels.ts';
 import { pictureWork } from './picture-work.ts';
 import type { Session } from './session.ts';
@@ -24,22 +24,13 @@ export async function mendPictureOf(
   if (lookUp(session.view.mod.textures, name) !== before)
     throw new Error('The texture was changed meanwhile. Mend it again.');
   keepPixels(picture.sha256, mended);
+  const strip = before.strip && mendedStrip(before.strip, mending);
+  const after: Texture = { ...before, picture, ...(strip && { strip }) };
   session.edit(`${title}: ${name}`, [
     {
       path: pointer(['textures', name]),
       before,
-      after: { ...withTiming(before, mending), picture },
+      after,
     },
   ]);
-}
-
-/** A texture whose strip has frames of the height that its mended picture has. */
-function withTiming(texture: Texture, mending: Mending): Texture {
-  if (!texture.strip || mending.way !== 'resize') return texture;
-  const { frameHeight: _, ...strip } = texture.strip;
-  const { width, height } = mending;
-  return {
-    ...texture,
-    strip: { ...strip, ...(width !== height && { frameHeight: height }) },
-  };
 }

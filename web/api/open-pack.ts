@@ -153,6 +153,14 @@ class OpenPack {
     });
   }
 
+  /** Puts the picture right that a finding is about. */
+  mendPicture(finding: number): Promise<void> {
+    return this.work('Mending…', async () => {
+      const { view: pack, mended } = await this.ask('mendPicture', { finding });
+      return mended ? { pack } : { pack, problem: 'The picture is not among the files.' };
+    });
+  }
+
   go(way: 'back' | 'on'): Promise<void> {
     return this.work('Reading…', async () => ({ pack: await this.ask('go', { way }) }));
   }

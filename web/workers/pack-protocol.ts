@@ -67,6 +67,8 @@ export type WholeMod = Omit<TakenOver, 'mod' | 'blobs'> & {
 export interface PackAsks {
   open: { asked: { source: PackSource }; answer: PackView };
   mend: { asked: { chosen: Chosen }; answer: { view: PackView; mended: number } };
+  /** Puts the picture right that a finding is about. */
+  mendPicture: { asked: { finding: number }; answer: { view: PackView; mended: number } };
   go: { asked: { way: 'back' | 'on' }; answer: PackView };
   file: { asked: { path: string }; answer: ShownFile };
   preview: { asked: { finding: number }; answer: Preview };

@@ -81,6 +81,13 @@ function mend(chosen: Chosen): { view: PackView; mended: number } {
   return { view: viewOf(at), mended };
 }
 
+function mendedPicture(index: number): { view: PackView; mended: number } {
+  const at = opened();
+  const finding = at.findings[index];
+  const mended = finding && at.mendPicture(finding) ? 1 : 0;
+  return { view: viewOf(at), mended };
+}
+
 const isText = (path: string): boolean => /\.(json|ts|md|txt)$/i.test(path);
 const textOf = (bytes: Uint8Array | undefined): string | undefined =>
   bytes && new TextDecoder().decode(bytes);
@@ -107,6 +114,7 @@ function preview(index: number): Preview {
 function answerTo(one: PackAsk): unknown {
   if (one.ask === 'open') return open(one.source, toldOf(one.id));
   if (one.ask === 'mend') return mend(one.chosen);
+  if (one.ask === 'mendPicture') return mendedPicture(one.finding);
   if (one.ask === 'file') return shown(one.path);
   if (one.ask === 'preview') return preview(one.finding);
   if (one.ask === 'archive') return writeZip(opened().files);

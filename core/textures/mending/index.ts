@@ -1,2 +1,8 @@
 /** Mending pictures themselves: what is wrong with their texels is put right there. */
-export { mendPicture, mendWays, powerOfTwoNear, type Mending } from './mend-picture.ts';
+export {
+  mendedStrip,
+  mendPicture,
+  mendWays,
+  powerOfTwoNear,
+  type Mending,
+} from './mend-picture.ts';

@@ -1,5 +1,6 @@
 import { greyed } from '../facts/index.ts';
 import { framesIn, stripOf } from '../frames/index.ts';
+import type { Strip } from '../../mod/entries.schema.ts';
 import type { Pixels } from '../png.ts';
 
 /** What can be done to a picture: cut alpha, fill holes, other sizes, grey. */
@@ -27,6 +28,14 @@ export function mendPicture(pixels: Pixels, mending: Mending): Pixels {
   const { frameHeight, width, height } = mending;
   const frames = framesIn(pixels, Math.min(frameHeight, pixels.height));
   return stripOf(frames.map((frame) => resized(frame, width, height)));
+}
+
+/** The timing of a strip whose picture was mended: its frames may be of another height. */
+export function mendedStrip(strip: Strip, mending: Mending): Strip {
+  if (mending.way !== 'resize') return strip;
+  const { frameHeight: _, ...others } = strip;
+  const { width, height } = mending;
+  return { ...others, ...(width !== height && { frameHeight: height }) };
 }
 
 /** The power of two that is nearest to a side; of two that are as near, the larger. */

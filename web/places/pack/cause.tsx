@@ -63,7 +63,21 @@ export function Cause({
           )}
         </div>
       ) : (
-        <p className="note">Only its author knows how this is meant: change the file itself.</p>
+        !finding.mend && (
+          <p className="note">Only its author knows how this is meant: change the file itself.</p>
+        )
+      )}
+      {finding.mend && (
+        <div className={styles['acts']}>
+          <Button
+            variant={finding.fix ? 'light' : 'filled'}
+            disabled={isBusy}
+            onClick={() => void openPack.mendPicture(chosen)}
+          >
+            {finding.mend.title}
+          </Button>
+          <p className="note">This changes the picture itself.</p>
+        </div>
       )}
     </section>
   );

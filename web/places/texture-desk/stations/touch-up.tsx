@@ -9,6 +9,7 @@ import { pictureKinds } from '../../../api/picture-files.ts';
 import { blobAddress, texturePath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Toggles } from '../../../parts/toggles.tsx';
+import { ModColours } from './mod-colours.tsx';
 import { Mixing } from './mixing.tsx';
 import { usePainting } from '../painting-state.ts';
 import { toolFacts } from '../tools.ts';
@@ -32,6 +33,7 @@ export function TouchUpStation({ blocks, beside, onFile }: TouchUpProps) {
       <ToolWays />
       <h3 className="part">Colour</h3>
       <Mixing colour={ways.colour} onColour={(colour) => setWays({ colour })} />
+      <ModColours colour={ways.colour} onColour={(colour) => setWays({ colour })} />
       <h3 className="part">The whole frame</h3>
       <WholeFrame />
       <h3 className="part">Whose it is</h3>
