@@ -8,10 +8,13 @@ import { Rendering } from '../parts/rendering.tsx';
 import { Toggles } from '../parts/toggles.tsx';
 import { useStable } from '../parts/use-stable.ts';
 import { arrangements, hours, useStageOptions, type SceneOptions } from './options.ts';
+import { quietAboutClock } from './quiet.ts';
 import { Scene } from './scene.tsx';
 import { hasGraphicsCard, SharpAtRest } from './sharpness.tsx';
 import { Watch, type View } from './view.tsx';
 import styles from './stage.module.css';
+
+quietAboutClock();
 
 const inks = {
   light: { grid: '#cfc7b5', soft: '#6f7468', tide: '#0e666b' },

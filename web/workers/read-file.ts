@@ -1,4 +1,4 @@
-import { mostFrames, readApng } from '../../core/textures/frames/index.ts';
+import { mostFrames, mostTexels, readApng } from '../../core/textures/frames/index.ts';
 import { decodePicture, maxPictureSide, PictureProblem } from '../../core/textures/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
 import { messageOf } from '../../core/words/index.ts';
@@ -50,6 +50,11 @@ async function readByBrowser(data: Uint8Array<ArrayBuffer>, type: 'image/gif' | 
     const seconds: number[] = [];
     for (let frameIndex = 0; frameIndex < many; frameIndex += 1) {
       const { image } = await decoder.decode({ frameIndex });
+      if (image.displayWidth * image.displayHeight * many > mostTexels)
+        throw new PictureProblem(
+          `The ${name} has ${many} frames of ${image.displayWidth} × ${image.displayHeight} ` +
+            'texels: more than is read.',
+        );
       frames.push(await pixelsOf(image, name));
       seconds.push((image.duration ?? 0) / 1e6);
       image.close();

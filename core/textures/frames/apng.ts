@@ -9,7 +9,7 @@ import type { Moving } from './moving.ts';
 /** So many frames of a moving picture are read. */
 export const mostFrames = 1024;
 /** So many texels its frames have together, at most: what one picture can hold. */
-const mostTexels = 4096 * 4096;
+export const mostTexels = 4096 * 4096;
 
 /** What is said of a frame (PNG, third edition, 11.3.6.2): where it goes, and how. */
 interface FrameSaid extends Area {

@@ -8,5 +8,5 @@ export {
   type Lit,
 } from './flashes.ts';
 export { framesIn, runsOf, stepsWithout, stripOf, timingOf } from './strip.ts';
-export { mostFrames, readApng, writeApng } from './apng.ts';
+export { mostFrames, mostTexels, readApng, writeApng } from './apng.ts';
 export { stripOfMoving, type Moving } from './moving.ts';

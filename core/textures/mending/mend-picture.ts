@@ -54,12 +54,14 @@ function cut(pixels: Pixels, from: number): Pixels {
 function filled({ width, height, data: before }: Pixels): Pixels {
   const data = Uint8Array.from(before);
   const known = (i: number) => before[i * 4 + 3]! > 0;
-  let ring = Array.from({ length: width * height }, (_, i) => i).filter(known);
   const reached = new Uint8Array(width * height);
-  for (const i of ring) {
+  let ring: number[] = [];
+  for (let i = 0; i < reached.length; i += 1) {
+    if (!known(i)) continue;
     reached[i] = 1;
-    data[i * 4 + 3] = 255;
+    if (besideOf(i, width, height).some((beside) => !known(beside))) ring.push(i);
   }
+  for (const i of ring) data[i * 4 + 3] = 255;
   while (ring.length) {
     const next: number[] = [];
     for (const i of ring)

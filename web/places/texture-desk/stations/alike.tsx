@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { heldUnder } from '../../../../core/lists/index.ts';
+import type { Texture } from '../../../../core/mod/index.ts';
 import type { Likeness } from '../../../../core/textures/facts/index.ts';
 import { frameSize } from '../../../../core/textures/index.ts';
 import { count } from '../../../../core/words/index.ts';
@@ -31,7 +32,7 @@ export function Alike() {
   const look = async () => {
     if (!pixels) return;
     const others = Object.entries(textures)
-      .filter(([other]) => other !== name)
+      .filter(([other, held]) => other !== name && isOfOneSize(texture, held))
       .map(([other, held]) => ({
         name: other,
         address: blobAddress(held.picture.sha256),
@@ -77,6 +78,18 @@ export function Alike() {
       </div>
     </>
   );
+}
+
+/** Larger pictures are not compared: it takes too much room. */
+const mostSide = 256;
+
+/** Whether frames of two textures could be laid on each other, turned or not. */
+function isOfOneSize(one: Texture, other: Texture): boolean {
+  const [a, b] = [frameSize(one), frameSize(other)];
+  const fits =
+    (a.width === b.width && a.height === b.height) ||
+    (a.width === b.height && a.height === b.width);
+  return fits && Math.max(a.width, a.height) <= mostSide;
 }
 
 /** `mirrored and turned, in other colours, 98 %` */
