@@ -27,7 +27,11 @@ export function generatedDocs(): Map<string, string> {
 export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
   const used = new Set<string>();
   const texts = new Map<string, string>();
-  for (const [kind, schema] of Object.entries({ ...entrySchemas, strip: StripSchema, made: MadeSchema }))
+  for (const [kind, schema] of Object.entries({
+    ...entrySchemas,
+    strip: StripSchema,
+    made: MadeSchema,
+  }))
     texts.set(
       `mod/${kind}`,
       schemaText(schema, `A file of a mod folder: ${titleOfKey(kind).toLowerCase()}`, used),

@@ -23,6 +23,7 @@ export function CommitField({
       {...rest}
       value={typed}
       error={wrong}
+      data-committed={typed === text}
       title={wrong}
       onChange={(event) => setTyped(event.currentTarget.value)}
       onBlur={commit}

@@ -1,7 +1,7 @@
 import { Menu } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState, type MouseEvent } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { addressOf, endpoints } from '../../core/api/index.ts';
 import { useSteps } from '../api/steps.ts';
@@ -13,6 +13,7 @@ import { placesIn } from '../places/places.ts';
 import { ConflictDialog } from './conflict.tsx';
 import { Cap } from './keys/cap.tsx';
 import { KeysSheet } from './keys/keys-sheet.tsx';
+import { useEscapeLeaves } from './keys/use-escape-leaves.ts';
 import { useKeys } from './keys/use-keys.ts';
 import { Palette } from './palette.tsx';
 import { Waiting } from './waiting.tsx';
@@ -24,6 +25,12 @@ export const Mark = () => (
     <path d="M2 6.5 11 2 20 6.5 11 11Z" fill="#E0A94A" />
   </svg>
 );
+
+/** Puts the focus where the work begins; the address stays as it is. */
+function skipToWork(event: MouseEvent): void {
+  event.preventDefault();
+  document.getElementById('work')?.focus();
+}
 
 /** The top bar and the place below it. */
 export function Frame() {
@@ -43,12 +50,16 @@ export function Frame() {
   // The palette opens from inside fields too; undo leaves those to the browser, which takes back
   // letters.
   useKeys({ palette: spotlight.open }, { inFields: true });
+  useEscapeLeaves();
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
   }, [refused]);
   return (
     <div className={styles['frame']}>
       <header className={styles['bar']}>
+        <a href="#work" className={styles['skip']} onClick={skipToWork}>
+          Skip to the work
+        </a>
         <Link to={`${home}/blocks`} className={styles['mark']}>
           <Mark />
           Obrank
@@ -94,7 +105,7 @@ export function Frame() {
           </Link>
         )}
       </header>
-      <main className={styles['place']}>
+      <main className={styles['place']} id="work" tabIndex={-1}>
         <Suspense fallback={<Waiting height="80vh" />}>
           <Outlet />
         </Suspense>

@@ -34,8 +34,13 @@ export function NumberField({
       inputMode="decimal"
       placeholder="differ"
       value={typed}
+      data-committed={typed === shown}
       onFocus={(event) => event.currentTarget.select()}
-      onChange={(event) => setTyped(event.currentTarget.value)}
+      onChange={(event) => {
+        // What no number has is refused as it is typed.
+        const text = event.currentTarget.value;
+        if (/^[\d.,+\-−eE\s]*$/.test(text)) setTyped(text);
+      }}
       onBlur={take}
       onKeyDown={(event) => {
         if (event.key === 'Enter') event.currentTarget.blur();

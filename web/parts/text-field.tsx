@@ -25,11 +25,17 @@ export function TextField({
       minRows={2}
       maxRows={6}
       value={typed}
+      data-committed={typed === text}
       onChange={(event) => change(event.currentTarget.value)}
       label={rest.label}
       placeholder={rest.placeholder}
     />
   ) : (
-    <TextInput {...rest} value={typed} onChange={(event) => change(event.currentTarget.value)} />
+    <TextInput
+      {...rest}
+      value={typed}
+      data-committed={typed === text}
+      onChange={(event) => change(event.currentTarget.value)}
+    />
   );
 }

@@ -1,6 +1,16 @@
 import { expect, test } from '@jest/globals';
 import { belongsToField } from './belongs-to-field.ts';
 
+test('undoing in a field is the mod’s where nothing is typed that it does not have', () => {
+  const field = (committed: string) => ({ tagName: 'INPUT', dataset: { committed } });
+  expect(belongsToField('z', field('true'), true)).toBe(false);
+  expect(belongsToField('Z', field('true'), true)).toBe(false);
+  expect(belongsToField('z', field('false'), true)).toBe(true);
+  expect(belongsToField('z', field('true'))).toBe(true);
+  expect(belongsToField('a', field('true'), true)).toBe(true);
+  expect(belongsToField('z', { tagName: 'INPUT' }, true)).toBe(true);
+});
+
 test.each([
   ['z', { tagName: 'INPUT', type: 'text' }, true],
   ['z', { tagName: 'TEXTAREA' }, true],

@@ -1,5 +1,5 @@
 import { useHotkeys, type HotkeyItem } from '@mantine/hooks';
-import { type KeyActs } from './act-on-key.ts';
+import { isCommand, type KeyActs } from './act-on-key.ts';
 import { belongsToField } from './belongs-to-field.ts';
 import { keys, type KeyName } from './table.ts';
 
@@ -12,7 +12,8 @@ export function useKeys(acts: KeyActs, { inFields = false } = {}): void {
     keys[name].press.flatMap((press): HotkeyItem[] => {
       const act = (event: KeyboardEvent) => {
         const isOthers =
-          event.target instanceof HTMLElement && belongsToField(event.key, event.target);
+          event.target instanceof HTMLElement &&
+          belongsToField(event.key, event.target, isCommand(event));
         if (isOthers && !inFields) return;
         event.preventDefault();
         acts[name]?.(press);
