@@ -150,3 +150,45 @@ test('a mod begins empty and teaches; an address that leads nowhere says so', as
   await page.goto(`${server.address}/m/nowhere/blocks`);
   await expect(page.getByText('There is no mod called nowhere.')).toBeVisible();
 });
+
+test('keys in fields: undoing what is committed, leaving by Escape, and a way past the bar', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
+  // A link leads past the bar to the work.
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  // A number refuses what no number has; undoing there is the mod's once it is committed.
+  await page.goto(`${server.address}/m/saltmarsh/textures/gauge%2Fwater/frames`);
+  const ticks = page.getByLabel('Ticks of every frame');
+  await ticks.fill('9');
+  await ticks.press('Enter');
+  await expect(page.getByRole('button', { name: 'Frame 1, 9 ticks' })).toBeVisible();
+  await ticks.focus();
+  await ticks.press(']');
+  await expect(ticks).toHaveValue('9');
+  await ticks.press('Control+z');
+  await expect(ticks).toHaveValue('6');
+  // A switch keeps no key to itself that it does not need.
+  const blends = page.getByRole('switch', { name: 'Each goes over into the next one' });
+  await blends.focus();
+  await blends.press('Space');
+  await expect(blends).not.toBeChecked();
+  await blends.press('Control+z');
+  await expect(blends).toBeChecked();
+  // Escape leaves the field, and only then the desk.
+  await ticks.focus();
+  await ticks.press('Escape');
+  await expect(ticks).not.toBeFocused();
+  await expect(page).toHaveURL(/frames$/);
+  // What has the focus shows it.
+  const filter = page.getByPlaceholder('Filter pictures');
+  const before = await filter.screenshot();
+  await page.keyboard.press('Tab');
+  await filter.focus();
+  expect((await filter.screenshot()).equals(before)).toBe(false);
+});

@@ -127,7 +127,11 @@ function ModMenu({ title, version }: { title: string; version: string }) {
     <>
       <Menu position="bottom-start" onOpen={() => void mutate()}>
         <Menu.Target>
-          <button type="button" className={styles['mod']} aria-label={`Mod: ${title}. Change mod`}>
+          <button
+            type="button"
+            className={styles['mod']}
+            aria-label={`Mod: ${title} ${version}. Change mod`}
+          >
             {title} <span className="mono">{version}</span>
           </button>
         </Menu.Target>

@@ -68,6 +68,7 @@ export const Stage = memo(function Stage({ mod, block, state, chips, onView }: S
           camera={{ fov: 32, position: [2.3, 2.2, 2.3] }}
           gl={{ antialias: hasCard, alpha: true }}
           dpr={hasCard ? [1, 2] : 1}
+          role="img"
           aria-label={`${block.name} on the stage. Drag to turn it.`}
           flat
         >

@@ -84,10 +84,10 @@ function List(props: ListPageProps) {
       {sections.map(({ heading, entries }) => (
         <div key={heading ?? ''}>
           {heading !== undefined && (
-            <h4>
+            <h2 className={styles['section']}>
               <span>{heading}</span>
               <span>{entries.length}</span>
-            </h4>
+            </h2>
           )}
           {entries.map((entry) => (
             <Line key={entry.name} entry={entry} home={home} isOpen={entry.name === open} />

@@ -30,9 +30,7 @@ export function Reason({
       shadow="sm"
       trapFocus
     >
-      <Popover.Target>
-        <span>{button(() => setOpened(!opened))}</span>
-      </Popover.Target>
+      <Popover.Target>{button(() => setOpened(!opened))}</Popover.Target>
       <Popover.Dropdown>
         <form
           onSubmit={(event) => {

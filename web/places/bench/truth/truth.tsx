@@ -186,15 +186,17 @@ function Way({ block, truth, grid, cells, row }: TableProps & { row: number }) {
     ].join(', ');
   return (
     <div role="row" aria-rowindex={row + 1} className={styles['way']}>
-      <button
-        type="button"
-        tabIndex={-1}
-        className={styles['head']}
-        title={`Choose all with ${name}`}
-        onClick={() => cells.chooseBetween(start, { row, column: grid.columns - 1 }, start)}
-      >
-        {name}
-      </button>
+      <span role="rowheader" className={styles['way-head']}>
+        <button
+          type="button"
+          tabIndex={-1}
+          className={styles['head']}
+          title={`Choose all with ${name}`}
+          onClick={() => cells.chooseBetween(start, { row, column: grid.columns - 1 }, start)}
+        >
+          {name}
+        </button>
+      </span>
       {Array.from({ length: grid.columns }, (_, column) => {
         // What a blast leaves stands once, under "usually".
         if (!grid.isCell({ row, column }))

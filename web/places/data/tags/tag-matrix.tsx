@@ -123,23 +123,23 @@ function Head({
         const own = ownName(mod.header.namespace, tag);
         const needed = (needs.get(tag) ?? []).map(({ what, name }) => `${what} ${name}`).join(', ');
         return (
-          <button
-            key={tag}
-            type="button"
-            role="columnheader"
-            className={
-              own === undefined ? clsx(styles['tag-head'], styles['other']) : styles['tag-head']
-            }
-            aria-pressed={open === tag}
-            title={needed ? `${tag}, needed by ${needed}` : tag}
-            onClick={() => onOpen(tag)}
-          >
-            <span>{own ?? tag}</span>
-            <em>
-              {all.get(tag)?.size ?? 0}
-              {needed ? ' ●' : ''}
-            </em>
-          </button>
+          <div key={tag} role="columnheader" className={styles['tag-column']}>
+            <button
+              type="button"
+              className={
+                own === undefined ? clsx(styles['tag-head'], styles['other']) : styles['tag-head']
+              }
+              aria-pressed={open === tag}
+              title={needed ? `${tag}, needed by ${needed}` : tag}
+              onClick={() => onOpen(tag)}
+            >
+              <span>{own ?? tag}</span>
+              <em>
+                {all.get(tag)?.size ?? 0}
+                {needed ? ' ●' : ''}
+              </em>
+            </button>
+          </div>
         );
       })}
     </div>

@@ -156,16 +156,16 @@ function Events({ id, known: { set, own } }: { id: string; known: KnownSet }) {
       <div className={styles['events']} role="group" aria-label={`Sounds of ${id}`}>
         {soundEvents.map((event) => {
           const files = set[event]?.length ?? 0;
+          const what = files ? (own === undefined ? 'stock' : count(files, 'file')) : 'silent';
           return (
             <button
               key={event}
               type="button"
               onClick={() => press(event)}
               disabled={!files}
-              aria-label={files ? `Play ${event}` : `${event} is silent`}
+              aria-label={files ? `Play ${event} ${what}` : `${event} silent`}
             >
-              <b>{event}</b>
-              <span>{files ? (own === undefined ? 'stock' : count(files, 'file')) : 'silent'}</span>
+              <b>{event}</b> <span>{what}</span>
             </button>
           );
         })}
