@@ -28,7 +28,17 @@ function begun(): Worker {
     if ('problem' in data) asker?.reject(new Error(data.problem));
     else asker?.resolve(data.answer as never);
   };
+  worker.onerror = () => letGo('The pictures could not be worked out: there may be no room left.');
   return worker;
+}
+
+/** Ends the worker, and says why to everybody who waits for it. */
+function letGo(why: string): void {
+  worker?.terminate();
+  worker = undefined;
+  const all = [...waiting.values()];
+  waiting.clear();
+  for (const { reject } of all) reject(new Error(why));
 }
 
 /** How one hears of work that takes a while, and stops it. */
@@ -55,9 +65,7 @@ export function pictureWork<Asked extends Name>(
       if (!waiting.delete(id)) return;
       reject(new Error('It was stopped.'));
       // What it is at cannot be taken back from a worker; one that nobody waits for is ended.
-      if (waiting.size > 0) return;
-      worker?.terminate();
-      worker = undefined;
+      if (waiting.size === 0) letGo('');
     });
     begun().postMessage({ id, ask, ...asked });
   });

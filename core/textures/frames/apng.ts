@@ -30,7 +30,7 @@ export function readApng(bytes: Uint8Array): Moving | undefined {
   const said = framesSaid(bytes);
   if (!said) return undefined;
   const whole = wholeOf({ ...parts, data: new Uint8Array() });
-  if (said.length * parts.width * parts.height > mostTexels)
+  if (said.length > mostFrames || said.length * parts.width * parts.height > mostTexels)
     throw new PictureProblem(
       `The picture has ${said.length} frames of ${parts.width} × ${parts.height} texels: more ` +
         'than is read.',
@@ -64,7 +64,7 @@ function framesSaid(bytes: Uint8Array): FrameSaid[] | undefined {
   for (const { type, body } of chunksOf(bytes)) {
     if (type === 'IEND') break;
     if (type === 'acTL') moves = true;
-    else if (type === 'fcTL' && frames.length < mostFrames) frames.push(saidIn(body));
+    else if (type === 'fcTL') frames.push(saidIn(body));
     // Pixels that come before the first frame are a picture for those who cannot show it moving.
     else if (type === 'IDAT') frames.at(-1)?.data.push(body);
     else if (type === 'fdAT') frames.at(-1)?.data.push(body.subarray(4));

@@ -75,6 +75,17 @@ describe('moving PNGs', () => {
     );
   });
 
+  test('more frames than are read are refused, and none is left out unsaid', () => {
+    const dot: Pixels = { width: 1, height: 1, data: Uint8Array.of(1, 2, 3, 255) };
+    const many = (frames: number) =>
+      writeApng({
+        frames: Array.from({ length: frames }, () => dot),
+        seconds: Array.from({ length: frames }, () => 1),
+      });
+    expect(readApng(many(1024))!.frames).toHaveLength(1024);
+    expect(() => readApng(many(1025))).toThrow(/1025 frames of 1 × 1 texels: more than is read/);
+  });
+
   test('a frame that lies outside of the picture is refused', () => {
     const bytes = writeApng({
       frames: [{ width: 1, height: 1, data: Uint8Array.of(1, 2, 3, 255) }],

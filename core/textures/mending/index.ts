@@ -1,8 +1,2 @@
 /** Mending pictures themselves: what is wrong with their texels is put right there. */
-export {
-  mendedStrip,
-  mendPicture,
-  mendWays,
-  powerOfTwoNear,
-  type Mending,
-} from './mend-picture.ts';
+export { mendedStrip, mendPicture, powerOfTwoNear, type Mending } from './mend-picture.ts';

@@ -3,9 +3,6 @@ import { framesIn, stripOf } from '../frames/index.ts';
 import type { Strip } from '../../mod/entries.schema.ts';
 import type { Pixels } from '../png.ts';
 
-/** What can be done to a picture: cut alpha, fill holes, other sizes, grey. */
-export const mendWays = ['cut', 'fill', 'resize', 'grey'] as const;
-
 /** What is done to a picture, and with which numbers. */
 export type Mending =
   /** What is half clear is a hole or solid: solid from so much of alpha on, 0 to 1. */

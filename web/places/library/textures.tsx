@@ -12,6 +12,8 @@ import { RenameButton } from '../../parts/rename-field.tsx';
 import styles from './library.module.css';
 import emptyStyles from '../../parts/empty.module.css';
 
+/** A picture that is tiled is so wide, in CSS pixels. */
+const tileWidth = 56;
 /** So many users of a texture are named. */
 const mostNamed = 2;
 const alphaWords = { none: 'opaque', holes: 'with holes', partial: 'partial alpha' } as const;
@@ -76,6 +78,8 @@ function TextureCard({ name, id, texture, users, findings }: CardProps) {
           backgroundImage:
             `url(${blobAddress(sha256)}), repeating-conic-gradient(var(--hair) 0 ` +
             '25%, var(--panel) 0 50%)',
+          // As wide as a tile, and as high as that makes it: of a strip its first frames are seen.
+          backgroundSize: `${tileWidth}px ${(tileWidth * height) / width}px, 14px 14px`,
         }}
         role="img"
         aria-label={`${name}, tiled`}

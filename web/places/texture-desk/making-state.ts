@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { pointer } from '../../../core/json/index.ts';
 import { freeName } from '../../../core/lists/index.ts';
-import { lookUp, ownName, type Made, type Texture } from '../../../core/mod/index.ts';
+import { lookUp, ownName, type Made, type Strip, type Texture } from '../../../core/mod/index.ts';
 import { encodePicture, type Pixels } from '../../../core/textures/index.ts';
 import { framesOf, patterns, usualRecipe } from '../../../core/textures/making/index.ts';
 import { texturePath } from '../../api/address.ts';
@@ -111,6 +111,12 @@ interface MadePicture {
   pixels: Pixels;
 }
 
+/** What stays of a strip whose frames are made anew: how long each shows, and how it goes over. */
+const timingOf = ({ ticks = usualTicks, blend }: Partial<Strip> = {}): Strip => ({
+  ticks,
+  ...(blend && { blend }),
+});
+
 /** Puts what was made into the mod: in the place of a texture, or as one of its own. */
 function usePutting(name: string, onDone: () => void) {
   const session = useSession();
@@ -125,7 +131,7 @@ function usePutting(name: string, onDone: () => void) {
     const own = before ? name : freeName(recipe.pattern, Object.keys(textures));
     const after: Texture = {
       picture,
-      ...(framesOf(recipe) > 1 && { strip: { ticks: before?.strip?.ticks ?? usualTicks } }),
+      ...(framesOf(recipe) > 1 && { strip: timingOf(before?.strip) }),
       made: recipe,
     };
     session.edit(before ? `Make ${name}` : `Make the texture ${own}`, [

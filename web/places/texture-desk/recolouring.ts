@@ -99,10 +99,11 @@ export function useCopies(name: string, onDone: () => void) {
     make: (made: readonly Copy[]) => void put(made).catch(complain),
     makeAll: (...given: Parameters<typeof makeAll>) =>
       void makeAll(...given)
-        .catch(complain)
+        .catch((error: unknown) => stop.current?.signal.aborted || complain(error))
         .finally(() => setDone(undefined)),
-    /** How many of several are made already. */
+    /** How many of several are made already, while they are. */
     done,
+    stop: () => stop.current?.abort(),
   };
 }
 

@@ -1,4 +1,3 @@
-import { Slider } from '@mantine/core';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { idOf, patternNames, type Made } from '../../../../core/mod/index.ts';
@@ -20,6 +19,7 @@ import { useMaking, type Making } from '../making-state.ts';
 import { usePainting } from '../painting-state.ts';
 import { MaterialTones, materialTones } from './material-tones.tsx';
 import { Mixing } from './mixing.tsx';
+import { SliderLine } from './slider-line.tsx';
 import { PatternThumb } from './pattern-thumb.tsx';
 import styles from './make.module.css';
 import touchUp from './touch-up.module.css';
@@ -121,16 +121,13 @@ function Amounts({ making: { set }, recipe, amounts }: AmountsProps) {
         const { name, title, least, most, step } = amount;
         const value = amountIn(recipe, amount);
         return (
-          <label key={name} className={styles['line']}>
-            <span>{title}</span>
-            <Slider
-              {...{ min: least, max: most, step, value }}
-              label={null}
-              thumbLabel={title}
-              onChange={(next) => set({ amounts: { ...recipe.amounts, [name]: next } })}
-            />
+          <SliderLine
+            key={name}
+            {...{ title, min: least, max: most, step, value }}
+            onChange={(next) => set({ amounts: { ...recipe.amounts, [name]: next } })}
+          >
             <span className="mono">{shownAmount(amount, value, recipe.texels)}</span>
-          </label>
+          </SliderLine>
         );
       })}
     </div>

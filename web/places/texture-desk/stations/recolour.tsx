@@ -1,4 +1,4 @@
-import { Slider, Switch, TextInput } from '@mantine/core';
+import { Switch, TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
 import { heldUnder } from '../../../../core/lists/index.ts';
@@ -12,6 +12,7 @@ import { keyOfMaterial, useCopies, useTones } from '../recolouring.ts';
 import { usePainting } from '../painting-state.ts';
 import { MaterialTones } from './material-tones.tsx';
 import { Thumb } from '../thumb.tsx';
+import { SliderLine } from './slider-line.tsx';
 import styles from './recolour.module.css';
 import touchUp from './touch-up.module.css';
 
@@ -38,7 +39,7 @@ export function RecolourStation() {
     setShift(noShift);
     setLike([]);
   };
-  const { make, makeAll, done } = useCopies(name, back);
+  const { make, makeAll, done, stop } = useCopies(name, back);
   const inPlace = () => {
     if (!made || !isNew) return;
     change('Recolour', () => made);
@@ -85,17 +86,18 @@ export function RecolourStation() {
           <button
             type="button"
             className="chip"
-            disabled={done !== undefined}
             onClick={() =>
-              makeAll(
-                saved,
-                others.map((tones, i) => ({ like: like[i], way: { tones, greysStay, shift } })),
-              )
+              done === undefined
+                ? makeAll(
+                    saved,
+                    others.map((tones, i) => ({ like: like[i], way: { tones, greysStay, shift } })),
+                  )
+                : stop()
             }
           >
             {done === undefined
               ? `Make ${count(like.length, 'picture')}`
-              : `${done} of ${count(like.length, 'picture')}`}
+              : `${done} of ${count(like.length, 'picture')}: stop`}
           </button>
         )}
         <button type="button" className="chip" onClick={() => change('Grey', greyed)}>
@@ -140,17 +142,14 @@ function Shifting({ shift, onShift }: ShiftingProps) {
   return (
     <div className={styles['sliders']}>
       {sliders.map(({ part, title, min, max, step, shown }) => (
-        <label key={part} className={touchUp['line']}>
-          <span>{title}</span>
-          <Slider
-            {...{ min, max, step }}
-            value={shift[part]}
-            label={null}
-            thumbLabel={title}
-            onChange={(value) => onShift({ ...shift, [part]: value })}
-          />
+        <SliderLine
+          key={part}
+          {...{ title, min, max, step }}
+          value={shift[part]}
+          onChange={(value) => onShift({ ...shift, [part]: value })}
+        >
           <span className="mono">{shown(shift[part])}</span>
-        </label>
+        </SliderLine>
       ))}
     </div>
   );

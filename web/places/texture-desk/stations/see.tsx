@@ -1,8 +1,9 @@
-import { Slider } from '@mantine/core';
 import { pointer } from '../../../../core/json/index.ts';
 import { lookUp, type ResolvedBlock, type Traits } from '../../../../core/mod/index.ts';
 import {
   climateColour,
+  colourFromHex,
+  hexOf,
   missingCones,
   type MissingCone,
 } from '../../../../core/textures/facts/index.ts';
@@ -14,6 +15,8 @@ import { usePainting } from '../painting-state.ts';
 import { isClimateTint, type Seeing } from '../seeing-state.ts';
 import styles from './facts.module.css';
 import type { PictureProps } from './facts.tsx';
+import { Mixing } from './mixing.tsx';
+import { SliderLine } from './slider-line.tsx';
 import { Neighbours } from './neighbours.tsx';
 import { Tiling } from './tiling.tsx';
 import touchUp from './touch-up.module.css';
@@ -54,7 +57,7 @@ function Tint({ block, seeing }: SeeProps) {
   const declared = useModPart((mod) => block && lookUp(mod.blocks, block.name));
   const { tint: tried, setTint, climate, setClimate } = seeing;
   const tint = tried ?? block?.traits.tint ?? 'none';
-  const isFixed = tint.startsWith('#');
+  const own = colourFromHex(tint);
   const declare = () => {
     if (!block) return;
     const path = pointer(['blocks', block.name, 'traits', 'tint']);
@@ -63,7 +66,7 @@ function Tint({ block, seeing }: SeeProps) {
   };
   const choices: { label: string; tint: Traits['tint']; isOn: boolean }[] = [
     ...tints.map((one) => ({ label: one, tint: one, isOn: one === tint })),
-    { label: 'fixed', tint: isFixed ? tint : firstOwn, isOn: isFixed },
+    { label: 'fixed', tint: own ? tint : firstOwn, isOn: own !== undefined },
   ];
   return (
     <>
@@ -76,29 +79,20 @@ function Tint({ block, seeing }: SeeProps) {
             onPress: () => setTint(one),
           }))}
         />
-        {isFixed && (
-          <input
-            type="color"
-            aria-label="The colour of the tint"
-            value={tint}
-            onChange={(event) => setTint(event.currentTarget.value)}
-          />
-        )}
       </div>
+      {own && <Mixing colour={own} onColour={(colour) => setTint(hexOf(colour))} />}
       {isClimateTint(tint) && (
-        <label className={touchUp['line']}>
-          <span>Climate</span>
-          <Slider
-            min={0}
-            max={1}
-            step={0.01}
-            value={climate}
-            label={null}
-            thumbLabel="Climate, from cold to hot"
-            onChange={setClimate}
-          />
+        <SliderLine
+          title="Climate"
+          called="Climate, from cold to hot"
+          min={0}
+          max={1}
+          step={0.01}
+          value={climate}
+          onChange={setClimate}
+        >
           <i className={styles['chip']} style={{ background: climateColour(tint, climate) }} />
-        </label>
+        </SliderLine>
       )}
       <p className="note">{tintInWords(block, tried)}</p>
       {declared && tried !== undefined && tried !== block?.traits.tint && (

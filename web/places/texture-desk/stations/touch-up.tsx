@@ -1,4 +1,4 @@
-import { FileButton, Slider, Switch } from '@mantine/core';
+import { FileButton, Switch } from '@mantine/core';
 import clsx from 'clsx';
 import { useNavigate } from 'react-router';
 import { ownTextureFor } from '../../../../core/models/index.ts';
@@ -11,6 +11,7 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Toggles } from '../../../parts/toggles.tsx';
 import { ModColours } from './mod-colours.tsx';
 import { Mixing } from './mixing.tsx';
+import { SliderLine } from './slider-line.tsx';
 import { usePainting } from '../painting-state.ts';
 import { toolFacts } from '../tools.ts';
 import styles from './touch-up.module.css';
@@ -74,18 +75,15 @@ function ToolWays() {
         />
       )}
       {tool === 'alpha' && (
-        <label className={styles['line']}>
-          <span>How solid</span>
-          <Slider
-            min={0}
-            max={255}
-            value={alpha}
-            label={null}
-            thumbLabel="How solid"
-            onChange={(value) => setWays({ alpha: value })}
-          />
+        <SliderLine
+          title="How solid"
+          min={0}
+          max={255}
+          value={alpha}
+          onChange={(value) => setWays({ alpha: value })}
+        >
           <span className="mono">{alpha === 0 ? 'clear' : alpha}</span>
-        </label>
+        </SliderLine>
       )}
     </div>
   );
