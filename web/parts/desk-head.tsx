@@ -19,7 +19,7 @@ interface DeskHeadProps {
 export function DeskHead({ title, id, kind, facts, ...line }: DeskHeadProps) {
   return (
     <div className={styles['head']}>
-      <h1>
+      <h1 tabIndex={-1} data-desk={id}>
         <b title={title}>{title}</b>
         <span className="mono" title={id}>
           {kind} {id}

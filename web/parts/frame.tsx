@@ -14,6 +14,7 @@ import { ConflictDialog } from './conflict.tsx';
 import { Cap } from './keys/cap.tsx';
 import { KeysSheet } from './keys/keys-sheet.tsx';
 import { useEscapeLeaves } from './keys/use-escape-leaves.ts';
+import { useFocusStays } from './keys/use-focus-stays.ts';
 import { useKeys } from './keys/use-keys.ts';
 import { Palette } from './palette.tsx';
 import { Waiting } from './waiting.tsx';
@@ -51,11 +52,12 @@ export function Frame() {
   // letters.
   useKeys({ palette: spotlight.open }, { inFields: true });
   useEscapeLeaves();
+  useFocusStays();
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });
   }, [refused]);
   return (
-    <div className={styles['frame']}>
+    <div className={styles['frame']} data-frame>
       <header className={styles['bar']}>
         <a href="#work" className={styles['skip']} onClick={skipToWork}>
           Skip to the work

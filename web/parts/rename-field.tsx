@@ -12,6 +12,7 @@ import {
 import { count, listed } from '../../core/words/index.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { Field } from './field.tsx';
+import { focusMade } from './keys/focus-made.ts';
 import fieldStyles from './field.module.css';
 import styles from './rename-field.module.css';
 
@@ -31,7 +32,7 @@ interface RenameProps {
  * step.
  */
 export function RenameField(props: RenameProps) {
-  const { id, note = 'Files, tags and saved worlds know it by this.' } = props;
+  const { kind, name, id, note = 'Files, tags and saved worlds know it by this.' } = props;
   const [isRenaming, setRenaming] = useState(false);
   if (isRenaming) return <Renaming {...props} onLeave={() => setRenaming(false)} />;
   return (
@@ -40,7 +41,12 @@ export function RenameField(props: RenameProps) {
       value={
         <span>
           <span className={clsx('mono', fieldStyles['value'])}>{id}</span>{' '}
-          <button type="button" className="tiny" onClick={() => setRenaming(true)}>
+          <button
+            type="button"
+            className="tiny"
+            data-rename={`${kind} ${name}`}
+            onClick={() => setRenaming(true)}
+          >
             Rename
           </button>
         </span>
@@ -61,6 +67,7 @@ function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: (
     if (!isReady) return;
     session.edit(`Rename ${name} to ${typed}`, renameEntry(session.view.mod, kind, name, typed));
     onRenamed(typed);
+    focusMade(`[data-rename="${kind} ${typed}"]`);
   };
   const { namespace } = mod.header;
   return (
@@ -155,6 +162,7 @@ export function RenameButton({ kind, name, id, onRenamed }: RenameButtonProps) {
         type="button"
         className="tiny"
         aria-label={`Rename ${name}`}
+        data-rename={`${kind} ${name}`}
         onClick={() => setOpened(true)}
       >
         Rename

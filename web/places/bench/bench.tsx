@@ -39,12 +39,21 @@ export default function Bench() {
   if (!editor) {
     return <Gone what="block" name={block} to={`/m/${session.name}/blocks`} all="See all blocks" />;
   }
+  return <BenchOf editor={editor} />;
+}
+
+/** The shelf stays while one block gives way to the next. */
+function BenchOf({ editor }: { editor: BlockEditor }) {
+  const place = useBenchPlace(editor);
   return (
-    <PaintingOf key={block}>
-      <DropChoiceOf block={editor.block}>
-        <OneBlock editor={editor} />
-      </DropChoiceOf>
-    </PaintingOf>
+    <div className={frame['frame']}>
+      <ShelfList current={editor.name} facet={place.facet} />
+      <PaintingOf key={editor.name}>
+        <DropChoiceOf block={editor.block}>
+          <OneBlock editor={editor} place={place} />
+        </DropChoiceOf>
+      </PaintingOf>
+    </div>
   );
 }
 
@@ -121,16 +130,19 @@ function useMiddle({ block }: BlockEditor, place: ReturnType<typeof useBenchPlac
   return { files, setFiles, matrix, truth, toMatrix, toTruth };
 }
 
-function OneBlock({ editor }: { editor: BlockEditor }) {
+interface OneBlockProps {
+  editor: BlockEditor;
+  place: ReturnType<typeof useBenchPlace>;
+}
+
+function OneBlock({ editor, place }: OneBlockProps) {
   const mod = useMod();
-  const place = useBenchPlace(editor);
   const middle = useMiddle(editor, place);
   const { facet, state, setState } = place;
   const { files, setFiles, matrix, truth, toMatrix, toTruth } = middle;
   useBenchKeys(editor, place, middle);
   return (
-    <div className={frame['frame']}>
-      <ShelfList current={editor.name} facet={facet} />
+    <>
       <Spine
         editor={editor}
         facet={facet}
@@ -147,7 +159,7 @@ function OneBlock({ editor }: { editor: BlockEditor }) {
         />
       </section>
       <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
-    </div>
+    </>
   );
 }
 

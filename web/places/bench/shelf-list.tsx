@@ -13,6 +13,7 @@ import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import { shelfGroups, type ShelfBlock } from '../blocks/groups.ts';
+import { focusMade } from '../../parts/keys/focus-made.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import frame from '../../parts/desk-frame.module.css';
 import styles from './shelf-list.module.css';
@@ -66,7 +67,10 @@ function useSteps(lines: readonly Line[], current: string, facet: Facet): void {
     const here = placeNow();
     const next = blocks[blocks.findIndex(({ name }) => name === (here.block ?? current)) + by];
     const shown = (here.facet ?? facet).toLowerCase();
-    if (next) void navigate(`/m/${session.name}/${benchPath(next.name, shown)}`);
+    if (!next) return;
+    const isInShelf = document.activeElement?.closest('[data-shelf]') !== null;
+    void navigate(`/m/${session.name}/${benchPath(next.name, shown)}`);
+    if (isInShelf) focusMade(`[data-shelf-block="${next.name}"]`);
   };
   useKeys({ nextBlock: () => step(1), previousBlock: () => step(-1) });
 }
@@ -81,13 +85,14 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
     overscan: 8,
   });
   const index = lines.findIndex((line) => line.kind === 'block' && line.name === current);
+  const tabStop = lines[index === -1 ? lines.findIndex(({ kind }) => kind === 'block') : index];
   useEffect(() => {
     if (index >= 0) track.scrollToIndex(index, { align: 'auto' });
     // Only a change of block moves the shelf, not every edit.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [current]);
   return (
-    <div className={styles['shelf-list']} ref={scroller}>
+    <div className={styles['shelf-list']} ref={scroller} data-shelf>
       <div className={styles['shelf-track']} style={{ height: track.getTotalSize() }}>
         {track.getVirtualItems().map((item) => {
           const line = itemAt(lines, item.index);
@@ -106,6 +111,7 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
                 <BlockLink
                   line={line}
                   isCurrent={line.name === current}
+                  isTabStop={line === tabStop}
                   facet={facet}
                   findings={findings.get(line.name) ?? []}
                 />
@@ -124,11 +130,14 @@ function Lines({ lines, current, facet }: ShelfProps & { lines: readonly Line[] 
 interface BlockLinkProps {
   line: ShelfBlock;
   isCurrent: boolean;
+  /** The shelf is one stop of the tab key: the arrows go through it. */
+  isTabStop: boolean;
   facet: Facet;
   findings: readonly Finding[];
 }
 
-function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: BlockLinkProps) {
+function BlockLink({ line, isCurrent, isTabStop, facet, findings }: BlockLinkProps) {
+  const { name, id, title } = line;
   const mod = useMod();
   const session = useSession();
   const declared = shownNamed(mod, name);
@@ -137,6 +146,8 @@ function BlockLink({ line: { name, id, title }, isCurrent, facet, findings }: Bl
       to={`/m/${session.name}/${benchPath(name, facet)}`}
       className={clsx(styles['shelf-row'], isCurrent && styles['on'])}
       aria-current={isCurrent ? 'page' : undefined}
+      data-shelf-block={name}
+      tabIndex={isTabStop ? 0 : -1}
       title={id}
     >
       <Rendering block={name} state={defaultStateOf(mod, name)} size={34} fills />

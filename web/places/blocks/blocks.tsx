@@ -72,7 +72,9 @@ export function Blocks() {
             A block starts from a stock material or from another block. It is complete from the
             first moment; you change what should be different.
           </p>
-          <Button onClick={newBlock}>Declare the first block</Button>
+          <Button onClick={newBlock} data-begin>
+            Declare the first block
+          </Button>
         </div>
       )}
       {many > 0 && found === 0 && (

@@ -3,6 +3,7 @@ import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { useNavigate } from 'react-router';
 import {
+  idOf,
   lookUp,
   nameFrom,
   newLookName,
@@ -25,6 +26,7 @@ import { paintRoles } from '../../api/textures.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import { focusMade } from '../../parts/keys/focus-made.ts';
 import { Waiting } from '../../parts/waiting.tsx';
 import styles from './new-block.module.css';
 
@@ -33,9 +35,10 @@ const FormChoice = lazy(() =>
   import('../../parts/form-choice.tsx').then((file) => ({ default: file.FormChoice })),
 );
 
-const dialog = { open: false, listeners: new Set<() => void>() };
-const show = (open: boolean) => {
+const dialog = { open: false, isMade: false, listeners: new Set<() => void>() };
+const show = (open: boolean, isMade = false) => {
   dialog.open = open;
+  dialog.isMade = isMade;
   for (const listener of dialog.listeners) listener();
 };
 const openDialog = () => show(true);
@@ -53,7 +56,14 @@ export function NewBlockDialog() {
     () => dialog.open,
   );
   return (
-    <Modal opened={opened} onClose={() => show(false)} title="New block" size={920}>
+    <Modal
+      opened={opened}
+      onClose={() => show(false)}
+      title="New block"
+      size={920}
+      // What was made takes the focus, not what opened the dialog.
+      returnFocus={!dialog.isMade}
+    >
       <NewBlockForm />
     </Modal>
   );
@@ -111,8 +121,9 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
         const over = newLookName(wish.over);
         const look = await made(session.view.mod, wish, over);
         session.edit(`Give ${wish.over} a new look`, newLook(session.view.mod, wish.over, look));
-        show(false);
+        show(false, true);
         void navigate(`/m/${session.name}/${benchPath(over, 'looks')}`);
+        focusMade(`[data-desk="${wish.over}"]`);
         return;
       }
       const start =
@@ -120,8 +131,9 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
           ? { copyOf: wish.copyOf }
           : await made(session.view.mod, wish, name);
       session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title, start));
-      show(false);
+      show(false, true);
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
+      focusMade(`[data-desk="${idOf(session.view.mod.header.namespace, name)}"]`);
     } catch (error) {
       setProblem(messageOf(error));
     }

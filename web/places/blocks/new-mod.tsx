@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { nameFrom, namePattern } from '../../../core/mod/names.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
+import { focusMade } from '../../parts/keys/focus-made.ts';
 
 /** Begins a mod: a title, and the namespace that follows from it. */
 export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -11,21 +12,28 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
   const [title, setTitle] = useState('');
   const [own, setOwn] = useState<string>();
   const [problem, setProblem] = useState<string>();
+  const [isMade, setMade] = useState(false);
   const namespace = own ?? nameFrom(title);
   const create = async () => {
     try {
       await call(endpoints.beginMod, {}, { body: { namespace, title } });
+      setMade(true);
       onClose();
       setTitle('');
       setOwn(undefined);
       void navigate(`/m/${namespace}/blocks`);
+      focusMade('[data-begin]');
     } catch (error) {
       setProblem((error as Error).message);
     }
   };
+  const leave = () => {
+    setMade(false);
+    onClose();
+  };
   const fits = namePattern.test(namespace) && title.trim() !== '';
   return (
-    <Modal opened={opened} onClose={onClose} title="New mod">
+    <Modal opened={opened} onClose={leave} title="New mod" returnFocus={!isMade}>
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -2,6 +2,7 @@ import { TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { walkList } from '../../parts/keys/walk-list.ts';
 import { DataTabs } from './data-tabs.tsx';
 import pageStyles from './page.module.css';
 import dataTabsStyles from './data-tabs.module.css';
@@ -70,9 +71,15 @@ const article = (what: string): string => `${/^[aeiou]/.test(what) ? 'an' : 'a'}
 
 function List(props: ListPageProps) {
   const { what, whats, home, sections, total, filter, onFilter, filterHint, open } = props;
-  const isBare = sections.every(({ entries }) => entries.length === 0);
+  const listed = sections.flatMap(({ entries }) => entries.map(({ name }) => name));
+  const isBare = listed.length === 0;
+  const tabStop = open !== undefined && listed.includes(open) ? open : listed[0];
   return (
-    <nav className={styles['data-list']} aria-label={whats[0]!.toUpperCase() + whats.slice(1)}>
+    <nav
+      className={styles['data-list']}
+      aria-label={whats[0]!.toUpperCase() + whats.slice(1)}
+      onKeyDown={walkList}
+    >
       <div className={styles['q']}>
         <TextInput
           placeholder={filterHint ?? `Filter ${whats}`}
@@ -90,7 +97,13 @@ function List(props: ListPageProps) {
             </h2>
           )}
           {entries.map((entry) => (
-            <Line key={entry.name} entry={entry} home={home} isOpen={entry.name === open} />
+            <Line
+              key={entry.name}
+              entry={entry}
+              home={home}
+              isOpen={entry.name === open}
+              isTabStop={entry.name === tabStop}
+            />
           ))}
         </div>
       ))}
@@ -103,10 +116,22 @@ function List(props: ListPageProps) {
   );
 }
 
-function Line({ entry, home, isOpen }: { entry: ListedEntry; home: string; isOpen: boolean }) {
+interface LineProps {
+  entry: ListedEntry;
+  home: string;
+  isOpen: boolean;
+  isTabStop: boolean;
+}
+
+function Line({ entry, home, isOpen, isTabStop }: LineProps) {
   const { name, icon, title, aside, tooltip } = entry;
   return (
-    <Link to={`${home}/${name}`} aria-current={isOpen ? 'page' : undefined}>
+    <Link
+      to={`${home}/${name}`}
+      aria-current={isOpen ? 'page' : undefined}
+      data-walk
+      tabIndex={isTabStop ? 0 : -1}
+    >
       {icon ?? <span />}
       <b title={tooltip}>{title}</b>
       <em>{aside}</em>

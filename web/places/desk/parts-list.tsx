@@ -29,6 +29,7 @@ export function PartsList({ users }: { users: readonly string[] }) {
   );
   const groups = [...new Set(rows.map(({ box }) => box.group))];
   const choosing = useChoosing(desk);
+  const tabStop = rows.find(({ index }) => chosen.has(index)) ?? rows[0];
   return (
     <aside aria-label="Parts" className={frame['aside']}>
       <Filter text={filter} onText={setFilter} />
@@ -56,6 +57,7 @@ export function PartsList({ users }: { users: readonly string[] }) {
                   key={index}
                   {...{ box, index, mod, slots }}
                   isChosen={chosen.has(index)}
+                  isTabStop={index === tabStop?.index}
                   mark={markOf(desk, index)}
                   onChoose={choosing}
                 />
@@ -117,11 +119,14 @@ interface PartProps {
   mod: Mod;
   slots: ReadonlyMap<string, string | undefined>;
   isChosen: boolean;
+  /** All parts together are one stop of the tab key. */
+  isTabStop: boolean;
   mark: string;
   onChoose: (index: number, event: MouseEvent) => void;
 }
 
-const Part = memo(function Part({ box, index, mod, slots, isChosen, mark, onChoose }: PartProps) {
+const Part = memo(function Part(props: PartProps) {
+  const { box, index, mod, slots, isChosen, isTabStop, mark, onChoose } = props;
   const row = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (isChosen) row.current?.scrollIntoView({ block: 'nearest' });
@@ -133,6 +138,7 @@ const Part = memo(function Part({ box, index, mod, slots, isChosen, mark, onChoo
       type="button"
       className={clsx(styles['part'], isChosen && styles['on'])}
       aria-pressed={isChosen}
+      tabIndex={isTabStop ? 0 : -1}
       title={title}
       onClick={(event) => onChoose(index, event)}
     >

@@ -17,6 +17,7 @@ const withoutSample = [
   'loot/condition-editor.tsx',
   'loot/draws-editor.tsx',
   'loot/lot-card.tsx',
+  'make-it-depend.tsx',
   'mends.tsx',
   'name-field.tsx',
   'palette.tsx',

@@ -10,6 +10,7 @@ import { count } from '../../../core/words/index.ts';
 import { benchPath, deskPath, texturePath } from '../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import frame from '../../parts/desk-frame.module.css';
+import { walkList } from '../../parts/keys/walk-list.ts';
 import { useGrowing } from '../../parts/use-growing.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { Thumb } from './thumb.tsx';
@@ -45,12 +46,14 @@ export const PicturesList = memo(function PicturesList({
   const unused = names.filter((name) => !usersOf(name).length);
   const used = names.filter((name) => usersOf(name).length);
   const shown = useGrowing(firstRows, moreRows, used.length);
+  const tabStop = names.includes(open) ? open : [...used, ...unused][0];
   const row = (name: string) => (
     <PictureRow
       key={name}
       {...{ name, station }}
       texture={heldUnder(textures, name)}
       isOn={name === open}
+      isTabStop={name === tabStop}
     >
       {name === open && (
         <ShownBy {...{ blocks, beside, station }} name={name} users={usersOf(name)} />
@@ -66,7 +69,7 @@ export const PicturesList = memo(function PicturesList({
         value={filter}
         onChange={(event) => setFilter(event.currentTarget.value)}
       />
-      <div className={styles['list']}>
+      <div className={styles['list']} onKeyDown={walkList}>
         <h4 className={frame['group']}>
           Shown <span>{count(used.length, 'picture')}</span>
         </h4>
@@ -105,10 +108,11 @@ interface RowProps {
   texture: Texture;
   station: string;
   isOn: boolean;
+  isTabStop: boolean;
   children: React.ReactNode;
 }
 
-function PictureRow({ name, texture, station, isOn, children }: RowProps) {
+function PictureRow({ name, texture, station, isOn, isTabStop, children }: RowProps) {
   const session = useSession();
   const row = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -120,6 +124,8 @@ function PictureRow({ name, texture, station, isOn, children }: RowProps) {
         className={clsx(styles['picture'], isOn && styles['on'])}
         to={`/m/${session.name}/${texturePath(name, station)}`}
         aria-current={isOn ? 'page' : undefined}
+        data-walk
+        tabIndex={isTabStop ? 0 : -1}
         title={name}
       >
         <Thumb texture={texture} />

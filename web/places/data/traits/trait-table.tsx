@@ -15,6 +15,7 @@ import {
   type SubjectOrder,
 } from '../../../../core/table/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import { focusMade } from '../../../parts/keys/focus-made.ts';
 import { useLines, type Lines } from '../../../parts/grid/use-lines.ts';
 import { BulkBar } from '../bulk-bar.tsx';
 import { mostSubjects, SideBySide } from '../side-by-side.tsx';
@@ -104,6 +105,7 @@ function Table({
           if (plan) session.edit(label, plan.changes);
           // Pressed twice it must not be done twice: what comes next is planned anew.
           setPlanned(undefined);
+          focusMade('[role="grid"]');
         }}
         onCompare={mayCompare ? () => onCompare([...chosen]) : undefined}
         onClear={() => choosing.choose([])}

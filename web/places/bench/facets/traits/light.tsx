@@ -13,6 +13,7 @@ import {
 import { Field } from '../../../../parts/field.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { ticksOf, useTraitEditor, type TraitEditor, type TraitPlace } from './trait-editor.ts';
+import { MakeItDepend } from '../../../../parts/make-it-depend.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 import styles from './light.module.css';
 import fieldStyles from '../../../../parts/field.module.css';
@@ -98,13 +99,10 @@ function LightField({
         />
       )}
       {!many && block.space.properties.length > 0 && (
-        <button
-          type="button"
-          className="tiny"
-          onClick={() => putRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}
-        >
-          Make it depend on the state
-        </button>
+        <MakeItDepend
+          what={label.toLowerCase()}
+          onMake={() => putRows([{ when: firstWhen(block.space), value: level }, { value: 0 }])}
+        />
       )}
       {emitted && level > 0 && level <= 15 && Number.isInteger(level) && (
         <Room emitted={level} absorbed={Math.min(15, Math.max(0, Math.round(absorbedHere ?? 0)))} />

@@ -8,6 +8,7 @@ import { count } from '../../../../../core/words/index.ts';
 import { useMod, type BlockEditor } from '../../../../api/hooks.tsx';
 import { Fit } from './fit.tsx';
 import { Field } from '../../../../parts/field.tsx';
+import { MakeItDepend } from '../../../../parts/make-it-depend.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 import styles from '../../../../parts/field.module.css';
 
@@ -76,18 +77,15 @@ function ShapeField({
         />
       ) : (
         block.space.size > 1 && (
-          <button
-            type="button"
-            className="tiny"
-            onClick={() =>
+          <MakeItDepend
+            what={`the ${shape} shape`}
+            onMake={() =>
               put(`Let the ${shape} shape depend on the state`, [
                 { when: firstWhen(block.space), value: 'none' },
                 ...rows,
               ])
             }
-          >
-            Make it depend on the state
-          </button>
+          />
         )
       )}
       <Fit

@@ -6,6 +6,7 @@ import { fromRows, valueIn } from '../../../../../core/states/index.ts';
 import { bounces, slide, walkingSpeed } from '../../../../../core/traits/index.ts';
 import { useModPart } from '../../../../api/hooks.tsx';
 import { Field } from '../../../../parts/field.tsx';
+import { MakeItDepend } from '../../../../parts/make-it-depend.tsx';
 import { firstWhen, RowsEditor } from '../../../../parts/rows-editor.tsx';
 import { Ruler } from '../../ruler.tsx';
 import { amount, Comparison } from './comparison.tsx';
@@ -54,18 +55,15 @@ export const Friction = memo(function Friction(place: TraitPlace) {
       <Sliding friction={friction} tickRate={tickRate} />
       {many && <FrictionRows {...editor} usual={friction} />}
       {!many && block.space.size > 1 && (
-        <button
-          type="button"
-          className="tiny"
-          onClick={() =>
+        <MakeItDepend
+          what="friction"
+          onMake={() =>
             put('friction', [
               { when: firstWhen(block.space), value: friction },
               { value: friction },
             ])
           }
-        >
-          Make it depend on the state
-        </button>
+        />
       )}
     </Field>
   );
