@@ -26,6 +26,7 @@ import { pointer, valueAt } from '../json/index.ts';
 import { mixedRadix, type CodeLayout } from '../states/index.ts';
 import type { Kit, Shortfall } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
+import { meantBy, type Meant } from './meant.ts';
 import { misspeltToolTags } from './tool-tags.ts';
 import { nothingUnread, type Unread } from './unread.ts';
 
@@ -129,6 +130,13 @@ export class BlockContext {
       const form = lookUp(mod.blocks, name)?.identity.item ?? 'none';
       return lookUp(mod.items, name) !== undefined || form !== 'none';
     });
+  }
+
+  /** What is meant by the id of a thing that the mod does not have. */
+  meantBy(id: string, candidates: readonly string[]): Meant {
+    const ledger = this.ask((mod) => mod.ledger, 'ledger');
+    const { namespace } = this.header;
+    return meantBy(id, { ledger, namespace, candidates, kinds: ['block', 'item'] });
   }
 
   /** Where the block's loot is looked up: its states, and the loot tables of the mod. */

@@ -1,5 +1,6 @@
 import { conditionsOf, type Count, type Draw } from '../mod/index.ts';
-import { closest, didYouMean, type Said } from '../words/index.ts';
+import type { Said } from '../words/index.ts';
+import type { Meant } from './meant.ts';
 
 /** What is said of draws, whosever they are: of a block, or of a loot table. */
 export const drawSentences = {
@@ -90,12 +91,16 @@ export function chanceFlaws(draws: readonly Draw[]): DrawFlaw[] {
  * misses.
  */
 export interface Known {
+  /** What an item that leads nowhere means, where that is not one of the mod's. */
+  meant: (id: string, ids: readonly string[]) => Meant;
   namespace: string;
   hasItem: (id: string) => boolean;
   hasTable: (id: string) => boolean;
   items: () => string[];
   tables: () => string[];
 }
+
+const nobody: Meant = { id: undefined, hint: '' };
 
 /** What lies at the bottom of a draw that gives what is not there; undefined for any other flaw. */
 export const causeOf = (
@@ -114,13 +119,14 @@ export const unknownGiven = (draws: readonly Draw[], known: Known): DrawFlaw[] =
     draw.lots.flatMap(({ give, table }, l) => {
       const flaw = (id: string, kind: string, ids: string[], key: string): DrawFlaw[] => {
         // What is there and cannot be held is not misspelt.
-        const near = ids.includes(id) ? undefined : closest(id, ids);
+        const isThere = ids.includes(id);
+        const { id: near, hint } = isThere ? nobody : known.meant(id, ids);
         return [
           {
             at: ['draws', d, 'lots', l, key],
-            ...(ids.includes(id)
+            ...(isThere
               ? { says: 'heldless', parts: { id } }
-              : { says: 'unknown', parts: { id, kind, hint: didYouMean(near) } }),
+              : { says: 'unknown', parts: { id, kind, hint } }),
             ...(near ? { mend: { title: `Give ${near}`, after: near } } : {}),
           },
         ];

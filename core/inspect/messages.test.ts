@@ -137,6 +137,19 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'Make it 15',
   ],
   [
+    'traits/keeps-light-but-see-through',
+    { '/blocks/lamp/traits/alphaMode': 'blend', '/blocks/lamp/traits/lightAbsorbed': 15 },
+    'lamp absorbs 15 of light, but its alpha mode is blend: the room behind it would be dark.',
+    'Let light through',
+  ],
+  [
+    'traits/lets-light-but-hides',
+    { '/blocks/bank/traits/lightAbsorbed': 0 },
+    'bank is opaque and hides its neighbours whole, but absorbs 0 of light: a lamp behind it ' +
+      'would light the room before it.',
+    'Absorb all of it',
+  ],
+  [
     'traits/number-out-of-range',
     { '/blocks/lamp/traits/catchesFire': 30 },
     'lamp has catchesFire 30; it goes from 0 to 1.',
@@ -304,6 +317,12 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'states/never-set',
     { '/blocks/lamp/states/placing': null },
     'lamp: nothing sets heading, so it is always south.',
+    'Set it toward the player when placed',
+  ],
+  [
+    'states/never-set',
+    { '/blocks/lamp/states/properties/1/byCode': null },
+    'lamp: nothing sets lit, so it is always false.',
     "The mod's code changes it",
   ],
   [
@@ -408,7 +427,7 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'looks/state-without-row',
     { '/blocks/lamp/looks/rows/3/when': { lit: true, heading: 'south' } },
     'lamp: the state heading = south, lit = false has no look.',
-    'Copy the look of the nearest state',
+    'Copy the look of heading = north, lit = false and turn it',
   ],
   [
     'looks/state-without-row',
@@ -464,6 +483,27 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'lamp: 2 rows of the look, row 1 first, use the model saltmarsh:lmap, which does not exist. ' +
       'Did you mean saltmarsh:lamp?',
     'Use saltmarsh:lamp',
+  ],
+  [
+    // What was taken out of the mod is not misspelt, however near the name of another is.
+    'loot/gives-unknown',
+    {
+      '/ledger/retired': [{ number: 7, kind: 'item', name: 'lmap' }],
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:lmap' }] }] },
+    },
+    'lamp gives saltmarsh:lmap, which is no item of the mod. It was taken out of the mod.',
+    undefined,
+  ],
+  [
+    'loot/gives-unknown',
+    {
+      '/ledger/retired': [
+        { number: 7, kind: 'item', name: 'old_salt', successor: 'saltmarsh:bank' },
+      ],
+      '/blocks/lamp/loot': { draws: [{ times: 1, lots: [{ give: 'saltmarsh:old_salt' }] }] },
+    },
+    'lamp gives saltmarsh:old_salt, which is no item of the mod. It was taken out of the mod.',
+    'Give saltmarsh:bank',
   ],
   [
     'loot/gives-unknown',
@@ -1358,7 +1398,7 @@ test.each(declarations)('%s %j', (rule, example, message, fix) => {
 
 test(
   'copying the nearest look gives every open state the look of the state that differs ' +
-    'least from it',
+    'least from it, turned as its heading says',
   () => {
     const broken = withExample(sampleMod(), {
       '/blocks/lamp/looks/rows': [
@@ -1378,7 +1418,7 @@ test(
         looks.rows.map(({ when, use }) => ({ when, value: use[0]!.front })),
         space,
       ),
-    ).toEqual(['east', 'east', 'east', 'east', 'east', 'east', 'west', 'west']);
+    ).toEqual(['north', 'north', 'east', 'east', undefined, undefined, 'west', 'west']);
   },
 );
 
@@ -1584,4 +1624,21 @@ test('every sentence of every rule is said of some example, here or of the rule 
     ),
   );
   expect(unheard).toEqual([]);
+});
+
+test.each([
+  ['a grade that no tool reaches', { '/blocks/lamp/traits/leastGrade': 7 }],
+  ['a kind of tool that the mod does not have', { '/blocks/lamp/traits/toolKind': 'shears' }],
+])('%s is told, and not that its lots are never drawn', (_what, example) => {
+  const mod = withExample(sampleMod(), {
+    '/header/tools/kinds/shears': null,
+    '/blocks/lamp/traits/gated': true,
+    '/blocks/lamp/loot': {
+      draws: [{ times: 1, lots: [{ give: 'saltmarsh:bank', when: { careful: true } }, {}] }],
+    },
+    ...example,
+  });
+  const told = inspect(mod).map(({ rule }) => rule);
+  expect(told).not.toContain('loot/condition-never-holds');
+  expect(told).not.toContain('loot/lot-never-drawn');
 });

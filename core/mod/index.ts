@@ -119,7 +119,7 @@ export {
 export { everythingRegistered, standIns } from './stand-ins.ts';
 export { restingOn } from './resting-on.ts';
 export { schemaProblems, type SchemaProblem } from './issues.ts';
-export { codesOf, heldCodes, nextNumber, retire } from './ledger.ts';
+export { codesOf, heldCodes, nextNumber, retire, retiredNamed } from './ledger.ts';
 export {
   changeProperty,
   orderProperties,

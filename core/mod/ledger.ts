@@ -1,7 +1,7 @@
 import { itemAt } from '../lists/index.ts';
 import { mixedRadix, type CodeLayout, type StateSpace } from '../states/index.ts';
 import type { Change } from './edit.ts';
-import type { Ledger } from './ledger.schema.ts';
+import type { Ledger, Registered } from './ledger.schema.ts';
 
 /** The next number that was never given: above every number in use and every retired one. */
 export const nextNumber = ({ entries, retired }: Ledger): number =>
@@ -22,6 +22,17 @@ export function retire({ entries, retired }: Ledger, index: number): Change[] {
     { path: '/ledger/retired', before: retired, after: [...retired, entry] },
   ];
 }
+
+/**
+ * What was taken away under a name: its entry among the retired, where nothing of that kind has the
+ * name now. Who still names it has not misspelt anything.
+ */
+export const retiredNamed = (
+  { retired }: Ledger,
+  name: string,
+  kinds: readonly Registered[],
+): Ledger['retired'][number] | undefined =>
+  retired.findLast((entry) => entry.name === name && kinds.includes(entry.kind));
 
 const held = new WeakMap<Ledger['entries'], Map<string, CodeLayout>>();
 

@@ -5,6 +5,7 @@
 export { BitSet } from './bitset.ts';
 export {
   hasValue,
+  isOrientation,
   mostValues,
   propertyKinds,
   valueCount,

@@ -20,6 +20,10 @@ export type Property = { name: string; byCode?: boolean } & (
   | { kind: 'heading' | 'direction' | 'axis'; default: string }
 );
 
+/** Whether a property of that kind only says how the block is turned. */
+export const isOrientation = (kind: Property['kind']): boolean =>
+  kind === 'heading' || kind === 'direction' || kind === 'axis';
+
 export const propertyKinds = [
   'toggle',
   'number',

@@ -1,5 +1,5 @@
 import { BitSet } from './bitset.ts';
-import { valueCount, valuesOf, type Property, type Value } from './property.ts';
+import { isOrientation, valueCount, valuesOf, type Property, type Value } from './property.ts';
 
 /**
  * One choice for every property, by name. Used at the edges; inside core a state is a whole number.
@@ -170,8 +170,8 @@ export class StateSpace {
 
   /**
    * For each state the member of the set that differs from it in the fewest properties; of equals,
-   * one that differs in a later property. Undefined for an empty set. Breadth first from all
-   * members at once: linear in states × properties.
+   * one that is only turned another way, then one that differs in a later property. Undefined for
+   * an empty set. Breadth first from all members at once: linear in states × properties.
    */
   nearest(members: BitSet): Int32Array | undefined {
     const nearest = new Int32Array(this.size).fill(-1);
@@ -181,9 +181,12 @@ export class StateSpace {
     // States that differ in one property alone lie on a line. Once one of them is reached, so are
     // all: a line is walked once.
     const walked = this.values.map(() => new Uint8Array(this.size));
+    const late = this.properties.map((_, at) => at).reverse();
+    const isTurn = (at: number) => isOrientation(this.properties[at]!.kind);
+    const order = [...late.filter(isTurn), ...late.filter((at) => !isTurn(at))];
     while (front.length) {
       const next: number[] = [];
-      for (let at = this.values.length - 1; at >= 0; at -= 1)
+      for (const at of order)
         for (const state of front) {
           const line = this.withDigit(state, at, 0);
           if (walked[at]![line]) continue;

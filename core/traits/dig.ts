@@ -24,6 +24,16 @@ export const isRightTool = (block: Diggable, tool: Tool): boolean =>
   tool !== 'bare hands' && tool.kind === block.toolKind && tool.grade >= block.leastGrade;
 
 /**
+ * Whether some tool of the ladder makes a block yield. Where none does, all that follows from it is
+ * no mistake of its own.
+ */
+export function isYielding(block: Diggable, { tools }: Pick<Header, 'tools'>): boolean {
+  if (!block.gated) return true;
+  const { toolKind, leastGrade } = block;
+  return toolKind !== 'none' && Boolean(tools.kinds[toolKind]) && leastGrade < tools.grades.length;
+}
+
+/**
  * What an engine does otherwise than the reference physics: its ticks a second, and how many times
  * longer the wrong tool takes on a gated block.
  */

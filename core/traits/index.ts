@@ -4,6 +4,7 @@ export {
   digTime,
   firstBearable,
   isRightTool,
+  isYielding,
   toolName,
   toolsOf,
   wrongToolTakes,

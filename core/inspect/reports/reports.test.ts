@@ -57,7 +57,7 @@ test('JSON holds every finding, and the title of its fix', () => {
   expect(told.findings.map(({ message }) => message)).toEqual(
     findings.map(({ message }) => message),
   );
-  expect(told.findings[0]!.fix).toBe('Copy the look of the nearest state');
+  expect(told.findings[0]!.fix).toBe('Copy the look of heading = north, lit = false and turn it');
 });
 
 describe('JUnit', () => {

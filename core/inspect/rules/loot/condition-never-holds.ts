@@ -1,5 +1,5 @@
 import { chanceOf, conditionWords, truthTable } from '../../../loot/index.ts';
-import { isRightTool } from '../../../traits/index.ts';
+import { isRightTool, isYielding } from '../../../traits/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const conditionNeverHolds = blockRule({
@@ -43,6 +43,8 @@ export const conditionNeverHolds = blockRule({
   },
   check({ name, declared, draws, traits, space }, context) {
     if (typeof declared.loot !== 'object' || space.tooLarge) return [];
+    // A block that yields to no tool at all is told of there, and not of its lots.
+    if (!isYielding(traits, context.header)) return [];
     return draws.flatMap((draw, d) =>
       draw.lots.flatMap((lot, l) => {
         if (!lot.when) return [];

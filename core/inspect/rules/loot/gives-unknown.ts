@@ -28,6 +28,7 @@ export const givesUnknown = blockRule({
             },
           ];
     const flaws = unknownGiven(draws, {
+      meant: (given, ids) => context.meantBy(given, ids),
       namespace: context.header.namespace,
       hasItem: (given) => context.hasItem(given),
       hasTable: (table) => context.loot.tableOf(table) !== undefined,

@@ -1,6 +1,6 @@
 import { itemAt } from '../../../lists/index.ts';
 import { chanceOf, lotChances, tooManyCases, truthTable, weightOf } from '../../../loot/index.ts';
-import { isRightTool } from '../../../traits/index.ts';
+import { isRightTool, isYielding } from '../../../traits/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const lotNeverDrawn = blockRule({
@@ -35,6 +35,8 @@ export const lotNeverDrawn = blockRule({
   },
   check({ name, declared, draws, traits, space }, context) {
     if (typeof declared.loot !== 'object' || space.tooLarge || tooManyCases(draws)) return [];
+    // A block that yields to no tool at all is told of there, and not of its lots.
+    if (!isYielding(traits, context.header)) return [];
     return draws.flatMap((draw, d) => {
       const { breakingOf, cells } = truthTable(
         { traits, space, draws: [draw] },

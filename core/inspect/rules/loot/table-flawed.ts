@@ -1,7 +1,15 @@
 import { pointer, valueAt } from '../../../json/index.ts';
 import { lookUp, idOf, ownName } from '../../../mod/index.ts';
 import { heldIds, isHeld } from '../../../recipes/index.ts';
-import { causeOf, chanceFlaws, countFlaws, drawSentences, unknownGiven } from '../../draws.ts';
+import {
+  causeOf,
+  chanceFlaws,
+  countFlaws,
+  drawSentences,
+  unknownGiven,
+  type Known,
+} from '../../draws.ts';
+import { meantBy } from '../../meant.ts';
 import { modRule } from '../../rule.ts';
 
 export const tableFlawed = modRule({
@@ -25,7 +33,9 @@ export const tableFlawed = modRule({
   check(mod) {
     const { namespace } = mod.header;
     const held = () => heldIds({ header: mod.header, items: mod.things, blocks: mod.held });
-    const known = {
+    const known: Known = {
+      meant: (id, candidates) =>
+        meantBy(id, { ledger: mod.ledger, namespace, candidates, kinds: ['block', 'item'] }),
       namespace,
       hasItem: (id: string) =>
         isHeld({ items: mod.things, blocks: mod.held }, ownName(namespace, id)),

@@ -1,7 +1,7 @@
 import { pointer } from '../../../json/index.ts';
 import { lookUp, idsIn, ownName } from '../../../mod/index.ts';
 import { heldIds, isHeld } from '../../../recipes/index.ts';
-import { closest, didYouMean } from '../../../words/index.ts';
+import { meantBy } from '../../meant.ts';
 import { modRule } from '../../rule.ts';
 
 export const unknownThing = modRule({
@@ -19,8 +19,6 @@ export const unknownThing = modRule({
   check(mod) {
     const { namespace } = mod.header;
     const holding = { items: mod.items, blocks: mod.identities };
-    const names = () =>
-      heldIds({ header: mod.header, ...holding }).map((id) => ownName(namespace, id) ?? id);
     return Object.entries(mod.recipes).flatMap(([name, recipe]) =>
       idsIn(recipe).flatMap(({ id, at, what }) => {
         const isTag = id.startsWith('#');
@@ -29,8 +27,14 @@ export const unknownThing = modRule({
         // A tag that nobody declared is empty, which another rule tells.
         if (!odd && (own === undefined || isTag || isHeld(holding, own))) return [];
         const isHeldless = own !== undefined && lookUp(mod.identities, own) !== undefined;
-        const near = isHeldless ? undefined : closest(own ?? id.replace(/^#/, ''), names());
-        const meant = near && `${namespace}:${near}`;
+        const { id: meant, hint } = isHeldless
+          ? { id: undefined, hint: '' }
+          : meantBy(`${namespace}:${own ?? id.replace(/^#/, '')}`, {
+              ledger: mod.ledger,
+              namespace,
+              candidates: heldIds({ header: mod.header, ...holding }),
+              kinds: ['block', 'item'],
+            });
         const place = ['recipes', name, ...at];
         return [
           {
@@ -42,7 +46,7 @@ export const unknownThing = modRule({
               does: what === 'result' ? 'gives' : 'takes',
               id: id || 'nothing',
               flaw: isHeldless ? 'cannot be held' : 'does not exist',
-              hint: didYouMean(meant),
+              hint,
             },
             fix:
               meant && meant !== id

@@ -1,3 +1,5 @@
+import { firstPlacingRule } from '../../../placing/index.ts';
+import { isOrientation, type Property } from '../../../states/index.ts';
 import { blockRule } from '../../rule.ts';
 
 export const neverSet = blockRule({
@@ -18,6 +20,11 @@ export const neverSet = blockRule({
     '/blocks/lamp/states/placing/1': { set: 'lit', to: 'crouching' },
   },
   check({ name, space, declared }, context) {
+    const setByPlacing = (property: Property) => {
+      const rule = firstPlacingRule(property);
+      const rules = [...(declared.states.placing ?? []), rule];
+      return context.set(`Set it ${rule.to} when placed`, ['states', 'placing'], rules);
+    };
     const set = new Set((declared.states.placing ?? []).map((rule) => rule.set));
     return space.properties.flatMap((property, i) =>
       property.byCode || set.has(property.name)
@@ -27,11 +34,14 @@ export const neverSet = blockRule({
               at: ['states', 'properties', i],
               says: 'neverSet',
               parts: { block: name, property: property.name, default: String(property.default) },
-              fix: context.set(
-                "The mod's code changes it",
-                ['states', 'properties', i, 'byCode'],
-                true,
-              ),
+              // How a block is turned follows from how it is placed; the rest nobody can know.
+              fix: isOrientation(property.kind)
+                ? setByPlacing(property)
+                : context.set(
+                    "The mod's code changes it",
+                    ['states', 'properties', i, 'byCode'],
+                    true,
+                  ),
             },
           ],
     );

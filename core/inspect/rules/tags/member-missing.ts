@@ -1,9 +1,9 @@
 import { heldUnder } from '../../../lists/index.ts';
 import { idOf, ownName } from '../../../mod/index.ts';
-import { closest, didYouMean } from '../../../words/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { directMembers } from '../../../tags/index.ts';
 import type { Fix } from '../../finding.ts';
+import { meantBy } from '../../meant.ts';
 import { modRule } from '../../rule.ts';
 import type { ModView } from '../../view.ts';
 
@@ -31,14 +31,20 @@ export const memberMissing = modRule({
               ? mod.present
               : { ...mod.items, ...mod.present };
           if (own === undefined || Object.hasOwn(known, own)) return [];
-          const near = closest(own, Object.keys(known));
-          const meant = near && `${isTag ? '#' : ''}${mod.header.namespace}:${near}`;
+          const { namespace } = mod.header;
+          const mark = isTag ? '#' : '';
+          const { id: meant, hint } = meantBy(member, {
+            ledger: mod.ledger,
+            namespace,
+            candidates: Object.keys(known).map((other) => `${mark}${idOf(namespace, other)}`),
+            kinds: isTag ? [] : kind === 'blockTags' ? ['block'] : ['block', 'item'],
+          });
           const at = [kind, name, 'members', i];
           return [
             {
               at,
               says: 'memberMissing',
-              parts: { namespace: mod.header.namespace, name, member, hint: didYouMean(meant) },
+              parts: { namespace, name, member, hint },
               fix: meant ? fixOf(mod, kind, name, i, meant) : undefined,
             },
           ];
