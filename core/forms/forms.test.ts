@@ -27,6 +27,7 @@ import {
   keptPictures,
   lostByForm,
   missingRoles,
+  isFoundAtFirst,
   newBlock,
   pictureRoles,
   rolePicture,
@@ -145,6 +146,26 @@ describe('what is placed', () => {
     expect(front('heading = south, open = false')).toBe('south');
     expect(front('heading = south, open = true')).toBe('west');
     expect(front('heading = north, open = true')).toBe('east');
+  });
+});
+
+test.each([
+  [{ form: 'cube', stock: 'granite' }, true],
+  [{ form: 'cube', stock: 'brick' }, false],
+  [{ form: 'stair', stock: 'granite' }, false],
+  [{ form: 'cross', stock: 'soil' }, true],
+  [{ copyOf: 'bank' }, true],
+])('what starts as %j is found in the world: %s', (start, isFound) =>
+  expect(isFoundAtFirst(sampleMod(), start)).toBe(isFound),
+);
+
+test('a copy that is made is not one that the world has', () => {
+  const mod = sampleMod();
+  const made = newBlock(mod, 'bricks', 'Bricks', { copyOf: 'bank' }, false);
+  expect(applyChanges(mod, made).blocks['bricks']!.identity).toEqual({
+    group: 'shore',
+    stock: 'clay',
+    item: 'block',
   });
 });
 

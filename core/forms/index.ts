@@ -1,7 +1,7 @@
 /** Forms of blocks: how a block is built, placed and shown, whatever it is made of. */
 export { pictureRoles, rolesOf, type Form, type FormModel, type PictureRole } from './form.ts';
 export { formNamed, forms } from './forms.ts';
-export { newBlock, type BlockStart } from './new-block.ts';
+export { isFoundAtFirst, newBlock, type BlockStart } from './new-block.ts';
 export { newLook, newLookProblem } from './new-look.ts';
 export { rolePicture } from './pictures.ts';
 export { changeForm, formOf, keptPictures, lostByForm, missingRoles } from './change-form.ts';

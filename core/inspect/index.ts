@@ -17,6 +17,7 @@ export type { Neighbour, Rule } from './rule.ts';
 export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';
 export { applyFindingsDiff, diffFindings, type FindingsDiff } from './findings-diff.ts';
 export { fixAll } from './fix-all.ts';
+export { fixInWords, type FixLine } from './fix-words.ts';
 export { folderForm, formOf, type Form } from './form.ts';
 export { mendAll, mendFiles, type MendedFiles } from './mend-files.ts';
 export { changesBetween, isSafe, PackCopy, type ChangedFile } from './pack-copy.ts';

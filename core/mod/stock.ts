@@ -4,12 +4,18 @@ import { defaultTraits, type Traits } from './traits.ts';
 export interface Stock {
   name: string;
   title: string;
+  /** Whether the world has it of itself, or somebody has to make it. */
+  origin: 'found' | 'made';
   traits: Traits;
 }
+
+/** What lies in no ground and grows nowhere. */
+const made: ReadonlySet<string> = new Set(['thatch', 'cloth', 'glass', 'brick', 'bronze']);
 
 const stock = (name: string, title: string, changed: Partial<Traits>): Stock => ({
   name,
   title,
+  origin: made.has(name) ? 'made' : 'found',
   traits: { ...defaultTraits, ...changed },
 });
 

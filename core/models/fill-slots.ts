@@ -96,7 +96,7 @@ export function ownModelFor(
 }
 
 /** Rows in which one model is shown instead of another; rows without it stay the same objects. */
-function showing(rows: Looks['rows'], model: string, instead: string): Looks['rows'] {
+export function showing(rows: Looks['rows'], model: string, instead: string): Looks['rows'] {
   return rows.map((row) =>
     row.use.some((candidate) => candidate.model === model)
       ? {

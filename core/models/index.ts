@@ -44,6 +44,7 @@ export { boxesAsText, boxesFromText } from './boxes/text.ts';
 export { boxesOf, withBoxes, modelWithBoxes } from './boxes/own.ts';
 export { boxUnder, type Ray, type Struck } from './boxes/pick.ts';
 export { wallTextures } from './wall-textures.ts';
+export { ownModelsFor, sharedModels } from './own-models.ts';
 export { blocksShowing, ownTextureFor, showingFirst } from './shown-textures.ts';
 export { modelOf, ownModel, resolvedModelOf, textureOf, textureSizes } from './find.ts';
 export { shapeByState, shapeIn } from './shapes.ts';

@@ -158,7 +158,7 @@ function OneBlock({ editor, place }: OneBlockProps) {
           onTruth={toTruth}
         />
       </section>
-      <Foot editor={editor} files={files} onFiles={() => setFiles(!files)} />
+      <Foot editor={editor} facet={facet} files={files} onFiles={() => setFiles(!files)} />
     </>
   );
 }

@@ -15,6 +15,7 @@ import { namePattern } from '../../../core/mod/names.ts';
 import {
   formNamed,
   forms,
+  isFoundAtFirst,
   newBlock,
   newLook,
   newLookProblem,
@@ -78,6 +79,8 @@ interface Wish {
   stock: string;
   form: string;
   copyOf: string | null;
+  /** Whether the world has it, once that was said; until then it follows from what it starts from. */
+  natural: boolean | undefined;
   /** The id of a block of others that gets a new look. */
   over: string;
 }
@@ -88,8 +91,14 @@ const firstWish: Wish = {
   stock: 'chalk',
   form: 'cube',
   copyOf: null,
+  natural: undefined,
   over: '',
 };
+
+/** Whether the world has it: as was said, else as what it starts from. */
+const isNatural = (mod: Mod, { natural, from, copyOf, form, stock }: Wish): boolean =>
+  natural ??
+  isFoundAtFirst(mod, from === 'block' && copyOf !== null ? { copyOf } : { form, stock });
 
 const nameOf = ({ title, ownName }: Wish): string => ownName ?? nameFrom(title);
 
@@ -130,7 +139,8 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
         wish.from === 'block' && wish.copyOf !== null
           ? { copyOf: wish.copyOf }
           : await made(session.view.mod, wish, name);
-      session.edit(`Declare ${title}`, newBlock(session.view.mod, name, title, start));
+      const { mod } = session.view;
+      session.edit(`Declare ${title}`, newBlock(mod, name, title, start, isNatural(mod, wish)));
       show(false, true);
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
       focusMade(`[data-desk="${idOf(session.view.mod.header.namespace, name)}"]`);
@@ -196,6 +206,7 @@ function NewBlockForm() {
             </>
           )}
           <StartFrom wish={wish} onWish={setWish} />
+          {!isOthers && <ComesFrom wish={wish} onWish={setWish} />}
           {problem && (
             <Text size="xs" c="var(--brick)" role="alert">
               {problem}
@@ -263,12 +274,39 @@ function StartFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void 
   );
 }
 
+/** How players come by the block: asked at once, since what nobody can get is of no use. */
+function ComesFrom({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void }) {
+  const mod = useMod();
+  const natural = isNatural(mod, wish);
+  return (
+    <div>
+      <SegmentedControl
+        fullWidth
+        value={natural ? 'found' : 'made'}
+        onChange={(origin) => onWish({ ...wish, natural: origin === 'found' })}
+        data={[
+          { value: 'found', label: 'The world has it' },
+          { value: 'made', label: 'Players make it' },
+        ]}
+        aria-label="How players come by it"
+      />
+      <Text size="xs" c="dimmed" mt={4}>
+        {natural
+          ? 'It lies in the ground, grows, or stands in a pool.'
+          : 'Inspection asks for a recipe, or for something that drops it, until there is one.'}
+      </Text>
+    </div>
+  );
+}
+
 /** What each way to begin gives. */
 const startNotes: Record<Wish['from'], string> = {
   stock:
     'It starts with the traits of the material, plain textures of its own, a tag for its tool and ' +
     'a number in the registry.',
-  block: 'It starts as a copy under its own name and number.',
+  block:
+    'It starts as a copy under its own name and number. It shows the same models and pictures ' +
+    'until you make them its own, under Looks and Textures.',
   others:
     'The look of a block that the mod does not own. It starts as this form in every state. Everything else about the block stays as its owner ' +
     'has it.',

@@ -5,7 +5,7 @@ import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Candidate, Looks, ResolvedBlock } from '../../../../core/mod/index.ts';
 import { areStatesKnown, idOf, isNewLook, lookUp } from '../../../../core/mod/index.ts';
-import { templates } from '../../../../core/models/index.ts';
+import { ownModelsFor, sharedModels, templates } from '../../../../core/models/index.ts';
 import { headings } from '../../../../core/space/index.ts';
 import { fewestRows, type Rows } from '../../../../core/states/index.ts';
 import { count } from '../../../../core/words/index.ts';
@@ -15,13 +15,14 @@ import { useTrying } from '../../../parts/use-trying.ts';
 import { Later } from '../../../parts/later.tsx';
 import { useStable } from '../../../parts/use-stable.ts';
 import { RowsEditor } from '../../../parts/rows-editor.tsx';
-import { repainted, useBrush } from '../matrix/brush.ts';
+import { repainted, useBrush, type Brush } from '../matrix/brush.ts';
 import { asStates, usePainting } from '../matrix/painting.tsx';
 import { useToDesk } from '../to-desk.ts';
 import { AnotherShape } from './another-shape.tsx';
 import { TintField } from './traits/tint-field.tsx';
 import { Candidates } from './candidates.tsx';
 import type { FacetProps } from './index.tsx';
+import { ShownToo } from './shown-too.tsx';
 import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './invite.module.css';
 import matrixStyles from '../matrix/matrix.module.css';
@@ -83,6 +84,7 @@ export function LooksFacet({ editor, state, matrix, onMatrix }: FacetProps) {
       )}
       <Invitations {...{ editor, matrix, onMatrix }} />
       <ToDesk editor={editor} state={state} />
+      <SharedModels name={name} />
       {mode === 'layered' && matrix && <LayerFor editor={editor} models={models} />}
       <LookRows block={name} models={models} />
       {isNewLook(name) && <TintOver name={name} />}
@@ -137,6 +139,27 @@ function ToDesk({ editor: { name, block }, state }: Pick<FacetProps, 'editor' | 
       {'. '}
       <SaveState block={block} state={state} />
     </p>
+  );
+}
+
+/** Who else shows the models of the block, and a way to have some of its own. */
+function SharedModels({ name }: { name: string }) {
+  const session = useSession();
+  const shared = useModPart((mod) => [...sharedModels(mod, name)]);
+  const isOne = shared.length === 1;
+  return (
+    <ShownToo
+      others={[...new Set(shared.flatMap(([, others]) => others))]}
+      so={
+        isOne
+          ? 'the same model: what you change on it is changed there.'
+          : `${count(shared.length, 'model')} of it too: what you change on them is changed there.`
+      }
+      act={isOne ? 'Make it its own' : 'Make them its own'}
+      onMakeOwn={() =>
+        session.edit(`Models of its own for ${name}`, ownModelsFor(session.view.mod, name))
+      }
+    />
   );
 }
 
@@ -305,6 +328,13 @@ function LayerFor({
   );
 }
 
+/** What the chosen states show, in a few words. */
+function whatIsChosen({ use, mixed, turnings }: Brush): string {
+  if (use === undefined) return 'without a look';
+  if (mixed) return 'different looks';
+  return turnings > 1 ? `one look in ${turnings} turnings` : 'one look';
+}
+
 /** What the chosen states show, to be changed for all of them at once. */
 function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: string[] }) {
   const { chosen } = usePainting();
@@ -329,13 +359,7 @@ function BrushPanel({ editor, models }: { editor: FacetProps['editor']; models: 
     >
       <div className={matrixStyles['kv']}>
         <span>{many} chosen</span>
-        <span className="note">
-          {brush.use === undefined
-            ? 'without a look'
-            : brush.mixed
-              ? 'different looks'
-              : 'one look'}
-        </span>
+        <span className="note">{whatIsChosen(brush)}</span>
       </div>
       <Candidates
         use={brush.use ?? []}

@@ -4,7 +4,9 @@ import { Button, FileButton } from '@mantine/core';
 import { useState, type DragEvent } from 'react';
 import { Link } from 'react-router';
 import {
+  blocksShowing,
   modelOf,
+  ownTextureFor,
   resolvedModelOf,
   showTexture,
   textureOf,
@@ -19,6 +21,7 @@ import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { fillWithPicture, uploadTexture } from '../../../api/textures.ts';
 import type { FacetProps } from './index.tsx';
 import { Choice } from '../../../parts/choice/index.tsx';
+import { ShownToo } from './shown-too.tsx';
 import styles from './textures.module.css';
 import rowCardStyles from '../../../parts/row-card.module.css';
 
@@ -99,6 +102,7 @@ function TextureCard({ block, slot }: CardProps) {
         <OtherTexture block={block} slot={slot} />
         <Facts slot={slot} />
         <Users slot={slot} />
+        <ShownElsewhere block={block} texture={slot.texture} />
         <FileButton accept={pictureKinds} onChange={(file) => void take(file)}>
           {(props) => (
             <Button {...props} variant="default" disabled={refused !== undefined}>
@@ -228,6 +232,26 @@ function Facts({ slot }: Pick<CardProps, 'slot'>) {
       <span className={styles['mean']} style={{ background: mean }} />{' '}
       <span className="mono">{mean}</span>
     </p>
+  );
+}
+
+/** Which other blocks show the picture too, and a way to have one of its own. */
+function ShownElsewhere({ block, texture }: { block: string; texture: string | undefined }) {
+  const mod = useMod();
+  const session = useSession();
+  if (texture === undefined || ownName(mod.header.namespace, texture) === undefined) return null;
+  return (
+    <ShownToo
+      others={blocksShowing(mod, texture).filter((name) => name !== block)}
+      so="it too: another picture in its place is seen there."
+      act="Make it its own"
+      onMakeOwn={() =>
+        session.edit(
+          `A picture of its own for ${block}`,
+          ownTextureFor(session.view.mod, block, texture).changes,
+        )
+      }
+    />
   );
 }
 

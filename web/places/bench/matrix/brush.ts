@@ -16,6 +16,8 @@ export interface Brush {
   use: Candidate[] | undefined;
   /** True when the chosen states show different things. */
   mixed: boolean;
+  /** In how many ways the chosen states turn it. */
+  turnings: number;
   /** Properties along which a look can be spread. */
   spreadable: string[];
   paint(
@@ -83,6 +85,7 @@ export function useBrush({ block, declared, set }: BlockEditor): Brush {
     return {
       use: first,
       mixed: uses.some((use) => plain(use) !== plain(first)),
+      turnings: new Set(uses.map((use) => JSON.stringify(use))).size,
       spreadable,
       paint,
       spread,
