@@ -99,10 +99,20 @@ test(
               expect(readFileSync(path.join(target, names[i]!), 'utf8')).toBe(there),
           );
         }
-        await writeBuild(target, wanted, { agreed: plan.id });
+        // What one keeps stays as it stands, is asked for no more, and is told the next time again.
+        const keep = plan.files
+          .filter(({ fate }) => (fate === 'edited' || fate === 'foreign') && run % 2 === 0)
+          .map((file) => file.path);
+        const agreed = await planBuild(target, wanted, keep);
+        if (keep.length && harm) expect(agreed.ask).toBeUndefined();
+        expect(agreed.files.flatMap((file) => (file.fate === 'mine' ? [file.path] : []))).toEqual(
+          keep,
+        );
+        await writeBuild(target, wanted, { agreed: agreed.id, keep });
         states.forEach(({ built, there, wanted: next }, i) => {
           const file = path.join(target, names[i]!);
-          const left = next ?? (built === undefined ? there : undefined);
+          const isMine = keep.includes(names[i]!);
+          const left = isMine ? there : (next ?? (built === undefined ? there : undefined));
           const found = (() => {
             try {
               return readFileSync(file, 'utf8');

@@ -14,7 +14,8 @@ import { targetOf, type Target } from './target.ts';
  * will be removed.
  * edited: was built by Obrank and changed by hand since, will be overwritten or removed. foreign:
  * somebody else's file in the way, will be overwritten.
- * kept: somebody else's file that is not in the way, stays.
+ * mine: edited or foreign, and to be kept as it stands. kept: somebody else's file that is not in
+ * the way, stays.
  */
 export type FileFate = PlannedFile['fate'];
 export type PlannedFile = Plan['files'][number];
@@ -82,13 +83,16 @@ async function packIn(file: string, size: number): Promise<Files> {
   }
 }
 
+/** The paths of files of people's own that a build is to leave as they stand. */
+export type Keep = readonly string[];
+
 /**
  * Compares what a build would write with what is there. Reads only. Throws a {@link DiskProblem}
  * for a target that cannot be used.
  */
-export async function planBuild(given: string, built: Built): Promise<Plan> {
+export async function planBuild(given: string, built: Built, keep: Keep = []): Promise<Plan> {
   const target = await targetOf(given, built.kit.ending);
-  return planOver(target, built, await standingAt(target));
+  return planOver(target, built, await standingAt(target), keep);
 }
 
 /**
@@ -99,6 +103,7 @@ export function planOver(
   target: Target,
   { files: built, kit }: Built,
   { files: there, scan }: Standing,
+  keep: Keep = [],
 ): Plan {
   const recorded = kit.recordedDigests(there);
 
@@ -123,6 +128,9 @@ export function planOver(
     });
   }
   for (const at of links) if (!built.has(at)) files.push({ path: at, fate: 'kept', bytes: 0 });
+  // What tells whose the others are is always Obrank's.
+  const isKept = new Set(keep.filter((at) => at !== kit.marker));
+  for (const file of files) if (isOwn(file.fate) && isKept.has(file.path)) file.fate = 'mine';
   files.sort((a, b) => (a.path < b.path ? -1 : 1));
   const lines = [
     target.path,
@@ -132,6 +140,9 @@ export function planOver(
   const id = digestOf(new TextEncoder().encode(JSON.stringify(lines)));
   return { target: target.path, kind: target.kind, files, id, ask: question(target, files, links) };
 }
+
+/** Whether a file is as somebody wants it who is not Obrank. */
+const isOwn = (fate: FileFate): boolean => fate === 'edited' || fate === 'foreign';
 
 function fateOf(
   file: string,

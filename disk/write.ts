@@ -14,7 +14,7 @@ import {
 import path from 'node:path';
 import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
-import { planOver, scanTarget, standingAt, type Built, type Standing } from './plan.ts';
+import { planOver, scanTarget, standingAt, type Built, type Keep, type Standing } from './plan.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 import { firstDifference, freshFiles, scanOne } from './scan.ts';
 import { targetOf, type Target } from './target.ts';
@@ -23,6 +23,8 @@ import { enterWork, keepAside, type Work } from './work.ts';
 export interface BuildOptions {
   /** The id of the plan that was shown and agreed to. Needed only when the plan asks something. */
   agreed?: string;
+  /** Files of people's own that stay as they stand. */
+  keep?: Keep;
   /** Agree to whatever the plan asks. */
   overwrite?: boolean;
   onProgress?: (done: number, total: number) => void;
@@ -75,12 +77,14 @@ async function writeIn(
 ): Promise<Plan> {
   for (let turn = 1; ; turn += 1) {
     const standing = await standingAt(target);
-    const plan = planOver(target, built, standing);
+    const plan = planOver(target, built, standing, options.keep);
     if (plan.ask && !options.overwrite && options.agreed !== plan.id)
       throw new DiskProblem(`${plan.ask} Nothing was written.`);
     await (target.kind === 'file'
-      ? writeFile(work.new, writeZip(built.files), { flag: turn === 1 ? 'wx' : 'w' })
-      : fill(work.new, plan, built.files, options));
+      ? writeFile(work.new, writeZip(withKept(plan, built.files, standing)), {
+          flag: turn === 1 ? 'wx' : 'w',
+        })
+      : fill(work.new, plan, withoutKept(plan, built.files), options));
     options.signal?.throwIfAborted();
     const disturbed = await swap(work, target, standing);
     options.onProgress?.(built.files.size, built.files.size);
@@ -92,6 +96,26 @@ async function writeIn(
       );
     await clear(work);
   }
+}
+
+const keptIn = ({ files }: Plan): string[] =>
+  files.filter(({ fate }) => fate === 'mine').map((file) => file.path);
+
+/** What is written: all but what people keep as they have it. */
+function withoutKept(plan: Plan, files: Files): Files {
+  const written = new Map(files);
+  for (const at of keptIn(plan)) written.delete(at);
+  return written;
+}
+
+/** What is packed: what people keep as it stands, and the rest as it was built. */
+function withKept(plan: Plan, files: Files, standing: Standing): Files {
+  const packed = withoutKept(plan, files);
+  for (const at of keptIn(plan)) {
+    const bytes = standing.files.get(at);
+    if (bytes) packed.set(at, bytes);
+  }
+  return packed;
 }
 
 /**
@@ -119,7 +143,8 @@ async function fill(
 ): Promise<void> {
   const old = await stat(plan.target).catch(() => undefined);
   await mkdir(made, { mode: 0o700 });
-  const kept = plan.files.filter((file) => file.fate === 'kept').map((file) => file.path);
+  const isKept = (file: Plan['files'][number]) => file.fate === 'kept' || file.fate === 'mine';
+  const kept = plan.files.filter(isKept).map((file) => file.path);
   const folders = new Set([...built.keys()].map((file) => path.posix.dirname(file)));
   for (const folder of folders) await mkdir(path.join(made, folder), { recursive: true });
   if (old)

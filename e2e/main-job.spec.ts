@@ -94,10 +94,29 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await expect(build).toBeDisabled();
   await page.getByRole('button', { name: /salt_crust\.json edited by hand/ }).click();
   await expect(page.getByLabel('old line').locator('..')).toContainText('"mine": true');
-  await page.getByLabel('Build all the same').check();
+  // Asked file by file: kept, it stays and is told of the next time again.
+  const which = page.getByRole('radiogroup', { name: /Which .*salt_crust\.json stays/ });
+  await which.getByText('Keep mine').click();
+  await expect(page.getByText('232 the same · 1 kept by hand')).toBeVisible();
+  await build.click();
+  await expect(page.getByText('Built', { exact: true })).toBeVisible();
+  expect(readFileSync(file, 'utf8')).toBe('{ "mine": true }');
+  await which.getByText('Take Obrank’s').click();
+  await expect(page.getByText('1 changed · 232 the same')).toBeVisible();
+  await expect(build).toBeEnabled();
+  // What is changed by hand while the page is open is asked when one comes back, or when the build
+  // finds it.
+  const other = path.join(target, 'rules/loot/tide_lantern.json');
+  writeFileSync(other, '{ "mine": 2 }');
+  await build.click();
+  await expect(page.getByText('Not built')).toBeVisible();
+  const another = page.getByRole('radiogroup', { name: /Which .*tide_lantern\.json stays/ });
+  await page.getByRole('button', { name: 'Take all of Obrank’s' }).click();
+  await expect(another.getByRole('radio', { name: 'Take Obrank’s' })).toBeChecked();
   await build.click();
   await expect(page.getByText('233 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
+  expect(readFileSync(other, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
   await expect(
     page.getByText('/dev/null is not a place for a pack. Choose a folder of its own.'),
@@ -113,6 +132,10 @@ test('a block is declared from stock and is complete; a picture that is none is 
   await page.getByLabel('Name', { exact: true }).fill('Mussel brick');
   await page.getByRole('combobox', { name: 'Stock material' }).fill('brick');
   await page.getByRole('option', { name: 'Brick' }).click();
+  // Bricks are made, and nothing makes these yet: here the world shall have them.
+  const origin = page.getByRole('radiogroup', { name: 'How players come by it' });
+  await expect(origin.getByRole('radio', { name: 'Players make it' })).toBeChecked();
+  await origin.getByText('The world has it').click();
   await page.getByRole('button', { name: 'Declare the block' }).click();
   await expect(page).toHaveURL(/blocks\/mussel_brick\/traits/);
   // German is a language of the mod, and a new block has no German name yet.

@@ -75,7 +75,16 @@ export const BaselineAnswer = z
 export type BaselineAnswer = z.output<typeof BaselineAnswer>;
 
 /** What a build does with a file. */
-export const fates = ['new', 'changed', 'same', 'gone', 'edited', 'foreign', 'kept'] as const;
+export const fates = [
+  'new',
+  'changed',
+  'same',
+  'gone',
+  'edited',
+  'foreign',
+  'mine',
+  'kept',
+] as const;
 const PlannedFile = z.strictObject({
   path: z.string(),
   fate: z.enum(fates),

@@ -51,13 +51,17 @@ export const SavePackBody = z.strictObject({
     )
     .max(50_000),
 });
-export const PlanBody = z.strictObject({ target });
+const keep = z.array(z.string().max(300)).max(10_000).optional().meta({
+  description: 'Files that people changed by hand, or wrote themselves, and that stay so.',
+});
+export const PlanBody = z.strictObject({ target, keep });
 export const CompareBody = z.strictObject({
   target,
   path: z.string().max(300).meta({ description: 'A file of the plan.' }),
 });
 export const BuildBody = z.strictObject({
   target,
+  keep,
   agreed: z
     .string()
     .max(100)

@@ -11,9 +11,9 @@ export interface EntryChange {
 
 /** What can be asked of a builder. All of it is about the mod as it was last told. */
 export type Task =
-  | { do: 'plan'; target: string }
+  | { do: 'plan'; target: string; keep?: string[] }
   | { do: 'compare'; target: string; path: string }
-  | { do: 'build'; target: string; agreed?: string }
+  | { do: 'build'; target: string; keep?: string[]; agreed?: string }
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }

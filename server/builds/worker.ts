@@ -96,11 +96,16 @@ function run(id: number, task: Task, signal: AbortSignal): unknown {
   const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
   switch (task.do) {
     case 'plan':
-      return planBuild(task.target, packFor(id));
+      return planBuild(task.target, packFor(id), task.keep);
     case 'compare':
       return compare(task, packFor(id));
     case 'build':
-      return writeBuild(task.target, packFor(id), { agreed: task.agreed, onProgress, signal });
+      return writeBuild(task.target, packFor(id), {
+        agreed: task.agreed,
+        keep: task.keep,
+        onProgress,
+        signal,
+      });
     case 'lay out':
       return engineKit.engine.lay(mod, engineFiles(id));
     case 'judge':

@@ -11,9 +11,19 @@ import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../cor
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
+import { Decisions, type Answer } from './decisions.tsx';
 import { FileTree } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
-import { countFates, firstToShow, planInWords, usePlan, useTexts, type Going } from './plan.ts';
+import {
+  countFates,
+  firstToShow,
+  isDisputed,
+  planInWords,
+  usePlan,
+  useReturns,
+  useTexts,
+  type Going,
+} from './plan.ts';
 import styles from './build.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
 
@@ -43,6 +53,8 @@ export function Build() {
   );
 }
 
+const noFiles: string[] = [];
+
 /** What will change at the target, file by file; then building it, with progress. */
 function Files() {
   const session = useSession();
@@ -54,18 +66,34 @@ function Files() {
   });
   const [outcome, setOutcome] = useState<Outcome>();
   const [agreedTo, setAgreedTo] = useState<string>();
+  // What one keeps is kept until one says otherwise; what is overwritten is said each time.
+  const [keep, setKeep] = useLocalStorage<string[]>({
+    key: `obrank.keep.${session.name}`,
+    defaultValue: noFiles,
+    getInitialValueInEffect: false,
+  });
+  const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
+  const returns = useReturns();
   const [wanted, setWanted] = useState<string>();
-  const { plan, problem, going } = usePlan(target, outcome?.state);
+  const { plan, problem, going } = usePlan(target, keep, `${outcome?.state} ${returns}`);
   const chosen =
     plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
   const texts = useTexts(target, plan, chosen);
-  const isAgreed = plan !== undefined && agreedTo === plan.id;
+  const disputed = plan?.files.filter(isDisputed) ?? [];
+  const isDecided = disputed.length > 0 && disputed.every((file) => taken.has(file.path));
+  const isAgreed = plan !== undefined && (agreedTo === plan.id || isDecided);
+  const answer = (paths: readonly string[], said: Answer) => {
+    const others = (list: Iterable<string>) => [...list].filter((at) => !paths.includes(at));
+    setKeep([...others(keep), ...(said === 'mine' ? paths : [])]);
+    setTaken(new Set([...others(taken), ...(said === 'mine' ? [] : paths)]));
+  };
 
   const goTo = (next: string) => {
     setTarget(next);
+    setTaken(new Set());
     setOutcome((old) => (old?.state === 'running' ? old : undefined));
   };
-  const { build, cancel } = useBuilding(target, setOutcome);
+  const { build, cancel } = useBuilding(target, keep, setOutcome);
   const mayBuild =
     plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
@@ -90,7 +118,10 @@ function Files() {
         </Button>
       </div>
       <Errors />
-      {plan?.ask && (
+      {plan && (
+        <Decisions plan={plan} taken={taken} onAnswer={answer} onShow={setWanted} shown={chosen} />
+      )}
+      {plan?.ask && disputed.length === 0 && (
         <div className={styles['ask']}>
           <p>{plan.ask}</p>
           <Checkbox
@@ -121,7 +152,11 @@ function Files() {
 }
 
 /** Builds into the target, telling how it goes, and cancels it. */
-function useBuilding(target: string, onOutcome: (outcome: Outcome) => void) {
+function useBuilding(
+  target: string,
+  keep: readonly string[],
+  onOutcome: (outcome: Outcome) => void,
+) {
   const session = useSession();
   const stop = useRef<AbortController>(undefined);
   const build = (agreed: string | undefined) => {
@@ -132,7 +167,7 @@ function useBuilding(target: string, onOutcome: (outcome: Outcome) => void) {
     runJob(
       endpoints.startBuild,
       { mod: session.name },
-      { target, agreed },
+      { target, agreed, keep: [...keep] },
       { signal: stop.current.signal, onProgress },
     ).then(
       (built) => {

@@ -13,14 +13,19 @@ const words: Record<Fate, string> = {
   gone: 'gone',
   edited: 'edited by hand',
   foreign: 'not Obrank’s',
+  mine: 'kept by hand',
   kept: 'left alone',
 };
+/** What a build does not touch. */
+const staying: readonly Fate[] = ['same', 'kept', 'mine'];
+
 const tags: Partial<Record<Fate, string>> = {
   new: 'good',
   changed: 'warning',
   gone: 'error',
   edited: 'error',
   foreign: 'error',
+  mine: 'hint',
 };
 
 /** The files of the plan by folder, each with what will happen to it. */
@@ -46,7 +51,7 @@ export function FileTree({
   return (
     <nav className={styles['tree']} aria-label="Files of the build">
       {folders.map(([folder, list]) => {
-        const changing = list.filter((file) => file.fate !== 'same' && file.fate !== 'kept').length;
+        const changing = list.filter(({ fate }) => !staying.includes(fate)).length;
         return (
           <details key={folder} open={list.length <= 60 || changing > 0}>
             <summary>

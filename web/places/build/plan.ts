@@ -16,11 +16,12 @@ export interface Going {
 const restMs = 300;
 
 /**
- * The plan for a target, made anew whenever the target, the mod or `turn` changes; what is out of
+ * The plan for a target, made anew whenever the target, the mod, what is kept or `turn` changes; what is out of
  * date is cancelled on the server.
  */
 export function usePlan(
   target: string,
+  keep: readonly string[],
   turn: unknown,
 ): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
   const session = useSession();
@@ -40,7 +41,7 @@ export function usePlan(
           runJob(
             endpoints.startPlan,
             { mod: session.name },
-            { target },
+            { target, keep: [...keep] },
             { signal: stop.signal, onProgress },
           ),
         );
@@ -53,7 +54,7 @@ export function usePlan(
       clearTimeout(timer);
       stop.abort();
     };
-  }, [target, revision, saving, session, turn]);
+  }, [target, keep, revision, saving, session, turn]);
   return { plan: state.plan, problem: state.problem, going: state.going };
 }
 
@@ -88,6 +89,21 @@ export const firstToShow = ({ files }: Plan, kit: Kit): string | undefined =>
       fate !== 'same' && fate !== 'kept' && kit.isText(path) && path !== kit.marker,
   )?.path;
 
+/** Whether somebody else than Obrank has made a file what it is, and nobody has said which stays. */
+export const isDisputed = ({ fate }: { fate: Fate }): boolean =>
+  fate === 'edited' || fate === 'foreign';
+
+/** A number that is another one each time that somebody comes back to the page. */
+export function useReturns(): number {
+  const [returns, setReturns] = useState(0);
+  useEffect(() => {
+    const count = () => setReturns((before) => before + 1);
+    window.addEventListener('focus', count);
+    return () => window.removeEventListener('focus', count);
+  }, []);
+  return returns;
+}
+
 /** How many files of a plan have one of these fates. */
 export const countFates = (plan: Plan | undefined, ...fates: Fate[]): number =>
   plan?.files.filter((file) => fates.includes(file.fate)).length ?? 0;
@@ -99,6 +115,7 @@ export function planInWords(plan: Plan): string {
     [countFates(plan, 'changed', 'edited', 'foreign'), 'changed'],
     [countFates(plan, 'same'), 'the same'],
     [countFates(plan, 'gone'), 'gone'],
+    [countFates(plan, 'mine'), 'kept by hand'],
     [countFates(plan, 'kept'), 'not Obrank’s, left alone'],
   ];
   return sums

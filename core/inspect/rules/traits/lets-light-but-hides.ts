@@ -14,7 +14,9 @@ export const letsLightButHides = blockRule({
   },
   fails: { '/blocks/bank/traits/lightAbsorbed': 0 },
   passes: { '/blocks/bank/traits/lightAbsorbed': 15 },
-  check({ traits, name }, context) {
+  check({ traits, name, declared }, context) {
+    // What came with the material, as with glass that has no picture yet, nobody has said.
+    if (declared.traits.lightAbsorbed === undefined) return [];
     const absorbed = Math.min(...traits.lightAbsorbed.map(({ value }) => value));
     const isWall = traits.alphaMode === 'opaque' && traits.hidesNeighbours === 'whole';
     // What shines lights both sides itself.
