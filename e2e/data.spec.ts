@@ -359,3 +359,48 @@ test('what the item carries: a state that does not come back is found, and the d
   await expect(page.getByText(passes)).toBeVisible();
   await expect(cell(/^steel pick, .*keeping lit$/).first()).toBeVisible();
 });
+
+test('a cell of the table is edited where it stands, for all chosen lines at once', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/data/traits`);
+  const grid = page.getByRole('grid', { name: 'Table of traits' });
+  const cell = (block: string, column: number) => page.locator(`#cell-${block}-${column}`);
+  await grid.focus();
+  await page.keyboard.press('ArrowRight');
+  const first = await grid.getAttribute('aria-activedescendant');
+  expect(first).toMatch(/^cell-brack_seam-1$/);
+  // Typing begins the value; Enter takes it and goes down, Escape leaves it.
+  await page.keyboard.type('7,5');
+  const field = page.getByLabel('New hardness');
+  await expect(field).toHaveValue('7,5');
+  await page.keyboard.press('Enter');
+  await expect(cell('brack_seam', 1)).toHaveText('7.5');
+  await expect(grid).toBeFocused();
+  await expect(grid).toHaveAttribute('aria-activedescendant', /driftwood_chair-1$/);
+  await page.keyboard.press('F2');
+  await field.fill('soft');
+  await page.keyboard.press('Enter');
+  await expect(field).toHaveAttribute('aria-invalid', 'true');
+  await page.keyboard.press('Escape');
+  await expect(field).toHaveCount(0);
+  await expect(grid).toBeFocused();
+  // Over many lines: a grade by its name.
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(page.getByText('3 lines chosen')).toBeVisible();
+  const grade = await page
+    .getByRole('columnheader')
+    .evaluateAll((heads) => heads.findIndex((head) => head.textContent?.startsWith('least grade')));
+  for (let i = 1; i < grade; i += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('New least grade').fill('steel');
+  await expect(page.getByText('3 blocks', { exact: true })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(cell('drying_rack', grade)).toHaveText('steel');
+  await expect(cell('driftwood_chair', grade)).toHaveText('steel');
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(cell('drying_rack', grade)).not.toHaveText('steel');
+});

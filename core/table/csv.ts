@@ -15,6 +15,7 @@ import {
 } from '../mod/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 import { columns, traitOf } from './columns.ts';
+import { writtenValue } from './read-cell.ts';
 
 /**
  * Every block and its traits as CSV (RFC 4180), a line a block. Values by state are their rows as
@@ -151,7 +152,7 @@ function readLine(
     .map(([trait, cell]) => ({
       trait,
       cell,
-      parsed: TraitsSchema.shape[trait].safeParse(valueIn(trait, cell)),
+      parsed: TraitsSchema.shape[trait].safeParse(writtenValue(trait, cell)),
     }));
   const wrong = read.find(({ parsed }) => !parsed.success);
   if (wrong)
@@ -169,20 +170,6 @@ function readLine(
       after,
     });
   }
-}
-
-/** What a cell stands for: rows from JSON, toggles, numbers, else the word itself. */
-function valueIn(trait: TraitName, cell: string): unknown {
-  if (cell.startsWith('[')) {
-    try {
-      return JSON.parse(cell);
-    } catch {
-      return undefined;
-    }
-  }
-  if (columns.find((column) => column.trait === trait)!.kind === 'toggle')
-    return { true: true, false: false }[cell.toLowerCase()];
-  return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(cell) ? Number(cell) : cell;
 }
 
 /**

@@ -170,7 +170,12 @@ const table = {
   open: {
     area: 'Tables',
     press: ['Enter'],
-    does: 'Go on: to the brush, to the item, into the tag',
+    does: 'Go on: to the brush, to the item, into the tag, into the cell',
+  },
+  editCell: {
+    area: 'Tables',
+    press: ['F2'],
+    does: 'Edit the cell where it stands, for all chosen lines; Enter and typing do so too',
   },
   chooseRow: {
     area: 'Tables',

@@ -2,9 +2,17 @@ import clsx from 'clsx';
 import { itemAt } from '../../../core/lists/index.ts';
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import { TraitsSchema, type TraitName, type Traits } from '../../../core/mod/index.ts';
-import { columns, type BulkAct, type BulkPlan, type Column } from '../../../core/table/index.ts';
+import type { Header, TraitName } from '../../../core/mod/index.ts';
+import {
+  columns,
+  readCell,
+  wordsOf,
+  type BulkAct,
+  type BulkPlan,
+  type Column,
+} from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
+import { useModPart } from '../../api/hooks.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import styles from './page.module.css';
@@ -43,21 +51,11 @@ const columnOf = (trait: TraitName): Column =>
 const actsFor = ({ kind }: Column) =>
   acts.filter(([name]) => kind === 'number' || name === 'set' || name === 'stock');
 
-/** The value that was typed, as the trait has it; undefined when it can be none. */
-function valueIn({ trait, word }: Wish): Traits[TraitName] | undefined {
-  const text = word.trim();
-  if (text === '') return undefined;
-  const { kind } = columnOf(trait);
-  const isNumber = kind === 'number' && !Number.isNaN(Number(text));
-  const typed = isNumber ? Number(text) : kind === 'toggle' ? text === 'true' : text;
-  return TraitsSchema.shape[trait].safeParse(typed).data;
-}
-
 /** The change that is wished for; undefined while it is not said whole. */
-function bulkAct(wish: Wish): BulkAct | undefined {
+function bulkAct(wish: Wish, header: Header): BulkAct | undefined {
   if (wish.act === 'stock') return { do: 'stock' };
   if (wish.act !== 'set') return { do: wish.act, by: wish.by };
-  const value = valueIn(wish);
+  const value = readCell(wish.trait, wish.word, header);
   return value === undefined ? undefined : { do: 'set', value };
 }
 
@@ -76,9 +74,10 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
   const [said, setSaid] = useState<Wish>({ trait: 'hardness', act: 'multiply', by: 1.5, word: '' });
   const isOffered = actsFor(columnOf(said.trait)).some(([name]) => name === said.act);
   const wish: Wish = isOffered ? said : { ...said, act: 'set' };
+  const header = useModPart((mod) => mod.header);
   const key = JSON.stringify([wish, chosen.length > 0]);
   useEffect(() => {
-    const act = bulkAct(wish);
+    const act = bulkAct(wish, header);
     onPlan(act && chosen.length ? { trait: wish.trait, act } : undefined);
     // The key holds everything that is planned.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -158,7 +157,8 @@ function WishFields({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void
 
 function NewValue({ wish, onWord }: { wish: Wish; onWord: (word: string) => void }) {
   const { trait, word } = wish;
-  const choices = columnOf(trait).kind === 'toggle' ? ['true', 'false'] : choicesOf(trait);
+  const header = useModPart((mod) => mod.header);
+  const choices = choicesOf(trait, header);
   return choices ? (
     <Select
       aria-label="New value"
@@ -173,7 +173,7 @@ function NewValue({ wish, onWord }: { wish: Wish; onWord: (word: string) => void
       aria-label="New value"
       w={130}
       value={word}
-      error={word.trim() !== '' && valueIn(wish) === undefined}
+      error={word.trim() !== '' && readCell(trait, word, header) === undefined}
       onChange={(event) => onWord(event.currentTarget.value)}
     />
   );
@@ -193,9 +193,9 @@ function LeftAlone({ plan }: { plan: BulkPlan | undefined }) {
 }
 
 /** The words that a trait may have, where there are only a few. */
-function choicesOf(trait: TraitName): string[] | undefined {
-  const schema = TraitsSchema.shape[trait] as { options?: unknown };
-  return Array.isArray(schema.options) && schema.options.every((one) => typeof one === 'string')
-    ? schema.options
-    : undefined;
-}
+const choicesOf = (trait: TraitName, { tools }: Header): string[] | undefined =>
+  trait === 'leastGrade'
+    ? tools.grades.map(({ name }) => name)
+    : columnOf(trait).kind === 'toggle'
+      ? ['yes', 'no']
+      : wordsOf(trait)?.slice();

@@ -1,25 +1,36 @@
 import clsx from 'clsx';
-import { memo } from 'react';
-import type { TraitName } from '../../../../core/mod/index.ts';
-import { cellText, columns, type Subject } from '../../../../core/table/index.ts';
+import { memo, type ComponentProps, type MouseEvent, type ReactNode } from 'react';
+import { isTraitRows, type TraitName } from '../../../../core/mod/index.ts';
+import { cellText, columns, spokenCell, type Subject } from '../../../../core/table/index.ts';
+import { useModPart } from '../../../api/hooks.tsx';
+import type { GridCell } from '../../../parts/grid/moves.ts';
 import { Rendering } from '../../../parts/rendering.tsx';
+import { CellEditor } from './cell-editor.tsx';
 import styles from './traits.module.css';
+
+type CellEditorDone = ComponentProps<typeof CellEditor>['onDone'];
 
 interface LineProps {
   subject: Subject;
   index: number;
   top: number;
   chosen: boolean;
-  cursor: boolean;
+  /** The column of the cursor, where it is on this line. */
+  cursor: number | undefined;
+  /** What is edited where it stands, and with what to begin. */
+  editing: { trait: TraitName; typed: string | undefined; many: number } | undefined;
   /** The trait that is about to change, and what it becomes. */
   changing: TraitName | undefined;
   becomes: Subject['traits'][TraitName] | undefined;
-  press: (index: number, extend: boolean) => void;
+  press: (cell: GridCell, extend: boolean) => void;
+  onEdit: (cell: GridCell) => void;
+  onDone: CellEditorDone;
 }
 
 /** One line of the table. It stays as it is while others scroll past. */
 export const Line = memo(function Line(props: LineProps) {
-  const { subject, index, top, chosen, cursor, changing, becomes, press } = props;
+  const { subject, index, top, chosen, cursor, editing, changing, becomes } = props;
+  const { press, onEdit, onDone } = props;
   const { key, block, title, traits } = subject;
   return (
     <div
@@ -30,13 +41,19 @@ export const Line = memo(function Line(props: LineProps) {
       className={clsx(
         styles['line'],
         chosen && styles['chosen'],
-        cursor && styles['cursor'],
+        cursor !== undefined && styles['cursor'],
+        editing && styles['editing'],
         !block && styles['stock'],
       )}
       style={{ top }}
-      onClick={(event) => press(index, event.shiftKey)}
+      onClick={(event) => press({ row: index, column: columnAt(event) }, event.shiftKey)}
+      onDoubleClick={(event) => onEdit({ row: index, column: columnAt(event) })}
     >
-      <span className={styles['name']} role="rowheader">
+      <span
+        id={`cell-${key}-0`}
+        className={clsx(styles['name'], cursor === 0 && styles['at'])}
+        role="rowheader"
+      >
         <input
           type="checkbox"
           readOnly
@@ -51,9 +68,16 @@ export const Line = memo(function Line(props: LineProps) {
         )}
         <b title={key}>{title}</b>
       </span>
-      {columns.map(({ trait, kind }) => (
+      {columns.map(({ trait, kind }, i) => (
         <Cell
           key={trait}
+          id={`cell-${key}-${i + 1}`}
+          isAt={cursor === i + 1}
+          editor={
+            editing?.trait === trait ? (
+              <CellEditor {...editing} value={traits[trait]} onDone={onDone} />
+            ) : undefined
+          }
           own={block?.declared.traits[trait] !== undefined}
           kind={kind}
           trait={trait}
@@ -65,7 +89,21 @@ export const Line = memo(function Line(props: LineProps) {
   );
 });
 
+/** Which cell of its line an event comes from. */
+function columnAt({ target, currentTarget }: MouseEvent<HTMLElement>): number {
+  const cells = [...currentTarget.children];
+  return Math.max(
+    0,
+    cells.findIndex((cell) => cell.contains(target as Node)),
+  );
+}
+
 interface CellProps {
+  id: string;
+  /** Whether the cursor stands on it. */
+  isAt: boolean;
+  /** Stands in it while it is edited. */
+  editor: ReactNode;
   trait: TraitName;
   kind: string;
   value: Subject['traits'][TraitName];
@@ -74,25 +112,36 @@ interface CellProps {
 }
 
 /** One trait of one line; with a change in sight, what it was and what it becomes. */
-function Cell({ trait, kind, value, becomes, own }: CellProps) {
+function Cell({ id, isAt, editor, trait, kind, value, becomes, own }: CellProps) {
+  const header = useModPart((mod) => mod.header);
   const text = cellText(value);
-  const shown = kind === 'toggle' ? (value ? 'yes' : 'no') : text;
+  const shown = spokenCell(trait, value, header);
   return (
     <span
+      id={id}
       role="gridcell"
       className={clsx(
+        isAt && styles['at'],
+        editor !== undefined && styles['edited'],
         kind === 'number' && styles['number'],
         trait === 'soundSet' && styles['words'],
         own && styles['own'],
       )}
       title={`${text}${own ? ', set by the block itself' : ''}`}
     >
-      {trait === 'mapColour' && <i style={{ background: text }} />}
-      {becomes === undefined ? (
-        shown
-      ) : (
+      {editor ?? (
         <>
-          <s>{text}</s> <b>{cellText(becomes)}</b>
+          {trait === 'mapColour' && <i style={{ background: text }} />}
+          {becomes === undefined ? (
+            <>
+              {shown}
+              {isTraitRows(value) && <em>by state</em>}
+            </>
+          ) : (
+            <>
+              <s>{shown}</s> <b>{spokenCell(trait, becomes, header)}</b>
+            </>
+          )}
         </>
       )}
     </span>

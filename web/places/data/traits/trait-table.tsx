@@ -1,11 +1,13 @@
 import { useLocalStorage } from '@mantine/hooks';
 import clsx from 'clsx';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { itemAt } from '../../../../core/lists/index.ts';
-import { lookUp, type TraitName } from '../../../../core/mod/index.ts';
+import { lookUp, traitFacts, type TraitName } from '../../../../core/mod/index.ts';
+import { count } from '../../../../core/words/index.ts';
 import {
   bulkChange,
+  columns,
   shownSubjects,
   subjectsNamed,
   subjectsOf,
@@ -15,10 +17,13 @@ import {
   type SubjectOrder,
 } from '../../../../core/table/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import type { GridCell } from '../../../parts/grid/moves.ts';
+import { useStable } from '../../../parts/use-stable.ts';
 import { focusMade } from '../../../parts/keys/focus-made.ts';
 import { useLines, type Lines } from '../../../parts/grid/use-lines.ts';
 import { BulkBar } from '../bulk-bar.tsx';
 import { mostSubjects, SideBySide } from '../side-by-side.tsx';
+import type { Onward } from './cell-editor.tsx';
 import { Head } from './head.tsx';
 import { Line } from './line.tsx';
 import { TableHead } from './table-head.tsx';
@@ -80,12 +85,32 @@ function Table({
   const shown = useMemo(() => shownSubjects(subjects, filter, order), [subjects, filter, order]);
   const keys = useMemo(() => shown.map(({ key }) => key), [shown]);
   const lines = useLines(shown.length, lineHeight);
-  const choosing = useChosenLines(keys, lines.reveal);
+  const [edited, setEdited] = useState<{ cell: GridCell; typed: string | undefined }>();
+  const onEdit = (cell: GridCell, typed?: string) => {
+    const isBlock = lookUp(mod.blocks, keys[cell.row] ?? '') !== undefined;
+    if (cell.column > 0 && isBlock) setEdited({ cell, typed });
+  };
+  const options = { keys, columns: columns.length + 1, reveal: lines.reveal, onEdit };
+  const choosing = useChosenLines(options);
   const { chosen } = choosing;
   const blocks = [...chosen].filter((key) => lookUp(mod.blocks, key));
   const [planned, setPlanned] = useState<{ trait: TraitName; act: BulkAct }>();
   const plan =
     planned && blocks.length ? bulkChange(mod, blocks, planned.trait, planned.act) : undefined;
+  const editing = edited && editedCell(edited, keys, blocks);
+  const onDone = (value: Subject['traits'][TraitName] | undefined, onward: Onward) => {
+    setEdited(undefined);
+    focusMade('[role="grid"]');
+    if (!edited || !editing) return;
+    if (value !== undefined) {
+      const { trait } = editing;
+      const act = { do: 'set', value } as const;
+      const { changes } = bulkChange(session.view.mod, editing.blocks, trait, act);
+      const label = `Set ${traitFacts(trait).words} of ${count(editing.blocks.length, 'block')}`;
+      if (changes.length) session.edit(label, changes);
+    }
+    choosing.goTo(cellOnward(edited.cell, onward, keys.length));
+  };
   const mayCompare = chosen.size >= 2 && chosen.size <= mostSubjects;
   return (
     <>
@@ -95,6 +120,9 @@ function Table({
         total={subjects.length}
         onOrder={setOrder}
         changing={plan && planned?.trait}
+        editing={editing}
+        onEdit={onEdit}
+        onDone={onDone}
       />
       <BulkBar
         chosen={blocks}
@@ -114,7 +142,38 @@ function Table({
   );
 }
 
+/** What is edited: the line, the trait, and the blocks that get it, all that are chosen with it. */
+interface EditedCell {
+  key: string;
+  trait: TraitName;
+  typed: string | undefined;
+  blocks: readonly string[];
+}
+
+function editedCell(
+  { cell, typed }: { cell: GridCell; typed: string | undefined },
+  keys: readonly string[],
+  chosen: readonly string[],
+): EditedCell | undefined {
+  const key = keys[cell.row];
+  const column = columns[cell.column - 1];
+  if (key === undefined || !column) return undefined;
+  const blocks = chosen.includes(key) ? chosen : [key];
+  return { key, trait: column.trait, typed, blocks };
+}
+
+function cellOnward({ row, column }: GridCell, onward: Onward, rows: number): GridCell {
+  const aside = { stay: 0, down: 0, right: 1, left: -1 }[onward];
+  return {
+    row: onward === 'down' ? Math.min(rows - 1, row + 1) : row,
+    column: Math.max(0, Math.min(columns.length, column + aside)),
+  };
+}
+
 interface GridProps extends Lines {
+  editing: EditedCell | undefined;
+  onEdit: (cell: GridCell) => void;
+  onDone: (value: Subject['traits'][TraitName] | undefined, onward: Onward) => void;
   shown: readonly Subject[];
   /** How many there are without the filter. */
   total: number;
@@ -128,12 +187,19 @@ interface GridProps extends Lines {
 }
 
 function Grid(props: GridProps) {
-  const { shown, total, filter, choosing, order, onOrder, plan, changing } = props;
+  const { shown, total, filter, choosing, order, onOrder, plan, changing, editing } = props;
+  const onDone = useStable(props.onDone);
+  const onEdit = useStable(props.onEdit);
   const { scroller, track } = props;
   const { chosen, cursor, choose, press, onKey } = choosing;
   const becomes = new Map(plan?.changed.map(({ block, after }) => [block, after]));
   const isEveryChosen = shown.length > 0 && shown.every(({ key }) => chosen.has(key));
-  const atCursor = shown[cursor];
+  const atCursor = shown[cursor.row];
+  const cursorId = atCursor && `cell-${atCursor.key}-${cursor.column}`;
+  useEffect(() => {
+    if (cursorId !== undefined)
+      document.getElementById(cursorId)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [cursorId]);
   return (
     <div
       className={pageStyles['scroll']}
@@ -143,7 +209,7 @@ function Grid(props: GridProps) {
       aria-label="Table of traits"
       aria-multiselectable="true"
       aria-rowcount={shown.length + 1}
-      aria-activedescendant={atCursor && `line-${atCursor.key}`}
+      aria-activedescendant={cursorId}
       onKeyDown={onKey}
     >
       <div className={styles['trait-grid']} style={{ height: track.getTotalSize() + lineHeight }}>
@@ -164,7 +230,14 @@ function Grid(props: GridProps) {
               index={item.index}
               top={item.start + lineHeight}
               chosen={chosen.has(subject.key)}
-              cursor={item.index === cursor}
+              cursor={item.index === cursor.row ? cursor.column : undefined}
+              editing={
+                editing?.key === subject.key
+                  ? { trait: editing.trait, typed: editing.typed, many: editing.blocks.length }
+                  : undefined
+              }
+              onEdit={onEdit}
+              onDone={onDone}
               changing={becomes.has(subject.key) ? changing : undefined}
               becomes={becomes.get(subject.key)}
               press={press}
