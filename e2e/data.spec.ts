@@ -266,9 +266,9 @@ test('registry: a release is frozen, a rename survives, a retired block without 
 test('items, groups and loot tables are made, shown, and taken away', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/data/items`);
   await page.getByRole('button', { name: 'New item' }).click();
-  await page.getByLabel('Name of the new item').fill('Salt');
+  await page.getByLabel('Id of the new item').fill('Salt');
   await expect(page.getByText('There is already something of that name.')).toBeVisible();
-  await page.getByLabel('Name of the new item').fill('Brine pail');
+  await page.getByLabel('Id of the new item').fill('Brine pail');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /Brine pail/ })).toBeVisible();
   await page.getByLabel('What it is').selectOption('a bucket');
@@ -279,13 +279,13 @@ test('items, groups and loot tables are made, shown, and taken away', async ({ p
   await expect(page.getByText('It is dipped from Salt crust with Oyster shell.')).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/data/groups`);
   await page.getByRole('button', { name: 'New group' }).click();
-  await page.getByLabel('Name of the new group').fill('Odds and ends');
+  await page.getByLabel('Id of the new group').fill('Odds and ends');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Name of odds_and_ends in en')).toHaveValue('Odds and ends');
   await page.getByRole('button', { name: 'Move odds_and_ends up' }).click();
   await page.goto(`${server.address}/m/saltmarsh/data/loot`);
   await page.getByRole('button', { name: 'New loot table' }).click();
-  await page.getByLabel('Name of the new loot table').fill('flotsam');
+  await page.getByLabel('Id of the new loot table').fill('flotsam');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: '+ Add a lot' }).click();
   await expect(

@@ -303,6 +303,6 @@ test('the stage draws the block: pixels of brass where the lantern stands, and o
   await expect.poll(async () => (await middle())[0]).toBeLessThan(day[0]! * 0.6);
   const night = await middle();
   await page.getByText('In a wall', { exact: true }).click();
-  await page.getByRole('button', { name: 'Outline' }).click();
+  await page.getByRole('button', { name: 'Outline', exact: true }).click();
   await expect.poll(middle).not.toEqual(night);
 });

@@ -127,7 +127,7 @@ export {
   usesInWords,
   type PropertyUse,
 } from './properties.ts';
-export { changeLadder, gradeUses, type LadderAct } from './ladder.ts';
+export { changeLadder, gradeUsers, gradeUses, type LadderAct } from './ladder.ts';
 export { renameEntry, renamingProblem } from './rename.ts';
 export {
   namingsOf,

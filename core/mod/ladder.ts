@@ -1,4 +1,4 @@
-import { itemAt } from '../lists/index.ts';
+import { heldUnder, itemAt } from '../lists/index.ts';
 import { pointer } from '../json/index.ts';
 import { conditionsOf, throughLots } from './conditions.ts';
 import type { Draw, Lot, LotWhen } from './loot.schema.ts';
@@ -119,15 +119,38 @@ function drawsWith(draws: Draw[], path: string[], become: (grade: number) => num
   ];
 }
 
-/** How many blocks ask for each grade, by their least grade or in a lot. */
-export function gradeUses(mod: Mod): number[] {
-  return mod.header.tools.grades.map(
-    (_, grade) =>
-      Object.values(mod.blocks).filter(
-        ({ traits, loot }) =>
-          traits.leastGrade === grade ||
-          (typeof loot === 'object' &&
-            conditionsOf(loot.draws).some(({ when }) => when.grade === grade)),
-      ).length,
-  );
+/** Who asks for a grade, or is of it. */
+export interface GradeUsers {
+  blocks: string[];
+  lootTables: string[];
+  items: string[];
 }
+
+/**
+ * Who asks for a grade: blocks by their least grade or in a lot, loot tables in a lot, and the tools
+ * that are of it.
+ *
+ * @example gradeUsers(mod, 1) // { blocks: ['siltium_seam'], lootTables: [], items: ['brack_pick'] }
+ */
+export function gradeUsers(
+  { blocks, lootTables, items }: Pick<Mod, 'blocks' | 'lootTables' | 'items'>,
+  grade: number,
+): GradeUsers {
+  const asks = (draws: readonly Draw[]) =>
+    conditionsOf(draws).some(({ when }) => when.grade === grade);
+  const named = <E>(entries: Record<string, E>, isUser: (entry: E) => boolean) =>
+    Object.keys(entries).filter((name) => isUser(heldUnder(entries, name)));
+  return {
+    blocks: named(
+      blocks,
+      ({ traits, loot }) =>
+        traits.leastGrade === grade || (typeof loot === 'object' && asks(loot.draws)),
+    ),
+    lootTables: named(lootTables, ({ draws }) => asks(draws)),
+    items: named(items, ({ tool }) => tool?.grade === grade),
+  };
+}
+
+/** How many blocks ask for each grade, by their least grade or in a lot. */
+export const gradeUses = (mod: Mod): number[] =>
+  mod.header.tools.grades.map((_, grade) => gradeUsers(mod, grade).blocks.length);

@@ -1,4 +1,5 @@
 import { Menu } from '@mantine/core';
+import clsx from 'clsx';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState, type MouseEvent } from 'react';
@@ -8,7 +9,7 @@ import { useSteps } from '../api/steps.ts';
 import { useMods } from '../api/mods.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
 import { NewBlockDialog } from '../places/blocks/new-block.tsx';
-import { NewMod } from '../places/blocks/new-mod.tsx';
+import { NewModDialog, openNewMod } from '../places/blocks/new-mod.tsx';
 import { placesIn } from '../places/places.ts';
 import { ConflictDialog } from './conflict.tsx';
 import { Cap } from './keys/cap.tsx';
@@ -43,6 +44,7 @@ export function Frame() {
   const [keys, setKeys] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== 'hint').length;
   const home = `/m/${session.name}`;
+  const isBuild = location.pathname.startsWith(`${home}/build`);
   useKeys({
     undo: () => go('undo'),
     redo: () => go('redo'),
@@ -101,11 +103,10 @@ export function Frame() {
             Redo
           </button>
         </span>
-        {!location.pathname.endsWith('/build') && (
-          <Link to={`${home}/build`} className={styles['build']}>
-            Build the pack
-          </Link>
-        )}
+        {/* Where it leads it makes room, so that nothing jumps sideways between places. */}
+        <Link to={`${home}/build`} className={clsx(styles['build'], isBuild && styles['unseen'])}>
+          Build the pack
+        </Link>
       </header>
       <main className={styles['place']} id="work" tabIndex={-1}>
         <Suspense fallback={<Waiting height="80vh" />}>
@@ -115,6 +116,7 @@ export function Frame() {
       <Palette onKeys={() => setKeys(true)} />
       <KeysSheet opened={keys} onClose={() => setKeys(false)} />
       <NewBlockDialog />
+      <NewModDialog />
       <ConflictDialog />
     </div>
   );
@@ -123,7 +125,6 @@ export function Frame() {
 function ModMenu({ title, version }: { title: string; version: string }) {
   const navigate = useNavigate();
   const session = useSession();
-  const [making, setMaking] = useState(false);
   const { data, mutate } = useMods();
   return (
     <>
@@ -148,7 +149,7 @@ function ModMenu({ title, version }: { title: string; version: string }) {
             </Menu.Item>
           ))}
           <Menu.Divider />
-          <Menu.Item onClick={() => setMaking(true)}>New mod…</Menu.Item>
+          <Menu.Item onClick={openNewMod}>New mod…</Menu.Item>
           <Menu.Item
             component="a"
             href={addressOf(endpoints.downloadFolder, { mod: session.name })}
@@ -157,7 +158,6 @@ function ModMenu({ title, version }: { title: string; version: string }) {
           </Menu.Item>
         </Menu.Dropdown>
       </Menu>
-      <NewMod opened={making} onClose={() => setMaking(false)} />
     </>
   );
 }

@@ -12,6 +12,8 @@ export interface Place {
   /** How the palette calls it, where that says more, and what it says of it. */
   label?: string;
   says?: string;
+  /** Other words for what is done there. */
+  alsoFound?: readonly string[];
   /** What draws it; a place without is one that opens another. */
   load?: () => Promise<ComponentType>;
   opens?: string;
@@ -79,6 +81,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Names in all languages',
     says: 'Every text, missing ones marked, PO and JSON',
+    alsoFound: ['languages', 'translations'],
     load: () => import('./data/texts/texts.tsx').then((file) => file.TextsTable),
   },
   {
@@ -87,6 +90,7 @@ const dataPlaces: readonly Place[] = [
     shownIn: 'data',
     label: 'Registry and releases',
     says: 'Numbers that never move',
+    alsoFound: ['version', 'retired', 'deleted'],
     load: () => import('./data/registry/registry.tsx').then((file) => file.Registry),
   },
 ];
@@ -136,6 +140,8 @@ export const places: readonly Place[] = [
     path: 'build',
     title: 'Build',
     shownIn: 'bar',
+    says: 'The pack for a kit, and what a real engine says of it',
+    alsoFound: ['kit', 'target', 'export', 'version'],
     within: ['engine'],
     load: () => import('./build/build.tsx').then((file) => file.Build),
   },

@@ -11,7 +11,7 @@ import { stationsOf } from '../../api/stations.ts';
 import { Pips } from '../../parts/pips.tsx';
 import { Rendering } from '../../parts/rendering.tsx';
 import { firstOf, shelfGroups, type ShelfBlock, type ShownGroup } from './groups.ts';
-import { useNewBlock } from './new-block.tsx';
+import { openNewBlock } from './new-block.tsx';
 import { defaultStateOf } from './default-state.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { useGrowing } from '../../parts/use-growing.ts';
@@ -32,7 +32,6 @@ export function Blocks() {
   const mod = useMod();
   const session = useSession();
   const findings = useFindingsByBlock();
-  const newBlock = useNewBlock();
   const [filter, setFilter] = useState('');
   const [all, setAll] = useState(false);
   const field = useRef<HTMLInputElement>(null);
@@ -41,7 +40,7 @@ export function Blocks() {
   const many = Object.keys(mod.blocks).length;
   const found = groups.reduce((sum, group) => sum + group.blocks.length, 0);
   const laidOut = useGrowing(tilesAFrame, tilesAFrame, Math.min(found, all ? found : most));
-  useKeys({ filter: () => field.current?.focus(), newBlock });
+  useKeys({ filter: () => field.current?.focus(), newBlock: openNewBlock });
 
   return (
     <div className="page">
@@ -63,7 +62,7 @@ export function Blocks() {
             Contact sheet
           </Button>
         )}
-        <Button onClick={newBlock}>New block</Button>
+        <Button onClick={openNewBlock}>New block</Button>
       </div>
       {many === 0 && (
         <div className={emptyStyles['empty']}>
@@ -72,7 +71,7 @@ export function Blocks() {
             A block starts from a stock material or from another block. It is complete from the
             first moment; you change what should be different.
           </p>
-          <Button onClick={newBlock} data-begin>
+          <Button onClick={openNewBlock} data-begin>
             Declare the first block
           </Button>
         </div>

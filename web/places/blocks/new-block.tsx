@@ -1,5 +1,5 @@
 import { Button, Group, Modal, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
-import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { itemAt } from '../../../core/lists/index.ts';
 import { useNavigate } from 'react-router';
 import {
@@ -27,6 +27,7 @@ import { paintRoles } from '../../api/textures.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import { createOpened } from '../../parts/opened.ts';
 import { focusMade } from '../../parts/keys/focus-made.ts';
 import { Waiting } from '../../parts/waiting.tsx';
 import styles from './new-block.module.css';
@@ -36,36 +37,29 @@ const FormChoice = lazy(() =>
   import('../../parts/form-choice.tsx').then((file) => ({ default: file.FormChoice })),
 );
 
-const dialog = { open: false, isMade: false, listeners: new Set<() => void>() };
-const show = (open: boolean, isMade = false) => {
-  dialog.open = open;
-  dialog.isMade = isMade;
-  for (const listener of dialog.listeners) listener();
-};
-const openDialog = () => show(true);
+const dialog = createOpened();
 
 /** How to begin a block from anywhere: opens the dialog. */
-export const useNewBlock = () => openDialog;
+export const openNewBlock = dialog.open;
 
 /** Declares a block: what it is called, and what it starts from. */
 export function NewBlockDialog() {
-  const opened = useSyncExternalStore(
-    (listener) => {
-      dialog.listeners.add(listener);
-      return () => dialog.listeners.delete(listener);
-    },
-    () => dialog.open,
-  );
+  const opened = dialog.useOpened();
+  const [isMade, setMade] = useState(false);
+  const close = (made: boolean) => {
+    setMade(made);
+    dialog.close();
+  };
   return (
     <Modal
       opened={opened}
-      onClose={() => show(false)}
+      onClose={() => close(false)}
       title="New block"
       size={920}
       // What was made takes the focus, not what opened the dialog.
-      returnFocus={!dialog.isMade}
+      returnFocus={!isMade}
     >
-      <NewBlockForm />
+      <NewBlockForm onMade={() => close(true)} />
     </Modal>
   );
 }
@@ -118,7 +112,10 @@ function nameProblem(mod: Mod, name: string): string | undefined {
 }
 
 /** Declares the block that is wished for and goes to it; says why it could not. */
-function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string | undefined } {
+function useDeclare(onMade: () => void): {
+  declare: (wish: Wish) => Promise<void>;
+  problem: string | undefined;
+} {
   const session = useSession();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string>();
@@ -130,7 +127,7 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
         const over = newLookName(wish.over);
         const look = await made(session.view.mod, wish, over);
         session.edit(`Give ${wish.over} a new look`, newLook(session.view.mod, wish.over, look));
-        show(false, true);
+        onMade();
         void navigate(`/m/${session.name}/${benchPath(over, 'looks')}`);
         focusMade(`[data-desk="${wish.over}"]`);
         return;
@@ -141,7 +138,7 @@ function useDeclare(): { declare: (wish: Wish) => Promise<void>; problem: string
           : await made(session.view.mod, wish, name);
       const { mod } = session.view;
       session.edit(`Declare ${title}`, newBlock(mod, name, title, start, isNatural(mod, wish)));
-      show(false, true);
+      onMade();
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
       focusMade(`[data-desk="${idOf(session.view.mod.header.namespace, name)}"]`);
     } catch (error) {
@@ -165,10 +162,10 @@ async function made(
   };
 }
 
-function NewBlockForm() {
+function NewBlockForm({ onMade }: { onMade: () => void }) {
   const mod = useMod();
   const [wish, setWish] = useState(firstWish);
-  const { declare, problem } = useDeclare();
+  const { declare, problem } = useDeclare(onMade);
   const name = nameOf(wish);
   const wrong = nameProblem(mod, name);
   const isReady = isReadyFor(mod, wish);

@@ -4,7 +4,16 @@ import { useNavigate } from 'react-router';
 import { nameFrom, namePattern } from '../../../core/mod/names.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
+import { createOpened } from '../../parts/opened.ts';
 import { focusMade } from '../../parts/keys/focus-made.ts';
+
+const dialog = createOpened();
+
+/** How to begin a mod from anywhere: opens the dialog. */
+export const openNewMod = dialog.open;
+
+/** The dialog that begins a mod. It stands once in the frame. */
+export const NewModDialog = () => <NewMod opened={dialog.useOpened()} onClose={dialog.close} />;
 
 /** Begins a mod: a title, and the namespace that follows from it. */
 export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => void }) {

@@ -41,8 +41,8 @@ export function NewEntry({
       <Popover.Dropdown>
         <TextInput
           w={250}
-          label={`Name of the new ${what}`}
-          description={hint}
+          label={`Id of the new ${what}`}
+          description={hint ?? 'Players read a name, which follows from it and can be changed.'}
           value={typed}
           error={problem}
           data-autofocus

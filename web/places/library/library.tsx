@@ -1,7 +1,6 @@
 import { Button, FileButton, TextInput } from '@mantine/core';
 import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
-import { useModPart } from '../../api/hooks.tsx';
 import { useNewPicture } from '../../parts/use-new-picture.ts';
 import { usePasted } from '../../parts/use-pasted.ts';
 import { ArrivingPictures } from './arriving-pictures.tsx';
@@ -19,7 +18,6 @@ import pageHeadStyles from '../../parts/page-head.module.css';
  * are imported by dropping them here.
  */
 export function Library() {
-  const many = useModPart(({ textures }) => Object.keys(textures).length);
   const [filter, setFilter] = useState('');
   const [isOver, setOver] = useState(false);
   const { take: takeSounds, problems: soundProblems } = useImport();
@@ -48,9 +46,7 @@ export function Library() {
       onDrop={drop}
     >
       <div className={pageHeadStyles['blocks-head']}>
-        <h1>
-          Textures <span className={clsx('soft', styles['many-of'])}>{many}</span>
-        </h1>
+        <h1>Library</h1>
         <TextInput
           placeholder="Filter"
           aria-label="Filter textures and sounds"

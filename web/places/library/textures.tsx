@@ -39,18 +39,23 @@ export function TextureShelf({ filter }: { filter: string }) {
       </div>
     );
   return (
-    <div className={styles['texture-grid']}>
-      {names.map((name) => (
-        <TextureCard
-          key={name}
-          name={name}
-          id={idOf(header.namespace, name)}
-          texture={heldUnder(textures, name)}
-          users={users.get(idOf(header.namespace, name)) ?? []}
-          findings={findingsAt(findings ?? [], pointer(['textures', name]))}
-        />
-      ))}
-    </div>
+    <>
+      <h2>
+        Textures <span className="soft plain">{Object.keys(textures).length}</span>
+      </h2>
+      <div className={styles['texture-grid']}>
+        {names.map((name) => (
+          <TextureCard
+            key={name}
+            name={name}
+            id={idOf(header.namespace, name)}
+            texture={heldUnder(textures, name)}
+            users={users.get(idOf(header.namespace, name)) ?? []}
+            findings={findingsAt(findings ?? [], pointer(['textures', name]))}
+          />
+        ))}
+      </div>
+    </>
   );
 }
 

@@ -121,7 +121,7 @@ function RemoveBlock({ editor: { name, declared } }: PartProps) {
   };
   return (
     <Group justify="flex-end" mt="xl">
-      <Button variant="subtle" color="brick" onClick={remove}>
+      <Button variant="subtle" color="brick" data-remove-block onClick={remove}>
         Remove this block
       </Button>
     </Group>

@@ -43,7 +43,6 @@ function NewItem() {
   return (
     <NewEntry
       what="item"
-      hint="Its id; what players read comes later."
       taken={(name) =>
         lookUp(mod.items, name) || lookUp(mod.blocks, name)
           ? 'There is already something of that name.'

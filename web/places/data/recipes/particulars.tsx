@@ -32,9 +32,9 @@ export function Particulars({
           s
         </span>
         <span className={styles['count-field']}>
-          reward{' '}
+          gives{' '}
           <NumberInput
-            aria-label="Reward"
+            aria-label="Experience that it gives"
             w={64}
             min={0}
             hideControls
@@ -47,7 +47,8 @@ export function Particulars({
                 withoutUndefined({ ...recipe, reward: next || undefined }),
               )
             }
-          />
+          />{' '}
+          experience
         </span>
       </>
     );

@@ -136,7 +136,7 @@ function Head({
               <span>{own ?? tag}</span>
               <em>
                 {all.get(tag)?.size ?? 0}
-                {needed ? ' ●' : ''}
+                {needed ? ' needed' : ''}
               </em>
             </button>
           </div>

@@ -15,7 +15,7 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
 import { ImportButton } from '../import-button.tsx';
 import { AskInMenu } from './ask-in-menu.tsx';
-import { languageName } from './language-name.ts';
+import { languageName, languageTyped } from './language-name.ts';
 import { TextsDialog } from './texts-dialog.tsx';
 import styles from '../page.module.css';
 
@@ -94,25 +94,28 @@ function NewText({
 function AddLanguage() {
   const { languages } = useMod().header;
   const session = useSession();
-  const problemOf = (tag: string) =>
-    !languagePattern.test(tag)
-      ? 'Use a BCP 47 tag such as de or pt-BR.'
-      : languages.includes(tag)
-        ? 'The mod has it already.'
-        : undefined;
+  const problemOf = (typed: string) => {
+    const meant = languageTyped(typed);
+    if (!meant || !languagePattern.test(meant.tag)) return 'No language is called so.';
+    return languages.includes(meant.tag) ? `The mod has ${meant.name} already.` : undefined;
+  };
   return (
     <AskInMenu
       act="Add a language"
       label="Language"
-      description={(tag) =>
-        tag && problemOf(tag) === undefined
-          ? languageName(tag)
-          : 'Nothing is translated by machine: its texts begin empty.'
-      }
+      description={(typed) => {
+        const meant = languageTyped(typed);
+        return meant
+          ? `${meant.name}, ${meant.tag}. Nothing is translated by machine: its texts begin empty.`
+          : 'Its name, such as German, or its tag, such as de or pt-BR (BCP 47).';
+      }}
       problemOf={problemOf}
-      onTake={(tag) =>
-        session.set(`Add the language ${tag}`, ['header', 'languages'], [...languages, tag])
-      }
+      onTake={(typed) => {
+        const meant = languageTyped(typed);
+        if (!meant) return;
+        const added = [...languages, meant.tag];
+        session.set(`Add the language ${meant.name}`, ['header', 'languages'], added);
+      }}
     />
   );
 }

@@ -13,6 +13,7 @@ import { digTime } from '../../../../core/traits/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
+import { RemoveGrade } from './remove-grade.tsx';
 import styles from './tools.module.css';
 
 /** What the paces are seen by: a material for each common kind of tool. */
@@ -64,7 +65,7 @@ export function GradeRow({ grade }: { grade: number }) {
         <SampleCell key={sample.stock} {...sample} grade={grade} header={header} />
       ))}
       <td>{uses ? count(uses, 'block') : <span className="soft">nobody</span>}</td>
-      <Acts grade={grade} header={header} uses={uses} act={act} />
+      <Acts grade={grade} header={header} act={act} />
     </tr>
   );
 }
@@ -101,27 +102,17 @@ function SampleCell({ stock, kind, grade, header }: SampleProps) {
   );
 }
 
-function Acts({
-  grade,
-  header,
-  uses,
-  act,
-}: {
-  grade: number;
-  header: Header;
-  uses: number;
-  act: Act;
-}) {
+function Acts({ grade, header, act }: { grade: number; header: Header; act: Act }) {
   const { grades } = header.tools;
   const { name } = itemAt(grades, grade);
   const moveTo = (to: number) => act(`Move the grade ${name}`, { do: 'move', grade, to });
-  const warning = `${count(uses, 'block')} will ask for the grade that takes its place`;
   return (
     <td className={styles['acts']}>
       <button
         type="button"
         className="tiny"
-        aria-label={`Move ${name} down the ladder`}
+        aria-label={`Move ${name} up in the list`}
+        title={grade === 0 ? 'It is the lowest grade' : `It becomes grade ${grade - 1}`}
         disabled={grade === 0}
         onClick={() => moveTo(grade - 1)}
       >
@@ -130,22 +121,19 @@ function Acts({
       <button
         type="button"
         className="tiny"
-        aria-label={`Move ${name} up the ladder`}
+        aria-label={`Move ${name} down in the list`}
+        title={
+          grade === grades.length - 1 ? 'It is the highest grade' : `It becomes grade ${grade + 1}`
+        }
         disabled={grade === grades.length - 1}
         onClick={() => moveTo(grade + 1)}
       >
         ↓
       </button>
-      <button
-        type="button"
-        className="tiny"
-        aria-label={`Remove ${name}`}
-        disabled={grades.length === 1}
-        title={uses ? warning : undefined}
-        onClick={() => act(`Remove the grade ${name}`, { do: 'remove', grade })}
-      >
-        ×
-      </button>
+      <RemoveGrade
+        grade={grade}
+        onRemove={() => act(`Remove the grade ${name}`, { do: 'remove', grade })}
+      />
     </td>
   );
 }

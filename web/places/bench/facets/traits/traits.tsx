@@ -56,7 +56,10 @@ const traitsIn = (part: TraitPart): TraitName[] =>
 const summaries: Record<TraitPart, (editor: TraitEditor) => string> = {
   Digging: ({ traits: { hardness } }) => (hardness === 'unbreakable' ? 'never' : `${hardness} s`),
   Blast: ({ traits }) => String(traits.blastRating),
-  Light: (editor) => `${inState(editor, 'lightEmitted')} / ${inState(editor, 'lightAbsorbed')}`,
+  Light: (editor) => {
+    const [emitted, absorbed] = [inState(editor, 'lightEmitted'), inState(editor, 'lightAbsorbed')];
+    return emitted > 0 ? `emits ${emitted}` : absorbed > 0 ? `absorbs ${absorbed}` : 'lets it by';
+  },
   Sound: ({ traits: { soundSet } }) => soundSet.slice(soundSet.indexOf(':') + 1),
   Surface: (editor) => String(inState(editor, 'friction')),
   Contact: ({ traits: { dragInside, harmOnTouch } }) => {
