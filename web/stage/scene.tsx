@@ -302,7 +302,7 @@ function Orbit({ target, reach }: { target: number; reach: number }) {
   const { camera, gl, invalidate } = useThree();
   // In a tall picture the block is farther away, so that it is there from side to side.
   const narrow = useThree(({ size }) =>
-    Math.max(1, Math.round((3 * size.height) / size.width) / 4),
+    Math.max(1, Math.round((4 * size.height) / size.width) / 4),
   );
   const away = reach * narrow;
   useEffect(() => {

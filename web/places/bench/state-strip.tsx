@@ -62,7 +62,7 @@ export function StateStrip({
           />
         ))}
       </div>
-      <div>
+      <div className={styles['map']}>
         <div className="note">
           {count(space.size, 'state')} · {bare ? `${bare} without a look` : 'all with a look'}
         </div>

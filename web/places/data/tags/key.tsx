@@ -17,8 +17,8 @@ export function Key({ kind }: { kind: TagKind }) {
         <Mark mark="no" words="would close a circle" />
       </div>
       <p className="note">
-        Space puts in and takes out, Enter opens a tag. A dot under a number says that somebody
-        needs the tag.
+        Space puts in and takes out, Enter opens a tag. The number says how many are in it; a kind
+        of tool or a recipe needs what is marked so.
       </p>
       <Needs />
     </>

@@ -23,27 +23,29 @@ export function ToolLadder() {
         The right kind of tool divides the seconds of digging by the pace of its grade. Blocks and
         drops that ask for a grade follow when grades move.
       </p>
-      <table className={styles['ladder']} aria-label="Tool ladder">
-        <thead>
-          <tr>
-            <th>Grade</th>
-            <th>Name</th>
-            <th>Pace</th>
-            {samples.map(({ stock, kind }) => (
-              <th key={stock}>
-                {stock}, with {kind}
-              </th>
+      <div className={styles['wide']}>
+        <table className={styles['ladder']} aria-label="Tool ladder">
+          <thead>
+            <tr>
+              <th>Grade</th>
+              <th>Name</th>
+              <th>Pace</th>
+              {samples.map(({ stock, kind }) => (
+                <th key={stock}>
+                  {stock}, with {kind}
+                </th>
+              ))}
+              <th>Asked for by</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {grades.map(({ name }, grade) => (
+              <GradeRow key={name} grade={grade} />
             ))}
-            <th>Asked for by</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {grades.map(({ name }, grade) => (
-            <GradeRow key={name} grade={grade} />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </div>
       <AddGrade />
       <h2>Kinds of tools</h2>
       <p className="note">
