@@ -392,7 +392,7 @@ test('a cell of the table is edited where it stands, for all chosen lines at onc
   await expect(page.getByText('3 lines chosen')).toBeVisible();
   const grade = await page
     .getByRole('columnheader')
-    .evaluateAll((heads) => heads.findIndex((head) => head.textContent?.startsWith('least grade')));
+    .evaluateAll((heads) => heads.findIndex((head) => head.textContent.startsWith('least grade')));
   for (let i = 1; i < grade; i += 1) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
   await page.getByLabel('New least grade').fill('steel');

@@ -18,6 +18,12 @@ const addresses = [
   'data/recipes',
   'data/tags',
   'data/items',
+  'data/items/brack_spade',
+  'data/tools',
+  'data/groups',
+  'data/loot/seam_finds',
+  'data/texts',
+  'data/registry',
   'inspection',
   'inspection/rules',
   'inspection/pack',
@@ -49,3 +55,47 @@ for (const scheme of ['light', 'dark'] as const)
     }
     expect(found).toEqual([]);
   });
+
+/** What reaches beyond the right edge without lying in something that can be scrolled to it. */
+const cutOff = (): string[] => {
+  const found: string[] = [];
+  for (const element of document.querySelectorAll<HTMLElement>('body *')) {
+    const { right, width, height } = element.getBoundingClientRect();
+    if (!width || !height || right <= window.innerWidth + 1) continue;
+    if (element.closest('canvas, svg') || getComputedStyle(element).visibility === 'hidden')
+      continue;
+    let scroller = element.parentElement;
+    while (scroller && !/auto|scroll/.test(getComputedStyle(scroller).overflowX))
+      scroller = scroller.parentElement;
+    // The work itself scrolls up and down only.
+    if (!scroller || scroller.id === 'work')
+      found.push(`${element.tagName} ${element.textContent.slice(0, 40)}`);
+  }
+  return found.slice(0, 3);
+};
+
+test('nothing is cut off on small and enlarged screens, and undo is in reach', async ({
+  page,
+  server,
+}) => {
+  const found: string[] = [];
+  for (const address of addresses) {
+    await page.goto(`${server.address}/m/saltmarsh/${address}`);
+    await page.locator('main h1, main [role="heading"]').first().waitFor();
+    await page.waitForLoadState('networkidle');
+    for (const [width, height] of [
+      [640, 400],
+      [1024, 768],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      const cut = await page.evaluate(cutOff);
+      found.push(...cut.map((one) => `${address} at ${width}: ${one}`));
+      await expect(page.getByRole('button', { name: 'Undo' })).toBeInViewport({ ratio: 1 });
+    }
+  }
+  expect(found).toEqual([]);
+  // One column, and the stage first in it.
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto(`${server.address}/m/saltmarsh/blocks/tide_lantern/traits`);
+  await expect(page.getByRole('group', { name: 'Stage' })).toBeInViewport({ ratio: 0.6 });
+});

@@ -42,6 +42,12 @@ function launch(data: string, port: number): Promise<{ child: ChildProcess; addr
   });
 }
 
+/**
+ * What the browser says of itself: of its graphics, which are worked out without a card here, and of
+ * answers that a test has made fail on purpose.
+ */
+const ofTheBrowser = /GL Driver Message|^Failed to load resource|ERR_CONNECTION_REFUSED/;
+
 const temporary = (): string => mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'));
 
 /**
@@ -52,7 +58,7 @@ const temporary = (): string => mkdtempSync(path.join(os.tmpdir(), 'obrank-e2e-'
  * test.
  */
 export const test = base.extend<
-  { server: Running; killable: Killable; noErrors: undefined },
+  { server: Running; killable: Killable; noErrors: undefined; isFirstVisit: boolean },
   { program: Program; visitor: BrowserContext }
 >({
   program: [
@@ -83,17 +89,23 @@ export const test = base.extend<
     },
     { scope: 'worker' },
   ],
+  isFirstVisit: [false, { option: true }],
   context: async ({ visitor }, give) => {
     await give(visitor);
     for (const page of visitor.pages()) await page.close();
   },
-  page: async ({ context, program }, give) => {
+  page: async ({ context, program, isFirstVisit }, give) => {
     const page = await context.newPage();
     const protocol = await context.newCDPSession(page);
     await protocol.send('Storage.clearDataForOrigin', {
       origin: `http://127.0.0.1:${program.port}`,
       storageTypes: 'cookies,local_storage,session_storage,indexeddb',
     });
+    // Whoever works here has been here before; the first visit has a test of its own.
+    if (!isFirstVisit)
+      await page.addInitScript(() =>
+        window.localStorage.setItem('obrank.first-visit', '{"isOver":true}'),
+      );
     await give(page);
   },
   server: async ({ program }, give) => {
@@ -126,6 +138,10 @@ export const test = base.extend<
     async ({ page }, give) => {
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        const isTold = ['error', 'warning'].includes(message.type());
+        if (isTold && !ofTheBrowser.test(message.text())) errors.push(message.text());
+      });
       await give(undefined);
       expect(errors).toEqual([]);
     },

@@ -12,6 +12,7 @@ import { NewBlockDialog } from '../places/blocks/new-block.tsx';
 import { NewModDialog, openNewMod } from '../places/blocks/new-mod.tsx';
 import { placesIn } from '../places/places.ts';
 import { ConflictDialog } from './conflict.tsx';
+import { FirstSteps } from './first-steps/first-steps.tsx';
 import { Cap } from './keys/cap.tsx';
 import { KeysSheet } from './keys/keys-sheet.tsx';
 import { useEscapeLeaves } from './keys/use-escape-leaves.ts';
@@ -108,6 +109,7 @@ export function Frame() {
           Build the pack
         </Link>
       </header>
+      <FirstSteps />
       <main className={styles['place']} id="work" tabIndex={-1}>
         <Suspense fallback={<Waiting height="80vh" />}>
           <Outlet />

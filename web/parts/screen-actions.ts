@@ -15,7 +15,7 @@ function nameOf(element: HTMLElement): string {
   if (label !== null) return label;
   const copy = element.cloneNode(true) as HTMLElement;
   for (const cap of copy.querySelectorAll('kbd, canvas, svg')) cap.remove();
-  return (copy.textContent ?? '').replaceAll(/\s+/g, ' ').trim();
+  return copy.textContent.replaceAll(/\s+/g, ' ').trim();
 }
 
 /**
@@ -23,10 +23,11 @@ function nameOf(element: HTMLElement): string {
  * screen offers is found in the palette without being told there a second time.
  */
 export function screenActions(): ScreenAction[] {
-  const work = document.getElementById('work');
-  const buttons = work?.querySelectorAll<HTMLElement>('button:not(:disabled), a.link, summary');
+  const buttons = document.querySelectorAll<HTMLElement>(
+    '#work :is(button:not(:disabled), a.link, summary)',
+  );
   const found = new Map<string, ScreenAction>();
-  for (const button of buttons ?? []) {
+  for (const button of buttons) {
     if (button.matches(listed) || button.getClientRects().length === 0) continue;
     const name = nameOf(button);
     const region = button.parentElement?.closest('[aria-label]')?.getAttribute('aria-label');

@@ -27,6 +27,7 @@ import { paintRoles } from '../../api/textures.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
 import { Choice } from '../../parts/choice/index.tsx';
+import { noteFirstBlock } from '../../parts/first-steps/visit.ts';
 import { createOpened } from '../../parts/opened.ts';
 import { focusMade } from '../../parts/keys/focus-made.ts';
 import { Waiting } from '../../parts/waiting.tsx';
@@ -138,6 +139,7 @@ function useDeclare(onMade: () => void): {
           : await made(session.view.mod, wish, name);
       const { mod } = session.view;
       session.edit(`Declare ${title}`, newBlock(mod, name, title, start, isNatural(mod, wish)));
+      noteFirstBlock(session.view.mod, name);
       onMade();
       void navigate(`/m/${session.name}/blocks/${name}/traits`);
       focusMade(`[data-desk="${idOf(session.view.mod.header.namespace, name)}"]`);

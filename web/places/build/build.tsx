@@ -10,6 +10,7 @@ import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession, useView } from '../../api/hooks.tsx';
+import { passStep } from '../../parts/first-steps/visit.ts';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { Decisions, type Answer } from './decisions.tsx';
 import { FileTree } from './file-tree.tsx';
@@ -172,6 +173,7 @@ function useBuilding(
     ).then(
       (built) => {
         onOutcome({ state: 'built', plan: built });
+        passStep('build');
         void mutate(['baseline', session.name]);
       },
       (error: unknown) => onOutcome({ state: 'failed', problem: messageOf(error) }),

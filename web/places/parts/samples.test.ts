@@ -7,6 +7,7 @@ const withoutSample = [
   'conflict.tsx',
   'desk-head.tsx',
   'findings-line.tsx',
+  'first-steps/first-steps.tsx',
   'form-choice.tsx',
   'frame.tsx',
   'gone.tsx',

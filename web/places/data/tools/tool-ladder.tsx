@@ -36,7 +36,7 @@ export function ToolLadder() {
                 </th>
               ))}
               <th>Asked for by</th>
-              <th />
+              <td />
             </tr>
           </thead>
           <tbody>
