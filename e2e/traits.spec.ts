@@ -258,10 +258,10 @@ test('the tool ladder: a new pace shows at once, and blocks go on asking for the
   const ladder = page.getByRole('table', { name: 'Tool ladder' });
   await ladder.getByLabel('Pace of bronze').fill('4');
   await expect(ladder.getByRole('row').nth(2)).toContainText('2.00 s');
-  await expect(ladder.getByRole('row').nth(1)).toContainText('1 block');
+  await expect(ladder.getByRole('row').nth(1)).toContainText('16 blocks');
   await page.getByRole('button', { name: 'Move flint down in the list' }).click();
   await expect(ladder.getByLabel('Name of grade 1')).toHaveValue('flint');
-  await expect(ladder.getByRole('row').nth(2)).toContainText('1 block');
+  await expect(ladder.getByRole('row').nth(2)).toContainText('16 blocks');
   await ladder.getByLabel('Name of grade 0').fill('flint');
   await page.keyboard.press('Enter');
   await expect(ladder.getByText('Another grade has this name.')).toBeVisible();

@@ -3,7 +3,10 @@ import { pointer } from '../json/index.ts';
 import { conditionsOf, throughLots } from './conditions.ts';
 import type { Draw, Lot, LotWhen } from './loot.schema.ts';
 import type { Change } from './edit.ts';
+import type { Block } from './block.schema.ts';
 import type { Mod } from './mod.schema.ts';
+import { stockNamed } from './stock.ts';
+import { defaultTraits } from './traits.ts';
 
 /** What is done to the tool ladder. Grades are named by their place, 0 first. */
 export type LadderAct =
@@ -57,17 +60,25 @@ export function changeLadder(mod: Mod, act: LadderAct): Change[] {
   ];
 }
 
+/** The grade that a block asks for, itself or as its material does; undefined where no tool matters. */
+function askedGrade({ traits, identity }: Block): number | undefined {
+  const given = stockNamed(identity.stock)?.traits ?? defaultTraits;
+  const kind = traits.toolKind ?? given.toolKind;
+  return traits.leastGrade ?? (kind === 'none' ? undefined : given.leastGrade);
+}
+
 /** Everything that asks for a grade, asking for another one. */
 function followers(mod: Mod, become: (grade: number) => number): Change[] {
   return Object.entries(mod.blocks)
     .flatMap(([name, block]): Change[] => {
-      const { leastGrade } = block.traits;
+      const asked = askedGrade(block);
       const changes: Change[] = [];
-      if (leastGrade !== undefined && become(leastGrade) !== leastGrade)
+      // What asks as its material does says so itself from now on, where that would be another tool.
+      if (asked !== undefined && become(asked) !== asked)
         changes.push({
           path: pointer(['blocks', name, 'traits', 'leastGrade']),
-          before: leastGrade,
-          after: become(leastGrade),
+          before: block.traits.leastGrade,
+          after: become(asked),
         });
       if (typeof block.loot === 'object')
         changes.push(...drawsWith(block.loot.draws, ['blocks', name, 'loot', 'draws'], become));
@@ -127,8 +138,8 @@ export interface GradeUsers {
 }
 
 /**
- * Who asks for a grade: blocks by their least grade or in a lot, loot tables in a lot, and the tools
- * that are of it.
+ * Who asks for a grade: blocks by their least grade, their own or that of their material, or in a
+ * lot, loot tables in a lot, and the tools that are of it.
  *
  * @example gradeUsers(mod, 1) // { blocks: ['siltium_seam'], lootTables: [], items: ['brack_pick'] }
  */
@@ -143,8 +154,8 @@ export function gradeUsers(
   return {
     blocks: named(
       blocks,
-      ({ traits, loot }) =>
-        traits.leastGrade === grade || (typeof loot === 'object' && asks(loot.draws)),
+      (block) =>
+        askedGrade(block) === grade || (typeof block.loot === 'object' && asks(block.loot.draws)),
     ),
     lootTables: named(lootTables, ({ draws }) => asks(draws)),
     items: named(items, ({ tool }) => tool?.grade === grade),

@@ -16,9 +16,12 @@ export const languagePattern = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}
 const versionPattern =
   /^(0|[1-9]\d*)\.(0|[1-9]\d*)\.(0|[1-9]\d*)(-[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?(\+[0-9A-Za-z-]+(\.[0-9A-Za-z-]+)*)?$/;
 
+/** So long is a name at most. */
+const mostLetters = 64;
+
 export const Name = z
   .string()
-  .max(64)
+  .max(mostLetters)
   .regex(
     namePattern,
     'use lowercase letters, digits and underscores, beginning with a letter, as in tide_lantern',
@@ -28,11 +31,11 @@ export const Colour = z
   .regex(/^#[0-9a-f]{6}$/, 'use a colour such as #d8cba0, in small letters');
 export const PathName = z
   .string()
-  .max(128)
+  .max(2 * mostLetters)
   .regex(pathPattern, 'use names of lowercase letters, digits and underscores, joined by slashes');
 export const NewLookName = z
   .string()
-  .max(128)
+  .max(2 * mostLetters)
   .regex(newLookPattern, 'use the namespace and the name of a block, as in driftwood/plank');
 export const Id = z
   .string()
@@ -112,4 +115,19 @@ export const nameFrom = (text: string): string =>
   text
     .toLowerCase()
     .replaceAll(/[^a-z0-9_]+/g, '_')
-    .replaceAll(/^[_0-9]+|_+$/g, '');
+    .replaceAll(/^[_0-9]+/g, '')
+    .slice(0, mostLetters)
+    .replaceAll(/_+$/g, '');
+
+/**
+ * Why something cannot be a name, as a sentence; undefined for a good one.
+ *
+ * @example nameProblem('Tide lantern')
+ * // 'Use lowercase letters, digits and underscores, beginning with a letter.'
+ */
+export function nameProblem(name: string, pattern = namePattern): string | undefined {
+  if (!pattern.test(name))
+    return 'Use lowercase letters, digits and underscores, beginning with a letter.';
+  const most = pattern === namePattern ? mostLetters : 2 * mostLetters;
+  return name.length > most ? `Use ${most} letters at most; these are ${name.length}.` : undefined;
+}

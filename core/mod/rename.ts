@@ -3,6 +3,7 @@ import { applyChanges, type Change } from './edit.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
 import { namePatternOf } from './mod.schema.ts';
+import { nameProblem } from './names.ts';
 import { idOf } from './names.ts';
 import { namingsOf, type RenamedKind } from './references.ts';
 
@@ -20,8 +21,8 @@ export function renamingProblem(
   to: string,
 ): string | undefined {
   if (to === from) return undefined;
-  if (!namePatternOf(kind).test(to))
-    return 'Use lowercase letters, digits and underscores, beginning with a letter.';
+  const flaw = nameProblem(to, namePatternOf(kind));
+  if (flaw) return flaw;
   if (
     kind === 'groups'
       ? mod.header.groups.some((group) => group.name === to)

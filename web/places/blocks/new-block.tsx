@@ -11,7 +11,7 @@ import {
   titleOf,
   type Mod,
 } from '../../../core/mod/index.ts';
-import { namePattern } from '../../../core/mod/names.ts';
+import { nameProblem } from '../../../core/mod/names.ts';
 import {
   formNamed,
   forms,
@@ -102,14 +102,13 @@ function isReadyFor(mod: Mod, wish: Wish): boolean {
   if (wish.from === 'others') return newLookProblem(mod, wish.over) === undefined;
   const name = nameOf(wish);
   const isStartSaid = wish.from === 'stock' || wish.copyOf !== null;
-  return name !== '' && !nameProblem(mod, name) && wish.title.trim() !== '' && isStartSaid;
+  return name !== '' && !idProblem(mod, name) && wish.title.trim() !== '' && isStartSaid;
 }
 
-function nameProblem(mod: Mod, name: string): string | undefined {
+function idProblem(mod: Mod, name: string): string | undefined {
   if (!name) return undefined;
-  if (!namePattern.test(name))
-    return 'Use lowercase letters, digits and underscores, beginning with a letter.';
-  return lookUp(mod.blocks, name) ? `There is already a block called ${name}.` : undefined;
+  if (lookUp(mod.blocks, name)) return `There is already a block called ${name}.`;
+  return nameProblem(name);
 }
 
 /** Declares the block that is wished for and goes to it; says why it could not. */
@@ -169,7 +168,7 @@ function NewBlockForm({ onMade }: { onMade: () => void }) {
   const [wish, setWish] = useState(firstWish);
   const { declare, problem } = useDeclare(onMade);
   const name = nameOf(wish);
-  const wrong = nameProblem(mod, name);
+  const wrong = idProblem(mod, name);
   const isReady = isReadyFor(mod, wish);
   const isOthers = wish.from === 'others';
   const { namespace } = mod.header;

@@ -1,7 +1,7 @@
 import { Button, Group, Modal, Stack, Text, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { nameFrom, namePattern } from '../../../core/mod/names.ts';
+import { nameFrom, nameProblem } from '../../../core/mod/names.ts';
 import { endpoints } from '../../../core/api/index.ts';
 import { call } from '../../api/client.ts';
 import { createOpened } from '../../parts/opened.ts';
@@ -40,7 +40,8 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
     setMade(false);
     onClose();
   };
-  const fits = namePattern.test(namespace) && title.trim() !== '';
+  const flaw = nameProblem(namespace);
+  const fits = flaw === undefined && title.trim() !== '';
   return (
     <Modal opened={opened} onClose={leave} title="New mod" returnFocus={!isMade}>
       <form
@@ -66,12 +67,7 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
             value={namespace}
             onChange={(event) => setOwn(event.currentTarget.value)}
             classNames={{ input: 'mono' }}
-            error={
-              problem ??
-              (namespace && !namePattern.test(namespace)
-                ? 'Use lowercase letters, digits and underscores, beginning with a letter.'
-                : undefined)
-            }
+            error={problem ?? (namespace ? flaw : undefined)}
           />
           <Group justify="flex-end">
             <Button type="submit" disabled={!fits}>

@@ -1,6 +1,6 @@
 import { Button, Popover, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { namePattern } from '../../../core/mod/names.ts';
+import { nameProblem } from '../../../core/mod/names.ts';
 
 /** A button that asks for a name and, once it is a good one, makes something of it. */
 export function NewEntry({
@@ -20,11 +20,7 @@ export function NewEntry({
     .trim()
     .toLowerCase()
     .replaceAll(/[\s-]+/g, '_');
-  const problem = !name
-    ? undefined
-    : !namePattern.test(name)
-      ? 'Use letters, digits and underscores, beginning with a letter.'
-      : taken(name);
+  const problem = !name ? undefined : (nameProblem(name) ?? taken(name));
   const make = () => {
     if (!name || problem) return;
     onName(name);

@@ -8,7 +8,7 @@ import {
   type LadderAct,
   type ToolKind,
 } from '../../../../core/mod/index.ts';
-import { namePattern } from '../../../../core/mod/names.ts';
+import { nameProblem } from '../../../../core/mod/names.ts';
 import { digTime } from '../../../../core/traits/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useModPart, useSession } from '../../../api/hooks.tsx';
@@ -39,7 +39,7 @@ export function GradeRow({ grade }: { grade: number }) {
           aria-label={`Name of grade ${grade}`}
           w={140}
           text={name}
-          check={(next) => nameProblem(header, grade, next)}
+          check={(next) => gradeNameProblem(header, grade, next)}
           onText={(next) =>
             act(`Rename the grade ${name} to ${next}`, { do: 'change', grade, name: next })
           }
@@ -70,11 +70,9 @@ export function GradeRow({ grade }: { grade: number }) {
   );
 }
 
-function nameProblem({ tools }: Header, grade: number, name: string): string | undefined {
-  if (!namePattern.test(name))
-    return 'Use lowercase letters, digits and underscores, beginning with a letter.';
+function gradeNameProblem({ tools }: Header, grade: number, name: string): string | undefined {
   const isTaken = tools.grades.some((other, i) => i !== grade && other.name === name);
-  return isTaken ? 'Another grade has this name.' : undefined;
+  return isTaken ? 'Another grade has this name.' : nameProblem(name);
 }
 
 interface SampleProps {

@@ -2,7 +2,7 @@ import { Button, SegmentedControl } from '@mantine/core';
 import { memo, useState } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
 import { kitNamed } from '../../../../core/kits/index.ts';
-import { namePattern, type Box } from '../../../../core/mod/index.ts';
+import { nameProblem, type Box } from '../../../../core/mod/index.ts';
 import {
   moved,
   sized,
@@ -79,12 +79,8 @@ function NothingChosen({ acts }: { acts: Acts }) {
   );
 }
 
-const nameProblem = (name: string, taken: readonly string[]): string | undefined =>
-  !namePattern.test(name)
-    ? 'Use lowercase letters, digits and underscores, beginning with a letter.'
-    : taken.includes(name)
-      ? 'Another box is called so.'
-      : undefined;
+const boxNameProblem = (name: string, taken: readonly string[]): string | undefined =>
+  taken.includes(name) ? 'Another box is called so.' : nameProblem(name);
 
 function Names({ box, index }: { box: Box; index: number }) {
   const { boxes, edit } = useDesk();
@@ -100,7 +96,7 @@ function Names({ box, index }: { box: Box; index: number }) {
         placeholder={`box ${index + 1}`}
         classNames={{ input: 'mono' }}
         check={(name) =>
-          nameProblem(
+          boxNameProblem(
             name,
             boxes.flatMap(({ name: other }, i) => (i === index ? [] : (other ?? []))),
           )
@@ -112,7 +108,7 @@ function Names({ box, index }: { box: Box; index: number }) {
         text={box.group ?? ''}
         placeholder="none"
         classNames={{ input: 'mono' }}
-        check={(group) => (group === '' ? undefined : nameProblem(group, []))}
+        check={(group) => (group === '' ? undefined : boxNameProblem(group, []))}
         onText={(group) =>
           put(`Group of ${partTitle(box, index)}`, group ? { ...box, group } : ungrouped)
         }

@@ -1,6 +1,6 @@
 import { SegmentedControl, Switch } from '@mantine/core';
 import { itemAt } from '../../../../core/lists/index.ts';
-import { namePattern, type Box, type BoxSide } from '../../../../core/mod/index.ts';
+import { nameProblem, type Box, type BoxSide } from '../../../../core/mod/index.ts';
 import { naturalCrop, type Chosen } from '../../../../core/models/index.ts';
 import { sides, type Side } from '../../../../core/space/index.ts';
 import { CommitField } from '../../../parts/commit-field.tsx';
@@ -63,9 +63,7 @@ function SlotField({ slot, slots, onPut }: { slot: string; slots: readonly strin
             list="slots"
             classNames={{ input: 'mono' }}
             text={slot}
-            check={(typed) =>
-              namePattern.test(typed) ? undefined : 'Use lowercase letters, digits and underscores.'
-            }
+            check={(typed) => nameProblem(typed)}
             onText={(typed) => onPut('Slot', (was) => ({ ...was, slot: typed }))}
           />
         }

@@ -9,7 +9,7 @@ import {
   usesInWords,
   type Block,
 } from '../../../../../core/mod/index.ts';
-import { namePattern } from '../../../../../core/mod/names.ts';
+import { nameProblem } from '../../../../../core/mod/names.ts';
 import {
   propertyKinds,
   valueCount,
@@ -155,7 +155,8 @@ function PropertyHead({
   const session = useSession();
   const { properties } = declared.states;
   const problemOf = (name: string) => {
-    if (!namePattern.test(name)) return 'Use lowercase letters, digits and underscores.';
+    const flaw = nameProblem(name);
+    if (flaw) return flaw;
     const isTaken = properties.some((other, i) => i !== index && other.name === name);
     return isTaken ? `There is a property called ${name} already.` : undefined;
   };
@@ -256,11 +257,9 @@ function Values({
 }) {
   const { values } = property;
   const wrong = (value: string, i: number) =>
-    !namePattern.test(value)
-      ? 'Use lowercase letters, digits and underscores.'
-      : values.some((one, index) => index !== i && one === value)
-        ? `${value} is there already.`
-        : undefined;
+    values.some((one, index) => index !== i && one === value)
+      ? `${value} is there already.`
+      : nameProblem(value);
   const put = (label: string, next: string[], usual = property.default) =>
     onProperty(label, {
       ...property,
