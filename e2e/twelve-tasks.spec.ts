@@ -27,8 +27,11 @@ test('2: a number, seen in the seconds of every tool, and back', async ({ page, 
   await hardness.fill('6.4');
   await press(page, 'Enter');
   await expect(page.getByText('3.20 s')).toBeVisible();
+  // In the field itself undoing is the mod's, not one more edit.
+  await expect(hardness).toBeFocused();
   await press(page, 'Control+z');
   await expect(hardness).toHaveValue('3.2');
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled();
   await expect(page.getByText('1.60 s')).toBeVisible();
 });
 

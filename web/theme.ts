@@ -84,7 +84,8 @@ export const theme = createTheme({
     },
     Checkbox: { vars: () => ({ root: { '--checkbox-icon-color': 'var(--on-tide)' } }) },
     TextInput: { defaultProps: { size: 'xs' } },
-    NumberInput: { defaultProps: { size: 'xs' } },
+    // What is typed into a number is the mod's at once: undoing in it is the mod's too.
+    NumberInput: { defaultProps: { size: 'xs', 'data-committed': true } },
     // Lists are made when they are opened: made beforehand, each is placed beside its field at
     // once, which lays the page out again.
     Combobox: { defaultProps: { keepMounted: false } },

@@ -104,7 +104,11 @@ function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: (
         <Button variant="default" onClick={onLeave}>
           Leave it
         </Button>
-        <Button disabled={!isReady} onClick={rename}>
+        <Button
+          disabled={!isReady}
+          title={isReady ? undefined : (problem ?? 'It is called so already')}
+          onClick={rename}
+        >
           Rename
         </Button>
       </div>

@@ -222,7 +222,11 @@ function NewBlockForm({ onMade }: { onMade: () => void }) {
         )}
       </div>
       <Group justify="flex-end" mt="sm">
-        <Button type="submit" disabled={!isReady}>
+        <Button
+          type="submit"
+          disabled={!isReady}
+          title={isReady ? undefined : 'It needs a name of its own, and something to start from'}
+        >
           {isOthers ? 'Give it a new look' : 'Declare the block'}
         </Button>
       </Group>

@@ -70,7 +70,11 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
             error={problem ?? (namespace ? flaw : undefined)}
           />
           <Group justify="flex-end">
-            <Button type="submit" disabled={!fits}>
+            <Button
+              type="submit"
+              disabled={!fits}
+              title={fits ? undefined : 'It needs a title and a namespace'}
+            >
               Begin the mod
             </Button>
           </Group>

@@ -54,6 +54,12 @@ export function Build() {
   );
 }
 
+function whyNot(plan: Plan | undefined, outcome: Outcome | undefined): string {
+  if (outcome?.state === 'running') return 'It is being built';
+  if (!plan) return 'What would change is not known yet';
+  return 'Say first what becomes of what is there';
+}
+
 const noFiles: string[] = [];
 
 /** What will change at the target, file by file; then building it, with progress. */
@@ -113,6 +119,7 @@ function Files() {
         <Button
           color="tide"
           disabled={!mayBuild}
+          title={mayBuild ? undefined : whyNot(plan, outcome)}
           onClick={() => build(plan?.ask && isAgreed ? plan.id : undefined)}
         >
           {writes || !plan ? 'Build the pack' : 'Build it again'}

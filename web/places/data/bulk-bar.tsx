@@ -97,6 +97,7 @@ export function BulkBar({ chosen, many, plan, onPlan, onApply, onCompare, onClea
           <WishFields wish={wish} onWish={setSaid} />
           <Button
             disabled={!plan?.changed.length}
+            title={plan?.changed.length ? undefined : 'Nothing would be other than it is'}
             onClick={() => onApply(labelOf(wish, chosen.length))}
           >
             {plan ? `Change ${count(plan.changed.length, 'block')}` : 'Change'}
@@ -143,6 +144,7 @@ function WishFields({ wish, onWish }: { wish: Wish; onWish: (wish: Wish) => void
       {(act === 'multiply' || act === 'add') && (
         <NumberInput
           aria-label="By how much"
+          data-committed={false}
           w={76}
           hideControls
           step={0.1}

@@ -45,7 +45,12 @@ export function NewEntry({
           onChange={(event) => setTyped(event.currentTarget.value)}
           onKeyDown={(event) => event.key === 'Enter' && make()}
         />
-        <Button mt="xs" disabled={!name || problem !== undefined} onClick={make}>
+        <Button
+          mt="xs"
+          disabled={!name || problem !== undefined}
+          title={name ? problem : 'It needs an id'}
+          onClick={make}
+        >
           {name && !problem ? `Add ${name}` : 'Add it'}
         </Button>
       </Popover.Dropdown>

@@ -137,7 +137,11 @@ function Head({ block, size, put, drawn: { sheet } }: HeadProps) {
         value={String(size)}
         onChange={(value) => put('size', value)}
       />
-      <Button onClick={() => void save()} disabled={!pixels}>
+      <Button
+        onClick={() => void save()}
+        disabled={!pixels}
+        title={pixels ? undefined : 'It is being drawn'}
+      >
         Export as PNG
       </Button>
     </div>

@@ -69,6 +69,7 @@ function ShapeForm({ editor, onDone }: { editor: BlockEditor; onDone: () => void
       <Group justify="flex-end" mt="sm">
         <Button
           disabled={!form || form.name === now}
+          title={form && form.name !== now ? undefined : 'It has this shape'}
           onClick={() => form && void take(form, stock)}
         >
           Take this shape

@@ -83,7 +83,11 @@ function NewRecipe() {
   return (
     <Menu position="bottom-end" shadow="sm">
       <Menu.Target>
-        <Button variant="default" disabled={!options.length}>
+        <Button
+          variant="default"
+          disabled={!options.length}
+          title={options.length ? undefined : 'The mod has nothing yet that a recipe could give'}
+        >
           New recipe
         </Button>
       </Menu.Target>

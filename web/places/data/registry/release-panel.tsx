@@ -84,7 +84,7 @@ export function ReleasePanel() {
           onChange={(event) => setTyped(event.currentTarget.value)}
           onKeyDown={(event) => event.key === 'Enter' && !problem && publish()}
         />
-        <Button disabled={problem !== undefined} onClick={publish}>
+        <Button disabled={problem !== undefined} title={problem} onClick={publish}>
           Release it
         </Button>
       </div>

@@ -77,6 +77,7 @@ function Cell({ label, text, wrong, onText }: CellProps) {
         aria-invalid={wrong !== undefined}
         placeholder="missing"
         value={typed}
+        data-committed
         onChange={(event) => {
           setTyped(event.currentTarget.value);
           onText(event.currentTarget.value);

@@ -73,7 +73,12 @@ function AddGrade() {
     );
   };
   return (
-    <Button variant="default" onClick={add} disabled={grades.length >= mostGrades}>
+    <Button
+      variant="default"
+      onClick={add}
+      disabled={grades.length >= mostGrades}
+      title={grades.length >= mostGrades ? `A ladder has ${mostGrades} grades at most` : undefined}
+    >
       Add a grade
     </Button>
   );

@@ -24,6 +24,9 @@ import { PatternThumb } from './pattern-thumb.tsx';
 import styles from './make.module.css';
 import touchUp from './touch-up.module.css';
 
+/** Why nothing can be kept. */
+const noOther = 'Nothing is other than it is';
+
 /** Seeds go up to this one. */
 const lastSeed = 999_999;
 /** So many tones a made picture has at least and at most. */
@@ -85,10 +88,22 @@ function Recipe({ making, recipe }: RecipeProps) {
   return (
     <>
       <div className={clsx(touchUp['verbs'], styles['acts'])}>
-        <button type="button" className="chip" disabled={!isOther} onClick={keep}>
+        <button
+          type="button"
+          className="chip"
+          disabled={!isOther}
+          title={isOther ? undefined : noOther}
+          onClick={keep}
+        >
           Make it so
         </button>
-        <button type="button" className="chip" disabled={!isOther} onClick={asNew}>
+        <button
+          type="button"
+          className="chip"
+          disabled={!isOther}
+          title={isOther ? undefined : noOther}
+          onClick={asNew}
+        >
           As a new picture
         </button>
         {isOther && (

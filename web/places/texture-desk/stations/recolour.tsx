@@ -68,7 +68,13 @@ export function RecolourStation() {
       />
       <div className={touchUp['verbs']}>
         {like.length < 2 && (
-          <button type="button" className="chip" disabled={!isOther} onClick={inPlace}>
+          <button
+            type="button"
+            className="chip"
+            disabled={!isOther}
+            title={isOther ? undefined : 'Nothing is coloured otherwise yet'}
+            onClick={inPlace}
+          >
             Recolour it
           </button>
         )}
