@@ -42,8 +42,11 @@ export const LooksSchema = z.strictObject({
 export type Looks = z.output<typeof LooksSchema>;
 
 /** The properties of a block, and how placing sets them. */
+/** So many properties a block has at most. */
+export const mostProperties = 32;
+
 export const StatesSchema = z.strictObject({
-  properties: z.array(PropertySchema).max(32),
+  properties: z.array(PropertySchema).max(mostProperties),
   placing: z.array(PlacingSchema).max(64).optional(),
 });
 

@@ -25,6 +25,7 @@ export {
 } from './traits.ts';
 export {
   heldPlaces,
+  mostProperties,
   type Held,
   type HeldPlace,
   type Pose,

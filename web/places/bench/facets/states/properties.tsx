@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import { freeName, movedUp } from '../../../../../core/lists/index.ts';
 import {
+  mostProperties,
   changeProperty,
   orderProperties,
   propertyUses,
@@ -90,7 +91,17 @@ function AddProperty({ block, properties }: { block: string; properties: readonl
   return (
     <Menu position="bottom-start">
       <Menu.Target>
-        <Button variant="default">Add a property</Button>
+        <Button
+          variant="default"
+          disabled={properties.length >= mostProperties}
+          title={
+            properties.length >= mostProperties
+              ? `A block has ${mostProperties} properties at most`
+              : undefined
+          }
+        >
+          Add a property
+        </Button>
       </Menu.Target>
       <Menu.Dropdown>
         {propertyKinds.map((kind) => (
@@ -167,7 +178,7 @@ function PropertyHead({
   return (
     <div className={clsx(rowCardStyles['head'], styles['property-head'])}>
       <CommitField
-        w={116}
+        className={styles['property-name']}
         aria-label="Property name"
         text={property.name}
         classNames={{ input: 'mono' }}
