@@ -23,6 +23,9 @@ async function shotOf(
     viewport: { width: 1280, height: 800 },
     colorScheme: scheme,
   });
+  await page.addInitScript(() =>
+    window.localStorage.setItem('obrank.first-visit', '{"isOver":true}'),
+  );
   await page.goto(`${address}/m/saltmarsh/${place}`);
   await page.waitForLoadState('networkidle').catch(() => undefined);
   await act(page);

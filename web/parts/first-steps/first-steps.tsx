@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useMod, useSession } from '../../api/hooks.tsx';
 import { openNewBlock } from '../../places/blocks/new-block.tsx';
+import { Cap } from '../keys/cap.tsx';
 import { firstSteps, nextStep, stepInWords, type FirstStep } from './steps.ts';
 import { endVisit, onVisit, passStep, visitNow } from './visit.ts';
 import styles from './first-steps.module.css';
@@ -32,7 +33,8 @@ function Line() {
         </>
       ) : (
         <span className={styles['says']}>
-          Your block is built. <kbd>?</kbd> shows all keys, <kbd>Ctrl K</kbd> finds everything else.
+          Your block is built. <Cap of="keys" /> shows all keys, <Cap of="palette" /> finds
+          everything else.
         </span>
       )}
       <button type="button" className={styles['end']} onClick={endVisit}>
