@@ -4,6 +4,7 @@ import path from 'node:path';
 
 /** What is no control by itself: the frame of the page, dialogs, and what needs a place of its own. */
 const withoutSample = [
+  'ask-first.tsx',
   'conflict.tsx',
   'desk-head.tsx',
   'findings-line.tsx',

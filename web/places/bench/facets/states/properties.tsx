@@ -1,6 +1,5 @@
-import { Button, Checkbox, Menu, Popover, Select } from '@mantine/core';
+import { Button, Checkbox, Menu, Select } from '@mantine/core';
 import clsx from 'clsx';
-import { useState } from 'react';
 import { freeName, movedUp } from '../../../../../core/lists/index.ts';
 import {
   mostProperties,
@@ -19,6 +18,7 @@ import {
 } from '../../../../../core/states/index.ts';
 import { count } from '../../../../../core/words/index.ts';
 import { useSession } from '../../../../api/hooks.tsx';
+import { AskFirst } from '../../../../parts/ask-first.tsx';
 import { CommitField } from '../../../../parts/commit-field.tsx';
 import type { FacetProps } from '../index.tsx';
 import styles from './states.module.css';
@@ -333,44 +333,11 @@ function Removal({
   uses: ReturnType<typeof propertyUses>;
   onRemove: () => void;
 }) {
-  const [asking, setAsking] = useState(false);
-  return (
-    <Popover
-      opened={asking}
-      onChange={setAsking}
-      position="bottom-end"
-      width={290}
-      shadow="md"
-      withArrow
-      trapFocus
-    >
-      <Popover.Target>
-        <button
-          type="button"
-          className="tiny"
-          aria-label={`Remove ${property}`}
-          onClick={() => (uses.length ? setAsking(true) : onRemove())}
-        >
-          ×
-        </button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <p className={styles['touched']}>
-          Removing {property} touches {usesInWords(uses)}. They stay as they are for its default;
-          what asks for another value goes.
-        </p>
-        <Button
-          color="brick"
-          onClick={() => {
-            setAsking(false);
-            onRemove();
-          }}
-        >
-          Remove {property}
-        </Button>
-      </Popover.Dropdown>
-    </Popover>
-  );
+  const says = () =>
+    uses.length > 0 &&
+    `Removing ${property} touches ${usesInWords(uses)}. They stay as they are for its default; ` +
+      'what asks for another value goes.';
+  return <AskFirst act={`Remove ${property}`} says={says} onAct={onRemove} />;
 }
 
 /** More than one use of a property: "rows of the look", "rules of placing", "lots". */
