@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { byPalette } from './testing/by-keys.ts';
 import { expect, saved, test } from './testing/server.ts';
 
 test('keys and the palette lead everywhere', async ({ page, server }) => {
@@ -191,4 +192,31 @@ test('keys in fields: undoing what is committed, leaving by Escape, and a way pa
   await page.keyboard.press('Tab');
   await filter.focus();
   expect((await filter.screenshot()).equals(before)).toBe(false);
+});
+
+test('the mod itself: its lines are edited where they stand, and found by what they are', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/blocks`);
+  await page.getByRole('heading', { name: 'Blocks' }).waitFor();
+  await byPalette(page, 'authors');
+  await expect(page).toHaveURL(/\/home$/);
+  await page.getByRole('button', { name: 'Next minor' }).press('Enter');
+  await expect(page.getByRole('button', { name: /Mod: Saltmarsh 0\.4\.0/ })).toBeVisible();
+  const version = page.getByLabel('Version', { exact: true });
+  await version.fill('1.0');
+  await expect(page.getByText('A version is like 0.3.0 or 1.0.0-rc.1.')).toBeVisible();
+  await version.press('Escape');
+  await page.getByLabel('Authors').fill('Wren');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Wren', { exact: true })).toBeVisible();
+  await page.getByLabel('Title', { exact: true }).fill('Salt works');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Salt works' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('Wren', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: 'Saltmarsh' })).toBeVisible();
 });

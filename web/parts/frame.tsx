@@ -151,6 +151,9 @@ function ModMenu({ title, version }: { title: string; version: string }) {
             </Menu.Item>
           ))}
           <Menu.Divider />
+          <Menu.Item component={Link} to={`/m/${session.name}/home`}>
+            Settings of this mod
+          </Menu.Item>
           <Menu.Item onClick={openNewMod}>New mod…</Menu.Item>
           <Menu.Item
             component="a"

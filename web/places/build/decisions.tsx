@@ -1,9 +1,11 @@
 import { Button, SegmentedControl } from '@mantine/core';
+import clsx from 'clsx';
 import { useState } from 'react';
 import type { Plan } from '../../../core/api/index.ts';
 import { count } from '../../../core/words/index.ts';
 import type { PlannedFile } from './file-tree.tsx';
 import { isDisputed } from './plan.ts';
+import buildStyles from './build.module.css';
 import styles from './decisions.module.css';
 
 export type Answer = 'mine' | 'Obrank’s';
@@ -31,7 +33,7 @@ export function Decisions({ plan, taken, onAnswer, onShow, shown }: DecisionsPro
   const answerOf = (file: PlannedFile) =>
     file.fate === 'mine' ? 'mine' : taken.has(file.path) ? 'Obrank’s' : '';
   return (
-    <section className={styles['ask']} aria-label="Changed by hand">
+    <section className={clsx(buildStyles['ask'], styles['decisions'])} aria-label="Changed by hand">
       <header>
         <p>
           {open.length > 0

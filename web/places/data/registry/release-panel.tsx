@@ -9,16 +9,10 @@ import {
   type ReleaseDiff,
 } from '../../../../core/registry/index.ts';
 import { kitNamed } from '../../../../core/kits/index.ts';
-import { resolveBlocks } from '../../../../core/mod/index.ts';
+import { nextVersion, resolveBlocks } from '../../../../core/mod/index.ts';
 import { count, listed } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import styles from './registry.module.css';
-
-/** The next version after one that is released: its middle number one higher. */
-const after = (version: string): string => {
-  const [major = '0', minor = '0'] = version.split(/[.+-]/);
-  return `${major}.${Number(minor) + 1}.0`;
-};
 
 /** What changed since the last release, whether old worlds survive it, and releasing. */
 export function ReleasePanel() {
@@ -29,7 +23,9 @@ export function ReleasePanel() {
   const [typed, setTyped] = useState<string>();
   const version =
     typed ??
-    (last && releaseProblem(mod, mod.header.version) ? after(last.version) : mod.header.version);
+    (last && releaseProblem(mod, mod.header.version)
+      ? nextVersion(last.version, 'minor')
+      : mod.header.version);
   const problem = releaseProblem(mod, version);
   const publish = () => {
     const now = new Date();
