@@ -142,7 +142,7 @@ test('11: a finding, seen before it is mended', async ({ page, server }) => {
     { path: '/blocks/tide_lantern/traits/leastGrade', before: 0, after: 7 },
   ]);
   await page.goto(`${server.address}/m/saltmarsh/inspection`);
-  const mend = page.getByRole('button', { name: 'Ask for grade 2' });
+  const mend = page.getByRole('button', { name: 'Ask for steel' });
   await expect(mend).toBeVisible();
   await press(page, 'n');
   await expect(page.locator('[data-finding]').first()).toBeFocused();

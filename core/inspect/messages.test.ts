@@ -104,13 +104,13 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'traits/grade-out-of-reach',
     { '/blocks/lamp/traits/leastGrade': 7 },
     'lamp asks for grade 7, but the tool ladder has 3 grades (0 to 2).',
-    'Ask for grade 2',
+    'Ask for steel',
   ],
   [
     'traits/grade-out-of-reach',
     { '/blocks/lamp/traits/leastGrade': -1 },
     'lamp asks for grade -1, but the tool ladder has 3 grades (0 to 2).',
-    'Ask for grade 0',
+    'Ask for flint',
   ],
   [
     'traits/missing-in-tool-tag',

@@ -1,6 +1,6 @@
 /** The whole mod as a table of traits: columns, changes to many blocks at once, CSV out and in. */
 export { cellText, columns, sortKey, traitOf, type Column } from './columns.ts';
-export { readCell, spokenCell, wordsOf } from './read-cell.ts';
+export { cellInWords, readCell, spokenCell, wordsOf } from './read-cell.ts';
 export { bulkChange, type BulkAct, type BulkPlan } from './bulk.ts';
 export {
   shownSubjects,

@@ -28,6 +28,10 @@ export function spokenCell(trait: TraitName, value: Traits[TraitName], { tools }
     : cellText(value);
 }
 
+/** The same with a word for what depends on the state: `13, 0 by state`. */
+export const cellInWords = (trait: TraitName, value: Traits[TraitName], ladder: Ladder): string =>
+  `${spokenCell(trait, value, ladder)}${isTraitRows(value) ? ' by state' : ''}`;
+
 /** What a text in a file stands for: rows from JSON, toggles, numbers, else the word itself. */
 export function writtenValue(trait: TraitName, text: string): unknown {
   if (text.startsWith('[')) {

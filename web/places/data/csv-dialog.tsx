@@ -1,5 +1,6 @@
-import { cellText, columns, type CsvPlan } from '../../../core/table/index.ts';
+import { cellInWords, columns, type CsvPlan } from '../../../core/table/index.ts';
 import { count } from '../../../core/words/index.ts';
+import { useModPart } from '../../api/hooks.tsx';
 import type { ImportedFile } from './import-button.tsx';
 import { ImportDialog } from './import-dialog.tsx';
 
@@ -16,6 +17,7 @@ export function CsvDialog({
   onApply,
   onClose,
 }: ImportedFile<CsvPlan>) {
+  const header = useModPart((mod) => mod.header);
   const cells = count(changed.length, 'cell');
   const blocks = count(new Set(changed.map(({ block }) => block)).size, 'block');
   const nothing = problems.length
@@ -45,7 +47,8 @@ export function CsvDialog({
         key: `${block} ${trait}`,
         text: (
           <>
-            <b>{block}</b> {wordsOf(trait)}: <s>{cellText(before)}</s> {cellText(after)}
+            <b>{block}</b> {wordsOf(trait)}: <s>{cellInWords(trait, before, header)}</s>{' '}
+            {cellInWords(trait, after, header)}
           </>
         ),
       }))}

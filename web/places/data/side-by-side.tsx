@@ -11,7 +11,13 @@ import {
   type TraitName,
   type Traits,
 } from '../../../core/mod/index.ts';
-import { cellText, columns, type Column, type Subject } from '../../../core/table/index.ts';
+import {
+  cellInWords,
+  cellText,
+  columns,
+  type Column,
+  type Subject,
+} from '../../../core/table/index.ts';
 import {
   charges,
   digTime,
@@ -212,6 +218,7 @@ function Consequences({ subjects }: { subjects: readonly Subject[] }) {
 
 function TraitRow({ column, subjects }: { column: Column; subjects: readonly Subject[] }) {
   const { trait, words, unit } = column;
+  const header = useModPart((mod) => mod.header);
   const first = itemAt(subjects, 0).traits[trait];
   const isMarked = differs(subjects, trait);
   return (
@@ -224,7 +231,7 @@ function TraitRow({ column, subjects }: { column: Column; subjects: readonly Sub
       {subjects.map(({ key, traits }) => (
         <td key={key} className={!sameData(traits[trait], first) ? styles['other'] : undefined}>
           {trait === 'mapColour' && <i style={{ background: cellText(traits[trait]) }} />}
-          {cellText(traits[trait])}
+          {cellInWords(trait, traits[trait], header)}
         </td>
       ))}
     </tr>

@@ -53,7 +53,7 @@ export const itemOffLadder = modRule({
           says: 'gradeOutside',
           parts: { name, grade: tool.grade, grades: grades.length, last },
           fix: {
-            title: `Make it of grade ${last}`,
+            title: `Make it of ${grades[last]?.name ?? `grade ${last}`}`,
             changes: [
               { path: pointer(['items', name, 'tool', 'grade']), before: tool.grade, after: last },
             ],

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../lists/index.ts';
 import { count } from '../../../words/index.ts';
 import { blockRule } from '../../rule.ts';
 
@@ -13,7 +14,9 @@ export const gradeOutOfReach = blockRule({
   fails: { '/blocks/lamp/traits/leastGrade': 7 },
   passes: { '/blocks/lamp/traits/leastGrade': 2 },
   check({ traits, name }, context) {
-    const top = context.header.tools.grades.length - 1;
+    const { grades } = context.header.tools;
+    const top = grades.length - 1;
+    const meant = traits.leastGrade < 0 ? 0 : top;
     // Grade 0 asks for nothing, also where there is no ladder.
     const isReached = traits.leastGrade >= 0 && traits.leastGrade <= Math.max(0, top);
     if (traits.toolKind === 'none' || isReached) return [];
@@ -28,11 +31,7 @@ export const gradeOutOfReach = blockRule({
         },
         fix:
           top >= 0
-            ? context.set(
-                `Ask for grade ${traits.leastGrade < 0 ? 0 : top}`,
-                ['traits', 'leastGrade'],
-                traits.leastGrade < 0 ? 0 : top,
-              )
+            ? context.set(`Ask for ${itemAt(grades, meant).name}`, ['traits', 'leastGrade'], meant)
             : undefined,
       },
     ];
