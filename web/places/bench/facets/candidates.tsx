@@ -96,7 +96,13 @@ function CandidateCard(props: CardProps) {
   const { onDone, onCandidate, onRemove, onTurning } = props;
   const { front = 'south', top = usualTop(front) } = candidate;
   return (
-    <div className={clsx(styles['candidate'], state === undefined && styles['undrawn'])}>
+    <div
+      className={clsx(
+        styles['candidate'],
+        state === undefined && styles['undrawn'],
+        share === undefined && styles['alone'],
+      )}
+    >
       {state !== undefined && <Rendering block={block} state={state} pick={index} size={44} />}
       <ModelSelect
         open={open}
@@ -107,12 +113,7 @@ function CandidateCard(props: CardProps) {
           onDone?.();
         }}
       />
-      {share === undefined ? (
-        <>
-          <span />
-          <span />
-        </>
-      ) : (
+      {share !== undefined && (
         <>
           <NumberInput
             aria-label="Share"
