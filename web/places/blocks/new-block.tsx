@@ -188,6 +188,7 @@ function NewBlockForm({ onMade }: { onMade: () => void }) {
               <TextInput
                 label="Name"
                 placeholder="Kelp glass"
+                maxLength={200}
                 value={wish.title}
                 onChange={(event) => setWish({ ...wish, title: event.currentTarget.value })}
                 data-autofocus

@@ -61,6 +61,7 @@ export function NewMod({ opened, onClose }: { opened: boolean; onClose: () => vo
             onChange={(event) => setTitle(event.currentTarget.value)}
             data-autofocus
             placeholder="Tidal works"
+            maxLength={100}
           />
           <TextInput
             label="Namespace"

@@ -54,6 +54,25 @@ export function Build() {
   );
 }
 
+/** The files that are to stay as people have them, for each target by itself. */
+function useKept(mod: string, target: string): [string[], (paths: string[]) => void] {
+  const [kept, setKept] = useLocalStorage<Record<string, string[]>>({
+    key: `obrank.keep.${mod}`,
+    defaultValue: {},
+    getInitialValueInEffect: false,
+  });
+  return [
+    heldIn(kept, target) ?? noFiles,
+    (paths) => {
+      const { [target]: _, ...others } = kept;
+      setKept(paths.length ? { ...others, [target]: paths } : others);
+    },
+  ];
+}
+
+const heldIn = (kept: Record<string, string[]>, target: string): string[] | undefined =>
+  Object.hasOwn(kept, target) ? kept[target] : undefined;
+
 function whyNot(plan: Plan | undefined, outcome: Outcome | undefined): string {
   if (outcome?.state === 'running') return 'It is being built';
   if (!plan) return 'What would change is not known yet';
@@ -74,11 +93,7 @@ function Files() {
   const [outcome, setOutcome] = useState<Outcome>();
   const [agreedTo, setAgreedTo] = useState<string>();
   // What one keeps is kept until one says otherwise; what is overwritten is said each time.
-  const [keep, setKeep] = useLocalStorage<string[]>({
-    key: `obrank.keep.${session.name}`,
-    defaultValue: noFiles,
-    getInitialValueInEffect: false,
-  });
+  const [keep, setKeep] = useKept(session.name, target);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const returns = useReturns();
   const [wanted, setWanted] = useState<string>();

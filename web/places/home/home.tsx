@@ -112,6 +112,9 @@ function VersionLine({ header: { version } }: LineProps) {
   );
 }
 
+/** So long may the name of an author be. */
+const mostLetters = 200;
+
 function AuthorsLine({ header: { authors } }: LineProps) {
   const session = useSession();
   return (
@@ -124,7 +127,13 @@ function AuthorsLine({ header: { authors } }: LineProps) {
           placeholder={authors.length ? undefined : 'A name, then Enter'}
           maxTags={100}
           value={authors}
-          onChange={(next) => session.set('Change the authors', ['header', 'authors'], next)}
+          onChange={(next) =>
+            session.set(
+              'Change the authors',
+              ['header', 'authors'],
+              next.map((author) => author.slice(0, mostLetters)),
+            )
+          }
         />
       }
     />
