@@ -102,12 +102,13 @@ program
 program
   .command('serve')
   .description('Start the application on this machine.')
+  .argument('[mod]', 'mod folder to open: it and the page stay alike from then on')
   .option('--port <number>', 'port (or OBRANK_PORT)')
   .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
-  .action(async (options: ServeOptions) => {
+  .action(async (folder: string | undefined, options: ServeOptions) => {
     // The server brings the database and much else along, which no other command waits for.
     const { serve } = await import('./commands/serve.ts');
-    process.exitCode = await serve(options);
+    process.exitCode = await serve(folder, options);
   });
 
 /** Exit codes: 0 nothing wrong, 1 findings of severity error, 2 wrong use. */

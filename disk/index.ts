@@ -3,6 +3,8 @@
  * lost. Used by server and cli.
  */
 export { DiskProblem, inWords, shown } from './problem.ts';
+export { lockFolder } from './folder-lock.ts';
+export { folderAt, makeFolder, readSome, watchFolder } from './linked-folder.ts';
 export { writeNew } from './new-files.ts';
 export { writeNewFolder } from './new-folder.ts';
 export { readOrdinary } from './ordinary.ts';
@@ -16,7 +18,7 @@ export {
   type Unread,
 } from './read.ts';
 export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
-export { packAt, saveChanges, type FileToSave } from './save-changes.ts';
+export { ChangedMeanwhile, packAt, saveChanges, type FileToSave } from './save-changes.ts';
 export { targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';
 export { askEngine, type AskOptions } from './engine/ask.ts';

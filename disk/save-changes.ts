@@ -46,16 +46,20 @@ export async function saveChanges(given: string, changes: readonly FileToSave[])
   }
 }
 
-const changedMeanwhile = (file: string): DiskProblem =>
-  new DiskProblem(
-    `${shown(file)} was changed since it was read. Nothing was written; open the pack again.`,
-  );
+/** Thrown where a file is no longer what it was when it was read. */
+export class ChangedMeanwhile extends DiskProblem {
+  constructor(file: string) {
+    super(
+      `${shown(file)} was changed since it was read. Nothing was written; open the pack again.`,
+    );
+  }
+}
 
 async function saveInArchive(target: string, changes: readonly FileToSave[]): Promise<void> {
   const files: Files = readZip(await readOrdinary(target, maxBytes));
   for (const { file, before, after } of changes) {
     const bytes = files.get(file);
-    if ((bytes && digestOf(bytes)) !== before) throw changedMeanwhile(file);
+    if ((bytes && digestOf(bytes)) !== before) throw new ChangedMeanwhile(file);
     if (after) files.set(file, after);
     else files.delete(file);
   }
@@ -125,7 +129,7 @@ async function expectAs(root: string, file: string, before: string | undefined):
     throw new DiskProblem(`${shown(file)} lies behind a link, so nothing was written.`);
   const found = await lstat(full).catch(() => undefined);
   const now = found?.isFile() ? digestOf(await readFile(full)) : found ? 'no file' : undefined;
-  if (now !== before) throw changedMeanwhile(file);
+  if (now !== before) throw new ChangedMeanwhile(file);
 }
 
 let written = 0;

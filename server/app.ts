@@ -5,11 +5,13 @@ import type { Logger } from 'pino';
 import { buildRoutes } from './api/builds.ts';
 import { failed } from './api/failed.ts';
 import { boundBodies } from './api/bodies.ts';
+import { folderRoutes } from './api/folders.ts';
 import { guard, headers } from './api/guard.ts';
 import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
 import { packRoutes } from './api/packs.ts';
 import type { Builders } from './builds/index.ts';
+import type { Links } from './linked/links.ts';
 import { Jobs } from './jobs.ts';
 import { maxBodyBytes } from './limits.ts';
 import { endpoints, type Endpoint } from '../core/api/index.ts';
@@ -21,8 +23,19 @@ const uploadPaths: ReadonlySet<string> = new Set(
   Object.values<Endpoint>(endpoints).flatMap(({ path, upload }) => (upload ? [path] : [])),
 );
 
+/** What the server works with. */
+interface Parts {
+  store: Store;
+  links: Links;
+  builders: Builders;
+  log: Logger;
+}
+
 /** The whole server over a store: the API and, from `pages`, the built page. */
-export function makeApp(store: Store, builders: Builders, log: Logger, pages?: string): Express {
+export function makeApp(
+  { store, links, builders, log }: Parts,
+  pages: string | undefined,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -47,7 +60,8 @@ export function makeApp(store: Store, builders: Builders, log: Logger, pages?: s
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
   app.use(
     '/api',
-    modRoutes(store),
+    folderRoutes(links),
+    modRoutes(store, links),
     blobRoutes(store),
     buildRoutes(store, builders, new Jobs(log)),
     packRoutes(),

@@ -6,6 +6,8 @@ import { DiskProblem, readFolder } from '../disk/index.ts';
 import { makeApp } from './app.ts';
 import { builderProgram, Builders } from './builds/index.ts';
 import { maxConnections } from './limits.ts';
+import { Links } from './linked/links.ts';
+import { Problem } from './problem.ts';
 import { openDatabase } from './store/database.ts';
 import { Store } from './store/store.ts';
 import { storageProblem } from './store/transaction.ts';
@@ -22,6 +24,8 @@ export interface ServerOptions {
   root?: string;
   /** The folder of the mod that a new database begins with. */
   demo?: string;
+  /** The folder of a mod to open, linked. */
+  folder?: string;
 }
 
 /**
@@ -44,6 +48,13 @@ async function openStore(data: string, demo: string | undefined): Promise<Store>
   }
 }
 
+/** A server that runs, and the mod whose folder it was asked to open. */
+export interface RunningServer {
+  address: string;
+  mod?: string;
+  close: () => Promise<void>;
+}
+
 /** Long enough for the largest body that is taken, even from a slow disk. */
 const bodyPatienceMs = 60_000;
 
@@ -56,25 +67,38 @@ export async function startServer({
   data,
   pages,
   demo,
+  folder,
   root = process.cwd(),
-}: ServerOptions): Promise<{ address: string; close: () => Promise<void> }> {
+}: ServerOptions): Promise<RunningServer> {
   const log = pino(
     { name: 'obrank', level: process.env['OBRANK_LOG'] ?? 'warn' },
     destination({ fd: 2, sync: true }),
   );
-  const store = await openStore(data, demo);
+  // Who opens a folder of their own does not ask for the demo.
+  const store = await openStore(data, folder === undefined ? demo : undefined);
+  const links = new Links(store, log);
   const builders = new Builders(store, builderProgram(root));
   const server = createServer(
     { requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 },
-    makeApp(store, builders, log, pages),
+    makeApp({ store, links, builders, log }, pages),
   );
   server.maxConnections = maxConnections;
+  let mod: string | undefined;
+  try {
+    await links.start();
+    if (folder !== undefined) mod = await links.open(folder);
+  } catch (error) {
+    await links.end();
+    await store.close();
+    throw error instanceof Problem ? new DiskProblem(error.message) : error;
+  }
   try {
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject);
       server.listen(port, '127.0.0.1', resolve);
     });
   } catch (error) {
+    await links.end();
     await store.close();
     const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
     throw new DiskProblem(
@@ -85,11 +109,13 @@ export async function startServer({
     );
   }
   return {
+    ...(mod === undefined ? {} : { mod }),
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: async () => {
       builders.end();
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await links.end();
       await store.close();
     },
   };

@@ -7,8 +7,11 @@ export interface ServeOptions {
   data?: string;
 }
 
-/** Starts the application and runs until it is stopped. Flags win over the environment. */
-export async function serve(options: ServeOptions): Promise<number> {
+/**
+ * Starts the application, with the mod of a folder where one is named, and runs until it is
+ * stopped. Flags win over the environment.
+ */
+export async function serve(folder: string | undefined, options: ServeOptions): Promise<number> {
   const root = process.env['OBRANK_ROOT'] ?? process.cwd();
   const given = options.port ?? process.env['OBRANK_PORT'] ?? '4180';
   const port = Number(given);
@@ -21,9 +24,11 @@ export async function serve(options: ServeOptions): Promise<number> {
     root,
     pages: path.join(root, 'dist/web'),
     demo: path.join(root, 'demo/saltmarsh'),
+    ...(folder === undefined ? {} : { folder: path.resolve(folder) }),
   });
+  const opened = server.mod === undefined ? '' : `/m/${server.mod}`;
   console.log(
-    `Obrank is at ${server.address}\nYour mods are kept in ${data}\nStop it with Ctrl C.`,
+    `Obrank is at ${server.address}${opened}\nYour mods are kept in ${data}\nStop it with Ctrl C.`,
   );
   await new Promise<void>((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => resolve());

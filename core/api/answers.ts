@@ -156,3 +156,43 @@ export type Job = z.output<typeof Job>;
 
 export const Picture = PictureSchema;
 export const Sound = SoundSchema;
+
+const Exchanged = z
+  .strictObject({ time: z.iso.datetime(), label: z.string() })
+  .meta({ description: 'When something was exchanged with the folder, and what.' });
+const UnreadFile = z.strictObject({
+  file: z.string(),
+  line: z.number().int().min(1),
+  column: z.number().int().min(1),
+  message: z.string(),
+});
+/** A file that is as it is and is not taken in: nothing is written over it until it is whole. */
+export type UnreadFile = z.output<typeof UnreadFile>;
+const ClashedUnit = z.strictObject({
+  unit: z.string().meta({ description: 'A JSON Pointer (RFC 6901) into the mod.' }),
+  file: z.string(),
+  values: z.array(
+    z.strictObject({
+      path: z.string().meta({ description: 'A JSON Pointer into the unit.' }),
+      base: z.unknown().optional(),
+      page: z.unknown().optional(),
+      folder: z.unknown().optional(),
+    }),
+  ),
+});
+/** A part of the mod in which both sides changed the same values. */
+export type ClashedUnit = z.output<typeof ClashedUnit>;
+export const FolderAnswer = z
+  .strictObject({
+    folder: z.string().nullable().meta({ description: 'Where the mod lives; null for nowhere.' }),
+    problem: z
+      .string()
+      .optional()
+      .meta({ description: 'Why nothing is exchanged at the moment. It is tried again.' }),
+    taken: Exchanged.optional(),
+    given: Exchanged.optional(),
+    unread: z.array(UnreadFile),
+    clashes: z.array(ClashedUnit),
+  })
+  .meta({ description: 'The folder of this machine that a mod lives in.' });
+export type FolderAnswer = z.output<typeof FolderAnswer>;

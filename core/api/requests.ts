@@ -92,3 +92,17 @@ export const JobQuery = z.strictObject({
     .optional()
     .meta({ description: 'So many milliseconds to wait for the end of the job.' }),
 });
+
+const place = z.string().min(1).max(4096).meta({
+  description: 'A whole path on this machine, or one from ~/.',
+});
+const side = z.enum(['page', 'folder']);
+export const LinkBody = z.strictObject({
+  folder: place,
+  keep: side.optional().meta({ description: 'Who wins where both hold something else.' }),
+});
+export const OpenFolderBody = z.strictObject({ folder: place });
+export const ChooseBody = z.strictObject({
+  units: z.array(JsonPointer).min(1).max(10_000),
+  keep: side,
+});

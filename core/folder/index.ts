@@ -1,5 +1,6 @@
 /** A mod as a folder of text and PNG: reading it with line and column, writing it. */
-export { readModFolder, type ModFolder } from './read.ts';
+export { keptFolder } from './kept.ts';
+export { editionIn, readModFolder, type ModFolder } from './read.ts';
 export type { FileProblem, UnreadEntry } from './reader.ts';
 export { mendFolder } from './mend.ts';
-export { writeModFolder } from './write.ts';
+export { documentsOfFolder, writeModFolder } from './write.ts';

@@ -1,5 +1,6 @@
 /** The declaration: schemas, stock, edits, resolving. */
 export * from './names.ts';
+export { diffDocuments } from './diff.ts';
 export { nextVersion, versionParts, type VersionPart } from './version.ts';
 export { lookUp, sameData } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';

@@ -1,5 +1,6 @@
 import type { Request, Response } from 'express';
 import type { ModEvent, ModEventName } from '../../core/api/index.ts';
+import type { Links } from '../linked/links.ts';
 import { maxEventBytes, maxStreams, maxUnreadBytes } from '../limits.ts';
 import { Problem } from '../problem.ts';
 import type { HeldMod, LoggedEdit, Store } from '../store/store.ts';
@@ -14,7 +15,7 @@ let last: { edit: LoggedEdit; text: string } | undefined;
  * is told where the mod stands. Throws a 503 {@link Problem} when too many listen.
  */
 export async function sendEvents(
-  store: Store,
+  { store, links }: { store: Store; links: Links },
   name: string,
   request: Request,
   response: Response,
@@ -32,17 +33,21 @@ export async function sendEvents(
     'Cache-Control': 'no-cache',
     Connection: 'keep-alive',
   });
-  response.write(eventText('hello', { revision }));
-  const stop = store.listen(name, (edit, held) => {
-    if (response.writableLength > maxUnreadBytes) return void response.destroy();
-    response.write(eventOf(edit, held));
-  });
+  const send = (text: string) => {
+    if (response.writableLength > maxUnreadBytes) response.destroy();
+    else response.write(text);
+  };
+  send(eventText('hello', { revision }));
+  const stops = [
+    store.listen(name, (edit, held) => send(eventOf(edit, held))),
+    links.listen(name, (state) => send(eventText('folder', state))),
+  ];
   let isStopped = false;
   const end = () => {
     if (isStopped) return;
     isStopped = true;
     open -= 1;
-    stop();
+    for (const stop of stops) stop();
   };
   request.once('close', end);
   response.once('close', end);

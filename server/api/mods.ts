@@ -3,6 +3,7 @@ import { addressOf, endpoints } from '../../core/api/index.ts';
 import { readZip, ZipProblem } from '../../core/bytes/index.ts';
 import { readModFolder, type ModFolder } from '../../core/folder/index.ts';
 import { emptyMod } from '../../core/mod/index.ts';
+import type { Links } from '../linked/links.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
 import { sendEvents } from './events.ts';
@@ -13,7 +14,7 @@ import { serve, serveJson } from './serve-endpoint.ts';
 const usualEdits = 100;
 
 /** Mods and their edits. */
-export function modRoutes(store: Store): Router {
+export function modRoutes(store: Store, links: Links): Router {
   const routes = Router();
 
   serveJson(routes, endpoints.listMods, async () => ({ body: await store.names() }));
@@ -59,7 +60,7 @@ export function modRoutes(store: Store): Router {
     });
 
   serve(routes, endpoints.streamEvents, ({ params, request, response }) =>
-    sendEvents(store, params.mod, request, response),
+    sendEvents({ store, links }, params.mod, request, response),
   );
   return routes;
 }

@@ -29,12 +29,17 @@ export type { HeldMod } from './held.ts';
 
 type Listener = (edit: LoggedEdit, held: HeldMod) => void;
 type Made = Edit & Pick<LoggedEdit, 'stepRevision'>;
+/** What is written in the same transaction as an edit, before it. */
+type Beside = (manager: EntityManager) => Promise<void>;
 
 /**
  * So much of the log is handed out at once: at most so many edits, and, after the first, so many
  * characters of changes.
  */
 const logBounds = { edits: 200, characters: 2_000_000 };
+
+/** Whose edits they are that came from a linked folder. */
+export const folderAuthor = 'the folder';
 
 /**
  * The mods of this machine. Every write is one transaction: the entries it touches, and one line of
@@ -138,6 +143,29 @@ export class Store {
   }
 
   /**
+   * The same for what came from a linked folder, with the pictures and sounds that it names and
+   * what else must be noted with it, all or nothing.
+   */
+  takeIn(
+    name: string,
+    baseRevision: number,
+    { label, changes }: Edit,
+    blobs: Iterable<Uint8Array>,
+    beside: Beside,
+  ): Promise<LoggedEdit> {
+    const made = () => ({ label, changes, stepRevision: null });
+    return this.append(name, baseRevision, folderAuthor, 'edit', made, async (manager) => {
+      for (const bytes of blobs) await this.putBlob(bytes, manager);
+      await beside(manager);
+    });
+  }
+
+  /** Does work on the database as one transaction. */
+  transact<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.write(work);
+  }
+
+  /**
    * Takes back the last edit, or brings back the last one taken back, whoever made it. Throws 409
    * when there is none.
    */
@@ -168,6 +196,7 @@ export class Store {
     author: string,
     kind: EditRow['kind'],
     make: (held: HeldMod) => Promise<Made> | Made,
+    beside?: Beside,
   ): Promise<LoggedEdit> {
     return this.write(
       async (manager) => {
@@ -180,6 +209,7 @@ export class Store {
         const changes = JSON.parse(stored) as Change[];
         const mod = applyEdit(held.mod, changes);
         checkEntries(name, mod, changes);
+        await beside?.(manager);
         await this.checkPictures(mod, changes, manager);
         const logged: LoggedEdit = {
           revision: held.revision + 1,

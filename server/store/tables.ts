@@ -41,6 +41,21 @@ export interface SnapshotRow {
   edition: number;
   document: string;
 }
+/** The folder that a mod lives in, and the last exchange each way. */
+export interface LinkRow {
+  mod: string;
+  folder: string;
+  taken: string | null;
+  given: string | null;
+}
+/** What a mod and its folder held of one unit when they were alike last. */
+export interface LinkedUnitRow {
+  mod: string;
+  unit: string;
+  files: string;
+  value: string | null;
+  previous: string | null;
+}
 /** A picture or a sound by its SHA-256. */
 export interface BlobRow {
   sha256: string;
@@ -94,6 +109,25 @@ export const SnapshotTable = new EntitySchema<SnapshotRow>({
     document: { type: 'text' },
   },
 });
+export const LinkTable = new EntitySchema<LinkRow>({
+  name: 'links',
+  columns: {
+    mod: { type: 'text', primary: true },
+    folder: { type: 'text' },
+    taken: { type: 'text', nullable: true },
+    given: { type: 'text', nullable: true },
+  },
+});
+export const LinkedUnitTable = new EntitySchema<LinkedUnitRow>({
+  name: 'linked_units',
+  columns: {
+    mod: { type: 'text', primary: true },
+    unit: { type: 'text', primary: true },
+    files: { type: 'text' },
+    value: { type: 'text', nullable: true },
+    previous: { type: 'text', nullable: true },
+  },
+});
 export const BlobTable = new EntitySchema<BlobRow>({
   name: 'blobs',
   columns: {
@@ -106,4 +140,12 @@ export const BlobTable = new EntitySchema<BlobRow>({
 });
 
 /** All tables of the database. */
-export const tables = [ModTable, EntryTable, EditTable, SnapshotTable, BlobTable] as const;
+export const tables = [
+  ModTable,
+  EntryTable,
+  EditTable,
+  SnapshotTable,
+  LinkTable,
+  LinkedUnitTable,
+  BlobTable,
+] as const;

@@ -1,0 +1,76 @@
+import { digestOf, type Files } from '../bytes/index.ts';
+import { editionIn, readModFolder, type FileProblem } from '../folder/index.ts';
+import { pointer } from '../json/index.ts';
+import { currentEdition } from '../mod/index.ts';
+import type { Digests, InFolder } from './exchange.ts';
+import { unitOf, valueOfUnit, type Unit } from './units.ts';
+
+/** What some units are in a folder. */
+export interface ReadUnits {
+  inFolder: Map<Unit, InFolder>;
+  problems: FileProblem[];
+  /** Pictures, sounds and kept files by their SHA-256. */
+  blobs: Map<string, Uint8Array>;
+}
+
+/**
+ * Reads units from their files. `files` hold all files of these units that are there, and
+ * `mod.json`, which tells the edition of the others. A header of another namespace is not this
+ * mod's, so it counts as unread.
+ */
+export function readUnits(units: readonly Unit[], files: Files, namespace: string): ReadUnits {
+  const asked = new Set(units);
+  const read = readModFolder(files);
+  const digests = new Map<Unit, Record<string, string>>();
+  for (const [file, bytes] of files) {
+    const unit = unitOf(file);
+    if (unit !== undefined) digests.set(unit, { ...digests.get(unit), [file]: digestOf(bytes) });
+  }
+  const problems = read.problems.filter(({ file }) => {
+    const unit = unitOf(file);
+    return unit === undefined || asked.has(unit);
+  });
+  const unread = new Set(
+    read.unread.map(({ kind, name }) => pointer(name ? [kind, name] : [kind])),
+  );
+  const called = read.mod.header.namespace;
+  if (asked.has('/header') && !unread.has('/header') && called !== namespace) {
+    unread.add('/header');
+    problems.push(otherNamespace(called, namespace));
+  }
+  // A name that is not allowed is nobody's.
+  const refused = new Set(
+    problems.flatMap(({ rule, file }) => (rule === 'files/unknown-file' ? [unitOf(file)] : [])),
+  );
+  const inFolder = new Map(
+    units.map((unit): [Unit, InFolder] => {
+      const has: Digests = digests.get(unit) ?? {};
+      const isLeftOut = unread.has(unit) || refused.has(unit);
+      if (isLeftOut) return [unit, { files: has, isUnread: true }];
+      return [unit, { files: has, value: valueOfUnit(read.mod, unit) }];
+    }),
+  );
+  return { inFolder, problems, blobs: read.blobs };
+}
+
+const otherNamespace = (called: string, namespace: string): FileProblem => ({
+  file: 'mod.json',
+  place: { line: 1, column: 1 },
+  rule: 'files/does-not-fit',
+  message:
+    `It calls the namespace ${called}, but this mod is ${namespace}: every id begins with it. ` +
+    'Rename the namespace in Obrank, and every id follows.',
+});
+
+/**
+ * Why nothing can be exchanged with a folder, by its `mod.json`, in a sentence; undefined when it
+ * can. A folder that has none is not emptied into the mod: it may be a checkout that is under way.
+ */
+export function whyNotExchanged(header: Uint8Array | undefined): string | undefined {
+  if (!header) return 'The folder has no mod.json, so it is not a mod at the moment.';
+  const edition = editionIn(new Map([['mod.json', header]]));
+  return edition > currentEdition
+    ? `The folder was written by a newer Obrank (edition ${edition}; this one knows ` +
+        `${currentEdition}). Open it with the newer one.`
+    : undefined;
+}
