@@ -62,8 +62,7 @@ function exchangeUnit(unit: Unit, { mod, agreed, inFolder, prefer }: Sides, done
   const { files, value: folder } = found;
   const page = valueOfUnit(mod, unit);
   const before = agreed.get(unit);
-  // What was being written when the program ended, and is not there yet, is no change of anybody's.
-  const base = before && wasGiven(before, files) ? folder : before?.value;
+  const base = baseOf(unit, before, found);
   const merged = mergeFitting(unit, { base, page, folder }, prefer);
   if (merged.clashes.length && prefer === undefined) {
     done.clashes.set(unit, merged.clashes);
@@ -83,6 +82,18 @@ const isKnown = (before: Agreed | undefined, files: Digests, value: unknown): bo
       sameData(before.files, files) &&
       sameData(before.value, value)
     : value === undefined && Object.keys(files).length === 0;
+
+/** What both sides held, against which their changes are seen. */
+function baseOf(
+  unit: Unit,
+  before: Agreed | undefined,
+  { files, value }: { files: Digests; value: unknown },
+): unknown {
+  // A ledger that is gone is written again: numbers that saved worlds rest on are not taken away.
+  if (unit === '/ledger' && value === undefined) return undefined;
+  // What was being written when the program ended, and is not there yet, is no change of anybody's.
+  return before && wasGiven(before, files) ? value : before?.value;
+}
 
 /** Whether a unit stands in the folder as it stood while it was being written. */
 function wasGiven({ files, previous }: Agreed, found: Digests): boolean {

@@ -47,7 +47,9 @@ export function readUnits(units: readonly Unit[], files: Files, namespace: strin
       const has: Digests = digests.get(unit) ?? {};
       const isLeftOut = unread.has(unit) || refused.has(unit);
       if (isLeftOut) return [unit, { files: has, isUnread: true }];
-      return [unit, { files: has, value: valueOfUnit(read.mod, unit) }];
+      // A mod always has a ledger; where no file says so the folder has none.
+      const isThere = unit !== '/ledger' || files.has('ledger.json');
+      return [unit, { files: has, value: isThere ? valueOfUnit(read.mod, unit) : undefined }];
     }),
   );
   return { inFolder, problems, blobs: read.blobs };
