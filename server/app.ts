@@ -6,6 +6,7 @@ import { buildRoutes } from './api/builds.ts';
 import { failed } from './api/failed.ts';
 import { boundBodies } from './api/bodies.ts';
 import { folderRoutes } from './api/folders.ts';
+import { historyRoutes } from './api/history.ts';
 import { guard, headers } from './api/guard.ts';
 import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
@@ -16,6 +17,7 @@ import { Jobs } from './jobs.ts';
 import { maxBodyBytes } from './limits.ts';
 import { endpoints, type Endpoint } from '../core/api/index.ts';
 import { Problem } from './problem.ts';
+import type { History } from './store/history.ts';
 import type { Store } from './store/store.ts';
 
 /** The addresses that take a file and no JSON. */
@@ -27,13 +29,14 @@ const uploadPaths: ReadonlySet<string> = new Set(
 interface Parts {
   store: Store;
   links: Links;
+  history: History;
   builders: Builders;
   log: Logger;
 }
 
 /** The whole server over a store: the API and, from `pages`, the built page. */
 export function makeApp(
-  { store, links, builders, log }: Parts,
+  { store, links, history, builders, log }: Parts,
   pages: string | undefined,
 ): Express {
   const app = express();
@@ -61,6 +64,7 @@ export function makeApp(
   app.use(
     '/api',
     folderRoutes(links),
+    historyRoutes(history),
     modRoutes(store, links),
     blobRoutes(store),
     buildRoutes(store, builders, new Jobs(log)),

@@ -9,6 +9,7 @@ import { maxConnections } from './limits.ts';
 import { Links } from './linked/links.ts';
 import { Problem } from './problem.ts';
 import { openDatabase } from './store/database.ts';
+import { History } from './store/history.ts';
 import { Store } from './store/store.ts';
 import { storageProblem } from './store/transaction.ts';
 
@@ -77,10 +78,12 @@ export async function startServer({
   // Who opens a folder of their own does not ask for the demo.
   const store = await openStore(data, folder === undefined ? demo : undefined);
   const links = new Links(store, log);
+  const history = new History(store);
+  history.follow();
   const builders = new Builders(store, builderProgram(root));
   const server = createServer(
     { requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 },
-    makeApp({ store, links, builders, log }, pages),
+    makeApp({ store, links, history, builders, log }, pages),
   );
   server.maxConnections = maxConnections;
   let mod: string | undefined;

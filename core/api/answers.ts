@@ -161,6 +161,11 @@ const Exchanged = z
   .strictObject({ time: z.iso.datetime(), label: z.string() })
   .meta({ description: 'When something was exchanged with the folder, and what.' });
 const UnreadFile = z.strictObject({
+  rule: z.string().meta({ description: 'The rule of inspection that finds it.' }),
+  unit: z
+    .string()
+    .optional()
+    .meta({ description: 'The part of the mod that it says, as a JSON Pointer (RFC 6901).' }),
   file: z.string(),
   line: z.number().int().min(1),
   column: z.number().int().min(1),
@@ -196,3 +201,24 @@ export const FolderAnswer = z
   })
   .meta({ description: 'The folder of this machine that a mod lives in.' });
 export type FolderAnswer = z.output<typeof FolderAnswer>;
+
+const HistoryLine = LoggedEdit.omit({ changes: true }).extend({
+  blocks: z.array(z.string()).meta({ description: 'The blocks that it touched, by name.' }),
+});
+/** One step of the log, without what it changed in detail. */
+export type HistoryLine = z.output<typeof HistoryLine>;
+const Point = z
+  .strictObject({ revision, name: z.string().nullable(), time: z.iso.datetime() })
+  .meta({ description: 'A revision that has a name, or whose mod is kept whole.' });
+export type Point = z.output<typeof Point>;
+export const HistoryAnswer = z.strictObject({
+  lines: z.array(HistoryLine).meta({ description: 'At most a hundred steps, newest first.' }),
+  points: z.array(Point),
+  earliest: revision.meta({ description: 'From here on every revision can be looked at.' }),
+});
+export type HistoryAnswer = z.output<typeof HistoryAnswer>;
+export const ThenAnswer = z
+  .strictObject({ revision, mod: ModSchema })
+  .meta({ description: 'The mod as it stood at a revision.' });
+export type ThenAnswer = z.output<typeof ThenAnswer>;
+export const PointsAnswer = z.array(Point);

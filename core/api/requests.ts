@@ -106,3 +106,21 @@ export const ChooseBody = z.strictObject({
   units: z.array(JsonPointer).min(1).max(10_000),
   keep: side,
 });
+
+const someRevision = z.number().int().min(0);
+export const HistoryQuery = z.strictObject({
+  before: z.coerce
+    .number('"before" must be a revision.')
+    .int('"before" must be a revision.')
+    .min(0, '"before" must be a revision.')
+    .optional()
+    .meta({ description: 'Only steps before this revision.' }),
+  block: Name.optional().meta({ description: 'Only steps that touch this block.' }),
+});
+export const PointBody = z.strictObject({
+  revision: someRevision,
+  name: z.string().min(1).max(100).refine(whole, halfCharacter).nullable().meta({
+    description: 'What the revision is called from now on; null takes its name away.',
+  }),
+});
+export const BringBackBody = z.strictObject({ block: Name, revision: someRevision });

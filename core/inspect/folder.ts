@@ -1,4 +1,4 @@
-import { pointer } from '../json/index.ts';
+import { pointer, pointerSteps } from '../json/index.ts';
 import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
 import { everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
 import { inspectDeclared } from './declared.ts';
@@ -112,3 +112,30 @@ export const unfitFinding = ({
     `What is kept of ${name ? `${kind}/${name}` : `the ${kind}`} does not fit and is left ` +
     `out: ${message} It stays as it is in the database.`,
 });
+
+/** A file of a linked folder that is not taken in, as a finding. */
+export function unreadFinding({ rule, unit, file, line, column, message }: UnreadFile): Finding {
+  const [kind, name] = pointerSteps(unit ?? '');
+  return {
+    rule,
+    severity: 'error',
+    facet: facetOf(rule),
+    message:
+      `${file}, line ${line}, column ${column}: ${message} What was read last stays until the ` +
+      'file is whole again.',
+    file,
+    place: { line, column },
+    ...(unit === undefined ? {} : { at: unit }),
+    ...(kind === 'blocks' && name !== undefined ? { block: name } : {}),
+  };
+}
+
+/** What is told of a file in a linked folder that cannot be read. */
+interface UnreadFile {
+  rule: string;
+  unit?: string | undefined;
+  file: string;
+  line: number;
+  column: number;
+  message: string;
+}

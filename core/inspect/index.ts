@@ -14,7 +14,7 @@ export { changeGravity, silenceFinding, tellAgain, toldOf } from './silence.ts';
 export { causesOf, type Cause } from './causes.ts';
 export { inspectBeside } from './beside.ts';
 export type { Neighbour, Rule } from './rule.ts';
-export { asFinding, inspectModFolder, unfitFinding } from './folder.ts';
+export { asFinding, inspectModFolder, unfitFinding, unreadFinding } from './folder.ts';
 export { applyFindingsDiff, diffFindings, type FindingsDiff } from './findings-diff.ts';
 export { fixAll } from './fix-all.ts';
 export { fixInWords, type FixLine } from './fix-words.ts';

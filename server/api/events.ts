@@ -38,6 +38,7 @@ export async function sendEvents(
     else response.write(text);
   };
   send(eventText('hello', { revision }));
+  send(eventText('folder', links.stateNow(name)));
   const stops = [
     store.listen(name, (edit, held) => send(eventOf(edit, held))),
     links.listen(name, (state) => send(eventText('folder', state))),

@@ -92,8 +92,11 @@ export class FolderSide {
       [...tree.files].filter(([file]) => parsed.has(file) || unitOf(file) === undefined),
     );
     const read = readUnits(others, subset, this.namespace);
-    for (const { file, place, message } of read.problems)
-      this.problems.set(file, [...(this.problems.get(file) ?? []), { file, ...place, message }]);
+    for (const { file, place, rule, message } of read.problems)
+      this.problems.set(file, [
+        ...(this.problems.get(file) ?? []),
+        unreadFile(file, message, rule, place),
+      ]);
     for (const [unit, found] of read.inFolder)
       inFolder.set(unit, isHindered(unit, tree) ? { files: found.files, isUnread: true } : found);
     return { units, inFolder, files: tree.files, blobs: read.blobs };
@@ -106,9 +109,19 @@ export class FolderSide {
       if (!files.has(name)) this.known.delete(name);
     }
     for (const name of files.keys()) this.known.add(name);
-    for (const { path, message } of unread)
-      this.problems.set(path, [{ file: path, line: 1, column: 1, message }]);
+    for (const { path, message } of unread) this.problems.set(path, [unreadFile(path, message)]);
   }
+}
+
+/** What is told of a file that cannot be read, at its beginning unless its place is known. */
+function unreadFile(
+  file: string,
+  message: string,
+  rule = 'files/does-not-fit',
+  { line, column } = { line: 1, column: 1 },
+): UnreadFile {
+  const unit = unitOf(file);
+  return { rule, ...(unit === undefined ? {} : { unit }), file, line, column, message };
 }
 
 const unitsOf = (file: string): Unit[] => {
@@ -148,14 +161,13 @@ function caseTwins(files: Iterable<string>): UnreadFile[] {
     const other = byLower.get(file.toLowerCase());
     if (other === undefined) byLower.set(file.toLowerCase(), file);
     else
-      twins.push({
-        file,
-        line: 1,
-        column: 1,
-        message:
+      twins.push(
+        unreadFile(
+          file,
           `Its name differs from ${other} only by upper and lower case. Many systems take the ` +
-          'two for one file; rename one of them.',
-      });
+            'two for one file; rename one of them.',
+        ),
+      );
   }
   return twins;
 }

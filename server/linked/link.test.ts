@@ -84,6 +84,8 @@ test('a file that does not parse is told with line and column, and is not writte
   await sides.link.exchange();
   expect(sides.link.state.unread).toEqual([
     {
+      rule: 'files/malformed-json',
+      unit: '/blocks/bank',
       file: bank,
       line: 2,
       column: 17,

@@ -50,6 +50,8 @@ const machine: Machine = {
 const gatheringMs = 60;
 /** After so long it is tried again what could not be done. */
 const retryMs = 2000;
+/** So many files that cannot be read, and so many that clash, are told at once. */
+const toldAtMost = 200;
 /** So often an exchange begins anew at once, when one side moves on while it is under way. */
 const mostAttempts = 8;
 
@@ -91,8 +93,10 @@ export class Link {
       ...(this.problem === undefined ? {} : { problem: this.problem }),
       ...(taken && { taken }),
       ...(given && { given }),
-      unread: this.side.unread,
-      clashes: [...this.clashes].map(([unit, values]) => toClashed(unit, values)),
+      unread: this.side.unread.slice(0, toldAtMost),
+      clashes: [...this.clashes]
+        .slice(0, toldAtMost)
+        .map(([unit, values]) => toClashed(unit, values)),
     };
   }
 

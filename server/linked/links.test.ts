@@ -36,6 +36,7 @@ const write = (file: string, text: string) => writeFileSync(path.join(folder, fi
 async function start(data: string, options: { folder?: string; demo?: string } = {}) {
   const server = await startServer({ port: 0, data: path.join(root, data), ...options });
   running.push(server);
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- the test says what it asked for
   const ask = async <T>(method: string, at: string, body?: unknown, revision?: number) => {
     const response = await fetch(`${server.address}/api/mods${at}`, {
       method,

@@ -75,10 +75,11 @@ export class Links {
   /** The folder that a mod lives in, and how it stands. */
   async state(mod: string): Promise<FolderAnswer> {
     await this.store.mod(mod);
-    return this.stateOf(mod);
+    return this.stateNow(mod);
   }
 
-  private stateOf(mod: string): FolderAnswer {
+  /** The same of a mod that is known to be there. */
+  stateNow(mod: string): FolderAnswer {
     const running = this.running.get(mod);
     if (!running) return nowhere;
     const { link, problem, record } = running;
@@ -93,7 +94,7 @@ export class Links {
   }
 
   private tell(mod: string): void {
-    for (const listener of this.listeners.get(mod) ?? []) listener(this.stateOf(mod));
+    for (const listener of this.listeners.get(mod) ?? []) listener(this.stateNow(mod));
   }
 
   /**
@@ -130,7 +131,7 @@ export class Links {
       const { folder, isThere } = await folderAt(given);
       if (!isThere) await makeFolder(folder);
       await this.linkNow(mod, folder, keep);
-      return this.stateOf(mod);
+      return this.stateNow(mod);
     });
   }
 
@@ -225,7 +226,7 @@ export class Links {
     if (!link) throw new Problem(409, 'Not linked', `${mod} lives in no folder.`);
     await link.choose(units, keep);
     this.tell(mod);
-    return this.stateOf(mod);
+    return this.stateNow(mod);
   }
 
   /** Goes on with a link that the database knows. */

@@ -38,7 +38,8 @@ export async function readSnapshot(
   return row ? { revision: row.revision, mod: modIn(row) } : undefined;
 }
 
-function modIn({ document, edition }: SnapshotRow): Mod {
+/** The mod in a document of an edition, as the current one has it. */
+export function modIn({ document, edition }: Pick<SnapshotRow, 'document' | 'edition'>): Mod {
   const mod = JSON.parse(document) as Mod;
   if (edition >= currentEdition) return mod;
   const brought = entryKinds.map((kind) => [
@@ -62,7 +63,10 @@ function modIn({ document, edition }: SnapshotRow): Mod {
  * {@link Problem} when they cannot be taken back, as where an entry that they touched does not fit
  * and was left out.
  */
-export function takenBack({ mod }: HeldMod, edits: readonly { changes: Change[] }[]): Mod {
+export function takenBack(
+  { mod }: Pick<HeldMod, 'mod'>,
+  edits: readonly { changes: Change[] }[],
+): Mod {
   try {
     return [...edits]
       .reverse()

@@ -38,6 +38,9 @@ type Beside = (manager: EntityManager) => Promise<void>;
  */
 const logBounds = { edits: 200, characters: 2_000_000 };
 
+/** Who listens to this hears of every mod. */
+export const everyMod = '*';
+
 /** Whose edits they are that came from a linked folder. */
 export const folderAuthor = 'the folder';
 
@@ -96,9 +99,13 @@ export class Store {
     await this.write(async (manager) => {
       if (await manager.getRepository(ModTable).findOneBy({ name }))
         throw new Problem(409, 'Mod exists', `There is already a mod called ${name}.`);
-      await manager
-        .getRepository(ModTable)
-        .insert({ name, revision: 0, created: this.now().toISOString(), built: null });
+      await manager.getRepository(ModTable).insert({
+        name,
+        revision: 0,
+        created: this.now().toISOString(),
+        built: null,
+        removed: null,
+      });
       for (const bytes of blobs.values()) await this.putBlob(bytes, manager);
       const entries = [
         ...entryKinds.flatMap((kind) =>
@@ -233,7 +240,8 @@ export class Store {
       },
       ({ held, mod, logged, steps }) => {
         Object.assign(held, { mod, revision: logged.revision, ...steps });
-        for (const listener of this.listeners.get(name) ?? []) listener(logged, held);
+        for (const to of [name, everyMod])
+          for (const listener of this.listeners.get(to) ?? []) listener(logged, held);
         return logged;
       },
     );
@@ -380,7 +388,7 @@ export class Store {
     });
   }
 
-  /** Hears of every edit of a mod. Gives back how to stop. */
+  /** Hears of every edit of a mod, or of every mod. Gives back how to stop. */
   listen(name: string, listener: Listener): () => void {
     const set = this.listeners.get(name) ?? new Set();
     this.listeners.set(name, set.add(listener));
@@ -424,6 +432,7 @@ export class Store {
         size: bytes.length,
         facts: facts ? JSON.stringify(facts) : null,
         bytes: Buffer.from(bytes),
+        added: this.now().toISOString(),
       },
       ['sha256'],
     );

@@ -6,6 +6,8 @@ export interface ModRow {
   revision: number;
   created: string;
   built: number | null;
+  /** When it was put into the bin; null while it is not there. */
+  removed: string | null;
 }
 /**
  * One entry as a validated document of an edition; `revision` is the edit that last touched it.
@@ -63,6 +65,17 @@ export interface BlobRow {
   size: number;
   facts: string | null;
   bytes: Buffer;
+  /** When it came; null in databases of earlier programs. */
+  added: string | null;
+}
+/** A point of a mod's history: a named one, or one whose mod is kept because the log goes no further. */
+export interface PointRow {
+  mod: string;
+  revision: number;
+  name: string | null;
+  time: string;
+  edition: number;
+  document: Buffer | null;
 }
 
 export const ModTable = new EntitySchema<ModRow>({
@@ -72,6 +85,7 @@ export const ModTable = new EntitySchema<ModRow>({
     revision: { type: 'integer' },
     created: { type: 'text' },
     built: { type: 'integer', nullable: true },
+    removed: { type: 'text', nullable: true },
   },
 });
 export const EntryTable = new EntitySchema<EntryRow>({
@@ -136,6 +150,18 @@ export const BlobTable = new EntitySchema<BlobRow>({
     size: { type: 'integer' },
     facts: { type: 'text', nullable: true },
     bytes: { type: 'blob' },
+    added: { type: 'text', nullable: true },
+  },
+});
+export const PointTable = new EntitySchema<PointRow>({
+  name: 'points',
+  columns: {
+    mod: { type: 'text', primary: true },
+    revision: { type: 'integer', primary: true },
+    name: { type: 'text', nullable: true },
+    time: { type: 'text' },
+    edition: { type: 'integer' },
+    document: { type: 'blob', nullable: true },
   },
 });
 
@@ -148,4 +174,5 @@ export const tables = [
   LinkTable,
   LinkedUnitTable,
   BlobTable,
+  PointTable,
 ] as const;

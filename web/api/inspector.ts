@@ -1,5 +1,9 @@
-import type { UnfitEntry } from '../../core/api/index.ts';
-import { applyFindingsDiff, unfitFinding, type Finding } from '../../core/inspect/index.ts';
+import {
+  applyFindingsDiff,
+  unfitFinding,
+  unreadFinding,
+  type Finding,
+} from '../../core/inspect/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
 import type { Fit } from '../../core/models/index.ts';
 import type { PlainBox } from '../../core/space/index.ts';
@@ -11,11 +15,16 @@ import type {
   SheetAnswer,
   ToWorker,
 } from '../workers/protocol.ts';
-import type { Session } from './session.ts';
+import type { Session, View } from './session.ts';
 
 /** A square drawing as RGBA, or nothing when there is no such block. */
 export type Drawing = { size: number; data: Uint8Array } | undefined;
-const unfitFindings = (unfit: readonly UnfitEntry[] = []): Finding[] => unfit.map(unfitFinding);
+
+/** What the mod does not hold because it cannot be read: in the database, or in the folder. */
+const unreadIn = ({ unfit = [], folder }: View): Finding[] => [
+  ...unfit.map(unfitFinding),
+  ...(folder?.unread ?? []).map(unreadFinding),
+];
 
 /** The page's side of the worker that inspects and draws. It follows a session's every edit. */
 export class Inspector {
@@ -27,6 +36,7 @@ export class Inspector {
   private readonly listeners = new Set<() => void>();
   private readonly stopFollowing: () => void;
   private next = 1;
+  private folder: View['folder'];
   /** What the worker has found, without what the server left out. */
   private told: Finding[] = [];
   /** How often the worker was told of the mod, and how many of those it has answered. */
@@ -41,9 +51,8 @@ export class Inspector {
     this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'findings') {
         this.told = applyFindingsDiff(this.told, data.diff);
-        this.findings = [...unfitFindings(session.view.unfit), ...this.told];
         this.answered++;
-        for (const listener of this.listeners) listener();
+        this.tell();
         this.mendWaiting();
       } else if (data.kind === 'progress') {
         this.progress.get(data.id)?.(data.done, data.total);
@@ -53,7 +62,22 @@ export class Inspector {
       }
     };
     this.follow(undefined, session.view.mod);
-    this.stopFollowing = session.onMod((changes, mod) => this.follow(changes, mod));
+    const stops = [
+      session.onMod((changes, mod) => this.follow(changes, mod)),
+      session.subscribe(() => {
+        if (session.view.folder === this.folder) return;
+        this.folder = session.view.folder;
+        if (this.findings) this.tell();
+      }),
+    ];
+    this.stopFollowing = () => {
+      for (const stop of stops) stop();
+    };
+  }
+
+  private tell(): void {
+    this.findings = [...unreadIn(this.session.view), ...this.told];
+    for (const listener of this.listeners) listener();
   }
 
   private follow(changes: Change[] | undefined, mod: Mod): void {

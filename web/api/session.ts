@@ -14,6 +14,7 @@ import {
   endpoints,
   LoggedEdits,
   modEvents,
+  type FolderAnswer,
   type LoggedEdit,
   type ModAnswer,
   type ModEvent,
@@ -46,6 +47,8 @@ export interface View {
   refused?: string;
   /** What the server keeps and cannot show. */
   unfit?: UnfitEntry[];
+  /** The folder that the mod lives in, once the server has told of it. */
+  folder?: FolderAnswer;
 }
 
 type Loaded = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> & { unfit?: UnfitEntry[] };
@@ -88,6 +91,7 @@ export class Session {
       this.update({ undo, redo });
       if (revision > this.view.revision && !this.sending) void this.catchUp();
     });
+    this.hear('folder', (folder) => this.update({ folder }));
     this.hear('hello', ({ revision }) => {
       // After a lost connection there may be edits that nobody told of.
       if (revision > this.view.revision) void this.catchUp();

@@ -1,5 +1,6 @@
 import { FirstLayout1700000000000 } from './1700000000000-first-layout.ts';
 import { Editions1770000000000 } from './1770000000000-editions.ts';
+import { History1781000000000 } from './1781000000000-history.ts';
 import { LinkedFolders1780000000000 } from './1780000000000-linked-folders.ts';
 
 /**
@@ -10,4 +11,5 @@ export const migrations = [
   FirstLayout1700000000000,
   Editions1770000000000,
   LinkedFolders1780000000000,
+  History1781000000000,
 ] as const;
