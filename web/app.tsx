@@ -2,9 +2,11 @@ import { Button, Center, Stack, Text, Title } from '@mantine/core';
 import { lazy } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import useSWR from 'swr';
-import type { ModAnswer } from '../core/api/index.ts';
+import { endpoints, type ModAnswer } from '../core/api/index.ts';
+import { call } from './api/client.ts';
 import { loadMod } from './api/load-mod.ts';
 import { useMods } from './api/mods.ts';
+import { pastIn } from './api/past.ts';
 import { OpenMod } from './api/hooks.tsx';
 import { Frame } from './parts/frame.tsx';
 import { Waiting } from './parts/waiting.tsx';
@@ -66,16 +68,26 @@ function FirstMod() {
   );
 }
 
+type Opened = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> & { isPast?: boolean };
+
+/** The mod that an address names: as it is, or as it was. */
+async function open(called: string): Promise<Opened> {
+  const past = pastIn(called);
+  if (!past) return loadMod(called);
+  const revision = String(past.revision);
+  return { ...(await call(endpoints.getModThen, { mod: past.mod, revision })), isPast: true };
+}
+
 function ModPlaces() {
   const { mod = '' } = useParams();
-  const { data, error } = useSWR<ModAnswer, Error>(['mod', mod], () => loadMod(mod), {
+  const { data, error } = useSWR<Opened, Error>(['mod', mod], () => open(mod), {
     revalidateOnFocus: false,
     revalidateOnReconnect: false,
     revalidateIfStale: false,
   });
   if (error) return <Message title="This mod could not be opened" text={error.message} />;
   if (!data) return <Waiting />;
-  localStorage.setItem('obrank.mod', mod);
+  localStorage.setItem('obrank.mod', pastIn(mod)?.mod ?? mod);
   return (
     <OpenMod name={mod} loaded={data}>
       <Frame />

@@ -49,9 +49,15 @@ export interface View {
   unfit?: UnfitEntry[];
   /** The folder that the mod lives in, once the server has told of it. */
   folder?: FolderAnswer;
+  /** The mod is shown as it was at its revision: nothing can be changed. */
+  isPast?: boolean;
 }
 
-type Loaded = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> & { unfit?: UnfitEntry[] };
+type Loaded = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> &
+  Pick<View, 'unfit' | 'isPast'>;
+
+/** What is said to whoever edits the mod as it was. */
+const past = 'This is the mod as it was, so nothing can be changed here. Go back to now first.';
 
 /** So long this page waits before it sends again what could not be saved, in milliseconds. */
 const retryMs = 3000;
@@ -70,16 +76,18 @@ export class Session {
   private later: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly modListeners = new Set<(changes: Change[] | undefined, mod: Mod) => void>();
-  private readonly events: EventSource;
+  private readonly events: EventSource | undefined;
   private heard: LoggedEdit[] = [];
   view: View;
 
   constructor(
+    /** What the addresses of the page call it: the mod's name or, as it was, `saltmarsh@120`. */
     readonly name: string,
     loaded: Loaded,
   ) {
     this.base = loaded.mod;
     this.view = { ...loaded, saving: 'saved' };
+    if (loaded.isPast) return;
     this.events = new EventSource(addressOf(endpoints.streamEvents, { mod: name }));
     this.hear('edit', ({ edit, undo, redo }) => {
       this.heard.push(edit);
@@ -104,7 +112,7 @@ export class Session {
     name: Name,
     listener: (event: ModEvent<Name>) => void,
   ): void {
-    this.events.addEventListener(name, ({ data }: MessageEvent<string>) => {
+    this.events?.addEventListener(name, ({ data }: MessageEvent<string>) => {
       const fits = modEvents[name].safeParse(JSON.parse(data));
       if (fits.success) listener(fits.data as ModEvent<Name>);
       else void this.catchUp();
@@ -112,7 +120,7 @@ export class Session {
   }
 
   close(): void {
-    this.events.close();
+    this.events?.close();
     clearTimeout(this.later);
   }
 
@@ -143,6 +151,11 @@ export class Session {
    * moment become one step.
    */
   edit(label: string, changes: Change[]): void {
+    if (this.view.isPast) {
+      this.update({ refused: undefined });
+      this.update({ refused: past });
+      return;
+    }
     const real = squashChanges(changes);
     if (!real.length) return;
     const mod = applyChanges(this.view.mod, real);
@@ -180,6 +193,7 @@ export class Session {
   }
 
   private async step(kind: 'undo' | 'redo'): Promise<void> {
+    if (this.view.isPast) return;
     if (this.pending.length) await this.flush();
     if (this.pending.length || this.view.conflict) return;
     try {

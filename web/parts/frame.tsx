@@ -18,6 +18,8 @@ import { KeysSheet } from './keys/keys-sheet.tsx';
 import { useEscapeLeaves } from './keys/use-escape-leaves.ts';
 import { useFocusStays } from './keys/use-focus-stays.ts';
 import { useKeys } from './keys/use-keys.ts';
+import { FolderMark } from './folder-mark.tsx';
+import { PastBand } from './past-band.tsx';
 import { Palette } from './palette.tsx';
 import { Waiting } from './waiting.tsx';
 import styles from './frame.module.css';
@@ -38,7 +40,7 @@ function skipToWork(event: MouseEvent): void {
 /** The top bar and the place below it. */
 export function Frame() {
   const session = useSession();
-  const { mod, refused } = useView();
+  const { mod, refused, isPast = false } = useView();
   const { undo, redo, go } = useSteps();
   const findings = useFindings() ?? [];
   const location = useLocation();
@@ -70,17 +72,20 @@ export function Frame() {
           Obrank
         </Link>
         <ModMenu title={mod.header.title} version={mod.header.version} />
+        <FolderMark />
         <nav aria-label="Places">
-          {placesIn('bar').map(({ path, title }) => (
-            <NavLink key={path} to={`${home}/${path}`}>
-              {title}
-              {path === 'inspection' && grave > 0 && (
-                <span className={styles['many']} title={`${grave} errors and warnings`}>
-                  {grave}
-                </span>
-              )}
-            </NavLink>
-          ))}
+          {placesIn('bar')
+            .filter(({ path }) => !isPast || path !== 'build')
+            .map(({ path, title }) => (
+              <NavLink key={path} to={`${home}/${path}`}>
+                {title}
+                {path === 'inspection' && grave > 0 && (
+                  <span className={styles['many']} title={`${grave} errors and warnings`}>
+                    {grave}
+                  </span>
+                )}
+              </NavLink>
+            ))}
         </nav>
         <button type="button" className={styles['find']} onClick={() => spotlight.open()}>
           <span>Go to or do…</span>
@@ -105,11 +110,14 @@ export function Frame() {
           </button>
         </span>
         {/* Where it leads it makes room, so that nothing jumps sideways between places. */}
-        <Link to={`${home}/build`} className={clsx(styles['build'], isBuild && styles['unseen'])}>
+        <Link
+          to={`${home}/build`}
+          className={clsx(styles['build'], (isBuild || isPast) && styles['unseen'])}
+        >
           Build the pack
         </Link>
       </header>
-      <FirstSteps />
+      {isPast ? <PastBand /> : <FirstSteps />}
       <main className={styles['place']} id="work" tabIndex={-1}>
         <Suspense fallback={<Waiting height="80vh" />}>
           <Outlet />

@@ -8,6 +8,8 @@ import { CommitField } from '../../parts/commit-field.tsx';
 import { Field } from '../../parts/field.tsx';
 import { SavedMark } from '../../parts/frame.tsx';
 import { languageName } from '../data/texts/language-name.ts';
+import { FolderSection } from './folder/folder.tsx';
+import { HistorySection } from './history/history.tsx';
 import styles from './home.module.css';
 
 /** The mod itself, as lines that are edited where they stand: there is no form and nothing to save. */
@@ -23,14 +25,20 @@ export function Home() {
         </span>
       </header>
       <Tally />
-      <div className={styles['lines']}>
-        <TitleLine header={header} />
-        <VersionLine header={header} />
-        <AuthorsLine header={header} />
-        <LicenceLine header={header} />
-        <KitLine header={header} />
-        <TickRateLine header={header} />
-        <LanguagesLine header={header} />
+      <div className={styles['ledger']}>
+        <div className={styles['lines']}>
+          <TitleLine header={header} />
+          <VersionLine header={header} />
+          <AuthorsLine header={header} />
+          <LicenceLine header={header} />
+          <KitLine header={header} />
+          <TickRateLine header={header} />
+          <LanguagesLine header={header} />
+        </div>
+        <div>
+          <FolderSection />
+          <HistorySection />
+        </div>
       </div>
     </div>
   );
