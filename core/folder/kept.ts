@@ -4,6 +4,9 @@ import { HeaderSchema, type Header } from '../mod/index.ts';
 /** Where in a mod folder the files lie that a build only carries along. */
 export const keptFolder = 'kept/';
 
+/** Where in a mod folder the picture of the mod lies. */
+export const pictureFile = 'picture.png';
+
 /** The files that a build carries along, by their paths in a pack; undefined where there are none. */
 export function keptIn(files: Files): Header['kept'] {
   const kept = [...files].flatMap(([file, bytes]) => {

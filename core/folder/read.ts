@@ -5,6 +5,7 @@ import { itemAt } from '../lists/index.ts';
 import {
   currentEdition,
   editionOf,
+  HeaderSchema,
   jsonFolders,
   namePatternOf,
   pathPattern,
@@ -14,7 +15,7 @@ import {
 import { soundEntry } from '../sounds/index.ts';
 import { pictureEntry, PictureProblem } from '../textures/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
-import { keptFolder, keptIn, keptProblem } from './kept.ts';
+import { keptFolder, keptIn, keptProblem, pictureFile } from './kept.ts';
 import { FolderReader, type FileProblem, type UnreadEntry } from './reader.ts';
 
 export interface ModFolder {
@@ -59,6 +60,7 @@ export function readModFolder(files: Files, { goesOn = false } = {}): ModFolder 
       );
     for (const file of [...files.keys()].sort()) readFile(reader, file);
     takeKept(reader, files);
+    takePicture(reader, files);
   }
   const { mod, problems, blobs, unread } = reader;
   return { mod, problems, blobs, unread, placeOf: (path) => reader.placeOf(path) };
@@ -85,7 +87,8 @@ function readFile(reader: FolderReader, file: string): void {
     readTexture(reader, file, stem.slice('textures/'.length));
   else if (stem.startsWith('sounds/') && (ending === 'wav' || ending === 'ogg'))
     readSoundFile(reader, file, stem.slice('sounds/'.length), ending);
-  else if (!file.startsWith(keptFolder) && !mayLieThere(file)) reportUnknown(reader, file);
+  else if (file !== pictureFile && !file.startsWith(keptFolder) && !mayLieThere(file))
+    reportUnknown(reader, file);
 }
 
 /** Takes in what a build only carries along. */
@@ -94,14 +97,34 @@ function takeKept(reader: FolderReader, files: Files): void {
   const problem = keptProblem(kept);
   const [first = ''] = Object.keys(kept ?? {});
   if (problem) reader.report(keptFolder + first, 'files/unknown-file', `In kept/: ${problem}.`);
-  // What mod.json itself says of kept files is nothing: they say what they are.
-  const { kept: _, ...header } = reader.mod.header;
+  // What mod.json itself says of such files is nothing: they say what they are.
+  const { kept: _, picture: __, ...header } = reader.mod.header;
   reader.mod.header = header;
   if (!kept || problem) return;
   reader.mod.header = { ...header, kept };
   for (const [path, { sha256 }] of Object.entries(kept))
     reader.keep(sha256, reader.bytesOf(keptFolder + path));
 }
+
+/** Takes in the picture of the mod. */
+function takePicture(reader: FolderReader, files: Files): void {
+  if (!files.has(pictureFile)) return;
+  const bytes = reader.bytesOf(pictureFile);
+  try {
+    const picture = pictureEntry(bytes);
+    const problem = HeaderSchema.shape.picture.safeParse(picture).error?.issues[0]?.message;
+    if (problem) reader.report(pictureFile, 'files/does-not-fit', `${firstUpper(problem)}.`);
+    else {
+      reader.mod.header = { ...reader.mod.header, picture };
+      reader.keep(picture.sha256, bytes);
+    }
+  } catch (error) {
+    if (!(error instanceof PictureProblem)) throw error;
+    reader.report(pictureFile, 'textures/unreadable', error.message);
+  }
+}
+
+const firstUpper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Whether a name is allowed; one that is not is reported. */
 function isAllowed(reader: FolderReader, file: string, name: string, pattern: RegExp): boolean {

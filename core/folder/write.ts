@@ -2,12 +2,12 @@ import type { Files } from '../bytes/index.ts';
 import { printJson } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
 import { inOrder, jsonFolders, type Mod } from '../mod/index.ts';
-import { keptFolder } from './kept.ts';
+import { keptFolder, pictureFile } from './kept.ts';
 
 /** Every JSON file of a mod folder, one after the other. */
 export function* documentsOfFolder(mod: Mod): Generator<Written> {
   // What lies in kept/ says itself what it is, as pictures do.
-  const { kept: _, ...header } = mod.header;
+  const { kept: _, picture: __, ...header } = mod.header;
   yield ['mod.json', header];
   yield ['ledger.json', mod.ledger];
   for (const [kind, folder] of jsonFolders)
@@ -31,6 +31,7 @@ export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array)
     files.set(`textures/${name}.png`, blob(picture.sha256));
   for (const [name, sound] of Object.entries(mod.sounds))
     files.set(`sounds/${name}.${sound.format}`, blob(sound.sha256));
+  if (mod.header.picture) files.set(pictureFile, blob(mod.header.picture.sha256));
   for (const [path, { sha256 }] of Object.entries(mod.header.kept ?? {}))
     files.set(`${keptFolder}${path}`, blob(sha256));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));

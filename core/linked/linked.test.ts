@@ -81,7 +81,8 @@ test('merging: where both changed a value, whoever is preferred has it', () => {
 test('every file of a mod folder belongs to the unit that is read from it', async () => {
   const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
   const kept = { 'docs/read me.md': { sha256: 'f'.repeat(64), bytes: 1 } };
-  const whole: Mod = { ...mod, header: { ...mod.header, kept } };
+  const { picture } = mod.textures['salt/crust'] ?? Object.values(mod.textures)[0]!;
+  const whole: Mod = { ...mod, header: { ...mod.header, kept, picture } };
   const files = writeModFolder(whole, (sha256) => blobs.get(sha256) ?? text('.'));
   const units = new Set(unitsOfMod(whole));
   for (const file of files.keys()) {
@@ -124,7 +125,11 @@ test('changes touch the units that they say', () => {
   expect(touched('/ledger/entries/0')).toEqual(['/ledger']);
   expect(touched('/header/kept', undefined, kept)).toEqual(['/header/kept/a']);
   expect(touched('/header/kept/a', kept.a)).toEqual(['/header/kept/a']);
-  expect(touched('/header', { kept }, {})).toEqual(['/header', '/header/kept/a']);
+  expect(touched('/header', { kept }, {})).toEqual([
+    '/header',
+    '/header/picture',
+    '/header/kept/a',
+  ]);
 });
 
 /** Both sides of one unit, and what an exchange makes of them. */

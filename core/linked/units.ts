@@ -1,4 +1,4 @@
-import { keptFolder } from '../folder/index.ts';
+import { keptFolder, pictureFile } from '../folder/index.ts';
 import { lookUp, pointer, pointerSteps, valueAt } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
 import { entryKinds, entryOf, jsonFolders, type Change, type Mod } from '../mod/index.ts';
@@ -10,6 +10,7 @@ import { entryKinds, entryOf, jsonFolders, type Change, type Mod } from '../mod/
 export type Unit = string;
 
 const keptUnits = '/header/kept';
+const pictureUnit = '/header/picture';
 
 /**
  * The unit that a file of a mod folder belongs to; undefined for a file that is none's.
@@ -19,6 +20,7 @@ const keptUnits = '/header/kept';
 export function unitOf(file: string): Unit | undefined {
   if (file === 'mod.json') return '/header';
   if (file === 'ledger.json') return '/ledger';
+  if (file === pictureFile) return pictureUnit;
   if (file.startsWith(keptFolder)) return keptUnits + pointer([file.slice(keptFolder.length)]);
   if (file.split('/').some((part) => part.startsWith('.'))) return undefined;
   const [, texture] = /^textures\/(.+?)(?:\.png|\.strip\.json|\.made\.json)$/.exec(file) ?? [];
@@ -35,6 +37,7 @@ export function filesOfUnit(unit: Unit): string[] {
   const [kind = '', name = ''] = pointerSteps(unit);
   const kept = keptPath(unit);
   if (kept !== undefined) return [keptFolder + kept];
+  if (unit === pictureUnit) return [pictureFile];
   if (kind === 'header') return ['mod.json'];
   if (kind === 'ledger') return ['ledger.json'];
   if (kind === 'sounds') return [`sounds/${name}.wav`, `sounds/${name}.ogg`];
@@ -54,6 +57,7 @@ const keptPath = (unit: Unit): string | undefined =>
 export const unitsOfMod = (mod: Mod): Unit[] => [
   '/header',
   '/ledger',
+  ...(mod.header.picture ? [pictureUnit] : []),
   ...Object.keys(mod.header.kept ?? {}).map((path) => keptUnits + pointer([path])),
   ...entryKinds.flatMap((kind) => Object.keys(mod[kind]).map((name) => pointer([kind, name]))),
 ];
@@ -61,7 +65,8 @@ export const unitsOfMod = (mod: Mod): Unit[] => [
 /** The units that changes of a mod touch, each once. */
 export function touchedUnits(changes: readonly Change[]): Unit[] {
   const touched = changes.flatMap(({ path, before, after }) => {
-    if (path === '/header') return [path, ...keptOf(before), ...keptOf(after)];
+    if (path === '/header') return [path, pictureUnit, ...keptOf(before), ...keptOf(after)];
+    if (path === pictureUnit || path.startsWith(`${pictureUnit}/`)) return [pictureUnit];
     if (path === keptUnits)
       return [before, after].flatMap((kept) =>
         Object.keys(kept ?? {}).map((name) => keptUnits + pointer([name])),
@@ -83,7 +88,7 @@ export function valueOfUnit(mod: Mod, unit: Unit): unknown {
   const kept = keptPath(unit);
   if (kept !== undefined) return lookUp(mod.header.kept, kept);
   if (unit !== '/header') return valueAt(mod, unit);
-  const { kept: _, ...header } = mod.header;
+  const { kept: _, picture: __, ...header } = mod.header;
   return header;
 }
 
@@ -109,8 +114,14 @@ export function withUnits(mod: Mod, values: ReadonlyMap<Unit, unknown>): Mod {
 
 function headerWith(header: Mod['header'], unit: Unit, value: unknown): Mod['header'] {
   const path = keptPath(unit);
-  if (path === undefined)
-    return { ...(value as Mod['header']), ...(header.kept ? { kept: header.kept } : {}) };
+  if (unit === pictureUnit) {
+    const { picture: _, ...bare } = header;
+    return value === undefined ? bare : { ...bare, picture: value as Mod['header']['picture'] };
+  }
+  if (path === undefined) {
+    const { kept, picture } = header;
+    return { ...(value as Mod['header']), ...(picture && { picture }), ...(kept && { kept }) };
+  }
   const { [path]: _, ...others } = header.kept ?? {};
   const kept = value === undefined ? others : { ...others, [path]: value };
   const { kept: __, ...bare } = header;
@@ -120,7 +131,7 @@ function headerWith(header: Mod['header'], unit: Unit, value: unknown): Mod['hea
 /** The JSON files of a unit that holds a value. */
 export function documentsOfUnit(unit: Unit, value: unknown): Written[] {
   const [kind, name] = pointerSteps(unit);
-  if (value === undefined || kind === 'sounds' || keptPath(unit) !== undefined) return [];
+  if (value === undefined || kind === 'sounds' || isBareFile(unit)) return [];
   if (kind !== 'textures') return filesOfUnit(unit).map((file): Written => [file, value]);
   return (['strip', 'made'] as const).flatMap((part): Written[] => {
     const said = (value as Mod['textures'][string])[part];
@@ -128,12 +139,15 @@ export function documentsOfUnit(unit: Unit, value: unknown): Written[] {
   });
 }
 
+/** Whether a unit is one file that says itself what it is. */
+const isBareFile = (unit: Unit): boolean => unit === pictureUnit || keptPath(unit) !== undefined;
+
 /** The other files of a unit that holds a value, each with its SHA-256. */
 export function blobsOfUnit(unit: Unit, value: unknown): [file: string, sha256: string][] {
   const [kind, name] = pointerSteps(unit);
   if (value === undefined) return [];
-  const kept = keptPath(unit);
-  if (kept !== undefined) return [[keptFolder + kept, (value as { sha256: string }).sha256]];
+  if (isBareFile(unit))
+    return filesOfUnit(unit).map((file) => [file, (value as { sha256: string }).sha256]);
   if (kind === 'textures')
     return [[`textures/${name}.png`, (value as Mod['textures'][string]).picture.sha256]];
   if (kind !== 'sounds') return [];

@@ -4,5 +4,6 @@ import type { Mod } from './mod.schema.ts';
 export const blobsNamedIn = (mod: Mod): { sha256: string; bytes: number }[] => [
   ...Object.values(mod.textures).map(({ picture }) => picture),
   ...Object.values(mod.sounds),
+  ...(mod.header.picture ? [mod.header.picture] : []),
   ...Object.values(mod.header.kept ?? {}),
 ];

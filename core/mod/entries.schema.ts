@@ -1,7 +1,17 @@
 import { z } from 'zod';
 import { axes, sides } from '../space/index.ts';
 import { Triple } from './block.schema.ts';
-import { Colour, Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from './names.ts';
+import {
+  Colour,
+  Id,
+  Language,
+  Name,
+  partRecordOf,
+  recordOf,
+  Sha256,
+  Version,
+  VersionRange,
+} from './names.ts';
 import { currentEdition } from './migrations/index.ts';
 import { toolKinds } from './traits.ts';
 
@@ -267,6 +277,17 @@ export const HeaderSchema = z.strictObject({
   }),
   namespace: Name,
   title: z.string().min(1).max(100),
+  description: z.string().min(1).max(4000).optional().meta({
+    description: 'What the mod brings, in a few sentences, for those who may want to play it.',
+  }),
+  picture: PictureSchema.refine(({ width, height }) => width === height, {
+    error: 'the picture of a mod is square',
+  })
+    .optional()
+    .meta({
+      description:
+        'The picture of the mod, as players see it in lists. In a mod folder it is picture.png.',
+    }),
   version: Version,
   authors: z.array(z.string().max(200)).max(100),
   license: z.string().max(200),
@@ -278,7 +299,15 @@ export const HeaderSchema = z.strictObject({
     .max(64)
     .regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack'),
   needs: z
-    .array(z.strictObject({ namespace: Name, note: z.string().max(1000).optional() }))
+    .array(
+      z.strictObject({
+        namespace: Name,
+        versions: VersionRange.optional().meta({
+          description: 'Which of its versions will do, as a range such as >=1.2.0 <2.0.0.',
+        }),
+        note: z.string().max(1000).optional(),
+      }),
+    )
     .max(200)
     .optional()
     .meta({ description: 'Other mods that this one names things of.' }),

@@ -1,7 +1,8 @@
 /** The declaration: schemas, stock, edits, resolving. */
 export * from './names.ts';
 export { diffDocuments } from './diff.ts';
-export { nextVersion, versionParts, type VersionPart } from './version.ts';
+export { licenceSaid, type LicenceSaid } from './licence.ts';
+export { isVersionRange, nextVersion, versionParts, type VersionPart } from './version.ts';
 export { lookUp, sameData } from '../json/index.ts';
 export { placingHow, ValueSchema, WhenSchema, type Placing } from './states.schema.ts';
 export {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isVersionRange } from './version.ts';
 
 /**
  * A name in ids, files and properties: a lowercase letter, then lowercase letters, digits and
@@ -51,6 +52,14 @@ export const Version = z
   .string()
   .max(64)
   .regex(versionPattern, 'use a semantic version such as 0.3.0');
+/** Which versions of something will do: a range as package managers know them (node-semver). */
+export const VersionRange = z
+  .string()
+  .min(1)
+  .max(200)
+  .refine((range) => isVersionRange(range), {
+    error: 'use a range of versions such as ^1.2.0 or >=1.2.0 <2.0.0',
+  });
 export const Sha256 = z
   .string()
   .regex(/^[0-9a-f]{64}$/, 'use a SHA-256 digest in 64 hexadecimal digits');

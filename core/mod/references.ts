@@ -166,3 +166,7 @@ export function referencesIn(mod: Partial<Mod>): Reference[] {
     });
   return references;
 }
+
+/** How many places of the mod name something of another mod. */
+export const namedElsewhere = (mod: Mod, namespace: string): number =>
+  referencesIn(mod).filter(({ text }) => text.replace(/^#/, '').startsWith(`${namespace}:`)).length;

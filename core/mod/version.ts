@@ -1,3 +1,13 @@
+import validRange from 'semver/ranges/valid.js';
+
+/**
+ * Whether a text is a range of versions, as `^1.2.0` or `>=1.2.0 <2.0.0`.
+ *
+ * @example isVersionRange('1.x') // true
+ */
+export const isVersionRange = (text: string): boolean =>
+  text.trim() !== '' && validRange(text) !== null;
+
 /** The parts of a version that a release can raise, from the smallest change to the largest. */
 export const versionParts = ['patch', 'minor', 'major'] as const;
 export type VersionPart = (typeof versionParts)[number];

@@ -9,3 +9,4 @@ export { tidyMod } from './tidy.ts';
 export { moveToNamespace } from './namespace.ts';
 export type { Arrival, Coming } from './arrivals.ts';
 export { bringBlocks, type Bringing } from './bring.ts';
+export { scaledTo, scalingOf, type Scaling } from './scale.ts';

@@ -45,3 +45,29 @@ export function scaledTo(mod: Mod, texels: number): Mod {
     ),
   };
 }
+
+/** What would change if a block had so many texels. */
+export interface Scaling {
+  /** How many times as long lengths become. */
+  by: number;
+  /** Models whose boxes are scaled. */
+  models: number;
+  /** Blocks whose own shapes are scaled. */
+  shapes: number;
+  /** Pictures that are not as wide as a block would be. */
+  pictures: number;
+}
+
+/**
+ * What {@link scaledTo} would change, in numbers.
+ *
+ * @example scalingOf(mod, 32) // { by: 2, models: 14, shapes: 3, pictures: 51 }
+ */
+export function scalingOf({ header, models, blocks, textures }: Mod, texels: number): Scaling {
+  return {
+    by: texels / header.texels,
+    models: Object.values(models).filter(({ boxes }) => boxes?.length).length,
+    shapes: Object.values(blocks).filter(({ shapes }) => shapes).length,
+    pictures: Object.values(textures).filter(({ picture }) => picture.width !== texels).length,
+  };
+}

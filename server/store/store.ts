@@ -247,40 +247,24 @@ export class Store {
     );
   }
 
-  /** A texture must say the truth about its picture. */
+  /** A texture, and the header, must say the truth about their pictures. */
   private async checkPictures(
     mod: Mod,
     changes: readonly Change[],
     manager: EntityManager,
   ): Promise<void> {
     for (const entry of touchedEntries(changes)) {
-      if (entry.kind === 'header') await this.checkKept(mod, manager);
+      if (entry.kind === 'header') {
+        await this.checkKept(mod, manager);
+        const { picture } = mod.header;
+        if (picture) await checkPicture(picture, ['header', 'picture'], manager);
+      }
       const texture =
         entry.kind === 'textures'
           ? (entryIn(mod, entry) as Mod['textures'][string] | undefined)
           : undefined;
-      if (!texture) continue;
-      const { picture } = texture;
-      const blob = await manager
-        .getRepository(BlobTable)
-        .findOne({ where: { sha256: picture.sha256 }, select: { sha256: true, facts: true } });
-      if (
-        !blob?.facts ||
-        JSON.stringify(sorted(JSON.parse(blob.facts) as object)) !== JSON.stringify(sorted(picture))
-      )
-        throw new Problem(
-          422,
-          'Edit refused',
-          'The picture of the texture has not been uploaded, or its facts are wrong.',
-          {
-            errors: [
-              {
-                pointer: pointer(['textures', entry.name, 'picture']),
-                detail: 'Upload the PNG first and use the facts in the answer.',
-              },
-            ],
-          },
-        );
+      if (texture)
+        await checkPicture(texture.picture, ['textures', entry.name, 'picture'], manager);
     }
   }
 
@@ -493,6 +477,30 @@ export class Store {
     this.queue = next.catch(() => undefined);
     return next;
   }
+}
+
+/** Throws a 422 {@link Problem} unless a picture was uploaded, and is what is said of it. */
+async function checkPicture(picture: Picture, at: string[], manager: EntityManager): Promise<void> {
+  const blob = await manager
+    .getRepository(BlobTable)
+    .findOne({ where: { sha256: picture.sha256 }, select: { sha256: true, facts: true } });
+  const isTrue =
+    blob?.facts &&
+    JSON.stringify(sorted(JSON.parse(blob.facts) as object)) === JSON.stringify(sorted(picture));
+  if (isTrue) return;
+  throw new Problem(
+    422,
+    'Edit refused',
+    'The picture has not been uploaded, or its facts are wrong.',
+    {
+      errors: [
+        {
+          pointer: pointer(at),
+          detail: 'Upload the PNG first and use the facts in the answer.',
+        },
+      ],
+    },
+  );
 }
 
 /** The facts of a picture; undefined for a file that is none, as a mod may keep it. */

@@ -28,6 +28,8 @@ export function TextField({
       data-committed={typed === text}
       onChange={(event) => change(event.currentTarget.value)}
       label={rest.label}
+      aria-label={rest['aria-label']}
+      maxLength={rest.maxLength}
       placeholder={rest.placeholder}
     />
   ) : (

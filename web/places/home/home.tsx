@@ -1,44 +1,42 @@
-import { Button, NumberInput, Select, TagsInput } from '@mantine/core';
-import { Link } from 'react-router';
-import { kitNamed, kits } from '../../../core/kits/index.ts';
-import { nextVersion, Version, versionParts, type Header } from '../../../core/mod/index.ts';
+import { useModPart, useSession, useView } from '../../api/hooks.tsx';
+import { pastIn } from '../../api/past.ts';
 import { count } from '../../../core/words/index.ts';
-import { useModPart, useSession } from '../../api/hooks.tsx';
-import { CommitField } from '../../parts/commit-field.tsx';
-import { Field } from '../../parts/field.tsx';
 import { SavedMark } from '../../parts/frame.tsx';
-import { languageName } from '../data/texts/language-name.ts';
 import { FolderSection } from './folder/folder.tsx';
 import { HistorySection } from './history/history.tsx';
+import { ModPicture } from './mod-picture.tsx';
+import { Settings } from './settings/settings.tsx';
 import styles from './home.module.css';
 
-/** The mod itself, as lines that are edited where they stand: there is no form and nothing to save. */
+/**
+ * The mod itself as a page of a ledger: what it is, the folder it lives in, and what was done. Its
+ * settings are lines that are edited where they stand: there is no form and nothing to save.
+ */
 export function Home() {
   const header = useModPart((mod) => mod.header);
+  const isPast = pastIn(useSession().name) !== undefined;
   return (
     <div className="page">
-      <header>
-        <h1>{header.title}</h1>
-        <span className="mono soft">{header.namespace}</span>
-        <span className="note inline">
+      <header className={styles['head']}>
+        <ModPicture size={56} />
+        <div>
+          <h1>
+            {header.title} <span className="mono soft">{header.version}</span>
+          </h1>
+          <Tally />
+        </div>
+        <span className={`note inline ${styles['saved']}`}>
           <SavedMark />
         </span>
       </header>
-      <Tally />
       <div className={styles['ledger']}>
-        <div className={styles['lines']}>
-          <TitleLine header={header} />
-          <VersionLine header={header} />
-          <AuthorsLine header={header} />
-          <LicenceLine header={header} />
-          <KitLine header={header} />
-          <TickRateLine header={header} />
-          <LanguagesLine header={header} />
-        </div>
-        <div>
-          <FolderSection />
-          <HistorySection />
-        </div>
+        <Settings header={header} />
+        {!isPast && (
+          <div>
+            <FolderSection />
+            <HistorySection />
+          </div>
+        )}
       </div>
     </div>
   );
@@ -46,186 +44,16 @@ export function Home() {
 
 /** What the mod holds, in numbers. */
 function Tally() {
-  const [blocks, items, recipes, textures] = useModPart((mod) =>
-    [mod.blocks, mod.items, mod.recipes, mod.textures].map((all) => Object.keys(all).length),
-  );
+  const { mod } = useView();
   const sums = [
-    count(blocks ?? 0, 'block'),
-    count(items ?? 0, 'item'),
-    count(recipes ?? 0, 'recipe'),
-    count(textures ?? 0, 'texture'),
+    count(Object.keys(mod.blocks).length, 'block'),
+    count(Object.keys(mod.items).length, 'item'),
+    count(Object.keys(mod.recipes).length, 'recipe'),
+    count(Object.keys(mod.textures).length, 'texture'),
   ];
-  return <p className="note">{sums.join(' · ')}</p>;
-}
-
-interface LineProps {
-  header: Header;
-}
-
-function TitleLine({ header }: LineProps) {
-  const session = useSession();
   return (
-    <Field
-      label="Title"
-      value={
-        <CommitField
-          w={320}
-          aria-label="Title"
-          maxLength={100}
-          text={header.title}
-          check={(title) => (title.trim() ? undefined : 'A mod has a title.')}
-          onText={(title) => session.set(`Call the mod ${title}`, ['header', 'title'], title)}
-        />
-      }
-      note="As players and the bar above read it. Its ids begin with the namespace, which stays."
-    />
-  );
-}
-
-function VersionLine({ header: { version } }: LineProps) {
-  const session = useSession();
-  const put = (next: string) => session.set(`Make it version ${next}`, ['header', 'version'], next);
-  return (
-    <Field
-      label="Version"
-      value={
-        <span className={styles['acts']}>
-          {versionParts.map((part) => (
-            <button
-              key={part}
-              type="button"
-              className="chip"
-              title={`Becomes ${nextVersion(version, part)}`}
-              onClick={() => put(nextVersion(version, part))}
-            >
-              Next {part}
-            </button>
-          ))}
-          <CommitField
-            w={120}
-            aria-label="Version"
-            classNames={{ input: 'mono' }}
-            text={version}
-            check={(typed) =>
-              Version.safeParse(typed).success
-                ? undefined
-                : 'A version is like 0.3.0 or 1.0.0-rc.1.'
-            }
-            onText={put}
-          />
-        </span>
-      }
-      note="A patch mends, a minor version adds, a major one breaks what others rest on (SemVer)."
-    />
-  );
-}
-
-/** So long may the name of an author be. */
-const mostLetters = 200;
-
-function AuthorsLine({ header: { authors } }: LineProps) {
-  const session = useSession();
-  return (
-    <Field
-      label="Authors"
-      value={
-        <TagsInput
-          w={320}
-          aria-label="Authors"
-          placeholder={authors.length ? undefined : 'A name, then Enter'}
-          maxTags={100}
-          value={authors}
-          onChange={(next) =>
-            session.set(
-              'Change the authors',
-              ['header', 'authors'],
-              next.map((author) => author.slice(0, mostLetters)),
-            )
-          }
-        />
-      }
-    />
-  );
-}
-
-function LicenceLine({ header: { license } }: LineProps) {
-  const session = useSession();
-  return (
-    <Field
-      label="Licence"
-      value={
-        <CommitField
-          w={320}
-          aria-label="Licence"
-          maxLength={200}
-          text={license}
-          onText={(next) => session.set('Change the licence', ['header', 'license'], next)}
-        />
-      }
-      note="A short name such as CC0-1.0 or MIT, or what you allow in your own words."
-    />
-  );
-}
-
-function KitLine({ header }: LineProps) {
-  const session = useSession();
-  return (
-    <Field
-      label="Built for"
-      value={
-        <Select
-          w={320}
-          aria-label="Kit"
-          allowDeselect={false}
-          data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))}
-          value={kitNamed(header.kit).name}
-          onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)}
-        />
-      }
-      note="What this target cannot hold is found while you type."
-    />
-  );
-}
-
-function TickRateLine({ header: { tickRate } }: LineProps) {
-  const session = useSession();
-  const put = (next: number) => session.set('Change the tick rate', ['header', 'tickRate'], next);
-  return (
-    <Field
-      label="Ticks a second"
-      value={
-        <NumberInput
-          w={90}
-          aria-label="Ticks a second"
-          min={1}
-          max={1000}
-          clampBehavior="strict"
-          allowDecimal={false}
-          value={tickRate}
-          onChange={(next) => typeof next === 'number' && next >= 1 && put(next)}
-        />
-      }
-      note={`Digging, fluids and moving pictures take whole ticks, ${(1 / tickRate).toFixed(3)} s each.`}
-    />
-  );
-}
-
-function LanguagesLine({ header: { languages } }: LineProps) {
-  const session = useSession();
-  return (
-    <Field
-      label="Languages"
-      value={
-        <Button
-          component={Link}
-          variant="default"
-          to={`/m/${session.name}/data/texts`}
-          className={styles['to-names']}
-        >
-          Names in all languages
-        </Button>
-      }
-      note={`${languages.map(languageName).join(', ')}. The first is the one that texts are asked for in.`}
-    />
+    <p className="note inline">
+      <span className="mono">{mod.header.namespace}</span> · {sums.join(' · ')}
+    </p>
   );
 }

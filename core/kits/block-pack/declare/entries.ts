@@ -68,12 +68,14 @@ export function itemsOf(pack: ReadPack): Mod['items'] {
 
 /** The header: what `pack.json`, the tool ladder and the catalogue groups say. */
 export function headerOf(pack: ReadPack): Header {
-  const { namespace, title, version, authors, license, needs, texels, tickRate, languages } =
-    pack.pack!.value;
+  const { needs, needsVersions, languages, ...said } = pack.pack!.value;
+  const { namespace, title, description, version, authors, license, texels, tickRate } = said;
   return {
     edition: currentEdition,
     namespace,
     title,
+    description,
+    picture: pack.picture?.value,
     version,
     authors,
     license,
@@ -81,7 +83,7 @@ export function headerOf(pack: ReadPack): Header {
     tickRate,
     languages: languages.filter((language) => pack.words.has(language)),
     kit: 'block-pack',
-    needs: needs?.map((other) => ({ namespace: other })),
+    needs: needs?.map((other) => ({ namespace: other, versions: lookUp(needsVersions, other) })),
     groups: (pack.groups?.value.groups ?? []).map(({ id, icon }) => {
       const name = ids(namespace)(id);
       return { name, icon, names: namesOf(pack, `group.${name}`) };

@@ -22,6 +22,7 @@ import {
 /** The kinds of files in a pack. */
 export type FileKind =
   | 'pack'
+  | 'picture of the mod'
   | 'registry'
   | 'tools'
   | 'block'
@@ -63,6 +64,13 @@ export const layout: readonly FileRule[] = [
     named: 'pack',
     schema: PackFile,
     note: 'What the pack is, and the digest of every other file.',
+  },
+  {
+    kind: 'picture of the mod',
+    folder: '',
+    ending: '.png',
+    named: 'picture',
+    note: 'What players see of the mod in lists: a square PNG, where there is one.',
   },
   {
     kind: 'registry',

@@ -8,7 +8,16 @@ import {
   SoundSetSchema,
   StripSchema,
 } from '../../../mod/entries.schema.ts';
-import { Id, Language, Name, partRecordOf, recordOf, Sha256, Version } from '../../../mod/names.ts';
+import {
+  Id,
+  Language,
+  Name,
+  partRecordOf,
+  recordOf,
+  Sha256,
+  Version,
+  VersionRange,
+} from '../../../mod/names.ts';
 import {
   CodeLayoutSchema,
   DirectionSchema,
@@ -32,10 +41,17 @@ export const PackFile = z.strictObject({
   edition: whole,
   namespace: Name,
   title: z.string(),
+  description: z
+    .string()
+    .optional()
+    .meta({ description: 'What the mod brings, for those who may want to play it.' }),
   version: Version,
   authors: z.array(z.string()),
   license: z.string(),
   needs: z.array(Name).optional(),
+  needsVersions: recordOf(Name, VersionRange).optional().meta({
+    description: 'Which versions of the mods that are needed will do, where not any.',
+  }),
   texels: whole.min(4).max(256),
   tickRate: whole.min(1).max(1000),
   languages: z.array(Language),

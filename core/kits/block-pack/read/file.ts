@@ -41,6 +41,7 @@ const listOf: Partial<Record<FileKind, Listed>> = {
 /** The files of which a pack has one. */
 const singles = {
   pack: 'pack',
+  'picture of the mod': 'picture',
   registry: 'registry',
   tools: 'tools',
   groups: 'groups',
@@ -89,7 +90,7 @@ function take(
   const whole = () => start;
   if (rule.kind === 'sound')
     return { value: soundEntry(bytes, rule.ending === '.wav' ? 'wav' : 'ogg'), placeOf: whole };
-  if (rule.kind === 'texture')
+  if (rule.kind === 'texture' || rule.kind === 'picture of the mod')
     try {
       return { value: pictureEntry(bytes), placeOf: whole };
     } catch (error) {

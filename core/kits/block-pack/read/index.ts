@@ -84,6 +84,8 @@ export interface ReadPack {
   words: Map<string, ReadFile<WordsDocument>>;
   strips: Map<string, ReadFile<z.output<typeof StripFile>>>;
   soundSets?: ReadFile<z.output<typeof SoundSetsFile>>;
+  /** The picture of the mod. */
+  picture?: ReadFile<Picture>;
   textures: Map<string, ReadFile<Picture>>;
   sounds: Map<string, ReadFile<Sound>>;
 }

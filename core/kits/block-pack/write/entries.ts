@@ -30,15 +30,25 @@ export const writePack = (header: Header, files: PackDocument['files']): PackDoc
   edition,
   namespace: header.namespace,
   title: header.title,
+  description: header.description,
   version: header.version,
   authors: header.authors,
   license: header.license,
   needs: header.needs?.map(({ namespace }) => namespace),
+  needsVersions: versionsOf(header.needs ?? []),
   texels: header.texels,
   tickRate: header.tickRate,
   languages: header.languages,
   files,
 });
+
+/** Which versions of the mods that are needed will do; undefined where any do. */
+function versionsOf(needs: NonNullable<Header['needs']>): PackDocument['needsVersions'] {
+  const said = needs.flatMap(({ namespace, versions }) =>
+    versions === undefined ? [] : [[namespace, versions] as const],
+  );
+  return said.length ? Object.fromEntries(said) : undefined;
+}
 
 /**
  * Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks, items;

@@ -42,6 +42,8 @@ export function writeBlockPack(
     files.set(pathInPack('texture', name), blobOf(picture.sha256));
   for (const [name, sound] of Object.entries(mod.sounds))
     files.set(pathInPack('sound', name, `.${sound.format}`), blobOf(sound.sha256));
+  const { picture } = mod.header;
+  if (picture) files.set(pathInPack('picture of the mod', 'picture'), blobOf(picture.sha256));
   files.set(pathInPack('code', 'ids'), bytesOf(writeCode(mod, blocks)));
   const paths = [...files.keys()].sort();
   const digests: NonNullable<PackDocument['files']> = Object.fromEntries(

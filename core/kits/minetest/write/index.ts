@@ -185,12 +185,15 @@ function modConf({ header }: Mod): string {
   return [
     `name = ${header.namespace}`,
     `title = ${header.title}`,
-    `description = ${header.title} ${header.version}, ${header.license}`,
+    `description = ${inOneLine(header.description ?? header.title)} ${header.version}, ${header.license}`,
     ...(header.authors.length ? [`author = ${header.authors.join(', ')}`] : []),
     ...(needs.length ? [`depends = ${needs.join(', ')}`] : []),
     '',
   ].join('\n');
 }
+
+/** A text without line breaks: the next line is another setting. */
+const inOneLine = (text: string): string => text.replaceAll(/\s+/g, ' ').trim();
 
 /** The meshes of a block, by file. */
 function meshesOf(mod: Mod, { block, nodes }: CompiledBlock): Map<string, string> {
@@ -237,6 +240,8 @@ export function writeEngineMod(
   for (const [path, words] of localeFiles(mod)) text(path, words);
   for (const [path, bytes] of pictures(mod, blobOf)) files.set(path, bytes);
   for (const [path, bytes] of soundFiles(mod, blobOf)) files.set(path, bytes);
+  // The engine shows a picture of this name in its lists.
+  if (mod.header.picture) files.set('screenshot.png', blobOf(mod.header.picture.sha256));
   const lines = [...files.keys()].sort().map((path) => `${digestOf(files.get(path)!)}  ${path}\n`);
   text(marks, lines.join(''));
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));

@@ -275,6 +275,15 @@ describe('the whole mod', () => {
     expect(words).toContain('["saltmarsh:wick"] = "saltmarsh:lamp"');
   });
 
+  test('what the mod says of itself is carried along, on one line each, with its picture', () => {
+    const mod = sampleMod();
+    const { picture } = Object.values(mod.textures)[0]!;
+    const header = { ...mod.header, description: 'Salt works.\n  By the sea.', picture };
+    const files = writeEngineMod({ ...mod, header }, () => grey);
+    expect(text(files, 'mod.conf')).toContain('description = Salt works. By the sea. 0.1.0, ');
+    expect(files.get('screenshot.png')).toBe(grey);
+  });
+
   test('other mods that are needed are depended on; a block by itself brings its part and meshes', () => {
     const mod = sampleMod();
     const needing: Mod = { ...mod, header: { ...mod.header, needs: [{ namespace: 'driftwood' }] } };

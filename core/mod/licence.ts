@@ -1,0 +1,29 @@
+import correct from 'spdx-correct';
+import parse from 'spdx-expression-parse';
+
+/** What a text says of a licence: what every tool knows, something near to that, or words. */
+export type LicenceSaid = { kind: 'known' } | { kind: 'near'; meant: string } | { kind: 'words' };
+
+/** Longer texts are words in any case. */
+const longestId = 80;
+
+/**
+ * Whether a licence is an expression of SPDX identifiers (SPDX Specification 2.3, annex D), nearly
+ * one, or the author's own words.
+ *
+ * @example licenceSaid('Apache 2') // { kind: 'near', meant: 'Apache-2.0' }
+ */
+export function licenceSaid(text: string): LicenceSaid {
+  if (isExpression(text)) return { kind: 'known' };
+  const meant = text.trim() !== '' && text.length <= longestId ? correct(text) : null;
+  return meant === null ? { kind: 'words' } : { kind: 'near', meant };
+}
+
+function isExpression(text: string): boolean {
+  try {
+    parse(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
