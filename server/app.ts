@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
+import { allModsRoutes } from './api/all-mods.ts';
 import { buildRoutes } from './api/builds.ts';
 import { failed } from './api/failed.ts';
 import { boundBodies } from './api/bodies.ts';
@@ -30,13 +31,15 @@ interface Parts {
   store: Store;
   links: Links;
   history: History;
+  /** The folder of the demo mod. */
+  demo: string | undefined;
   builders: Builders;
   log: Logger;
 }
 
 /** The whole server over a store: the API and, from `pages`, the built page. */
 export function makeApp(
-  { store, links, history, builders, log }: Parts,
+  { store, links, history, demo, builders, log }: Parts,
   pages: string | undefined,
 ): Express {
   const app = express();
@@ -63,6 +66,7 @@ export function makeApp(
   app.get('/api/openapi.json', (_request, response) => void response.json(openapi()));
   app.use(
     '/api',
+    allModsRoutes({ store, links, demo }),
     folderRoutes(links),
     historyRoutes(history),
     modRoutes(store, links),

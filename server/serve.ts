@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { destination, pino } from 'pino';
+import { destination, pino, type Logger } from 'pino';
 import { readModFolder } from '../core/folder/index.ts';
 import { DiskProblem, readFolder } from '../disk/index.ts';
 import { makeApp } from './app.ts';
@@ -8,6 +8,7 @@ import { builderProgram, Builders } from './builds/index.ts';
 import { maxConnections } from './limits.ts';
 import { Links } from './linked/links.ts';
 import { Problem } from './problem.ts';
+import { collectBlobs } from './store/blobs.ts';
 import { openDatabase } from './store/database.ts';
 import { History } from './store/history.ts';
 import { Store } from './store/store.ts';
@@ -49,6 +50,27 @@ async function openStore(data: string, demo: string | undefined): Promise<Store>
   }
 }
 
+/** So long after it began, and so often, the server looks for what nobody needs any more. */
+const firstLookMs = 60_000;
+const lookMs = 6 * 60 * 60 * 1000;
+
+/** Empties the bin and takes pictures away that nothing can reach. Gives how to stop. */
+function keepHouse(store: Store, log: Logger): () => void {
+  const look = () =>
+    void store
+      .emptyBin()
+      .then(() => store.transact((manager) => collectBlobs(manager, new Date())))
+      .catch((error: unknown) => log.warn({ err: error }, 'house not kept'));
+  const first = setTimeout(look, firstLookMs);
+  const often = setInterval(look, lookMs);
+  first.unref();
+  often.unref();
+  return () => {
+    clearTimeout(first);
+    clearInterval(often);
+  };
+}
+
 /** A server that runs, and the mod whose folder it was asked to open. */
 export interface RunningServer {
   address: string;
@@ -80,10 +102,11 @@ export async function startServer({
   const links = new Links(store, log);
   const history = new History(store);
   history.follow();
+  const stopKeeping = keepHouse(store, log);
   const builders = new Builders(store, builderProgram(root));
   const server = createServer(
     { requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 },
-    makeApp({ store, links, history, builders, log }, pages),
+    makeApp({ store, links, history, demo, builders, log }, pages),
   );
   server.maxConnections = maxConnections;
   let mod: string | undefined;
@@ -115,6 +138,7 @@ export async function startServer({
     ...(mod === undefined ? {} : { mod }),
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: async () => {
+      stopKeeping();
       builders.end();
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));

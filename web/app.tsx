@@ -1,5 +1,5 @@
 import { Button, Center, Stack, Text, Title } from '@mantine/core';
-import { lazy } from 'react';
+import { lazy, Suspense } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import useSWR from 'swr';
 import { endpoints, type ModAnswer } from '../core/api/index.ts';
@@ -10,11 +10,11 @@ import { pastIn } from './api/past.ts';
 import { OpenMod } from './api/hooks.tsx';
 import { Frame } from './parts/frame.tsx';
 import { Waiting } from './parts/waiting.tsx';
-import { NewMod } from './places/blocks/new-mod.tsx';
 import { firstPlace, places } from './places/places.ts';
 
 const Bench = lazy(() => import('./places/bench/bench.tsx'));
 const ModelDesk = lazy(() => import('./places/desk/desk.tsx'));
+const Mods = lazy(() => import('./places/mods/mods.tsx'));
 const TextureDesk = lazy(() => import('./places/texture-desk/texture-desk.tsx'));
 /** Every shared control in its states: for those who work on the page, and in no build. */
 const Parts = import.meta.env.DEV ? lazy(() => import('./places/parts/parts.tsx')) : undefined;
@@ -35,6 +35,14 @@ export function App() {
   return (
     <Routes>
       <Route index element={<FirstMod />} />
+      <Route
+        path="mods"
+        element={
+          <Suspense fallback={<Waiting />}>
+            <Mods />
+          </Suspense>
+        }
+      />
       <Route path="m/:mod" element={<ModPlaces />}>
         <Route index element={<Navigate to={firstPlace} replace />} />
         {routes.map(({ path, element }) => (
@@ -60,12 +68,9 @@ function FirstMod() {
   if (error) return <Message title="The mods could not be loaded" text={error.message} />;
   if (!data) return <Waiting />;
   const last = localStorage.getItem('obrank.mod');
-  const mod = data.find((one) => one.name === last) ?? data[0];
-  return mod ? (
-    <Navigate to={`/m/${mod.name}/${firstPlace}`} replace />
-  ) : (
-    <NewMod opened onClose={() => undefined} />
-  );
+  const mods = data.filter(({ removed }) => removed === undefined);
+  const mod = mods.find((one) => one.name === last) ?? mods[0];
+  return <Navigate to={mod ? `/m/${mod.name}/${firstPlace}` : '/mods'} replace />;
 }
 
 type Opened = Pick<ModAnswer, 'mod' | 'revision' | 'undo' | 'redo'> & { isPast?: boolean };
@@ -110,7 +115,7 @@ function Message({ title, text }: { title: string; text: string }) {
           {title}
         </Title>
         <Text>{text}</Text>
-        <Button component="a" href="/" w="fit-content">
+        <Button component="a" href="/mods" w="fit-content">
           Go to my mods
         </Button>
       </Stack>

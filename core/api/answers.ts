@@ -6,8 +6,20 @@ import { ModSchema } from '../mod/mod.schema.ts';
 const revision = z.number().int().min(0).meta({ description: 'Counts the edits of a mod.' });
 
 export const ModSummaries = z
-  .array(z.strictObject({ name: z.string(), title: z.string(), revision }))
-  .meta({ description: 'All mods, by name.' });
+  .array(
+    z.strictObject({
+      name: z.string(),
+      title: z.string(),
+      revision,
+      blocks: z.number().int().min(0).meta({ description: 'How many blocks it has.' }),
+      changed: z.iso.datetime().meta({ description: 'When it was changed last, or begun.' }),
+      folder: z.string().optional().meta({ description: 'The folder that it lives in.' }),
+      removed: z.iso.datetime().optional().meta({
+        description: 'When it was put into the bin. It goes for good after thirty days.',
+      }),
+    }),
+  )
+  .meta({ description: 'All mods, by name; those in the bin are marked.' });
 export type ModSummary = z.output<typeof ModSummaries>[number];
 export const SavedAnswer = z.strictObject({ saved: z.number().int() });
 export const NamedAnswer = z.strictObject({ name: z.string() });

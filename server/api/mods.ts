@@ -1,8 +1,5 @@
 import { Router } from 'express';
-import { addressOf, endpoints } from '../../core/api/index.ts';
-import { readZip, ZipProblem } from '../../core/bytes/index.ts';
-import { readModFolder, type ModFolder } from '../../core/folder/index.ts';
-import { emptyMod } from '../../core/mod/index.ts';
+import { endpoints } from '../../core/api/index.ts';
 import type { Links } from '../linked/links.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
@@ -13,24 +10,9 @@ import { serve, serveJson } from './serve-endpoint.ts';
 /** So many edits of the log are answered when nobody says where to begin. */
 const usualEdits = 100;
 
-/** Mods and their edits. */
+/** One mod and its edits. */
 export function modRoutes(store: Store, links: Links): Router {
   const routes = Router();
-
-  serveJson(routes, endpoints.listMods, async () => ({ body: await store.names() }));
-
-  serveJson(routes, endpoints.beginMod, async ({ body: { namespace, title } }) => {
-    await store.addMod(emptyMod(namespace, title), new Map());
-    const location = addressOf(endpoints.getMod, { mod: namespace });
-    return { body: { name: namespace }, location };
-  });
-
-  serveJson(routes, endpoints.bringMod, async ({ bytes }) => {
-    const { mod, blobs } = modInZip(bytes);
-    await store.addMod(mod, blobs);
-    const name = mod.header.namespace;
-    return { body: { name }, location: addressOf(endpoints.getMod, { mod: name }) };
-  });
 
   serveJson(routes, endpoints.getMod, async ({ params }) => {
     const { mod, revision, built, undo, redo, unfit } = await store.mod(params.mod);
@@ -63,19 +45,6 @@ export function modRoutes(store: Store, links: Links): Router {
     sendEvents({ store, links }, params.mod, request, response),
   );
   return routes;
-}
-
-/** The mod in a packed mod folder. Throws a 422 {@link Problem} that names the first mistake. */
-function modInZip(bytes: Uint8Array): Pick<ModFolder, 'mod' | 'blobs'> {
-  try {
-    const folder = readModFolder(readZip(bytes));
-    const [first] = folder.problems;
-    if (!first) return folder;
-    throw new Problem(422, 'No mod', `${first.file}: ${first.message}`);
-  } catch (error) {
-    if (error instanceof ZipProblem) throw new Problem(422, 'No mod', error.message);
-    throw error;
-  }
 }
 
 /** Pictures and sounds. */

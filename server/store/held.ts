@@ -29,6 +29,8 @@ export interface HeldMod extends Steps {
 export async function readHeld(source: DataSource, name: string): Promise<HeldMod> {
   const row = await source.getRepository(ModTable).findOneBy({ name });
   if (!row) throw new Problem(404, 'No such mod', `There is no mod called ${name.slice(0, 100)}.`);
+  if (row.removed !== null)
+    throw new Problem(404, 'In the bin', `${name} lies in the bin. Bring it back first.`);
   const held: HeldMod = {
     mod: emptyMod(name, name),
     revision: row.revision,

@@ -21,6 +21,7 @@ import { applyEdit, checkChanges, checkEntries, entryIn, touchedEntries } from '
 import { readHeld, type HeldMod } from './held.ts';
 import { keepSnapshot, readSnapshot, takenBack } from './snapshot.ts';
 import { readSteps } from './steps.ts';
+import { binMod, emptyBin, modExists, readSummaries, unbinMod } from './mods.ts';
 import { BlobTable, EditTable, EntryTable, ModTable, type EditRow } from './tables.ts';
 import { inTransaction } from './transaction.ts';
 
@@ -59,18 +60,30 @@ export class Store {
     private readonly now: () => Date = () => new Date(),
   ) {}
 
-  /** The mods by name. A title that cannot be read is given as the name. */
-  async names(): Promise<ModSummary[]> {
-    return this.alone(async () => {
-      const rows = await this.source.getRepository(ModTable).find({ order: { name: 'ASC' } });
-      const headers = await this.source.getRepository(EntryTable).findBy({ kind: 'header' });
-      const titles = new Map(headers.map(({ mod, document }) => [mod, titleIn(document)]));
-      return rows.map(({ name, revision }) => ({
-        name,
-        revision,
-        title: titles.get(name) ?? name,
-      }));
-    });
+  /** The mods by name, also those in the bin. */
+  names(): Promise<ModSummary[]> {
+    return this.alone(() => readSummaries(this.source.manager));
+  }
+
+  /**
+   * Puts a mod into the bin or, where it is there, takes it away for good. Throws a 404 {@link
+   * Problem} when there is none of that name.
+   */
+  remove(name: string): Promise<void> {
+    return this.write(
+      (manager) => binMod(manager, name, this.now().toISOString()),
+      () => void this.held.delete(name),
+    );
+  }
+
+  /** Brings a mod back out of the bin. Throws a 404 {@link Problem} when it is not there. */
+  restore(name: string): Promise<void> {
+    return this.write((manager) => unbinMod(manager, name));
+  }
+
+  /** Takes away for good what has lain in the bin for long enough. */
+  emptyBin(): Promise<void> {
+    return this.write((manager) => emptyBin(manager, this.now()));
   }
 
   /** The mod of that name. Throws a 404 {@link Problem}. */
@@ -97,8 +110,8 @@ export class Store {
   async addMod(mod: Mod, blobs: ReadonlyMap<string, Uint8Array>): Promise<void> {
     const name = mod.header.namespace;
     await this.write(async (manager) => {
-      if (await manager.getRepository(ModTable).findOneBy({ name }))
-        throw new Problem(409, 'Mod exists', `There is already a mod called ${name}.`);
+      const known = await manager.getRepository(ModTable).findOneBy({ name });
+      if (known) throw modExists(known);
       await manager.getRepository(ModTable).insert({
         name,
         revision: 0,
@@ -526,15 +539,6 @@ function saying<T>(refusal: new (...args: never[]) => Error, title: string, work
 /** The changes of a line of the log, in the current edition. */
 const changesOf = ({ changes, edition }: Pick<EditRow, 'changes' | 'edition'>): Change[] =>
   bringChangesForward(JSON.parse(changes) as Change[], edition);
-
-function titleIn(document: string): string | undefined {
-  try {
-    const { title } = JSON.parse(document) as { title?: unknown };
-    return typeof title === 'string' ? title : undefined;
-  } catch {
-    return undefined;
-  }
-}
 
 async function saveEntries(
   manager: EntityManager,

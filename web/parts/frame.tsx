@@ -149,16 +149,21 @@ function ModMenu({ title, version }: { title: string; version: string }) {
           </button>
         </Menu.Target>
         <Menu.Dropdown>
-          {(data ?? []).map((one) => (
-            <Menu.Item
-              key={one.name}
-              onClick={() => void navigate(`/m/${one.name}/blocks`)}
-              fw={one.name === session.name ? 600 : 400}
-            >
-              {one.title} <span className="mono soft">{one.name}</span>
-            </Menu.Item>
-          ))}
+          {(data ?? [])
+            .filter(({ removed }) => removed === undefined)
+            .map((one) => (
+              <Menu.Item
+                key={one.name}
+                onClick={() => void navigate(`/m/${one.name}/blocks`)}
+                fw={one.name === session.name ? 600 : 400}
+              >
+                {one.title} <span className="mono soft">{one.name}</span>
+              </Menu.Item>
+            ))}
           <Menu.Divider />
+          <Menu.Item component={Link} to="/mods">
+            All mods
+          </Menu.Item>
           <Menu.Item component={Link} to={`/m/${session.name}/home`}>
             Settings of this mod
           </Menu.Item>

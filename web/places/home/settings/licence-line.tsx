@@ -14,7 +14,7 @@ export function LicenceLine({ header: { license } }: LineProps) {
       label="Licence"
       value={
         <CommitField
-          w={300}
+          w={320}
           aria-label="Licence"
           maxLength={200}
           text={license}
