@@ -9,6 +9,7 @@ import { model, type ModelOptions } from './commands/model.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
 import { takeOverPack, type TakeOverOptions } from './commands/take-over.ts';
 import { tryMod, type TryOptions } from './commands/try.ts';
+import type { BackupOptions, RestoreOptions } from './commands/backup.ts';
 import type { ServeOptions } from './commands/serve.ts';
 
 const program = new Command('obrank')
@@ -109,6 +110,26 @@ program
     // The server brings the database and much else along, which no other command waits for.
     const { serve } = await import('./commands/serve.ts');
     process.exitCode = await serve(folder, options);
+  });
+
+program
+  .command('backup')
+  .description('Copy all mods with their history into one file, also while the application runs.')
+  .requiredOption('--out <file>', 'a file that is not there yet')
+  .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
+  .option('--overwrite', 'replace the file if it is there')
+  .action(async (options: BackupOptions) => {
+    const { backup } = await import('./commands/backup.ts');
+    process.exitCode = await backup(options);
+  });
+program
+  .command('restore')
+  .description('Put a backup in the place of the mods of a data folder, which are kept beside it.')
+  .argument('<file>', 'a file that obrank backup has written')
+  .option('--data <folder>', 'folder of the database (or OBRANK_DATA)')
+  .action(async (file: string, options: RestoreOptions) => {
+    const { restore } = await import('./commands/backup.ts');
+    process.exitCode = await restore(file, options);
   });
 
 /** Exit codes: 0 nothing wrong, 1 findings of severity error, 2 wrong use. */

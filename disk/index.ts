@@ -19,7 +19,7 @@ export {
 } from './read.ts';
 export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
 export { ChangedMeanwhile, packAt, saveChanges, type FileToSave } from './save-changes.ts';
-export { targetOf } from './target.ts';
+export { placeAt, targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';
 export { askEngine, type AskOptions } from './engine/ask.ts';
 export { makeGallery, type GalleryOptions, type Photograph } from './engine/gallery.ts';

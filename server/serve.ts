@@ -11,6 +11,7 @@ import { Problem } from './problem.ts';
 import { collectBlobs } from './store/blobs.ts';
 import { openDatabase } from './store/database.ts';
 import { History } from './store/history.ts';
+import { noteRunning } from './store/running.ts';
 import { Store } from './store/store.ts';
 import { storageProblem } from './store/transaction.ts';
 
@@ -134,10 +135,13 @@ export async function startServer({
         : `The server could not start on port ${port}: ${(error as Error).message}`,
     );
   }
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const takeBack = noteRunning(data, address);
   return {
     ...(mod === undefined ? {} : { mod }),
-    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    address,
     close: async () => {
+      takeBack();
       stopKeeping();
       builders.end();
       server.closeAllConnections();

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { DiskProblem } from '../../disk/index.ts';
+import { dataFolder } from './data-folder.ts';
 import { startServer } from '../../server/serve.ts';
 
 export interface ServeOptions {
@@ -17,7 +18,7 @@ export async function serve(folder: string | undefined, options: ServeOptions): 
   const port = Number(given);
   if (!/^\d+$/.test(given) || port > 65_535)
     throw new DiskProblem(`"${given}" is no port: use a number from 0 to 65535.`);
-  const data = path.resolve(options.data ?? process.env['OBRANK_DATA'] ?? path.join(root, 'data'));
+  const data = dataFolder(options.data);
   const server = await startServer({
     port,
     data,

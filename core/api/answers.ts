@@ -21,6 +21,7 @@ export const ModSummaries = z
   )
   .meta({ description: 'All mods, by name; those in the bin are marked.' });
 export type ModSummary = z.output<typeof ModSummaries>[number];
+export const BackupAnswer = z.strictObject({ file: z.string() });
 export const SavedAnswer = z.strictObject({ saved: z.number().int() });
 export const NamedAnswer = z.strictObject({ name: z.string() });
 

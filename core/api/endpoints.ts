@@ -359,6 +359,14 @@ export const endpoints = {
     result: answers.Verdict,
     problems: [...withBody, 404],
   },
+  backup: {
+    method: 'POST',
+    path: '/api/backup',
+    summary: 'Copy all mods, with their history, into one file of this machine',
+    body: requests.BackupBody,
+    answer: { status: 201, description: 'It is written', schema: answers.BackupAnswer },
+    problems: [...withBody, 409],
+  },
   getJob: {
     method: 'GET',
     path: '/api/jobs/{job}',

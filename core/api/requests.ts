@@ -103,6 +103,7 @@ export const LinkBody = z.strictObject({
   folder: place,
   keep: side.optional().meta({ description: 'Who wins where both hold something else.' }),
 });
+export const BackupBody = z.strictObject({ file: place, overwrite: z.boolean().optional() });
 export const OpenFolderBody = z.strictObject({ folder: place });
 export const ChooseBody = z.strictObject({
   units: z.array(JsonPointer).min(1).max(10_000),

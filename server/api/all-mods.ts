@@ -4,7 +4,7 @@ import { readZip, ZipProblem } from '../../core/bytes/index.ts';
 import { readModFolder, type ModFolder } from '../../core/folder/index.ts';
 import { blobsNamedIn, emptyMod } from '../../core/mod/index.ts';
 import { moveToNamespace, TakeOverProblem } from '../../core/take-over/index.ts';
-import { readFolder } from '../../disk/index.ts';
+import { placeAt, readFolder } from '../../disk/index.ts';
 import type { Links } from '../linked/links.ts';
 import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
@@ -67,6 +67,12 @@ export function allModsRoutes({ store, links, demo }: Parts): Router {
     if (isHere) await links.unlink(params.mod);
     await store.remove(params.mod);
     return { body: { name: params.mod } };
+  });
+
+  serveJson(routes, endpoints.backup, async ({ body: { file, overwrite } }) => {
+    const place = await placeAt(file);
+    await store.backup(place, overwrite);
+    return { body: { file: place } };
   });
 
   serveJson(routes, endpoints.restoreMod, async ({ params }) => {

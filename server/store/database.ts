@@ -7,6 +7,9 @@ import { DiskProblem } from '../../disk/index.ts';
 import { migrations } from './migrations/index.ts';
 import { tables } from './tables.ts';
 
+/** What the database is called in its data folder. */
+export const databaseFile = 'obrank.sqlite';
+
 /** How long to wait for another program that holds the database. */
 const patience = 1500;
 
@@ -16,7 +19,7 @@ const patience = 1500;
  * or another program's; such a file is only read, never written.
  */
 export async function openDatabase(folder: string): Promise<DataSource> {
-  const database = path.join(folder, 'obrank.sqlite');
+  const database = path.join(folder, databaseFile);
   try {
     mkdirSync(folder, { recursive: true });
     if (existsSync(database)) examine(database);
@@ -55,7 +58,7 @@ function connect(database: string): Promise<DataSource> {
  * Looks at a database without writing to it. Throws a {@link DiskProblem} unless it is whole, ours
  * and of a layout that is known.
  */
-function examine(file: string): void {
+export function examine(file: string): void {
   if (!statSync(file).isFile())
     throw new DiskProblem(
       `${file} is not an ordinary file, so it is no database. Choose another folder with --data.`,

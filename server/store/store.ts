@@ -21,6 +21,7 @@ import { applyEdit, checkChanges, checkEntries, entryIn, touchedEntries } from '
 import { readHeld, type HeldMod } from './held.ts';
 import { keepSnapshot, readSnapshot, takenBack } from './snapshot.ts';
 import { readSteps } from './steps.ts';
+import { backupTo } from './backup.ts';
 import { binMod, emptyBin, modExists, readSummaries, unbinMod } from './mods.ts';
 import { BlobTable, EditTable, EntryTable, ModTable, type EditRow } from './tables.ts';
 import { inTransaction } from './transaction.ts';
@@ -467,6 +468,11 @@ export class Store {
         `The picture or sound ${lost.slice(0, 12)} is not in the database.`,
       );
     return found;
+  }
+
+  /** Copies the whole database into a file. Throws a `DiskProblem`, with nothing written over. */
+  backup(file: string, overwrite = false): Promise<void> {
+    return this.alone(() => backupTo(this.source, file, { overwrite }));
   }
 
   close(): Promise<void> {

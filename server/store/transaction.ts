@@ -3,7 +3,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { Problem } from '../problem.ts';
 
 /** The connection itself: it alone knows whether a transaction is open. */
-const connectionOf = (source: DataSource): Sqlite.Database =>
+export const connectionOf = (source: DataSource): Sqlite.Database =>
   (source.driver as unknown as { databaseConnection: Sqlite.Database }).databaseConnection;
 
 /**
