@@ -203,8 +203,13 @@ export class Link {
         const clashed = [...done.clashes.keys()];
         if (clashed.length && keep === undefined) throw differs(clashed);
         await this.store.transact((manager) => keepLink(manager, this.record));
-        if (keep && clashed.length) await this.choosing(clashed, keep, held, look);
-        else await this.take(done, held, look);
+        if (keep && clashed.length) {
+          await this.choosing(clashed, keep, held, look);
+          return;
+        }
+        await this.take(done, held, look);
+        await this.give(done, withUnits(held.mod, done.takes), look);
+        this.changed = new Changed();
       }),
     );
   }

@@ -9,6 +9,7 @@ import {
   folderAt,
   lockFolder,
   makeFolder,
+  readSome,
   readTree,
   saveChanges,
   watchFolder,
@@ -34,6 +35,7 @@ interface Running {
 /** What watches a folder, as long as there is one. */
 class Watching {
   private stop: Promise<() => Promise<void>> | undefined;
+  private isEnded = false;
 
   constructor(
     private readonly folder: string,
@@ -42,14 +44,19 @@ class Watching {
 
   /** Watches from now on; what changed meanwhile is looked for. */
   async renew(): Promise<void> {
-    const isAgain = this.stop !== undefined;
-    await this.end();
+    await this.stopNow();
+    if (this.isEnded) return;
     this.stop = watchFolder(this.folder, this.onChanged);
     await this.stop;
-    if (isAgain) this.onChanged(new Set());
+    if (!this.isEnded) this.onChanged(new Set());
   }
 
   async end(): Promise<void> {
+    this.isEnded = true;
+    await this.stopNow();
+  }
+
+  private async stopNow(): Promise<void> {
     const stop = await this.stop;
     this.stop = undefined;
     await stop?.();
@@ -156,8 +163,7 @@ export class Links {
    * {@link Problem} for a folder that holds something else.
    */
   private async prepare(folder: string, mod: string): Promise<void> {
-    const { files } = await readTree(folder);
-    const header = files.get('mod.json');
+    const header = (await readSome(folder, ['mod.json'])).files.get('mod.json');
     if (header) {
       const called = namespaceIn(header);
       if (called === undefined || called === mod) return;
@@ -167,6 +173,7 @@ export class Links {
         `${folder} holds the mod ${called}, not ${mod}. Choose another folder, or open that one.`,
       );
     }
+    const { files } = await readTree(folder);
     const other = [...files.keys()].find((file) => !/\.(md|txt)$/.test(file));
     if (other !== undefined)
       throw new Problem(
@@ -262,8 +269,10 @@ export class Links {
       await release();
     };
     this.running.set(mod, { record, link, renew: () => watching.renew(), end });
-    await watching.renew();
     await link.exchange();
+    // Nobody waits until the last of thousands of files is watched: what changes until then is found
+    // when they all are.
+    watching.renew().catch((error: unknown) => this.log.error({ err: error }, 'not watched'));
   }
 
   /** Ends everything; what changed until now is exchanged first. */

@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { Agreed, Digests, Unit } from '../../core/linked/index.ts';
 import { LinkedUnitTable, LinkTable } from './tables.ts';
+import { connectionOf } from './transaction.ts';
 
 /** One exchange between a mod and its folder: when, and what. */
 export interface Exchanged {
@@ -61,28 +62,28 @@ export async function readAgreed(manager: EntityManager, mod: string): Promise<M
   );
 }
 
-/** So many rows are written with one statement: SQLite takes a bounded number of values. */
-const rowsAtOnce = 200;
-
-/** Notes what both sides hold. A unit that is nowhere any more is forgotten. */
+/**
+ * Notes what both sides hold. A unit that is nowhere any more is forgotten. Linking a large mod notes
+ * thousands, which is why SQLite is spoken to directly.
+ */
 export async function noteAgreed(
   manager: EntityManager,
   mod: string,
   agreed: ReadonlyMap<Unit, Agreed>,
 ): Promise<void> {
-  const units = manager.getRepository(LinkedUnitTable);
-  const kept = [...agreed].filter(([, one]) => !isNowhere(one));
-  const rows = kept.map(([unit, { files, value, previous }]) => ({
-    mod,
-    unit,
-    files: JSON.stringify(files),
-    value: value === undefined ? null : JSON.stringify(value),
-    previous: previous === undefined ? null : JSON.stringify(previous),
-  }));
-  for (let i = 0; i < rows.length; i += rowsAtOnce)
-    await units.upsert(rows.slice(i, i + rowsAtOnce), ['mod', 'unit']);
-  for (const [unit, one] of agreed) if (isNowhere(one)) await units.delete({ mod, unit });
+  const connection = connectionOf(manager.connection);
+  const put = connection.prepare(
+    'INSERT INTO linked_units (mod, unit, files, value, previous) VALUES (?, ?, ?, ?, ?) ' +
+      'ON CONFLICT (mod, unit) DO UPDATE SET files = excluded.files, value = excluded.value, ' +
+      'previous = excluded.previous',
+  );
+  for (const [unit, one] of agreed)
+    if (isNowhere(one)) await manager.getRepository(LinkedUnitTable).delete({ mod, unit });
+    else put.run(mod, unit, ...[one.files, one.value, one.previous].map(textOf));
 }
+
+const textOf = (value: unknown): string | null =>
+  value === undefined ? null : JSON.stringify(value);
 
 /** Whether nothing is left of a unit on either side. */
 export const isNowhere = ({ files, value, previous }: Agreed): boolean =>
