@@ -15,10 +15,9 @@ export interface ReadUnits {
 
 /**
  * Reads units from their files. `files` hold all files of these units that are there, and
- * `mod.json`, which tells the edition of the others. A header of another namespace is not this
- * mod's, so it counts as unread.
+ * `mod.json`, which tells the edition of the others.
  */
-export function readUnits(units: readonly Unit[], files: Files, namespace: string): ReadUnits {
+export function readUnits(units: readonly Unit[], files: Files): ReadUnits {
   const asked = new Set(units);
   const read = readModFolder(files);
   const digests = new Map<Unit, Record<string, string>>();
@@ -33,11 +32,6 @@ export function readUnits(units: readonly Unit[], files: Files, namespace: strin
   const unread = new Set(
     read.unread.map(({ kind, name }) => pointer(name ? [kind, name] : [kind])),
   );
-  const called = read.mod.header.namespace;
-  if (asked.has('/header') && !unread.has('/header') && called !== namespace) {
-    unread.add('/header');
-    problems.push(otherNamespace(called, namespace));
-  }
   // A name that is not allowed is nobody's.
   const refused = new Set(
     problems.flatMap(({ rule, file }) => (rule === 'files/unknown-file' ? [unitOf(file)] : [])),
@@ -54,15 +48,6 @@ export function readUnits(units: readonly Unit[], files: Files, namespace: strin
   );
   return { inFolder, problems, blobs: read.blobs };
 }
-
-const otherNamespace = (called: string, namespace: string): FileProblem => ({
-  file: 'mod.json',
-  place: { line: 1, column: 1 },
-  rule: 'files/does-not-fit',
-  message:
-    `It calls the namespace ${called}, but this mod is ${namespace}: every id begins with it. ` +
-    'Rename the namespace in Obrank, and every id follows.',
-});
 
 /**
  * Why nothing can be exchanged with a folder, by its `mod.json`, in a sentence; undefined when it

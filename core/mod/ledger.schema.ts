@@ -36,6 +36,9 @@ export const KeptSchema = z.strictObject({
 });
 export type Kept = z.output<typeof KeptSchema>;
 
+/** Names under the namespace of the mod, and ids under one that it had before. */
+const Formerly = z.array(z.union([Name, Id])).max(1000);
+
 /**
  * The ledger: numbers that saved worlds depend on. They never move, and retired ones are never
  * given again.
@@ -47,15 +50,11 @@ export const LedgerSchema = z.strictObject({
         number,
         kind,
         name: Name,
-        formerly: z
-          .array(Name)
-          .max(1000)
-          .optional()
-          .meta({
-            description:
-              'What it was called before, so that saved worlds that know it by an old name are ' +
-              'understood.',
-          }),
+        formerly: Formerly.optional().meta({
+          description:
+            'What it was called before, so that saved worlds that know it by an old name are ' +
+            'understood.',
+        }),
         codes: CodeLayoutSchema.optional().meta({
           description:
             "How the block's states are stored, once that must not follow from its properties " +
@@ -70,7 +69,7 @@ export const LedgerSchema = z.strictObject({
         number,
         kind,
         name: Name,
-        formerly: z.array(Name).max(1000).optional(),
+        formerly: Formerly.optional(),
         successor: Id.optional().meta({
           description: 'What stands in old worlds where this one stood.',
         }),

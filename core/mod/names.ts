@@ -64,6 +64,15 @@ export const Sha256 = z
   .string()
   .regex(/^[0-9a-f]{64}$/, 'use a SHA-256 digest in 64 hexadecimal digits');
 
+/**
+ * The id that something had under a former name: a name alone is one under the namespace that the
+ * mod has now.
+ *
+ * @example formerId('tidal', 'saltmarsh:brine') // 'saltmarsh:brine'
+ */
+export const formerId = (namespace: string, former: string): string =>
+  former.includes(':') ? former : `${namespace}:${former}`;
+
 /** Names that some systems cannot hold as a file, whatever their ending. */
 export const reservedNames = new Set([
   'con',

@@ -9,4 +9,5 @@ export { tidyMod } from './tidy.ts';
 export { moveToNamespace } from './namespace.ts';
 export type { Arrival, Coming } from './arrivals.ts';
 export { bringBlocks, type Bringing } from './bring.ts';
+export { namespaceMove, renameNamespace, type NamespaceMove } from './rename-namespace.ts';
 export { scaledTo, scalingOf, type Scaling } from './scale.ts';

@@ -47,10 +47,7 @@ export class FolderSide {
   private readonly problems = new Map<string, UnreadFile[]>();
   private readonly known = new Set<string>();
 
-  constructor(
-    readonly folder: string,
-    private readonly namespace: string,
-  ) {}
+  constructor(readonly folder: string) {}
 
   /** What cannot be read in the folder, with the place in each file. */
   get unread(): UnreadFile[] {
@@ -91,7 +88,7 @@ export class FolderSide {
     const subset = new Map(
       [...tree.files].filter(([file]) => parsed.has(file) || unitOf(file) === undefined),
     );
-    const read = readUnits(others, subset, this.namespace);
+    const read = readUnits(others, subset);
     for (const { file, place, rule, message } of read.problems)
       this.problems.set(file, [
         ...(this.problems.get(file) ?? []),

@@ -81,7 +81,7 @@ export class Link {
     private readonly onState: (wasAway: boolean) => void = () => undefined,
     private readonly outside: Machine = machine,
   ) {
-    this.side = new FolderSide(record.folder, record.mod);
+    this.side = new FolderSide(record.folder);
     this.changed.isWhole = true;
   }
 

@@ -166,11 +166,12 @@ export class Links {
     const header = (await readSome(folder, ['mod.json'])).files.get('mod.json');
     if (header) {
       const called = namespaceIn(header);
-      if (called === undefined || called === mod) return;
+      const { namespace } = (await this.store.mod(mod)).mod.header;
+      if (called === undefined || called === namespace) return;
       throw new Problem(
         409,
         'Another mod',
-        `${folder} holds the mod ${called}, not ${mod}. Choose another folder, or open that one.`,
+        `${folder} holds the mod ${called}, not ${namespace}. Choose another folder, or open that one.`,
       );
     }
     const { files } = await readTree(folder);

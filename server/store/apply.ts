@@ -89,7 +89,7 @@ export function applyEdit(mod: Mod, changes: readonly Change[]): Mod {
  * Checks the name and the document of every entry that was touched. Throws a 422 {@link Problem}
  * that names each place.
  */
-export function checkEntries(namespace: string, mod: Mod, changes: readonly Change[]): void {
+export function checkEntries(mod: Mod, changes: readonly Change[]): void {
   for (const entry of touchedEntries(changes)) {
     const { kind, name } = entry;
     const document = entryIn(mod, entry);
@@ -118,7 +118,5 @@ export function checkEntries(namespace: string, mod: Mod, changes: readonly Chan
         errors,
       );
     }
-    if (kind === 'header' && (document as Mod['header']).namespace !== namespace)
-      throw new Problem(422, 'Edit refused', 'The namespace cannot be changed here.');
   }
 }

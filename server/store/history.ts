@@ -44,8 +44,8 @@ export class History {
 
   /** Keeps the log within its bounds from now on. Gives how to stop. */
   follow(): () => void {
-    return this.store.listen(everyMod, ({ revision }, { mod }) => {
-      if (revision % this.bounds.every === 0) void this.fold(mod.header.namespace);
+    return this.store.listen(everyMod, ({ revision }, _held, name) => {
+      if (revision % this.bounds.every === 0) void this.fold(name);
     });
   }
 

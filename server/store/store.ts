@@ -29,7 +29,7 @@ import { inTransaction } from './transaction.ts';
 export type { LoggedEdit } from '../../core/api/index.ts';
 export type { HeldMod } from './held.ts';
 
-type Listener = (edit: LoggedEdit, held: HeldMod) => void;
+type Listener = (edit: LoggedEdit, held: HeldMod, name: string) => void;
 type Made = Edit & Pick<LoggedEdit, 'stepRevision'>;
 /** What is written in the same transaction as an edit, before it. */
 type Beside = (manager: EntityManager) => Promise<void>;
@@ -229,7 +229,7 @@ export class Store {
         const stored = JSON.stringify(squashChanges(given));
         const changes = JSON.parse(stored) as Change[];
         const mod = applyEdit(held.mod, changes);
-        checkEntries(name, mod, changes);
+        checkEntries(mod, changes);
         await beside?.(manager);
         await this.checkPictures(mod, changes, manager);
         const logged: LoggedEdit = {
@@ -255,7 +255,7 @@ export class Store {
       ({ held, mod, logged, steps }) => {
         Object.assign(held, { mod, revision: logged.revision, ...steps });
         for (const to of [name, everyMod])
-          for (const listener of this.listeners.get(to) ?? []) listener(logged, held);
+          for (const listener of this.listeners.get(to) ?? []) listener(logged, held, name);
         return logged;
       },
     );

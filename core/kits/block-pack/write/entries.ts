@@ -2,6 +2,7 @@ import { heldUnder } from '../../../lists/index.ts';
 import {
   lookUp,
   codesOf,
+  formerId,
   idOf,
   ownName,
   registered,
@@ -69,7 +70,7 @@ export function writeRegistry(
           number,
           kind,
           id: idOf(namespace, name),
-          formerly: formerly?.map((old) => idOf(namespace, old)),
+          formerly: formerly?.map((old) => formerId(namespace, old)),
           states: block?.space.size,
           codes: block && codesOf(ledger, name, block.space),
         };

@@ -1,6 +1,7 @@
 import { digestOf, type Files } from '../../../bytes/index.ts';
 import { itemAt } from '../../../lists/index.ts';
 import {
+  formerId,
   idOf,
   inOrder,
   lookUp,
@@ -150,10 +151,11 @@ function aliasesOf(mod: Mod, blocks: readonly CompiledBlock[]): Record<string, s
     const compiled = byName.get(name);
     const home = compiled && homeOf(compiled).name;
     for (const old of formerly) {
-      aliases[engineName(idOf(namespace, old))] = engineName(idOf(namespace, name));
+      const oldId = formerId(namespace, old);
+      aliases[engineName(oldId)] = engineName(idOf(namespace, name));
       for (const node of compiled?.nodes ?? [])
         if (home !== undefined && node.name !== home && node.name.startsWith(home))
-          aliases[engineName(idOf(namespace, `${old}${node.name.slice(home.length)}`))] =
+          aliases[engineName(`${oldId}${node.name.slice(home.length)}`)] =
             `${namespace}:${node.name}`;
     }
   }

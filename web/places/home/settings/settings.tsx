@@ -8,6 +8,7 @@ import { Field } from '../../../parts/field.tsx';
 import { languageName } from '../../data/texts/language-name.ts';
 import { DescriptionLine } from './description-line.tsx';
 import { LicenceLine } from './licence-line.tsx';
+import { NamespaceLine } from './namespace-line.tsx';
 import { NeedsLine } from './needs-line.tsx';
 import { PictureLine } from './picture-line.tsx';
 import { TexelsLine } from './texels-line.tsx';
@@ -18,6 +19,7 @@ export function Settings({ header }: LineProps) {
   return (
     <div className={styles['lines']}>
       <TitleLine header={header} />
+      <NamespaceLine header={header} />
       <VersionLine header={header} />
       <DescriptionLine header={header} />
       <PictureLine header={header} />
@@ -52,7 +54,7 @@ function TitleLine({ header }: LineProps) {
           onText={(title) => session.set(`Call the mod ${title}`, ['header', 'title'], title)}
         />
       }
-      note="As players and the bar above read it. Its ids begin with the namespace, which stays."
+      note="As players and the bar above read it."
     />
   );
 }
