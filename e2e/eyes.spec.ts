@@ -4,6 +4,7 @@ import { expect, test } from './testing/server.ts';
 /** Every place, and every kind of view within one. */
 const addresses = [
   'home',
+  '../../mods',
   'blocks',
   'blocks/tide_lantern/identity',
   'blocks/tide_lantern/traits',

@@ -3,7 +3,7 @@
  * view has changed.
  */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Browser, Page } from '@playwright/test';
@@ -40,6 +40,34 @@ async function openMatrix(page: Page): Promise<void> {
   await page.getByRole('group', { name: 'Stage' }).waitFor();
   await page.keyboard.press('m');
   await page.getByRole('gridcell', { selected: true }).waitFor();
+}
+
+/** A mod that lives in a folder, with a little history from both sides. */
+async function showHome(page: Page): Promise<void> {
+  const folder = path.join(os.tmpdir(), 'saltmarsh');
+  rmSync(folder, { recursive: true, force: true });
+  await page.getByRole('textbox', { name: 'Folder', exact: true }).fill(folder);
+  await page.getByRole('button', { name: 'Live in this folder' }).click();
+  await page.getByText('Both sides are alike.').waitFor();
+  const history = page.getByRole('region', { name: 'History' });
+  for (const block of ['tide_lantern', 'oyster_brick']) {
+    const file = path.join(folder, 'blocks', `${block}.json`);
+    const { traits, ...rest } = JSON.parse(readFileSync(file, 'utf8')) as { traits: object };
+    const harder = { ...rest, traits: { ...traits, hardness: 6 } };
+    writeFileSync(file, `${JSON.stringify(harder, null, 2)}\n`);
+    await history.getByText(`From the folder: ${block}.json`).waitFor();
+  }
+  await page
+    .getByLabel('Description')
+    .fill('Salt pans, sluices and lanterns for a coast that floods twice a day.');
+  await page.getByRole('button', { name: 'Next minor' }).click();
+  await history.getByText('Make it version 0.4.0').hover();
+  await history.getByRole('button', { name: 'Name', exact: true }).first().click();
+  await page.getByLabel('Name of this point').fill('before the gate is redrawn');
+  await page.getByRole('button', { name: 'Name it' }).click();
+  await history.getByText('before the gate is redrawn').waitFor();
+  await page.mouse.move(2, 400);
+  await page.evaluate(() => window.scrollTo(0, 0));
 }
 
 await withApplication(async (address, browser) => {
@@ -147,16 +175,7 @@ await withApplication(async (address, browser) => {
     await page.getByRole('button', { name: 'Ask the engine' }).click();
     await page.getByText('Agrees').waitFor({ timeout: 300_000 });
   });
-  await shot('sheet', 'blocks/tide_lantern/looks?state=3', 'light', async (page) => {
-    await openMatrix(page);
-    await page.keyboard.press('Shift+ArrowDown');
-    await page.keyboard.press('Enter');
-    await page.locator('input:focus').waitFor();
-    await page.keyboard.type('lantern/hanging_lit');
-    await page.getByRole('option', { name: 'saltmarsh:lantern/hanging_lit' }).click();
-    await page.getByRole('link', { name: 'Contact sheet' }).click();
-    await page.getByText('the last build', { exact: true }).click();
-  });
+  await shot('home', 'home', 'light', showHome);
 });
 
 // The real engine's own picture of the same mod.

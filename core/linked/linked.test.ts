@@ -220,9 +220,9 @@ test('what cannot be read is left alone, and said with its place', async () => {
     ['blocks/salt_crust.json', text('{\n  "identity": {},\n}')],
     ['blocks/tide_lantern.json', files.get('blocks/tide_lantern.json')!],
   ]);
-  const read = readUnits([crust!, lantern!, '/blocks/gone'], some);
-  expect(read.inFolder.get(crust!)).toMatchObject({ isUnread: true });
-  expect(read.inFolder.get(lantern!)).toMatchObject({ value: { identity: {} } });
+  const read = readUnits([crust, lantern, '/blocks/gone'], some);
+  expect(read.inFolder.get(crust)).toMatchObject({ isUnread: true });
+  expect(read.inFolder.get(lantern)).toMatchObject({ value: { identity: {} } });
   expect(read.inFolder.get('/blocks/gone')).toEqual({ files: {}, value: undefined });
   expect(read.problems).toMatchObject([
     { file: 'blocks/salt_crust.json', place: { line: 2, column: 17 } },

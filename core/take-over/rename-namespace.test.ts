@@ -41,8 +41,9 @@ test('saved worlds are understood: old ids are written as such, also of what was
   const written = Object.values(kits).map((kit) =>
     [...kit.write(moved, () => grey).values()].map(words).join(' '),
   );
-  // Both targets that keep worlds say so; a list for people has nothing to understand.
-  expect(written.filter((text) => text.includes('saltmarsh:lamp'))).toHaveLength(2);
+  // A list for people has nothing to understand; the targets that keep worlds have.
+  const isAsked = written.filter((text) => text.includes('saltmarsh:lamp'));
+  expect(isAsked.length).toBeGreaterThanOrEqual(2);
   // Back again, and everything is known by every name that it had.
   const back = applyChanges(moved, renameNamespace(moved, 'saltmarsh'));
   expect(back.ledger.entries.find(({ name }) => name === 'torch')!.formerly).toEqual([

@@ -66,14 +66,14 @@ function byEntry(before: Mod, after: Mod): Change[] {
   const named = entryKinds.flatMap((kind) =>
     Object.keys(before[kind]).map((name) => ({
       path: `/${kind}/${name.replaceAll('~', '~0').replaceAll('/', '~1')}`,
-      before: before[kind][name] as unknown,
-      after: after[kind][name] as unknown,
+      before: before[kind][name],
+      after: after[kind][name],
     })),
   );
   const single = (['header', 'ledger'] as const).map((part) => ({
     path: `/${part}`,
-    before: before[part] as unknown,
-    after: after[part] as unknown,
+    before: before[part],
+    after: after[part],
   }));
   return [...single, ...named].filter((change) => !sameData(change.before, change.after));
 }

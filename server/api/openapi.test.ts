@@ -117,8 +117,9 @@ test('an answer that the description does not tell of is noticed', () => {
         headers: { 'content-type': type },
         json,
       });
-  expect(answer(200, [{ name: 'a', title: 'A', revision: 0 }])).not.toThrow();
+  const mod = { name: 'a', title: 'A', blocks: 0, changed: '2026-11-27T10:00:00.000Z' };
+  expect(answer(200, [{ ...mod, revision: 0 }])).not.toThrow();
   expect(answer(418, {})).toThrow(/answers 418, which the description does not tell of/);
-  expect(answer(200, [{ name: 'a', title: 'A' }])).toThrow(/revision/);
+  expect(answer(200, [mod])).toThrow(/revision/);
   expect(answer(200, [], 'text/html')).toThrow(/as text\/html/);
 });

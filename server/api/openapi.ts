@@ -12,6 +12,9 @@ import {
   ProblemAnswer,
   Sound,
   BaselineAnswer,
+  FolderAnswer,
+  HistoryAnswer,
+  ThenAnswer,
   type Endpoint,
   type ProblemStatus,
 } from '../../core/api/index.ts';
@@ -24,6 +27,9 @@ const shared: Readonly<Record<string, z.ZodType>> = {
   Named: NamedAnswer,
   Mod: ModAnswer,
   Baseline: BaselineAnswer,
+  Then: ThenAnswer,
+  Folder: FolderAnswer,
+  History: HistoryAnswer,
   LoggedEdit,
   LoggedEdits,
   Job,
@@ -93,6 +99,7 @@ function problemOf(status: ProblemStatus): Parts {
 const pathParts: Readonly<Record<string, { description: string; schema?: Parts }>> = {
   mod: { description: 'The namespace of the mod' },
   job: { description: 'The id of the job' },
+  revision: { description: 'A revision of the mod', schema: { pattern: '^\\d{1,15}$' } },
   sha256: {
     description: 'The digest in hexadecimal digits',
     schema: { pattern: '^[0-9a-f]{64}$' },

@@ -48,7 +48,7 @@ class Watching {
     if (this.isEnded) return;
     this.stop = watchFolder(this.folder, this.onChanged);
     await this.stop;
-    if (!this.isEnded) this.onChanged(new Set());
+    this.onChanged(new Set());
   }
 
   async end(): Promise<void> {

@@ -71,7 +71,7 @@ export async function noteAgreed(
   mod: string,
   agreed: ReadonlyMap<Unit, Agreed>,
 ): Promise<void> {
-  const connection = connectionOf(manager.connection);
+  const connection = connectionOf(manager.dataSource);
   const put = connection.prepare(
     'INSERT INTO linked_units (mod, unit, files, value, previous) VALUES (?, ?, ?, ?, ?) ' +
       'ON CONFLICT (mod, unit) DO UPDATE SET files = excluded.files, value = excluded.value, ' +

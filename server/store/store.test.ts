@@ -61,7 +61,15 @@ test('a mod is the same after the database was closed and opened', async () => {
   expect(mod.blocks['bank']).toBeUndefined();
   expect(revision).toBe(3);
   expect(undo?.revision).toBe(3);
-  expect(await store.names()).toEqual([{ name: 'saltmarsh', title: 'Salt Marsh', revision: 3 }]);
+  expect(await store.names()).toEqual([
+    {
+      name: 'saltmarsh',
+      title: 'Salt Marsh',
+      revision: 3,
+      blocks: 1,
+      changed: '2026-11-23T12:00:00.000Z',
+    },
+  ]);
 });
 
 test('of fifty writes at one revision exactly one is taken, the others are told of it', async () => {
@@ -192,7 +200,7 @@ test(
 );
 
 test.each([
-  ['/header/namespace', 'other'],
+  ['/header/namespace', 'Other mod'],
   ['/words/english', { texts: {} }],
   ['/models/a b', {}],
   ['/blocks/x/y/z', 1],
@@ -209,6 +217,36 @@ test('mods do not know of each other', async () => {
     status: 409,
   });
   expect(await refused(store.mod('nothing'))).toMatchObject({ status: 404 });
+});
+
+test('a mod in the bin is not there, is brought back whole, and goes for good after thirty days', async () => {
+  await store.addMod(emptyMod('eel_creek', 'Eel creek'), new Map());
+  await edit('/blocks/lamp/traits/hardness', 4);
+  await store.remove('saltmarsh');
+  await store.remove('eel_creek');
+  expect((await refused(store.mod('saltmarsh'))).message).toMatch(/lies in the bin/);
+  expect((await refused(store.addMod(plainMod(), new Map()))).message).toMatch(/lies in the bin/);
+  expect((await store.names()).map(({ removed }) => removed)).toEqual([
+    '2026-11-23T12:00:00.000Z',
+    '2026-11-23T12:00:00.000Z',
+  ]);
+  await store.restore('saltmarsh');
+  expect((await store.mod('saltmarsh')).undo?.label).toBe('Edit');
+  const later = async (days: number) => {
+    await store.close();
+    const now = new Date(Date.parse('2026-11-23T12:00:01Z') + days * 86_400_000);
+    store = new Store(await openDatabase(folder), () => now);
+    await store.emptyBin();
+    return (await store.names()).map(({ name }) => name);
+  };
+  expect(await later(29)).toEqual(['eel_creek', 'saltmarsh']);
+  expect(await later(30)).toEqual(['saltmarsh']);
+  // Put there once more, somebody may not want to wait.
+  await store.remove('saltmarsh');
+  await store.remove('saltmarsh');
+  expect(await store.names()).toEqual([]);
+  expect(await refused(store.remove('saltmarsh'))).toMatchObject({ status: 404 });
+  await store.addMod(plainMod(), new Map());
 });
 
 test('what was built last is remembered', async () => {

@@ -6,7 +6,7 @@ import { applyChanges, resolveBlock, type Change, type Mod } from '../../core/mo
 import { mixedRadix, withCode, type CodeLayout } from '../../core/states/index.ts';
 import type { FromWorker, ToWorker } from '../workers/protocol.ts';
 import { Inspector } from './inspector.ts';
-import type { Session } from './session.ts';
+import type { Session, View } from './session.ts';
 
 /** The worker's side, which answers only when it is asked to. */
 class Behind {
@@ -43,6 +43,8 @@ let inspector: Inspector;
 let mod: Mod;
 let labels: string[];
 let listener: (changes: Change[], mod: Mod) => void;
+let view: View;
+let viewed: () => void;
 
 const codes = '/ledger/entries/2/codes';
 /** The lamp's layout by hand, with these codes for its first states. */
@@ -74,9 +76,16 @@ beforeEach(() => {
       return worker;
     },
   });
+  view = { mod, revision: 0, saving: 'saved' };
   const session = {
-    view: { mod },
+    get view() {
+      return view;
+    },
     edit,
+    subscribe: (heard: typeof viewed) => {
+      viewed = heard;
+      return () => undefined;
+    },
     onMod: (heard: typeof listener) => {
       listener = heard;
       return () => undefined;
@@ -125,4 +134,29 @@ test('mending a whole rule takes in what is changed while it is worked out', asy
   expect(labels.at(-1)).toBe('Name 1');
   expect(mod.blocks['lamp']!.names).toEqual({ en: 'Lantern' });
   expect(valueAt(mod, '/blocks/bank/names/en')).toBeDefined();
+});
+
+test('a file of the linked folder that cannot be read is a finding with its place, until it is whole', () => {
+  const unread = {
+    rule: 'files/malformed-json',
+    unit: '/blocks/bank',
+    file: 'blocks/bank.json',
+    line: 2,
+    column: 17,
+    message: 'There is a comma after the last entry. Remove it.',
+  };
+  view = { ...view, folder: { folder: '/home/ada/saltmarsh', unread: [unread], clashes: [] } };
+  viewed();
+  expect(inspector.findings).toMatchObject([
+    {
+      rule: 'files/malformed-json',
+      severity: 'error',
+      block: 'bank',
+      file: 'blocks/bank.json',
+      message: expect.stringMatching(/^blocks\/bank\.json, line 2, column 17: There is a comma/),
+    },
+  ]);
+  view = { ...view, folder: { folder: '/home/ada/saltmarsh', unread: [], clashes: [] } };
+  viewed();
+  expect(inspector.findings).toEqual([]);
 });

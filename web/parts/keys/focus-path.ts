@@ -20,14 +20,15 @@ export function pathTo(element: Element): FocusPath {
   return path;
 }
 
-const isShown = (element: HTMLElement): boolean =>
-  element.getClientRects().length > 0 && !element.matches(':disabled');
+/** Whether an element can have the focus: it is there, is shown, and can be used. */
+export const isUsable = (element: Element): boolean =>
+  element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0;
 
 /** What takes the focus of itself; a field would take every key that is pressed next. */
 const takes = (element: Element): element is HTMLElement =>
   element instanceof HTMLElement &&
   element.matches(focusable) &&
-  isShown(element) &&
+  isUsable(element) &&
   !belongsToField('a', element);
 
 /** The first within an element, itself included, or the last. */

@@ -1,9 +1,5 @@
 import { useEffect } from 'react';
-import { pathTo, successorOf, type FocusPath } from './focus-path.ts';
-
-/** Whether an element can still have the focus. */
-const isUsable = (element: Element): boolean =>
-  element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0;
+import { isUsable, pathTo, successorOf, type FocusPath } from './focus-path.ts';
 
 const isNobodys = (): boolean =>
   document.activeElement === null || document.activeElement === document.body;

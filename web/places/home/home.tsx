@@ -25,8 +25,10 @@ export function Home() {
           </h1>
           <Tally />
         </div>
-        <span className={`note inline ${styles['saved']}`}>
-          <SavedMark />
+        <span className={styles['saved']}>
+          <span className="note inline">
+            <SavedMark />
+          </span>
         </span>
       </header>
       <div className={styles['ledger']}>

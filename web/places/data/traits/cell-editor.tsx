@@ -95,5 +95,6 @@ function rangeInWords(trait: TraitName): string {
   const { range, unit, whole } = traitFacts(trait);
   if (!range) return trait === 'mapColour' ? 'a colour such as #97897f' : (unit ?? '');
   const [low, high] = range;
-  return `${whole ? 'whole, ' : ''}${low} to ${high.toLocaleString('en')}${unit ? ` ${unit}` : ''}`;
+  const numbers = `${whole ? 'whole, ' : ''}${low} to ${high.toLocaleString('en')}`;
+  return `${numbers}${unit ? ` ${unit}` : ''}${trait === 'hardness' ? ', or unbreakable' : ''}`;
 }
