@@ -92,6 +92,8 @@ test('nothing is cut off on small and enlarged screens, and undo is in reach', a
       await page.setViewportSize({ width, height });
       const cut = await page.evaluate(cutOff);
       found.push(...cut.map((one) => `${address} at ${width}: ${one}`));
+      // All mods are nobody's to undo.
+      if (address.endsWith('/mods')) continue;
       await expect(page.getByRole('button', { name: 'Undo' })).toBeInViewport({ ratio: 1 });
     }
   }

@@ -245,7 +245,7 @@ export const endpoints = {
     answer: {
       status: 200,
       description:
-        'Server-sent events: "hello" with the revision; then "edit" with the edit and what ' +
+        'Server-sent events: "hello" with the revision, "folder" with the folder that it lives in; then "edit" with the edit and what ' +
         'undo and redo would take, or "moved" with the revision alone for an edit that is too ' +
         'long. A reader that does not keep up is dropped and may come back.',
       types: ['text/event-stream'],

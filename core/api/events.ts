@@ -6,8 +6,8 @@ const revision = z.number().int().min(0);
 
 /** The events of a mod's stream by name, each with what it carries. */
 export const modEvents = {
-  /** The stream has begun: where the mod stands. */
-  hello: z.strictObject({ revision }),
+  /** The stream has begun: where the mod stands, and what undo and redo would take. */
+  hello: z.strictObject({ revision, ...stepLabels }),
   /** Somebody edited the mod. */
   edit: z.strictObject({ edit: LoggedEdit, ...stepLabels }),
   /** Somebody made an edit that is too long for an event: ask for it. */

@@ -20,7 +20,7 @@ export async function sendEvents(
   request: Request,
   response: Response,
 ): Promise<void> {
-  const { revision } = await store.mod(name);
+  const { revision, undo, redo } = await store.mod(name);
   if (open >= maxStreams)
     throw new Problem(
       503,
@@ -37,7 +37,7 @@ export async function sendEvents(
     if (response.writableLength > maxUnreadBytes) response.destroy();
     else response.write(text);
   };
-  send(eventText('hello', { revision }));
+  send(eventText('hello', { revision, undo: undo?.label, redo: redo?.label }));
   send(eventText('folder', links.stateNow(name)));
   const stops = [
     store.listen(name, (edit, held) => send(eventOf(edit, held))),

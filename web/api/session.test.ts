@@ -23,6 +23,7 @@ class Server {
   down = false;
   refuse: string | undefined;
   told: ((edit: LoggedEdit) => void) | undefined;
+  greets: (greeting: { revision: number; undo?: string }) => void = () => undefined;
 
   write(
     author: string,
@@ -91,6 +92,8 @@ beforeEach(() => {
       listeners = new Map<string, (event: { data: string }) => void>();
       constructor() {
         events.push(this);
+        server.greets = (greeting) =>
+          this.listeners.get('hello')?.({ data: JSON.stringify(greeting) });
         server.told = (told) =>
           this.listeners.get('edit')?.({ data: JSON.stringify({ edit: told, undo: told.label }) });
       }
@@ -118,6 +121,25 @@ beforeEach(() => {
 afterEach(() => {
   session.close();
   jest.useRealTimers();
+});
+
+test('what was done while nobody listened is fetched, and undo says what it would take', async () => {
+  server.write('the folder', 'From the folder: lamp.json', [{ path: hardness, after: 6 }]);
+  server.greets({ revision: 1, undo: 'From the folder: lamp.json' });
+  await jest.advanceTimersByTimeAsync(10);
+  expect(at(hardness)).toBe(6);
+  expect(session.view).toMatchObject({ revision: 1, undo: 'From the folder: lamp.json' });
+});
+
+test('the mod as it was takes no edit, asks nobody, and says why', async () => {
+  const past = new Session('saltmarsh@0', { mod: sampleMod(), revision: 0, isPast: true });
+  past.edit('Change it', [{ path: hardness, after: 4 }]);
+  await past.undoOrRedo('undo');
+  await jest.advanceTimersByTimeAsync(1000);
+  expect(valueAt(past.view.mod, hardness)).toBeUndefined();
+  expect(past.view.refused).toMatch(/as it was/);
+  expect(server.log).toHaveLength(0);
+  past.close();
 });
 
 test('an edit shows at once and is saved a moment later', async () => {

@@ -100,8 +100,9 @@ export class Session {
       if (revision > this.view.revision && !this.sending) void this.catchUp();
     });
     this.hear('folder', (folder) => this.update({ folder }));
-    this.hear('hello', ({ revision }) => {
+    this.hear('hello', ({ revision, undo, redo }) => {
       // After a lost connection there may be edits that nobody told of.
+      this.update({ undo, redo });
       if (revision > this.view.revision) void this.catchUp();
       if (this.pending.length) this.flushSoon(0);
     });
