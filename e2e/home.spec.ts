@@ -170,3 +170,33 @@ test('a mod is duplicated, put into the bin and brought back; a point of the his
   await page.getByRole('button', { name: /^Mod: Saltmarsh copy 0\.3\.1/ }).click();
   await expect(page.getByRole('menuitem', { name: 'All mods' })).toBeVisible();
 });
+
+test('a mod that is built for several targets: how each stands, and building each', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.address}/m/saltmarsh/home`);
+  await page.getByRole('checkbox', { name: 'Field notes, plain text' }).check();
+  await expect(page.getByText('nothing wrong')).toHaveCount(2);
+  await expect(page.getByRole('button', { name: 'Asked first' })).toHaveCount(1);
+  await saved(page);
+  await page.goto(`${server.address}/m/saltmarsh/build`);
+  const target = page.getByLabel(/Folder on this machine/);
+  await target.fill(`${server.folder}/pack`);
+  await page.getByRole('combobox', { name: 'Kit' }).click();
+  await page.getByRole('option', { name: 'Field notes, plain text' }).click();
+  // Each target has its own place, and choosing one changes nothing in the mod.
+  await expect(target).not.toHaveValue(`${server.folder}/pack`);
+  await target.fill(`${server.folder}/notes`);
+  await expect(page.getByText(/\d+ new/)).toBeVisible();
+  await page.getByRole('button', { name: 'Build the pack' }).click();
+  await expect.poll(() => existsSync(path.join(server.folder, 'notes'))).toBe(true);
+  await page.getByRole('combobox', { name: 'Kit' }).click();
+  await page.getByRole('option', { name: 'Block Pack, edition 1', exact: true }).click();
+  await expect(target).toHaveValue(`${server.folder}/pack`);
+  await expect(page.getByText(/\d+ new/)).toBeVisible();
+  const answer = await page.request.get(`${server.address}/api/mods/saltmarsh`);
+  const { mod, revision } = (await answer.json()) as { mod: { header: object }; revision: number };
+  expect(revision).toBe(1);
+  expect(mod.header).toMatchObject({ kit: 'block-pack', alsoFor: ['field-notes'] });
+});

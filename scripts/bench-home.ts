@@ -86,8 +86,15 @@ async function benchFollowing(folder: string, line: Line): Promise<void> {
     );
     const before = changedTimes(folder);
     await page.getByLabel('Hardness', { exact: true }).fill('77');
-    await page.keyboard.press('Enter');
-    await untilHolds(() => textOf(folder).includes('77'));
+    const into = await timed(async () => {
+      await page.keyboard.press('Enter');
+      await untilHolds(() => textOf(folder).includes('77'));
+    });
+    line(
+      'home.into-folder',
+      'an edit in the page, until it stands in the folder',
+      `${into.toFixed(0)} ms`,
+    );
     const after = changedTimes(folder);
     const written = [...after].filter(([file, time]) => before.get(file) !== time);
     line(

@@ -256,8 +256,9 @@ export const endpoints = {
     method: 'GET',
     path: '/api/mods/{mod}/pack',
     summary: 'The built pack as a ZIP',
+    query: requests.PackQuery,
     answer: download,
-    problems: [404, 507],
+    problems: [400, 404, 422, 507],
   },
   downloadFolder: {
     method: 'GET',

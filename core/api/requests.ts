@@ -56,14 +56,20 @@ export const SavePackBody = z.strictObject({
 const keep = z.array(z.string().max(300)).max(10_000).optional().meta({
   description: 'Files that people changed by hand, or wrote themselves, and that stay so.',
 });
-export const PlanBody = z.strictObject({ target, keep });
+const kit = z.string().max(64).optional().meta({
+  description: 'The kit to build for; that of the mod when it is left out.',
+});
+export const PackQuery = z.strictObject({ kit });
+export const PlanBody = z.strictObject({ target, keep, kit });
 export const CompareBody = z.strictObject({
   target,
+  kit,
   path: z.string().max(300).meta({ description: 'A file of the plan.' }),
 });
 export const BuildBody = z.strictObject({
   target,
   keep,
+  kit,
   agreed: z
     .string()
     .max(100)

@@ -13,7 +13,7 @@ export {
 export { digestsAfter, folderBroughtForward, giveUnit, givesInOrder } from './give.ts';
 export { labelOf, unitsInWords } from './label.ts';
 export { mergeValues, type Clash, type Side } from './merge.ts';
-export { readUnits, whyNotExchanged, type ReadUnits } from './read.ts';
+export { readUnits, saysUnit, whyNotExchanged, type ReadUnits } from './read.ts';
 export {
   blobsOfUnit,
   filesOfUnit,

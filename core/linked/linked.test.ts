@@ -15,6 +15,7 @@ import {
   labelOf,
   mergeValues,
   readUnits,
+  saysUnit,
   touchedUnits,
   unitOf,
   unitsOfMod,
@@ -100,6 +101,28 @@ test('every file of a mod folder belongs to the unit that is read from it', asyn
   expect(given.map(([file]) => file).sort()).toEqual([...files.keys()].sort());
   for (const none of ['README.md', '.hidden', 'blocks/.a.json.swp', 'blocks/a.txt', 'box/a.json'])
     expect(unitOf(none)).toBeUndefined();
+});
+
+test('what a file says without being understood is what it says when it is', async () => {
+  const files = await readFolder('demo/saltmarsh');
+  const { mod } = readModFolder(files);
+  const units = unitsOfMod(mod);
+  expect(units.filter((unit) => !saysUnit(unit, valueOfUnit(mod, unit), files))).toEqual([]);
+  const says = (file: string, text_: string) => {
+    const unit = unitOf(file)!;
+    return saysUnit(unit, valueOfUnit(mod, unit), new Map([...files, [file, text(text_)]]));
+  };
+  const lantern = 'blocks/tide_lantern.json';
+  const whole = words(files.get(lantern));
+  expect(says(lantern, whole)).toBe(true);
+  expect(says(lantern, whole.replace('{', '{ "names": {},'))).toBe(false);
+  expect(says(lantern, whole.replaceAll(/\s+/g, ' '))).toBe(true);
+  expect(says(lantern, whole.replace(/"hardness": ([\d.]+)/, '"hardness": 77'))).toBe(false);
+  expect(says(lantern, `${whole},`)).toBe(false);
+  const picture = [...files.keys()].find((file) => file.endsWith('.png'))!;
+  expect(says(picture, 'another picture')).toBe(false);
+  expect(says(picture.replace('.png', '.made.json'), '{}')).toBe(false);
+  expect(saysUnit('/blocks/none', undefined, files)).toBe(false);
 });
 
 test('units that were taken away and put back are the mod as it was', () => {

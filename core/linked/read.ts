@@ -1,9 +1,16 @@
 import { digestOf, type Files } from '../bytes/index.ts';
 import { editionIn, readModFolder, type FileProblem } from '../folder/index.ts';
-import { pointer } from '../json/index.ts';
+import { pointer, sameData, withoutSchema } from '../json/index.ts';
 import { currentEdition } from '../mod/index.ts';
 import type { Digests, InFolder } from './exchange.ts';
-import { unitOf, valueOfUnit, type Unit } from './units.ts';
+import {
+  blobsOfUnit,
+  documentsOfUnit,
+  filesOfUnit,
+  unitOf,
+  valueOfUnit,
+  type Unit,
+} from './units.ts';
 
 /** What some units are in a folder. */
 export interface ReadUnits {
@@ -47,6 +54,41 @@ export function readUnits(units: readonly Unit[], files: Files): ReadUnits {
     }),
   );
   return { inFolder, problems, blobs: read.blobs };
+}
+
+/**
+ * Whether the files of a unit say just what a mod holds, as can be told without understanding them:
+ * pictures and sounds by their digests, JSON by its data, where no key stands twice. False where it
+ * cannot be told so.
+ *
+ * @example saysUnit('/blocks/brine', mod.blocks.brine, files) // true
+ */
+export function saysUnit(unit: Unit, value: unknown, files: Files): boolean {
+  if (value === undefined) return false;
+  const blobs = blobsOfUnit(unit, value);
+  const documents = documentsOfUnit(unit, value);
+  const known = new Set([...blobs, ...documents].map(([file]) => file));
+  return (
+    filesOfUnit(unit).every((file) => known.has(file) === files.has(file)) &&
+    blobs.every(([file, sha256]) => digestOf(files.get(file)!) === sha256) &&
+    documents.every(([file, document]) => sameData(plainJson(files.get(file)!), document))
+  );
+}
+
+const strings = /("(?:[^"\\]|\\.)*")|\s+/g;
+
+/** The data of a JSON text that is written in no unusual way; undefined for any other. */
+function plainJson(bytes: Uint8Array): unknown {
+  const text = new TextDecoder().decode(bytes);
+  try {
+    const value: unknown = JSON.parse(text);
+    // A key that stands twice, and what else a text can say otherwise, makes it longer.
+    return JSON.stringify(value) === text.replaceAll(strings, '$1')
+      ? withoutSchema(value)
+      : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 /**

@@ -407,6 +407,17 @@ test('a build is planned, agreed to, done as a job, and compared', async () => {
       problem: expect.stringMatching(/not a whole path/),
     });
     expect(readdirSync(folder)).toEqual(['pack']);
+    // Another of the targets that the mod is built for has files of its own.
+    const notes = { target: path.join(folder, 'notes'), kit: 'field-notes' };
+    const planned = await server.job<{ files: { path: string }[] }>(
+      '/api/mods/saltmarsh/plan',
+      notes,
+    );
+    expect(planned.result.files.some(({ path: file }) => file === 'pack.json')).toBe(false);
+    expect(planned.result.files.some(({ path: file }) => file.endsWith('.txt'))).toBe(true);
+    expect(
+      await server.post('/api/mods/saltmarsh/plan', { ...notes, kit: 'no-such-kit' }),
+    ).toMatchObject({ status: 422 });
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

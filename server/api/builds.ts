@@ -6,12 +6,13 @@ import {
   type Job,
   type Verdict,
 } from '../../core/api/index.ts';
-import { engineKit, kitNamed } from '../../core/kits/index.ts';
+import { engineKit, kitNamed, kits } from '../../core/kits/index.ts';
 import type { Mod } from '../../core/mod/index.ts';
 import { askEngine } from '../../disk/index.ts';
 import type { Builder, Builders, Watching } from '../builds/index.ts';
 import type { Task, TaskResults } from '../builds/protocol.ts';
 import type { Jobs } from '../jobs.ts';
+import { Problem } from '../problem.ts';
 import type { Store } from '../store/store.ts';
 import { serve, serveJson } from './serve-endpoint.ts';
 
@@ -27,21 +28,26 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
   };
 
   serveJson(routes, endpoints.startPlan, async ({ params, body }) => {
-    const { mod } = await store.mod(params.mod);
-    return start((watching) => builders.of(params.mod).run(mod, { do: 'plan', ...body }, watching));
+    const { kit, ...task } = body;
+    const mod = forKit((await store.mod(params.mod)).mod, kit);
+    return start((watching) => builders.of(params.mod).run(mod, { do: 'plan', ...task }, watching));
   });
 
   serveJson(routes, endpoints.startCompare, async ({ params, body }) => {
-    const { mod } = await store.mod(params.mod);
-    const task = { do: 'compare', ...body } as const;
+    const { kit, ...asked } = body;
+    const mod = forKit((await store.mod(params.mod)).mod, kit);
+    const task = { do: 'compare', ...asked } as const;
     return start((watching) => builders.of(params.mod).run(mod, task, watching));
   });
 
   serveJson(routes, endpoints.startBuild, async ({ params, body }) => {
     const held = await store.mod(params.mod);
     const { mod, revision } = held;
+    const { kit, ...asked } = body;
+    const built = forKit(mod, kit);
     return start(async (watching) => {
-      const plan = await builders.of(params.mod).run(mod, { do: 'build', ...body }, watching);
+      const task = { do: 'build', ...asked } as const;
+      const plan = await builders.of(params.mod).run(built, task, watching);
       await store.noteBuilt(params.mod, revision, mod);
       return plan;
     });
@@ -56,8 +62,9 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     name: string,
     kind: Kind,
     response: Response,
+    kit?: string,
   ): Promise<TaskResults[Kind]> => {
-    const { mod } = await store.mod(name);
+    const mod = forKit((await store.mod(name)).mod, kit);
     const stop = new AbortController();
     response.once('close', () => stop.abort());
     const watching = { signal: stop.signal, onProgress: () => undefined };
@@ -66,11 +73,11 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
   const sendZip = (response: Response, name: string, bytes: Uint8Array) =>
     response.attachment(name).type('application/zip').send(Buffer.from(bytes));
 
-  serve(routes, endpoints.downloadPack, async ({ params, response }) => {
+  serve(routes, endpoints.downloadPack, async ({ params, query, response }) => {
     const { mod, revision } = await store.mod(params.mod);
-    const bytes = await archive(params.mod, 'pack zip', response);
+    const bytes = await archive(params.mod, 'pack zip', response, query.kit);
     await store.noteBuilt(params.mod, revision, mod);
-    const { namespace, version, kit } = mod.header;
+    const { namespace, version, kit } = forKit(mod, query.kit).header;
     sendZip(response, `${namespace}-${version}${kitNamed(kit).ending}`, bytes);
   });
 
@@ -85,6 +92,23 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
 
   serveJson(routes, endpoints.cancelJob, ({ params }) => ({ body: jobs.cancel(params.job) }));
   return routes;
+}
+
+type Header = Mod['header'];
+/** Headers with another kit: the same for the same, so that a pack is made once. */
+const headersFor = new WeakMap<Header, Map<string, Header>>();
+
+/** The mod as it is built for a kit. Throws a 422 {@link Problem} for one that there is not. */
+function forKit(mod: Mod, kit: string | undefined): Mod {
+  const { header } = mod;
+  if (kit === undefined || kit === header.kit) return mod;
+  if (!Object.hasOwn(kits, kit))
+    throw new Problem(422, 'No such kit', `There is no kit called ${kit.slice(0, 64)}.`);
+  const known = headersFor.get(header) ?? new Map<string, Header>();
+  headersFor.set(header, known);
+  const other = known.get(kit) ?? { ...header, kit };
+  known.set(kit, other);
+  return { ...mod, header: other };
 }
 
 /**

@@ -1,8 +1,10 @@
 import {
   filesOfUnit,
   readUnits,
+  saysUnit,
   unitOf,
   unitsOfMod,
+  valueOfUnit,
   whyNotExchanged,
   type Agreed,
   type InFolder,
@@ -10,7 +12,8 @@ import {
 } from '../../core/linked/index.ts';
 import type { UnreadFile } from '../../core/api/index.ts';
 import { digestOf, type Files } from '../../core/bytes/index.ts';
-import { sameData, type Mod } from '../../core/mod/index.ts';
+import { editionIn } from '../../core/folder/index.ts';
+import { currentEdition, sameData, type Mod } from '../../core/mod/index.ts';
 import { DiskProblem, readSome, readTree, type Tree } from '../../disk/index.ts';
 
 /** What may have changed since the last exchange: everything, or some files and units. */
@@ -73,15 +76,18 @@ export class FolderSide {
         ]
       : [...asked];
     this.note(changed.isWhole ? undefined : names, tree);
-    return this.read(units, tree, agreed);
+    return this.read(units, tree, mod, agreed);
   }
 
-  private read(units: Unit[], tree: Tree, agreed: ReadonlyMap<Unit, Agreed>): Look {
+  private read(units: Unit[], tree: Tree, mod: Mod, agreed: ReadonlyMap<Unit, Agreed>): Look {
     const inFolder = new Map<Unit, InFolder>();
+    const isCurrent = editionIn(tree.files) === currentEdition;
     for (const unit of units) {
       const before = agreed.get(unit);
       if (before && isAsAgreed(before, unit, tree.files))
         inFolder.set(unit, { files: before.files, value: before.value });
+      else if (isCurrent && saysUnit(unit, valueOfUnit(mod, unit), tree.files))
+        inFolder.set(unit, { files: digestsOf(unit, tree.files), value: valueOfUnit(mod, unit) });
     }
     const others = units.filter((unit) => !inFolder.has(unit));
     const parsed = new Set(['mod.json', ...others.flatMap(filesOfUnit)]);
@@ -136,12 +142,16 @@ function refuseFolder({ files, unread }: Tree): void {
 /** Whether a unit's files are what they were when both sides were alike. */
 function isAsAgreed({ files, previous }: Agreed, unit: Unit, there: Files): boolean {
   if (previous) return false;
-  const found = filesOfUnit(unit).flatMap((file) => {
-    const bytes = there.get(file);
-    return bytes ? [[file, digestOf(bytes)] as const] : [];
-  });
-  return sameData(Object.fromEntries(found), files);
+  return sameData(digestsOf(unit, there), files);
 }
+
+const digestsOf = (unit: Unit, there: Files): Record<string, string> =>
+  Object.fromEntries(
+    filesOfUnit(unit).flatMap((file) => {
+      const bytes = there.get(file);
+      return bytes ? [[file, digestOf(bytes)] as const] : [];
+    }),
+  );
 
 /** Whether a file of a unit, or a folder above one, was passed over. */
 const isHindered = (unit: Unit, { unread }: Tree): boolean =>

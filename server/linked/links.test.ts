@@ -187,6 +187,20 @@ test('two servers on one folder: the second says so and leaves it alone', async 
   expect(await other.ask('POST', '/saltmarsh/folder', { folder })).toMatchObject({ status: 200 });
 });
 
+test('a folder that another server had is taken up once that lets go of it', async () => {
+  const first = await start('data', { folder });
+  await first.close();
+  running.shift();
+  const second = await start('other', { folder });
+  const waiting = await start('data');
+  expect((await waiting.state()).problem).toContain('linked by another Obrank');
+  await waiting.harden(8);
+  await second.close();
+  running.shift();
+  await until(() => textOf(lantern).includes('"hardness": 8'));
+  expect((await waiting.state()).problem).toBeUndefined();
+});
+
 test('a mod is linked to an empty folder, and unlinked: both sides stay whole', async () => {
   const server = await start('data', { demo: 'demo/saltmarsh' });
   const empty = path.join(root, 'empty');

@@ -19,6 +19,9 @@ import { dropLink, readAgreed, readLinks, type LinkRecord } from '../store/links
 import type { Store } from '../store/store.ts';
 import { Link } from './link.ts';
 
+/** So often a folder is asked for that another program has, in milliseconds. */
+const relockMs = 2000;
+
 const nowhere: FolderAnswer = { folder: null, unread: [], clashes: [] };
 
 /** A link that runs, and what ends what it holds. */
@@ -246,8 +249,24 @@ export class Links {
       await this.watch(record, this.makeLink(record, agreed), release);
     } catch (error) {
       if (!(error instanceof DiskProblem)) throw error;
-      this.running.set(mod, { record, problem: error.message, end: () => Promise.resolve() });
+      this.wait(record, error.message);
     }
+  }
+
+  /** Tries again in a while, until the other program lets go of the folder. */
+  private wait(record: LinkRecord, problem: string): void {
+    const { mod } = record;
+    const again = async () => {
+      if (this.running.get(mod)?.record !== record) return;
+      await this.run(record);
+      this.tell(mod);
+    };
+    const timer = setTimeout(() => void this.alone(again), relockMs).unref();
+    const end = () => {
+      clearTimeout(timer);
+      return Promise.resolve();
+    };
+    this.running.set(mod, { record, problem, end });
   }
 
   private makeLink(record: LinkRecord, agreed: Map<string, Agreed>): Link {

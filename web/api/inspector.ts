@@ -176,6 +176,12 @@ export class Inspector {
     return encoded.kind === 'encoded' ? encoded.png : new Uint8Array();
   }
 
+  /** What would be found if the mod were built for another kit. */
+  async forKit(kit: string): Promise<Finding[]> {
+    const found = await this.ask((id) => ({ kind: 'for kit', id, kit }));
+    return found.kind === 'found for kit' ? found.findings : [];
+  }
+
   /** Covers of boxes by one, two, … up to `most` boxes: see `fitBoxes`. */
   async fit(boxes: readonly PlainBox[], most: number): Promise<Fit[]> {
     const fitted = await this.ask((id) => ({ kind: 'fit', id, boxes, most }));

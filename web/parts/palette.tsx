@@ -122,6 +122,10 @@ export function Palette({ onKeys }: { onKeys: () => void }) {
       act('undo', 'Undo', () => void session.undoOrRedo('undo')),
       act('redo', 'Redo', () => void session.undoOrRedo('redo')),
       act('new mod', 'New mod…', openNewMod),
+      act('mods', 'All mods', () => void navigate('/mods'), {
+        description: 'Open, duplicate, bin, and bring back',
+        keywords: ['delete', 'switch'],
+      }),
       act('folder', 'Download this mod as a folder (.zip)', () => window.location.assign(folder)),
       act('light', 'Theme: day', () => setColorScheme('light')),
       act('dark', 'Theme: night', () => setColorScheme('dark')),

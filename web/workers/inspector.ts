@@ -250,6 +250,10 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     working.delete(message.id);
   } else if (message.kind === 'encode') {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
+  } else if (message.kind === 'for kit') {
+    const { id, kit } = message;
+    const findings = mod ? inspect({ ...mod, header: { ...mod.header, kit } }) : [];
+    answer({ kind: 'found for kit', id, findings });
   } else if (message.kind === 'fit') {
     const { id, boxes, most } = message;
     answer({ kind: 'fitted', id, fits: fitBoxes(boxes, most) });

@@ -1,4 +1,4 @@
-import type { FindingsDiff } from '../../core/inspect/index.ts';
+import type { Finding, FindingsDiff } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
 import type { Breaking } from '../../core/loot/index.ts';
 import type { Fit } from '../../core/models/index.ts';
@@ -35,6 +35,8 @@ export type BreaksAnswer = ReadonlyMap<string, readonly number[]>;
 export type ToWorker =
   | { kind: 'mod'; mod: Mod }
   | { kind: 'changes'; changes: Change[] }
+  /** What would be found if the mod were built for another kit. */
+  | { kind: 'for kit'; id: number; kit: string }
   | {
       kind: 'draw';
       id: number;
@@ -80,4 +82,5 @@ export type FromWorker =
   | ({ kind: 'sheet drawn'; id: number } & SheetAnswer)
   | { kind: 'encoded'; id: number; png: Uint8Array }
   | { kind: 'fitted'; id: number; fits: Fit[] }
-  | { kind: 'all fixed'; id: number; changes: Change[]; mended: number };
+  | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }
+  | { kind: 'found for kit'; id: number; findings: Finding[] };

@@ -4,14 +4,15 @@ import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import { Link, useMatch } from 'react-router';
 import { mutate } from 'swr';
-import { kitNamed, kits } from '../../../core/kits/index.ts';
+import { kits, type Kit } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import { runJob } from '../../api/jobs.ts';
-import { useFindings, useSession, useView } from '../../api/hooks.tsx';
+import { useFindings, useSession } from '../../api/hooks.tsx';
 import { passStep } from '../../parts/first-steps/visit.ts';
 import { TextDiff } from '../../parts/text-diff.tsx';
+import { targetKey, useBuiltFor } from './built-for.ts';
 import { Decisions, type Answer } from './decisions.tsx';
 import { FileTree } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
@@ -24,6 +25,7 @@ import {
   useReturns,
   useTexts,
   type Going,
+  type Where,
 } from './plan.ts';
 import styles from './build.module.css';
 import pageHeadStyles from '../../parts/page-head.module.css';
@@ -38,6 +40,7 @@ type Outcome =
 export function Build() {
   const { name } = useSession();
   const isEngine = useMatch('/m/:mod/build/engine') !== null;
+  const { kit } = useBuiltFor();
   return (
     <div className={clsx('page', styles['build-place'])}>
       <Head />
@@ -49,7 +52,7 @@ export function Build() {
           Ask the engine
         </Link>
       </nav>
-      {isEngine ? <Verdict /> : <Files />}
+      {isEngine ? <Verdict /> : <Files key={kit.name} />}
     </div>
   );
 }
@@ -84,10 +87,11 @@ const noFiles: string[] = [];
 /** What will change at the target, file by file; then building it, with progress. */
 function Files() {
   const session = useSession();
-  const kit = kitNamed(useView().mod.header.kit);
+  const { kit, own } = useBuiltFor();
+  const isFirst = own[0] === kit;
   const [target, setTarget] = useLocalStorage({
-    key: `obrank.target.${session.name}`,
-    defaultValue: `~/obrank-packs/${session.name}`,
+    key: targetKey(session.name, kit.name, isFirst),
+    defaultValue: `~/obrank-packs/${session.name}${isFirst ? '' : `-${kit.name}`}`,
     getInitialValueInEffect: false,
   });
   const [outcome, setOutcome] = useState<Outcome>();
@@ -97,10 +101,14 @@ function Files() {
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const returns = useReturns();
   const [wanted, setWanted] = useState<string>();
-  const { plan, problem, going } = usePlan(target, keep, `${outcome?.state} ${returns}`);
+  const { plan, problem, going } = usePlan(
+    { target, kit: kit.name },
+    keep,
+    `${outcome?.state} ${returns}`,
+  );
   const chosen =
     plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
-  const texts = useTexts(target, plan, chosen);
+  const texts = useTexts({ target, kit: kit.name }, plan, chosen);
   const disputed = plan?.files.filter(isDisputed) ?? [];
   const isDecided = disputed.length > 0 && disputed.every((file) => taken.has(file.path));
   const isAgreed = plan !== undefined && (agreedTo === plan.id || isDecided);
@@ -115,7 +123,7 @@ function Files() {
     setTaken(new Set());
     setOutcome((old) => (old?.state === 'running' ? old : undefined));
   };
-  const { build, cancel } = useBuilding(target, keep, setOutcome);
+  const { build, cancel } = useBuilding({ target, kit: kit.name }, keep, setOutcome);
   const mayBuild =
     plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
@@ -175,11 +183,7 @@ function Files() {
 }
 
 /** Builds into the target, telling how it goes, and cancels it. */
-function useBuilding(
-  target: string,
-  keep: readonly string[],
-  onOutcome: (outcome: Outcome) => void,
-) {
+function useBuilding(where: Where, keep: readonly string[], onOutcome: (outcome: Outcome) => void) {
   const session = useSession();
   const stop = useRef<AbortController>(undefined);
   const build = (agreed: string | undefined) => {
@@ -190,7 +194,7 @@ function useBuilding(
     runJob(
       endpoints.startBuild,
       { mod: session.name },
-      { target, agreed, keep: [...keep] },
+      { ...where, agreed, keep: [...keep] },
       { signal: stop.current.signal, onProgress },
     ).then(
       (built) => {
@@ -207,8 +211,9 @@ function useBuilding(
 /** The title with the kit and the download. */
 function Head() {
   const session = useSession();
-  const { mod } = useView();
-  const kit = kitNamed(mod.header.kit);
+  const { kit, own, others, choose } = useBuiltFor();
+  const options = (some: readonly Kit[]) =>
+    some.map(({ name, title }) => ({ value: name, label: title }));
   return (
     <div className={pageHeadStyles['blocks-head']}>
       <h1>Build</h1>
@@ -216,14 +221,21 @@ function Head() {
         aria-label="Kit"
         allowDeselect={false}
         w={270}
-        data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))}
+        data={
+          own.length > 1
+            ? [
+                { group: 'The mod is built for', items: options(own) },
+                { group: 'Others', items: options(others) },
+              ]
+            : options(Object.values(kits))
+        }
         value={kit.name}
-        onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)}
+        onChange={(name) => name !== null && choose(name)}
       />
       <Button
         component="a"
         variant="default"
-        href={addressOf(endpoints.downloadPack, { mod: session.name })}
+        href={addressOf(endpoints.downloadPack, { mod: session.name }, { kit: kit.name })}
         onClick={() => void mutate(['baseline', session.name])}
       >
         Download the {kit.ending}

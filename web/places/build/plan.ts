@@ -12,6 +12,12 @@ export interface Going {
   total: number;
 }
 
+/** Where a pack is built, and for which kit. */
+export interface Where {
+  target: string;
+  kit: string;
+}
+
 /** A moment after the last change, in milliseconds, the plan is made anew. */
 const restMs = 300;
 
@@ -20,7 +26,7 @@ const restMs = 300;
  * date is cancelled on the server.
  */
 export function usePlan(
-  target: string,
+  { target, kit }: Where,
   keep: readonly string[],
   turn: unknown,
 ): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
@@ -41,7 +47,7 @@ export function usePlan(
           runJob(
             endpoints.startPlan,
             { mod: session.name },
-            { target, keep: [...keep] },
+            { target, kit, keep: [...keep] },
             { signal: stop.signal, onProgress },
           ),
         );
@@ -54,13 +60,13 @@ export function usePlan(
       clearTimeout(timer);
       stop.abort();
     };
-  }, [target, keep, revision, saving, session, turn]);
+  }, [target, kit, keep, revision, saving, session, turn]);
   return { plan: state.plan, problem: state.problem, going: state.going };
 }
 
 /** Both texts of the chosen file of a plan. */
 export function useTexts(
-  target: string,
+  { target, kit }: Where,
   plan: Plan | undefined,
   chosen: string | undefined,
 ): ComparedFile | undefined {
@@ -74,11 +80,11 @@ export function useTexts(
     runJob(
       endpoints.startCompare,
       { mod: session.name },
-      { target, path: wanted },
+      { target, kit, path: wanted },
       { signal: stop.signal },
     ).then(put, () => put(undefined));
     return () => stop.abort();
-  }, [wanted, plan, target, session]);
+  }, [wanted, plan, target, kit, session]);
   return wanted === undefined ? undefined : texts;
 }
 

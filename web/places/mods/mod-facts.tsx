@@ -1,10 +1,9 @@
 import useSWR from 'swr';
 import type { ModAnswer, ModSummary } from '../../../core/api/index.ts';
-import { severities } from '../../../core/inspect/index.ts';
-import { count, listed } from '../../../core/words/index.ts';
 import { OpenMod, useFindings } from '../../api/hooks.tsx';
 import { loadMod } from '../../api/load-mod.ts';
 import { ModPicture } from '../home/mod-picture.tsx';
+import { FindingsTag } from '../../parts/findings-tag.tsx';
 import styles from './mods.module.css';
 
 /** The picture of a mod that is not open, and how many findings it has. */
@@ -28,14 +27,4 @@ export function ModFacts({ mod: { name, revision } }: { mod: ModSummary }) {
 
 const NotYet = () => <span className={`${styles['findings']} soft`}>…</span>;
 
-function Findings() {
-  const findings = useFindings();
-  if (!findings) return <span className="soft">inspecting…</span>;
-  const told = severities.flatMap((severity) => {
-    const many = findings.filter((finding) => finding.severity === severity).length;
-    return many ? [count(many, severity)] : [];
-  });
-  if (told.length === 0) return <span className="tag good">nothing wrong</span>;
-  const worst = severities.find((severity) => findings.some((one) => one.severity === severity));
-  return <span className={`tag ${worst}`}>{listed(told)}</span>;
-}
+const Findings = () => <FindingsTag findings={useFindings()} />;

@@ -8,6 +8,7 @@ const withoutSample = [
   'conflict.tsx',
   'desk-head.tsx',
   'findings-line.tsx',
+  'findings-tag.tsx',
   'first-steps/first-steps.tsx',
   'folder-mark.tsx',
   'form-choice.tsx',

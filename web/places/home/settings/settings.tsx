@@ -1,12 +1,12 @@
-import { Button, NumberInput, Select, TagsInput } from '@mantine/core';
+import { Button, NumberInput, TagsInput } from '@mantine/core';
 import { Link } from 'react-router';
-import { kitNamed, kits } from '../../../../core/kits/index.ts';
 import { nextVersion, Version, versionParts, type Header } from '../../../../core/mod/index.ts';
 import { useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { languageName } from '../../data/texts/language-name.ts';
 import { DescriptionLine } from './description-line.tsx';
+import { KitsLine } from './kits-line.tsx';
 import { LicenceLine } from './licence-line.tsx';
 import { NamespaceLine } from './namespace-line.tsx';
 import { NeedsLine } from './needs-line.tsx';
@@ -25,7 +25,7 @@ export function Settings({ header }: LineProps) {
       <PictureLine header={header} />
       <AuthorsLine header={header} />
       <LicenceLine header={header} />
-      <KitLine header={header} />
+      <KitsLine header={header} />
       <NeedsLine header={header} />
       <TexelsLine header={header} />
       <TickRateLine header={header} />
@@ -121,26 +121,6 @@ function AuthorsLine({ header: { authors } }: LineProps) {
           }
         />
       }
-    />
-  );
-}
-
-function KitLine({ header }: LineProps) {
-  const session = useSession();
-  return (
-    <Field
-      label="Built for"
-      value={
-        <Select
-          w={320}
-          aria-label="Kit"
-          allowDeselect={false}
-          data={Object.values(kits).map(({ name, title }) => ({ value: name, label: title }))}
-          value={kitNamed(header.kit).name}
-          onChange={(kit) => kit && session.set('Change the kit', ['header', 'kit'], kit)}
-        />
-      }
-      note="What this target cannot hold is found while you type."
     />
   );
 }

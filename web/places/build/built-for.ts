@@ -1,0 +1,43 @@
+import { useLocalStorage } from '@mantine/hooks';
+import { kitNamed, kits, type Kit } from '../../../core/kits/index.ts';
+import { kitsOf } from '../../../core/mod/kits-of.ts';
+import { useModPart, useSession } from '../../api/hooks.tsx';
+
+/** What Build builds for at the moment. */
+export interface BuiltFor {
+  kit: Kit;
+  /** The kits that the mod is built for, and the others. */
+  own: Kit[];
+  others: Kit[];
+  /**
+   * Builds for another kit: one of the mod's own is only chosen here, any other becomes the one that
+   * the mod is built for.
+   */
+  choose: (name: string) => void;
+}
+
+/** The kit that is built for: that of the mod or, of several, the one that was chosen last. */
+export function useBuiltFor(): BuiltFor {
+  const session = useSession();
+  const names = useModPart(({ header }) => kitsOf(header));
+  const [chosen, setChosen] = useLocalStorage({
+    key: `obrank.kit.${session.name}`,
+    defaultValue: '',
+    getInitialValueInEffect: false,
+  });
+  const first = names[0] ?? '';
+  const kit = kitNamed(names.includes(chosen) ? chosen : first);
+  return {
+    kit,
+    own: names.map(kitNamed),
+    others: Object.values(kits).filter(({ name }) => !names.includes(name)),
+    choose: (name) => {
+      setChosen(names.includes(name) && name !== first ? name : '');
+      if (!names.includes(name)) session.set('Change the kit', ['header', 'kit'], name);
+    },
+  };
+}
+
+/** Where the packs of a kit are built: the first kit's place has no name of its own. */
+export const targetKey = (mod: string, kit: string, isFirst: boolean): string =>
+  isFirst ? `obrank.target.${mod}` : `obrank.target.${mod}.${kit}`;
