@@ -150,9 +150,11 @@ export const places: readonly Place[] = [
     title: 'The mod itself',
     shownIn: 'palette',
     label: 'Settings of the mod',
-    says: 'Title, version, licence, targets; its folder and its history',
+    says: 'Title, version, authors, licence, kits; its folder and its history',
     alsoFound: [
       'about',
+      'description',
+      'ticks',
       'license',
       'home',
       'name of the mod',
