@@ -39,6 +39,9 @@ const addresses = [
   'textures/oyster_tile/facts',
 ];
 
+/** Every place is looked at, however slow the machine is. */
+test.setTimeout(15 * 60_000);
+
 for (const scheme of ['light', 'dark'] as const)
   test(`nothing that an eye or a reader stumbles over, ${scheme}`, async ({ page, server }) => {
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
