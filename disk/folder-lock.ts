@@ -3,7 +3,7 @@ import { createServer, connect, type Server } from 'node:net';
 import { rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
-import { DiskProblem, shown } from './problem.ts';
+import { DiskProblem, inWords, shown } from './problem.ts';
 
 /**
  * Takes a folder for this program alone, on this machine, and gives what lets go of it. The lock is
@@ -13,7 +13,7 @@ import { DiskProblem, shown } from './problem.ts';
 export async function lockFolder(folder: string): Promise<() => Promise<void>> {
   const place = placeOfLock(folder);
   const server = await holdOpen(place).catch(async (error: unknown) => {
-    if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
+    if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw inWords(error, place);
     if (await isAnswered(place)) throw inUse(folder);
     // What was left by a program that was killed.
     await rm(place, { force: true });

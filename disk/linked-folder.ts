@@ -4,7 +4,7 @@ import path from 'node:path';
 import { unsafePath, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
-import { maxTextBytes, type Tree, type Unread } from './read.ts';
+import { isText, maxBytes, maxTextBytes, type Tree, type Unread } from './read.ts';
 import { placeAt } from './target.ts';
 
 /** A change may be written in several steps: so long nothing more must come, in milliseconds. */
@@ -65,7 +65,7 @@ async function readBelow(root: string, name: string): Promise<Uint8Array | undef
   if (above !== path.dirname(full))
     throw new DiskProblem(`${shown(name)} lies behind a link. Links are not followed.`);
   try {
-    return await readOrdinary(full, maxTextBytes);
+    return await readOrdinary(full, isText(name) ? maxTextBytes : maxBytes);
   } catch (error) {
     if (!(await stat(full).catch(() => undefined))) return undefined;
     throw error;

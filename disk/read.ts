@@ -14,6 +14,9 @@ export const maxBytes = 256 * mebibyte;
 export const maxTextBytes = 8 * mebibyte;
 const maxDepth = 32;
 
+/** Whether a file is a text, by its ending. */
+export const isText = (file: string): boolean => /\.(json|ts|md|txt)$/i.test(file);
+
 /** The whole is too much: nothing is gained by passing over one file. */
 class Overfull extends DiskProblem {}
 
@@ -48,12 +51,12 @@ export async function readTree(folder: string): Promise<Tree> {
     );
   };
   const readOne = (file: string): void => {
-    const isText = /\.(json|ts|md|txt)$/i.test(file);
     const full = path.join(folder, file);
     tree.files.set(
       file,
       readOrdinarySync(full, maxBytes, (size) => {
-        if (isText && size > maxTextBytes) throw new DiskProblem(tooLarge(file, maxTextBytes));
+        if (isText(file) && size > maxTextBytes)
+          throw new DiskProblem(tooLarge(file, maxTextBytes));
         count(size);
       }),
     );

@@ -162,7 +162,7 @@ async function benchHistory(line: Line): Promise<void> {
   const data = mkdtempSync(path.join(os.tmpdir(), 'obrank-bench-history-'));
   const store = new Store(await openDatabase(data));
   await store.addMod({ ...sampleMod(), textures: {} }, new Map());
-  const stop = new History(store).follow();
+  const stop = new History(store).follow(console);
   const times: number[] = [];
   const sizes: number[] = [];
   for (let i = 0; i < edits; i += 1) {

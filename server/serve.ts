@@ -102,7 +102,7 @@ export async function startServer({
   const store = await openStore(data, folder === undefined ? demo : undefined);
   const links = new Links(store, log);
   const history = new History(store);
-  history.follow();
+  history.follow(log);
   const stopKeeping = keepHouse(store, log);
   const builders = new Builders(store, builderProgram(root));
   const server = createServer(

@@ -5,6 +5,9 @@ import { ModSchema } from '../mod/mod.schema.ts';
 
 const revision = z.number().int().min(0).meta({ description: 'Counts the edits of a mod.' });
 
+/** So many days a mod lies in the bin before it goes for good. */
+export const daysInBin = 30;
+
 export const ModSummaries = z
   .array(
     z.strictObject({

@@ -118,7 +118,7 @@ export const endpoints = {
     method: 'POST',
     path: '/api/mods/{mod}/duplicate',
     summary: 'Begin a mod as another one is now, under a namespace of its own',
-    body: requests.DuplicateBody,
+    body: requests.NewModBody,
     answer: {
       status: 201,
       description: 'It was begun',

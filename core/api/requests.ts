@@ -26,8 +26,6 @@ export const NewModBody = z.strictObject({
   title: z.string().min(1).max(100).refine(whole, halfCharacter),
 });
 
-export const DuplicateBody = NewModBody;
-
 const target = z.string().min(1).max(1000).meta({
   description: 'A whole path, or one from ~/: a folder, or a file with the ending of the kit.',
 });

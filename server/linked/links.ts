@@ -261,7 +261,7 @@ export class Links {
       await this.run(record);
       this.tell(mod);
     };
-    const timer = setTimeout(() => void this.alone(again), relockMs).unref();
+    const timer = setTimeout(() => this.noting(this.alone(again), 'not linked'), relockMs).unref();
     const end = () => {
       clearTimeout(timer);
       return Promise.resolve();
@@ -272,7 +272,7 @@ export class Links {
   private makeLink(record: LinkRecord, agreed: Map<string, Agreed>): Link {
     return new Link(record, agreed, this.store, this.log, (cameBack) => {
       // Nobody watches a folder that went and came back.
-      if (cameBack) void this.running.get(record.mod)?.renew?.();
+      if (cameBack) this.noting(this.running.get(record.mod)?.renew?.(), 'not watched');
       this.tell(record.mod);
     });
   }
@@ -292,7 +292,12 @@ export class Links {
     await link.exchange();
     // Nobody waits until the last of thousands of files is watched: what changes until then is found
     // when they all are.
-    watching.renew().catch((error: unknown) => this.log.error({ err: error }, 'not watched'));
+    this.noting(watching.renew(), 'not watched');
+  }
+
+  /** Logs what goes wrong with work that nobody waits for. */
+  private noting(work: Promise<void> | undefined, words: string): void {
+    work?.catch((error: unknown) => this.log.error({ err: error }, words));
   }
 
   /** Ends everything; what changed until now is exchanged first. */

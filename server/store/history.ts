@@ -1,4 +1,5 @@
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
+import type { Logger } from 'pino';
 import type { EntityManager } from 'typeorm';
 import type { HistoryAnswer, HistoryLine, Point } from '../../core/api/index.ts';
 import { bringBlockBack, touchedBlocks } from '../../core/history/index.ts';
@@ -12,6 +13,7 @@ import {
 import { Problem } from '../problem.ts';
 import type { HeldMod } from './held.ts';
 import { modIn, takenBack } from './snapshot.ts';
+import { readSteps } from './steps.ts';
 import { everyMod, type LoggedEdit, type Store } from './store.ts';
 import { EditTable, PointTable, type EditRow } from './tables.ts';
 
@@ -42,10 +44,11 @@ export class History {
     private readonly bounds = historyBounds,
   ) {}
 
-  /** Keeps the log within its bounds from now on. Gives how to stop. */
-  follow(): () => void {
+  /** Keeps the log within its bounds from now on; what fails is logged. Gives how to stop. */
+  follow(log: Pick<Logger, 'warn'>): () => void {
     return this.store.listen(everyMod, ({ revision }, _held, name) => {
-      if (revision % this.bounds.every === 0) void this.fold(name);
+      if (revision % this.bounds.every !== 0) return;
+      this.fold(name).catch((error: unknown) => log.warn({ err: error }, 'log not folded'));
     });
   }
 
@@ -132,6 +135,9 @@ export class History {
           .from(EditTable)
           .where('mod = :name AND revision <= :cut', { name, cut })
           .execute();
+        // What undo would take may have been folded away.
+        const none = { undo: undefined, redo: undefined };
+        Object.assign(held, none, await readSteps(manager, name));
         await this.thin(manager, name, cut);
       });
     } catch (error) {
@@ -152,12 +158,16 @@ export class History {
     );
     const cut = Math.max(found?.size ?? 0, found?.age ?? 0);
     if (cut === 0) return undefined;
-    // A step that a later undo or redo is about stays with it.
-    const [named] = await manager.query<{ first: number | null }[]>(
-      'SELECT MIN(stepRevision) AS first FROM edits WHERE mod = ? AND revision > ?',
-      [name, cut],
-    );
-    const last = Math.min(cut, (named?.first ?? Infinity) - 1);
+    // A step that a later undo or redo is about stays with it, and so does what that one is about.
+    let last = cut;
+    for (let previous = Infinity; last < previous;) {
+      previous = last;
+      const [named] = await manager.query<{ first: number | null }[]>(
+        'SELECT MIN(stepRevision) AS first FROM edits WHERE mod = ? AND revision > ?',
+        [name, last],
+      );
+      last = Math.min(last, (named?.first ?? Infinity) - 1);
+    }
     const [some] = await manager.query<{ many: number }[]>(
       'SELECT COUNT(*) AS many FROM edits WHERE mod = ? AND revision <= ?',
       [name, last],

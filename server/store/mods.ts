@@ -1,5 +1,5 @@
 import { LessThan, type EntityManager } from 'typeorm';
-import type { ModSummary } from '../../core/api/index.ts';
+import { daysInBin, type ModSummary } from '../../core/api/index.ts';
 import { Problem } from '../problem.ts';
 import {
   EditTable,
@@ -12,8 +12,6 @@ import {
   type ModRow,
 } from './tables.ts';
 
-/** So many days a mod lies in the bin before it goes for good. */
-export const daysInBin = 30;
 const dayMs = 86_400_000;
 
 /** What is told of one mod in a list, as the database has it. */

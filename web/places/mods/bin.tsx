@@ -1,11 +1,9 @@
-import type { ModSummary } from '../../../core/api/index.ts';
+import { daysInBin, type ModSummary } from '../../../core/api/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { AskFirst } from '../../parts/ask-first.tsx';
 import type { ModActs } from './use-mod-acts.ts';
 import styles from './mods.module.css';
 
-/** So many days a mod lies in the bin before it goes for good. */
-const daysInBin = 30;
 const dayMs = 86_400_000;
 
 /** What was put into the bin, and how long it can still be brought back. */
