@@ -73,7 +73,9 @@ const arrows: Record<string, string[]> = {
   'core/states': ['core/space'],
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
   'core/mend': ['core/mod', 'core/json', 'core/bytes'],
+  'core/families': ['core/forms', 'core/mod', 'core/json'],
   'core/folder': [
+    'core/families',
     'core/mend',
     'core/mod',
     'core/json',

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import { tally } from '../../core/inspect/index.ts';
 import { kitNamed } from '../../core/kits/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { DiskProblem, readModOrPack, shown, writeBuild } from '../../disk/index.ts';
 import { inspectTree } from '../inspect-tree.ts';
@@ -28,7 +29,8 @@ export async function build(
     );
     return 1;
   }
-  const { mod, blobs } = readModFolder(tree.files);
+  const { mod: declared, blobs } = readModFolder(tree.files);
+  const mod = expandFamilies(declared);
   const kit = kitNamed(mod.header.kit);
   const files = kit.write(mod, (sha256) => blobs.get(sha256)!);
   const plan = await writeBuild(wholePath(out), { files, kit }, { overwrite });

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { sceneOfState, writeGlb, writeObj } from '../../core/exchange/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { lookUp, resolveBlock } from '../../core/mod/index.ts';
 import { stateFromText } from '../../core/states/index.ts';
@@ -26,7 +27,8 @@ export async function model(folder: string, options: ModelOptions): Promise<numb
     throw new DiskProblem(
       `${shown(folder)} is a pack. Give the folder of a mod, the one with mod.json.`,
     );
-  const { mod, blobs } = readModFolder(files);
+  const { mod: folderMod, blobs } = readModFolder(files);
+  const mod = expandFamilies(folderMod);
   const declared = lookUp(mod.blocks, options.block);
   if (!declared)
     throw new DiskProblem(

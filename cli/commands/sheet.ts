@@ -7,6 +7,7 @@ import {
   sheetProblem,
   texturePixels,
 } from '../../core/draw/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import {
   decodePicture,
@@ -50,7 +51,8 @@ export async function sheet(folder: string, options: SheetOptions): Promise<numb
     throw new DiskProblem(`${shown(options.out)} must end in .png.`);
   const size = wholeNumber('--size', options.size, 8, 512);
   const tick = wholeNumber('--tick', options.tick, 0, 1_000_000);
-  const { mod, blobs } = readModFolder(files);
+  const { mod: declared, blobs } = readModFolder(files);
+  const mod = expandFamilies(declared);
   const cells = refusing(() => sheetCells(mod, options.block));
   const columns =
     options.columns === undefined

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import type { Files } from '../../core/bytes/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { tally } from '../../core/inspect/index.ts';
 import { engineKit, type Difference } from '../../core/kits/index.ts';
@@ -43,7 +44,8 @@ export async function tryMod(folder: string, options: TryOptions): Promise<numbe
     );
     return 1;
   }
-  const { mod, blobs } = readModFolder(tree.files);
+  const { mod: declared, blobs } = readModFolder(tree.files);
+  const mod = expandFamilies(declared);
   const built = engineKit.write(mod, (sha256) => blobs.get(sha256)!);
   const stop = new AbortController();
   const onSignal = () => stop.abort();

@@ -1,4 +1,5 @@
 import type { Files } from '../bytes/index.ts';
+import { declaredChanges } from '../families/index.ts';
 import { changedMod, mendDocuments, type FilesChange } from '../mend/index.ts';
 import { currentEdition, type Change } from '../mod/index.ts';
 import { editionIn, readModFolder } from './read.ts';
@@ -14,6 +15,6 @@ import { documentsOfFolder } from './write.ts';
 export function mendFolder(files: Files, changes: readonly Change[]): FilesChange | undefined {
   if (editionIn(files) !== currentEdition) return undefined;
   const { mod } = readModFolder(files, { goesOn: true });
-  const mended = changedMod(mod, changes);
+  const mended = changedMod(mod, declaredChanges(mod, changes));
   return mended && mendDocuments(files, documentsOfFolder(mod), documentsOfFolder(mended));
 }

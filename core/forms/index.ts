@@ -5,4 +5,5 @@ export { isFoundAtFirst, newBlock, type BlockStart } from './new-block.ts';
 export { newLook, newLookProblem } from './new-look.ts';
 export { rolePicture } from './pictures.ts';
 export { changeForm, formOf, keptPictures, lostByForm, missingRoles } from './change-form.ts';
+export { scaledShapes } from './made.ts';
 export type { RolePicture, RolePictures } from './made.ts';

@@ -54,13 +54,16 @@ export function madeOf(
         ...(form.placing.length && { placing: [...form.placing] }),
       },
       looks: { ...form.looks, rows },
-      ...(form.shapes && { shapes: scaled(form.shapes, mod.header.texels / 16) }),
+      ...(form.shapes && { shapes: scaledShapes(form.shapes, mod.header.texels / 16) }),
     },
   };
 }
 
 /** Shapes whose boxes are measured in sixteenths, in the texels of the mod. */
-function scaled(shapes: NonNullable<Form['shapes']>, by: number): NonNullable<Block['shapes']> {
+export function scaledShapes(
+  shapes: NonNullable<Form['shapes']>,
+  by: number,
+): NonNullable<Block['shapes']> {
   const grow = ([x, y, z]: Vec3): [number, number, number] => [x * by, y * by, z * by];
   const scale = (shape: 'none' | readonly PlainBox[]) =>
     shape === 'none' ? shape : shape.map(({ at, size }) => ({ at: grow(at), size: grow(size) }));

@@ -1,6 +1,8 @@
 import { pointer, pointerSteps } from '../json/index.ts';
 import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
-import { everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
+import { expandFamilies, ownerOf } from '../families/index.ts';
+import { heldUnder } from '../lists/index.ts';
+import { entryOf, everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
 import { inspectDeclared } from './declared.ts';
 import type { Files } from '../bytes/index.ts';
 import {
@@ -80,8 +82,33 @@ function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declare
   for (const name of restingOn(mod.header.namespace, mod.models, unread))
     unread.add(pointer(['models', name]));
   const start = { file: 'mod.json', place: { line: 1, column: 1 } };
+  const spread = expandFamilies(mod);
   const unreadFiles = entries.map(({ kind, name }) => (name ? `${kind}/${name}` : kind));
-  return { mod, unread, unreadFiles, placeOf: (at) => placeOf(at) ?? start };
+  const ofCell = (at: string) =>
+    placesOfCell(mod, at)
+      .map(placeOf)
+      .find((place) => place);
+  return {
+    mod: spread,
+    unread,
+    unreadFiles,
+    placeOf: (at) => placeOf(at) ?? ofCell(at) ?? start,
+  };
+}
+
+/**
+ * Where a family declares what it makes: the cell where it says something of it, else the form, else
+ * the family itself. Nowhere for what the mod declares itself.
+ */
+function placesOfCell(mod: Mod, at: string): string[] {
+  const { kind, name } = entryOf(at);
+  const owner = ownerOf(mod, kind, name)?.place;
+  if (!owner) return [];
+  const { family, material, form } = owner;
+  const index = heldUnder(mod.families, family).forms.findIndex((one) => one.name === form);
+  return [['cells', material, form], ['forms', index], []].map((steps) =>
+    pointer(['families', family, ...steps]),
+  );
 }
 
 /** A problem of a file as a finding, with the severity of its rule. */

@@ -39,6 +39,17 @@ export {
   type Shape,
 } from './block.schema.ts';
 export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot.schema.ts';
+export {
+  mostForms,
+  mostMaterials,
+  type Cell,
+  type CellTemplate,
+  type Differences,
+  type Family,
+  type FamilyForm,
+  type FamilyPicture,
+  type Material,
+} from './family.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';

@@ -10,6 +10,7 @@ import {
   TextureSchema,
   WordsSchema,
 } from './entries.schema.ts';
+import { FamilySchema } from './family.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';
@@ -66,6 +67,7 @@ const entryTable = {
     pattern: newLookPattern,
     folder: 'looks',
   },
+  families: plain(FamilySchema, 'families'),
   items: plain(ItemSchema, 'items'),
   models: foldered(ModelSchema, 'models'),
   textures: foldered(TextureSchema),

@@ -1,4 +1,4 @@
-import { lookUp, pointer } from '../json/index.ts';
+import { lookUp, pointer, pointerSteps } from '../json/index.ts';
 import type { Mod } from './mod.schema.ts';
 import { idOf } from './names.ts';
 
@@ -46,11 +46,15 @@ const things: NamedAt[] = [
   { at: 'header/groups/*/icon', what: 'icon of a group' },
 ];
 
+const picturesOfFamilies: NamedAt[] = ['families/*', 'families/*/forms/*'].flatMap((owner) =>
+  ['*', '*/texture', '*/from'].map((at) => ({ at: `${owner}/pictures/${at}`, what: 'family' })),
+);
+
 /**
  * Where in the mod an entry of each kind is named: the steps to the id, `*` standing for any step.
  * A tag is also named with `#` before its id.
  */
-const places: Record<RenamedKind, NamedAt[]> = {
+const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
   blocks: [
     ...things,
     { at: 'blockTags/*/members/*', what: 'member of a tag' },
@@ -64,6 +68,7 @@ const places: Record<RenamedKind, NamedAt[]> = {
     { at: 'blocks/*/identity/held/model', what: 'item form' },
   ],
   textures: [
+    ...picturesOfFamilies,
     { at: 'models/*/slots/*', what: 'slot' },
     { at: 'items/*/texture', what: 'item' },
     { at: 'blocks/*/identity/held/picture', what: 'item form' },
@@ -83,12 +88,45 @@ const places: Record<RenamedKind, NamedAt[]> = {
   lootTables: lots('table'),
   recipes: [],
   sounds: [{ at: 'soundSets/*/*/*/sound', what: 'sound set' }],
-  soundSets: [{ at: 'blocks/*/traits/soundSet', what: 'block' }],
+  soundSets: [
+    { at: 'families/*/materials/*/traits/soundSet', what: 'material' },
+    { at: 'blocks/*/traits/soundSet', what: 'block' },
+  ],
   groups: [
+    { at: 'families/*/group', what: 'family', bare: true },
     { at: 'blocks/*/identity/group', what: 'block', bare: true },
     { at: 'items/*/group', what: 'item', bare: true },
   ],
 };
+
+/** The kinds of entries that a cell of a family makes, and where in its document they stand. */
+const madeParts: readonly (readonly [start: string, part: string])[] = [
+  ['blocks/*/', 'block/'],
+  ['items/*/', 'item/'],
+  ['models/*/', 'models/*/'],
+  ['recipes/*/', 'recipes/*/'],
+];
+
+/**
+ * The same place in what the forms of a family make, and in what a form or a cell has otherwise:
+ * there each key is a JSON Pointer, which `~` stands for.
+ */
+function placesInFamilies({ at, ...rest }: NamedAt): NamedAt[] {
+  const [start, part] = madeParts.find(([kind]) => at.startsWith(kind)) ?? [];
+  if (start === undefined || part === undefined) return [];
+  const within = part + at.slice(start.length);
+  return ['forms/*/own/', 'forms/*/changed/~/', 'cells/*/*/changed/~/'].map((owner) => ({
+    ...rest,
+    at: `families/*/${owner}${within}`,
+  }));
+}
+
+const places = Object.fromEntries(
+  Object.entries(declaredPlaces).map(([kind, list]) => [
+    kind,
+    [...list, ...list.flatMap(placesInFamilies)],
+  ]),
+) as Record<RenamedKind, NamedAt[]>;
 
 /** Calls back with every text of a document that stands where the steps lead. */
 function walk(
@@ -100,6 +138,12 @@ function walk(
   const [step, ...rest] = steps;
   if (step === undefined) {
     if (typeof value === 'string') found(value, path);
+  } else if (step === '~') {
+    for (const [key, item] of Object.entries(value ?? {})) {
+      const steps = key.startsWith('/') ? pointerSteps(key) : [];
+      const fits = steps.every((name, i) => rest[i] === '*' || rest[i] === name);
+      if (steps.length && fits) walk(item, rest.slice(steps.length), [...path, key], found);
+    }
   } else if (step === '*') {
     if (Array.isArray(value)) value.forEach((item, i) => walk(item, rest, [...path, i], found));
     else if (typeof value === 'object' && value !== null)

@@ -6,6 +6,7 @@ import {
   type Job,
   type Verdict,
 } from '../../core/api/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { engineKit, kitNamed, kits } from '../../core/kits/index.ts';
 import type { Mod } from '../../core/mod/index.ts';
 import { askEngine } from '../../disk/index.ts';
@@ -55,7 +56,10 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
 
   serveJson(routes, endpoints.startVerdict, async ({ params }) => {
     const { mod, revision } = await store.mod(params.mod);
-    return start((watching) => verdictOn(builders.of(params.mod), mod, { revision, ...watching }));
+    const spread = expandFamilies(mod);
+    return start((watching) =>
+      verdictOn(builders.of(params.mod), spread, { revision, ...watching }),
+    );
   });
 
   const archive = async <Kind extends 'pack zip' | 'folder zip'>(
@@ -64,7 +68,9 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     response: Response,
     kit?: string,
   ): Promise<TaskResults[Kind]> => {
-    const mod = forKit((await store.mod(name)).mod, kit);
+    const { mod: declared } = await store.mod(name);
+    // The folder of a mod holds what is declared, a pack what comes of it.
+    const mod = kind === 'folder zip' ? declared : forKit(declared, kit);
     const stop = new AbortController();
     response.once('close', () => stop.abort());
     const watching = { signal: stop.signal, onProgress: () => undefined };
@@ -98,17 +104,17 @@ type Header = Mod['header'];
 /** Headers with another kit: the same for the same, so that a pack is made once. */
 const headersFor = new WeakMap<Header, Map<string, Header>>();
 
-/** The mod as it is built for a kit. Throws a 422 {@link Problem} for one that there is not. */
-function forKit(mod: Mod, kit: string | undefined): Mod {
-  const { header } = mod;
-  if (kit === undefined || kit === header.kit) return mod;
+/** The mod, its families spread out, as it is built for a kit. Throws a 422 {@link Problem} for one that there is not. */
+function forKit(declared: Mod, kit: string | undefined): Mod {
+  const { header } = declared;
+  if (kit === undefined || kit === header.kit) return expandFamilies(declared);
   if (!Object.hasOwn(kits, kit))
     throw new Problem(422, 'No such kit', `There is no kit called ${kit.slice(0, 64)}.`);
   const known = headersFor.get(header) ?? new Map<string, Header>();
   headersFor.set(header, known);
   const other = known.get(kit) ?? { ...header, kit };
   known.set(kit, other);
-  return { ...mod, header: other };
+  return expandFamilies({ ...declared, header: other });
 }
 
 /**

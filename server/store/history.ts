@@ -1,3 +1,4 @@
+import { declaredChanges, expandFamilies } from '../../core/families/index.ts';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import type { Logger } from 'pino';
 import type { EntityManager } from 'typeorm';
@@ -84,11 +85,11 @@ export class History {
     author: string,
     { block, revision }: { block: string; revision: number },
   ): Promise<LoggedEdit> {
-    const then = await this.modAt(name, revision);
+    const then = expandFamilies(await this.modAt(name, revision));
     const { mod } = await this.store.mod(name);
     if (!lookUp(then.blocks, block))
       throw new Problem(409, 'No such block', `There was no block called ${block} then.`);
-    const changes = bringBlockBack(mod, then, block);
+    const changes = declaredChanges(mod, bringBlockBack(expandFamilies(mod), then, block));
     if (changes.length === 0)
       throw new Problem(409, 'Nothing to bring back', `${block} is as it was then.`);
     const label = `Bring ${block} back as it was at revision ${revision}`;

@@ -76,7 +76,7 @@ beforeEach(() => {
       return worker;
     },
   });
-  view = { mod, revision: 0, saving: 'saved' };
+  view = { mod, declared: mod, revision: 0, saving: 'saved' };
   const session = {
     get view() {
       return view;

@@ -61,7 +61,7 @@ export class Inspector {
         this.waiting.delete(data.id);
       }
     };
-    this.follow(undefined, session.view.mod);
+    this.follow(undefined, session.view.declared);
     const stops = [
       session.onMod((changes, mod) => this.follow(changes, mod)),
       session.subscribe(() => {

@@ -8,6 +8,7 @@ import {
   type Edit,
   type Mod,
 } from '../../core/mod/index.ts';
+import { declaredChanges, expandFamilies } from '../../core/families/index.ts';
 import { pointer, valueAt } from '../../core/json/index.ts';
 import {
   addressOf,
@@ -33,8 +34,11 @@ export interface Conflict {
 
 /** What the page knows of the mod that it works on. */
 export interface View {
+  /** The mod with its families spread out, as everybody but their editors sees it. */
   mod: Mod;
-  /** The revision of the server that `mod` stands on. */
+  /** The mod as it is declared. */
+  declared: Mod;
+  /** The revision of the server that the mod stands on. */
   revision: number;
   undo?: string;
   redo?: string;
@@ -86,7 +90,12 @@ export class Session {
     loaded: Loaded,
   ) {
     this.base = loaded.mod;
-    this.view = { ...loaded, saving: 'saved' };
+    this.view = {
+      ...loaded,
+      declared: loaded.mod,
+      mod: expandFamilies(loaded.mod),
+      saving: 'saved',
+    };
     if (loaded.isPast) return;
     this.events = new EventSource(addressOf(endpoints.streamEvents, { mod: name }));
     this.hear('edit', ({ edit, undo, redo }) => {
@@ -131,7 +140,10 @@ export class Session {
     return () => this.listeners.delete(listener);
   };
 
-  /** Hears of every change of the mod, as changes or, when it was put together anew, as a whole. */
+  /**
+   * Hears of every change of the mod as it is declared, as changes or, when it was put together
+   * anew, as a whole.
+   */
   onMod(listener: (changes: Change[] | undefined, mod: Mod) => void): () => void {
     this.modListeners.add(listener);
     return () => this.modListeners.delete(listener);
@@ -142,14 +154,15 @@ export class Session {
     for (const listener of this.listeners) listener();
   }
 
-  private setMod(mod: Mod, changes: Change[] | undefined, part: Partial<View> = {}): void {
-    this.update({ ...part, mod });
-    for (const listener of this.modListeners) listener(changes, mod);
+  private setMod(declared: Mod, changes: Change[] | undefined, part: Partial<View> = {}): void {
+    this.update({ ...part, declared, mod: expandFamilies(declared) });
+    for (const listener of this.modListeners) listener(changes, declared);
   }
 
   /**
    * Does what a person did: at once here, soon on the server. Steps on the same places within a
-   * moment become one step.
+   * moment become one step. What is changed of a block that a family makes is a difference of its
+   * cell.
    */
   edit(label: string, changes: Change[]): void {
     if (this.view.isPast) {
@@ -157,9 +170,9 @@ export class Session {
       this.update({ refused: past });
       return;
     }
-    const real = squashChanges(changes);
+    const real = squashChanges(declaredChanges(this.view.declared, changes));
     if (!real.length) return;
-    const mod = applyChanges(this.view.mod, real);
+    const mod = applyChanges(this.view.declared, real);
     const last = this.pending.at(-1);
     const waiting = last && !(this.sending && this.pending.length === 1);
     if (

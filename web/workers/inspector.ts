@@ -18,6 +18,7 @@ import {
   wholeCell,
   type SheetCell,
 } from '../../core/draw/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
 import { diffFindings, fixAll, inspect, type Finding } from '../../core/inspect/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { fitBoxes, textureOf } from '../../core/models/index.ts';
@@ -32,6 +33,8 @@ import {
 import { craterSteps } from '../../core/traits/index.ts';
 import type { BlastAnswer, BreaksAnswer, FromWorker, SheetAnswer, ToWorker } from './protocol.ts';
 
+/** The mod as it is declared, and with its families spread out. */
+let declared: Mod | undefined;
 let mod: Mod | undefined;
 /** The findings that the page has. */
 let told: readonly Finding[] = [];
@@ -202,7 +205,8 @@ async function breaksOf({
 
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
-    mod = message.kind === 'mod' ? message.mod : applyChanges(mod!, message.changes);
+    declared = message.kind === 'mod' ? message.mod : applyChanges(declared!, message.changes);
+    mod = expandFamilies(declared);
     const findings = inspect(mod);
     answer({ kind: 'findings', diff: diffFindings(told, findings) });
     told = findings;
@@ -252,7 +256,8 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     answer({ kind: 'encoded', id: message.id, png: encodePicture(message.pixels) });
   } else if (message.kind === 'for kit') {
     const { id, kit } = message;
-    const findings = mod ? inspect({ ...mod, header: { ...mod.header, kit } }) : [];
+    const other = declared && { ...declared, header: { ...declared.header, kit } };
+    const findings = other ? inspect(expandFamilies(other)) : [];
     answer({ kind: 'found for kit', id, findings });
   } else if (message.kind === 'fit') {
     const { id, boxes, most } = message;

@@ -1,3 +1,4 @@
+import { expandFamilies } from '../../../core/families/index.ts';
 import { useMemo, useState } from 'react';
 import { useBaseline } from '../../api/baseline.ts';
 import type { SheetBefore } from '../../workers/protocol.ts';
@@ -24,7 +25,9 @@ export function useLaidOn(): LaidOn {
   const baseline = useBaseline(ground === 'the last build');
   const before = useMemo((): SheetBefore | undefined => {
     if (ground === 'a PNG') return file && { png: file.png };
-    return ground === 'the last build' && baseline ? { mod: baseline.mod } : undefined;
+    return ground === 'the last build' && baseline
+      ? { mod: expandFamilies(baseline.mod) }
+      : undefined;
   }, [ground, file, baseline]);
   const chooseFile = async (chosen: File | null) => {
     if (chosen) setFile({ name: chosen.name, png: new Uint8Array(await chosen.arrayBuffer()) });
