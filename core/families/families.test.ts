@@ -115,6 +115,7 @@ const sameForms = {
   slab: 'slab',
   stair: 'stair',
   fence: 'post_and_arms',
+  wall: 'wall',
   pane: 'pane',
   door: 'door_leaf',
   button: 'button',

@@ -21,3 +21,18 @@ export { cellAt, isIn, nameOfCell, titledBy, titlesOfCell } from './names.ts';
 export { shippedForm, shippedForms, type ShippedForm } from './shipped/index.ts';
 export { gatherFamily } from './gather/gather.ts';
 export { proposeFamily, type Grid } from './gather/propose.ts';
+export { formFromThing } from './gather/take-in.ts';
+export {
+  editFamily,
+  formTitle,
+  leaveFamily,
+  newFamily,
+  partNameProblem,
+  plainMaterial,
+  withCell,
+  withForm,
+  withMaterial,
+  withoutPart,
+  withPart,
+  withPartRenamed,
+} from './acts.ts';

@@ -173,6 +173,12 @@ export const forms: readonly Form[] = [
     note: 'Arms reach to whatever stands beside it.',
   },
   {
+    ...joined(template('wall_wing', ofColumn), template('wall_post', ofColumn)),
+    name: 'wall',
+    title: 'Wall',
+    note: 'Thick, a little lower between its posts; it joins what stands beside it.',
+  },
+  {
     ...joined(template('pane_wing', ofPane), template('pane_middle', ofPane)),
     name: 'pane',
     title: 'Pane',

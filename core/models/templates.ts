@@ -116,6 +116,26 @@ export const templates: readonly Template[] = [
     })),
   ),
   template(
+    'wall_post',
+    'Post of a wall',
+    'A thick upright in the middle, to which wings are added.',
+    ['side', 'end'],
+    [{ at: [4, 0, 4], size: [8, 16, 8], sides: columnSides('side', 'end') }],
+  ),
+  template(
+    'wall_wing',
+    'Wing of a wall',
+    'A wall from its post to the front, a little lower.',
+    ['side', 'end'],
+    [
+      {
+        at: [5, 0, 12],
+        size: [6, 14, 4],
+        sides: { ...sidesOf('side', 'front', 'left', 'right'), ...endsOf('end') },
+      },
+    ],
+  ),
+  template(
     'pane_middle',
     'Middle of a pane',
     'The upright of a pane, to which wings are added.',

@@ -23,7 +23,7 @@ import type { Grid } from './propose.ts';
 import { patternsOf } from './titles.ts';
 
 /** A block or an item that goes into a family, with what is its own. */
-interface Member {
+export interface Member {
   material: string;
   form: string;
   name: string;
@@ -54,7 +54,7 @@ function ownModels(mod: Mod, name: string): string[] {
   return Object.keys(mod.models).filter((model) => own.has(idOf(mod.header.namespace, model)));
 }
 
-function membersOf(mod: Mod, { cells }: Grid): Member[] {
+export function membersOf(mod: Mod, { cells }: Grid): Member[] {
   const { namespace } = mod.header;
   return Object.entries(cells).flatMap(([material, row]) =>
     Object.entries(row).flatMap(([form, name]): Member[] => {
@@ -160,7 +160,7 @@ const withoutTraits = (template: CellTemplate, gone: ReadonlySet<string>): CellT
 };
 
 /** A form of the family: what most of its cells have in common, with open places. */
-function formFrom(
+export function formFrom(
   mod: Mod,
   members: readonly Member[],
   { name, called }: Grid['forms'][number],
@@ -186,7 +186,7 @@ function formFrom(
 }
 
 /** The names of materials and the patterns of titles, in every language that any member has. */
-function titled(mod: Mod, members: readonly Member[]) {
+export function titled(mod: Mod, members: readonly Member[]) {
   const languages = mod.header.languages.map((language) => {
     const titles: Record<string, Record<string, string>> = {};
     for (const { material, form, block, item } of members) {
@@ -231,7 +231,7 @@ function familyFrom(mod: Mod, grid: Grid, members: readonly Member[]): Family {
 }
 
 /** The changes that take the members away as entries of the mod's own. */
-const takenOut = (mod: Mod, members: readonly Member[]): Change[] => {
+export const takenOut = (mod: Mod, members: readonly Member[]): Change[] => {
   const gone = members.flatMap(({ name, block, models, recipes }) => [
     [block ? 'blocks' : 'items', name] as const,
     ...models.map((model) => ['models', model] as const),
@@ -244,7 +244,12 @@ const takenOut = (mod: Mod, members: readonly Member[]): Change[] => {
 };
 
 /** The changes that leave out the cells that nothing stands for, and name those called otherwise. */
-function cellsPresent(name: string, mod: Mod, grid: Grid, members: readonly Member[]): Change[] {
+export function cellsPresent(
+  name: string,
+  mod: Mod,
+  grid: Grid,
+  members: readonly Member[],
+): Change[] {
   return eachCell(mod, grid, ({ material, form }, now) => {
     const place = { family: name, material, form: form.name };
     const member = members.find((one) => one.material === material && one.form === form.name);
@@ -255,7 +260,12 @@ function cellsPresent(name: string, mod: Mod, grid: Grid, members: readonly Memb
 }
 
 /** The changes that keep what a member has otherwise than its family gives. */
-function cellsDiffering(name: string, mod: Mod, grid: Grid, members: readonly Member[]): Change[] {
+export function cellsDiffering(
+  name: string,
+  mod: Mod,
+  grid: Grid,
+  members: readonly Member[],
+): Change[] {
   return eachCell(mod, grid, ({ material, form }, now) => {
     const member = members.find((one) => one.material === material && one.form === form.name);
     const family = lookUp(now.families, name);

@@ -54,6 +54,11 @@ export const blockForms: readonly ShippedForm[] = [
     names: { en: '{material} fence', de: '{material}zaun' },
     recipes: layered(['# #', '###'], 10),
   }),
+  fromForm('wall', 'wall', {
+    called: '{material}_wall',
+    names: { en: '{material} wall', de: '{material}mauer' },
+    recipes: layered(['#', '#', '#'], 3),
+  }),
   fromForm('pane', 'pane', {
     called: '{material}_pane',
     names: { en: '{material} pane', de: '{material}scheibe' },
