@@ -15,6 +15,7 @@ import {
 } from 'node:fs';
 import path from 'node:path';
 import { blockPack } from '../core/kits/block-pack/index.ts';
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import { inspectBuilt } from '../core/inspect/index.ts';
 import {
@@ -35,7 +36,8 @@ const writeBuild = (target: string, files: Files, options?: BuildOptions) =>
   write(target, asPack(files), options);
 
 async function demoPack(): Promise<Files> {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   return blockPack.write(mod, (sha256) => blobs.get(sha256) ?? new Uint8Array());
 }
 const turn = () => new Promise((resolve) => setImmediate(resolve));

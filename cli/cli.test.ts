@@ -38,7 +38,7 @@ test(
     for (const out of [path.join(folder, 'pack'), path.join(folder, 'saltmarsh.obpack')]) {
       const built = obrank('build', 'demo/saltmarsh', '--out', out);
       expect(built.status).toBe(0);
-      expect(built.stdout).toMatch(/233 files in .*: 233 new/);
+      expect(built.stdout).toMatch(/345 files in .*: 345 new/);
       expect(obrank('check', out)).toMatchObject({ status: 0, lines: [] });
     }
   },
@@ -58,8 +58,8 @@ test(
     };
     change('recipes/oyster_tile.json', '"saltmarsh:oyster_brick"', '"saltmarsh:oyster_brik"');
     change('loot/seam_finds.json', '"saltmarsh:salt"', '"saltmarsh:slat"');
-    change('blocks/brack_seam.json', '"saltmarsh:seam_finds"', '"saltmarsh:seam_find"');
-    change('items/raw_brack.json', '"saltmarsh:raw_metals"', '"saltmarsh:raw_metal"');
+    change('families/metals.json', '"saltmarsh:seam_finds"', '"saltmarsh:seam_find"');
+    change('families/metals.json', '"saltmarsh:raw_metals"', '"saltmarsh:raw_metal"');
     change('ledger.json', '"number": 17', '"number": 16');
     const { status, lines } = obrank('check', mod);
     expect(status).toBe(1);
@@ -70,10 +70,10 @@ test(
           /^recipes\/oyster_tile\.json:4:12 error recipes\/unknown-thing .*Did you mean saltmarsh:oyster_brick\?$/,
         ),
         expect.stringMatching(
-          /^blocks\/brack_seam\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives .*Did you mean saltmarsh:seam_finds\?$/,
+          /^families\/metals\.json:\d+:\d+ error loot\/gives-unknown brack_seam gives .*Did you mean saltmarsh:seam_finds\?$/,
         ),
         expect.stringMatching(
-          /^items\/raw_brack\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/,
+          /^families\/metals\.json:\d+:\d+ warning tags\/unknown-own-tag .*Did you mean saltmarsh:raw_metals\?$/,
         ),
         expect.stringMatching(/^ledger\.json:\d+:\d+ error registry\/number-twice /),
       ]),
@@ -200,7 +200,7 @@ test('a sheet of every state is drawn, laid on an earlier one, and refuses what 
   });
   expect([...readFileSync(out('gate')).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
   expect(obrank('sheet', mod, '--out', out('all')).stdout).toMatch(
-    /18 blocks in 6 columns, 384 × 192 pixels/,
+    /32 blocks in 8 columns, 512 × 256 pixels/,
   );
   expect(
     obrank(
@@ -458,7 +458,7 @@ test('a pack becomes a mod folder whose build is the pack again; what cannot be 
   const out = path.join(folder, 'taken-over');
   const taken = obrank('take-over', pack, '--out', out, '--as-written');
   expect(taken).toMatchObject({ status: 0, stderr: '' });
-  expect(taken.stdout).toContain('233 the same byte for byte.');
+  expect(taken.stdout).toContain('345 the same byte for byte.');
   expect(taken.stdout).toContain('Kept byte for byte: README.md.');
   expect(obrank('check', out)).toMatchObject({ status: 0 });
   const again = path.join(folder, 'built-again');

@@ -22,6 +22,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { readZip, type Files } from '../core/bytes/index.ts';
 import { blockPack } from '../core/kits/block-pack/index.ts';
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import {
   DiskProblem,
@@ -46,7 +47,8 @@ let built: Files;
 beforeEach(async () => {
   folder = mkdtempSync(path.join(os.tmpdir(), 'obrank-disk-'));
   target = path.join(folder, 'pack');
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   built = blockPack.write(mod, (sha256) => blobs.get(sha256)!);
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));

@@ -12,7 +12,7 @@ test('the engine is asked, says where it sees otherwise, and agrees once that is
     revision: number;
     mod: { recipes: Record<string, object> };
   };
-  const twin = { ...mod.mod.recipes['oyster_brick'], gives: 'saltmarsh:salt' };
+  const twin = { ...mod.mod.recipes['reed_fence'], gives: 'saltmarsh:salt' };
   const planted = await fetch(`${server.address}/api/mods/saltmarsh/edits`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json', 'If-Match': `"${mod.revision}"` },

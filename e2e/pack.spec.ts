@@ -166,7 +166,7 @@ test('blocks of a pack are taken over into the mod, in one step that can be undo
   await blocks.getByLabel('Salt oven', { exact: true }).check();
   await expect(page.getByText('has the very same blocks already')).toBeVisible();
   await blocks.getByLabel('Salt oven', { exact: true }).uncheck();
-  await page.getByPlaceholder('Find one of 18 blocks').fill('lantern');
+  await page.getByPlaceholder('Find one of 32 blocks').fill('lantern');
   await blocks.getByLabel('Tide lantern', { exact: true }).check();
   const coming = page.getByRole('region', { name: 'Blocks' });
   await coming.getByLabel('Name of tide_lantern').fill('storm_lantern');

@@ -57,7 +57,7 @@ test('one cause at several places is one line, and is mended at all of them at o
   await editMod(
     page,
     server.address,
-    ['brack_seam', 'reed_fence', 'salt_crust'].map((name) => ({
+    ['kelp_pane', 'reed_fence', 'salt_crust'].map((name) => ({
       path: `/blocks/${name}/loot`,
       before: mod.blocks[name]!.loot,
       after: loot,

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { expandFamilies } from '../core/families/index.ts';
 import { basePicture, decodePicture, encodePicture, type Pixels } from '../core/textures/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
@@ -184,10 +185,8 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await foot.getByRole('button', { name: 'Fill its holes' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
   await expect(page.getByText('Every texel is solid.')).toBeVisible();
-  expect((await modOf(server.address)).blocks['oyster_brick']).not.toHaveProperty([
-    'traits',
-    'alphaMode',
-  ]);
+  const { blocks } = expandFamilies(await modOf(server.address));
+  expect(blocks['oyster_brick']).not.toHaveProperty(['traits', 'alphaMode']);
 });
 
 test('a picture that several show is made one’s own, and what nobody shows is removed', async ({

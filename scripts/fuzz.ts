@@ -7,6 +7,7 @@
 import { readFileSync } from 'node:fs';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { fileURLToPath } from 'node:url';
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import { targetsIn, tryOne } from '../core/inspect/testing/fuzz.ts';
 import { kitNamed } from '../core/kits/index.ts';
@@ -25,7 +26,8 @@ type Said =
   | { say: 'done'; kind: string; cases: number; longest: number; megabytes: number };
 
 async function hunt({ cases, first }: { cases: number; first: number }): Promise<void> {
-  const { mod, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+  const { mod: declared, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+  const mod = flattened(declared);
   const built = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
   const sounds = soundFixtures(readFileSync('core/sounds/fixtures/sounds.json', 'utf8'));
   const targets = targetsIn(built, sounds);

@@ -1,4 +1,5 @@
 import { expect, jest, test } from '@jest/globals';
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import { inspectBuilt } from '../core/inspect/index.ts';
 import { howCaught, withoutDigests } from '../core/inspect/testing/caught.ts';
@@ -14,7 +15,8 @@ const every = 211;
 
 test('a mistake of a tired author is found in the file where it was made', async () => {
   const kit = kitNamed('block-pack');
-  const { mod, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+  const { mod: declared, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+  const mod = flattened(declared);
   const built = withoutDigests(kit.write(mod, (sha256) => blobs.get(sha256)!));
   expect(inspectBuilt(kit, built)).toEqual([]);
   const tried = [...mutationsOf(built, (i) => i % every === 0)].filter(

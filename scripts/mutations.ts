@@ -2,6 +2,7 @@
  * Plants every mistake of a tired author in the built demo, one at a time, and tells how many the
  * checker found, and where it should have and did not: `npm run mutations`.
  */
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import { mutationsOf, type Mutation } from '../core/inspect/testing/mutations.ts';
 import { howCaught, withoutDigests } from '../core/inspect/testing/caught.ts';
@@ -10,7 +11,8 @@ import { readTree } from '../disk/index.ts';
 
 const every = Number(process.argv[2] ?? 1);
 const kit = kitNamed('block-pack');
-const { mod, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+const { mod: declared, blobs } = readModFolder((await readTree('demo/saltmarsh')).files);
+const mod = flattened(declared);
 const built = withoutDigests(kit.write(mod, (sha256) => blobs.get(sha256)!));
 const sums = new Map<string, { tried: number; caught: number; onLine: number; silent: number }>();
 const missed: Mutation[] = [];

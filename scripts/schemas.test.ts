@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals';
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { flattened } from '../core/families/index.ts';
 import { readModFolder } from '../core/folder/index.ts';
 import { blockPack } from '../core/kits/block-pack/index.ts';
 import { placeInPack } from '../core/kits/block-pack/format/index.ts';
@@ -57,11 +58,12 @@ test('every JSON file of the demo fits the schema that it names, and all of them
     expect([file, problemsOf(schema, { $schema: 'x', ...document })]).toEqual([file, '']);
     expect([file, problemsOf(schema, { ...document, surely_no_key: 1 })]).not.toEqual([file, '']);
   }
-  expect(named).toBeGreaterThan(40);
+  expect(named).toBeGreaterThan(20);
 });
 
 test('every JSON file of the built pack fits its published schema, and may name it', async () => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   const files = blockPack.write(mod, (sha256) => blobs.get(sha256)!);
   const naming = new Map(files);
   for (const [file, bytes] of files) {

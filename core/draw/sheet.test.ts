@@ -1,5 +1,6 @@
 import { beforeAll, expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { resolveBlock, type Mod } from '../mod/index.ts';
 import { shapeByState, shapeIn } from '../models/index.ts';
@@ -23,7 +24,7 @@ let mod: Mod;
 let pixelsAt: (tick: number) => PixelsOf;
 beforeAll(async () => {
   const read = readModFolder(await readFolder('demo/saltmarsh'));
-  mod = read.mod;
+  mod = flattened(read.mod);
   pixelsAt = (tick) => texturePixels(mod, (sha256) => read.blobs.get(sha256), undefined, tick);
 });
 const block = (name: string) => resolveBlock(mod, name, mod.blocks[name]!);

@@ -1,12 +1,14 @@
 import { facing } from '../space/index.ts';
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { blocksShowing, showingFirst } from '../models/index.ts';
 import { idOf, resolveBlock } from '../mod/index.ts';
 import { drawnModels, neededTextures, stateShowing } from './index.ts';
 
-const { mod } = readModFolder(await readFolder('demo/saltmarsh'));
+const { mod: declared } = readModFolder(await readFolder('demo/saltmarsh'));
+const mod = flattened(declared);
 const block = (name: string) => resolveBlock(mod, name, mod.blocks[name]!);
 
 test('a block stands in a state that shows the picture, wherever it has one', () => {

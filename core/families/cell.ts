@@ -1,6 +1,7 @@
 import { heldUnder } from '../lists/index.ts';
 import { lookUp, withoutUndefined } from '../json/index.ts';
 import {
+  countedTraits,
   entrySchemas,
   idOf,
   nameProblem,
@@ -8,7 +9,6 @@ import {
   schemaProblems,
   stockNamed,
   traitFacts,
-  traitNames,
   type CellTemplate,
   type Family,
   type FamilyForm,
@@ -93,10 +93,10 @@ export const stockOf = (form: FamilyForm, material: Material): string | undefine
 function traitsOf({ material, form }: AskedCell, stock: string | undefined): Partial<Traits> {
   // The rock round a seam has its own traits; what the material says itself counts all the same.
   const own = material.traits ?? {};
-  const scaled = Object.entries(form.times ?? {}).flatMap(([trait, factor]) => {
-    const name = traitNames.find((one) => one === trait);
-    const value = name && (own[name] ?? stockNamed(stock)?.traits[name]);
-    if (!name || typeof value !== 'number') return [];
+  const scaled = countedTraits.flatMap((name) => {
+    const factor = form.times?.[name];
+    const value = own[name] ?? stockNamed(stock)?.traits[name];
+    if (factor === undefined || typeof value !== 'number') return [];
     const times = value * factor;
     return [[name, traitFacts(name).whole ? Math.round(times) : Number(times.toPrecision(6))]];
   });

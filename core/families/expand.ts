@@ -173,6 +173,14 @@ function entriesOf(
   return copy;
 }
 
+/**
+ * A mod in which everything that its families make is an entry of its own, and nothing is a family
+ * any more.
+ *
+ * @example flattened(mod).families // {}
+ */
+export const flattened = (declared: Mod): Mod => ({ ...expandFamilies(declared), families: {} });
+
 /** What a cell makes; undefined where there is none. */
 export const madeAt = (declared: Mod, place: CellPlace): MadeCell | undefined =>
   expansionOf(declared).cells.get(keyOf(place));

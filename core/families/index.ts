@@ -11,6 +11,7 @@ export { applyDifferences, differencesOf, idleDifferences } from './differences.
 export {
   expandFamilies,
   expansionOf,
+  flattened,
   isMadeKind,
   madeAt,
   ownerOf,

@@ -78,11 +78,16 @@ function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declare
     if (standIn && kind !== 'header' && kind !== 'ledger' && !Object.hasOwn(mod[kind], name))
       Object.assign(mod, { [kind]: { ...mod[kind], [name]: standIn } });
   }
+  for (const [kind, name] of madeByUnread(mod, entries)) {
+    unread.add(pointer([kind, name]));
+    if (name !== unknownName)
+      Object.assign(mod, { [kind]: { ...mod[kind], [name]: standInOf[kind] } });
+  }
   if (unread.has('/ledger')) mod.ledger = everythingRegistered(mod);
   for (const name of restingOn(mod.header.namespace, mod.models, unread))
     unread.add(pointer(['models', name]));
   const start = { file: 'mod.json', place: { line: 1, column: 1 } };
-  const spread = expandFamilies(mod);
+  const spread = expandFamilies({ ...mod });
   const unreadFiles = entries.map(({ kind, name }) => (name ? `${kind}/${name}` : kind));
   const ofCell = (at: string) =>
     placesOfCell(mod, at)
@@ -95,6 +100,26 @@ function declaredIn({ mod: read, unread: entries, placeOf }: ModFolder): Declare
     placeOf: (at) => placeOf(at) ?? ofCell(at) ?? start,
   };
 }
+
+/**
+ * What a family makes that could not be read: of the blocks and items that the ledger knows those
+ * that nobody else makes, and models and recipes of unknown names.
+ */
+function madeByUnread(
+  mod: Mod,
+  entries: readonly UnreadEntry[],
+): ['blocks' | 'items' | 'models' | 'recipes', string][] {
+  if (!entries.some(({ kind }) => kind === 'families')) return [];
+  const spread = expandFamilies({ ...mod });
+  const made = mod.ledger.entries.flatMap(({ kind, name }): ['blocks' | 'items', string][] => {
+    if (kind === 'group') return [];
+    const list = kind === 'block' ? 'blocks' : 'items';
+    return name in spread[list] ? [] : [[list, name]];
+  });
+  return [...made, ['models', unknownName], ['recipes', unknownName]];
+}
+/** What no entry is called. */
+const unknownName = '?';
 
 /**
  * Where a family declares what it makes: the cell where it says something of it, else the form, else

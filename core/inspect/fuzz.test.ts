@@ -1,12 +1,14 @@
 import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { kitNamed } from '../kits/index.ts';
 import { soundFixtures } from '../sounds/fixtures/sounds.ts';
 import { diceOf, targetsIn, tryOne } from './testing/fuzz.ts';
 
-const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+const mod = flattened(declared);
 const targets = targetsIn(
   kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!),
   soundFixtures(readFileSync('core/sounds/fixtures/sounds.json', 'utf8')),

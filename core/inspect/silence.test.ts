@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder, writeModFolder } from '../folder/index.ts';
 import { applyChanges, type Mod } from '../mod/index.ts';
 import {
@@ -66,7 +67,8 @@ test('a rule counts otherwise, or not at all', () => {
 });
 
 test('a mod folder is told of in the same way, at the line in mod.json', async () => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   const wrong = withExample(mod, { '/blocks/salt_crust/identity/group': null });
   const silent = applyChanges(wrong, silenceFinding(wrong, noGroup(wrong), 'Commands give it.'));
   const files = (one: Mod) => writeModFolder(one, (sha256) => blobs.get(sha256)!);

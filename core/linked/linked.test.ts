@@ -268,7 +268,8 @@ test('a folder of an earlier edition is brought forward line by line', async () 
   const earlier = new Map(
     [...files].map(([file, bytes]) => [
       file,
-      file.endsWith('.json')
+      // There were no families then.
+      file.endsWith('.json') && !file.startsWith('families/')
         ? text(
             words(bytes)
               .replaceAll('"natural":', '"found":')

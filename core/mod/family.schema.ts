@@ -1,6 +1,9 @@
 import { z } from 'zod';
-import { Colour, Language, Name, recordOf } from './names.ts';
-import { ChangedTraitsSchema } from './traits.ts';
+import { Colour, Language, Name, partRecordOf, recordOf } from './names.ts';
+import { ChangedTraitsSchema, traitFacts, traitNames } from './traits.ts';
+
+/** The traits that are numbers, of which so many times can be said. */
+export const countedTraits = traitNames.filter((name) => traitFacts(name).kind === 'number');
 
 /** So many materials and so many forms has a family at most. */
 export const mostMaterials = 200;
@@ -93,7 +96,7 @@ export const FamilyFormSchema = z.strictObject({
   stock: Name.optional().meta({
     description: 'The stock material of its blocks, whatever the material: the rock of a seam.',
   }),
-  times: recordOf(Name, z.number().min(0).max(1000)).optional().meta({
+  times: partRecordOf(countedTraits, z.number().min(0).max(1000)).optional().meta({
     description: 'Numbers of the material that count so many times: half as hard, twice as hard.',
   }),
   pictures: pictures.optional(),

@@ -40,6 +40,7 @@ export {
 } from './block.schema.ts';
 export { type Count, type Draw, type Loot, type Lot, type LotWhen } from './loot.schema.ts';
 export {
+  countedTraits,
   mostForms,
   mostMaterials,
   type Cell,

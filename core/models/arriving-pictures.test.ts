@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { applyChanges, type Mod, type Picture } from '../mod/index.ts';
 import {
@@ -11,7 +12,8 @@ import {
   type PictureGoal,
 } from './index.ts';
 
-const { mod: demo } = readModFolder(await readFolder('demo/saltmarsh'));
+const { mod: declared } = readModFolder(await readFolder('demo/saltmarsh'));
+const demo = flattened(declared);
 /** The demo with a crate whose two slots are open, and a kettle with one. */
 const mod = applyChanges<Mod>(demo, [
   { path: '/blocks/kelp_crate', after: bareBlock('obrank:column') },

@@ -1,12 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { applyChanges, idOf, type Mod } from '../mod/index.ts';
 import { blocksShowing, ownTextureFor, resolvedModelOf } from './index.ts';
 
-const { mod: demo } = readModFolder(await readFolder('demo/saltmarsh'));
+const { mod: declared } = readModFolder(await readFolder('demo/saltmarsh'));
+const demo = flattened(declared);
 const idsOf = (mod: Mod) => Object.keys(mod.textures).map((name) => idOf('saltmarsh', name));
 
 /** Every texture that a block shows, on any side of any model. */

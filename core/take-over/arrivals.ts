@@ -222,7 +222,8 @@ function namedByComing(origin: Origin, arrivals: readonly Arrival[]): Arrival[] 
 function takenIn({ header, ledger, ...mod }: Mod): (kind: RenamedKind) => string[] {
   const lists = new Map<RenamedKind, string[]>();
   for (const kind of entryKinds)
-    if (kind !== 'words' && kind !== 'newLooks' && kind !== 'families') lists.set(kind, Object.keys(mod[kind]));
+    if (kind !== 'words' && kind !== 'newLooks' && kind !== 'families')
+      lists.set(kind, Object.keys(mod[kind]));
   const things = [
     ...Object.keys(mod.blocks),
     ...Object.keys(mod.items),

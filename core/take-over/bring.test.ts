@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
@@ -15,7 +16,8 @@ import {
 import { sameBlock } from './meaning.ts';
 import { bringBlocks, moveToNamespace } from './index.ts';
 
-const { mod: demo } = readModFolder(await readFolder('demo/saltmarsh'));
+const { mod: declared } = readModFolder(await readFolder('demo/saltmarsh'));
+const demo = flattened(declared);
 const mire = (): Mod => emptyMod('mire', 'Mire');
 const brought = (target: Mod, source: Mod, chosen: string[], names?: Record<string, string>) => {
   const bringing = bringBlocks(target, source, chosen, names);

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
@@ -11,7 +12,8 @@ import { namespaceMove, renameNamespace, TakeOverProblem } from './index.ts';
 const words = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
 
 test('under another namespace every id follows, and nothing is found that was not before', async () => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   const changes = renameNamespace(mod, 'tidal');
   const moved = applyChanges(mod, changes);
   expect(ModSchema.safeParse(moved).error).toBeUndefined();

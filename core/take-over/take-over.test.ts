@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFolder } from '../../disk/index.ts';
 import { digestOf, type Files } from '../bytes/index.ts';
+import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleBuilt } from '../inspect/sample.ts';
@@ -15,7 +16,8 @@ const kit = kitNamed('block-pack');
 const bytesOf = (text: string) => new TextEncoder().encode(text);
 const textOf = (files: Files, path: string) => new TextDecoder().decode(files.get(path));
 const demoPack = async (): Promise<Files> => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   return kit.write(mod, (sha256) => blobs.get(sha256)!);
 };
 /** A build of what was taken over. */
@@ -42,7 +44,10 @@ function statesSpeltOut(block: Record<string, unknown>): Record<string, unknown>
   return Object.fromEntries(
     Object.entries(block).map(([key, value]) => [
       key,
-      Array.isArray(value) && value.length && value.every((row: object) => 'value' in row)
+      key !== 'placement' &&
+      Array.isArray(value) &&
+      value.length &&
+      value.every((row: object) => 'value' in row)
         ? expandRows(value as Rows<unknown>, space).map((one, state) => ({
             when: space.decode(state),
             value: one,

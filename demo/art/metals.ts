@@ -128,6 +128,42 @@ const spade = (): Pixels => {
   });
 };
 
+/** A pick: a shaft from the lower left, its head bent across the upper right. */
+const pick = (): Pixels => {
+  const wood = ['#4a3a28', '#755d40', '#9f8460'].map(hex);
+  return paint(16, 16, (x, y) => {
+    const [along, across] = [x - y, x + y - 15];
+    const bend = along - 8 + (across * across) / 22;
+    if (Math.abs(bend) <= 1.6 && Math.abs(across) <= 9)
+      return step(palettes['brack']!, bend > 0.8 ? 0.8 : bend < -0.8 ? -0.7 : 0.1);
+    return along <= 8 && along >= -12 && Math.abs(across) <= 1
+      ? step(wood, across < 0 ? 0.9 : across === 0 ? 0 : -0.9)
+      : clear;
+  });
+};
+
+/** Bars in a stack, seen along them: two rows of ends. */
+const barEnds = (): Pixels => {
+  const grain = tilingNoise(16, 8, 77);
+  return paint(16, 16, (x, y) => {
+    const [column, row] = [x % 8, y % 8];
+    if (column === 7 || row === 7) return step(palettes['brack']!, -1);
+    const rim = column === 0 || row === 0 ? 0.8 : column === 6 || row === 6 ? -0.5 : 0.1;
+    return step(palettes['brack']!, rim + grain(x, y) * 0.25);
+  });
+};
+
+/** The same from the side: four bars that lie on each other. */
+const barSides = (): Pixels => {
+  const grain = tilingNoise(16, 8, 83);
+  return paint(16, 16, (x, y) => {
+    const row = y % 4;
+    if (row === 3) return step(palettes['brack']!, -1);
+    const light = row === 0 ? 0.8 : row === 2 ? -0.4 : 0.15;
+    return step(palettes['brack']!, light + grain(x, y) * 0.2);
+  });
+};
+
 /** A picture of brack in the tones of another metal: what is grey, as the rock around it, stays. */
 const inMetal = (picture: Pixels, metal: string): Pixels =>
   metal === 'brack'
@@ -145,6 +181,9 @@ export const metalTextures: Record<string, () => Pixels> = {
       [`seam/${metal}`, () => inMetal(seam('brack', 101), metal)],
       [`item/raw_${metal}`, () => inMetal(lump('brack', 203), metal)],
       [`item/${metal}_bar`, () => inMetal(bar('brack'), metal)],
+      [`item/${metal}_pick`, () => inMetal(pick(), metal)],
+      [`bars/${metal}_end`, () => inMetal(barEnds(), metal)],
+      [`bars/${metal}_side`, () => inMetal(barSides(), metal)],
     ]),
   ),
   oyster_brick: oysterBrick,

@@ -1,12 +1,14 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { kitNamed } from '../../core/kits/index.ts';
+import { flattened } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { readFolder } from '../../disk/index.ts';
 
 /** The demo as a pack in which the lantern is thinner. */
 export async function changedPack(): Promise<Map<string, Uint8Array>> {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   const body = mod.models['lantern/body']!;
   const boxes = body.boxes!.map((box, i) =>
     i ? box : { ...box, size: [6, 9, 6] as typeof box.size },
@@ -17,7 +19,8 @@ export async function changedPack(): Promise<Map<string, Uint8Array>> {
 
 /** The demo as a pack on which a tired author worked, and whose digests nobody keeps. */
 export async function brokenPack(): Promise<Map<string, Uint8Array>> {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   const files = kitNamed('block-pack').write(mod, (sha256) => blobs.get(sha256)!);
   const edit = (file: string, from: RegExp, to: string) => {
     const text = new TextDecoder().decode(files.get(file));

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import * as THREE from 'three';
 import { drawIsometric, drawnModels, type DrawnModel } from '../../core/draw/index.ts';
+import { flattened } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { itemAt } from '../../core/lists/index.ts';
 import { resolveBlocks } from '../../core/mod/index.ts';
@@ -10,7 +11,8 @@ import { readFiles } from '../../demo/art/read-files.ts';
 import { partsOf } from './geometry.ts';
 
 const size = 72;
-const { mod } = readModFolder(readFiles('demo/saltmarsh'));
+const { mod: declared } = readModFolder(readFiles('demo/saltmarsh'));
+const mod = flattened(declared);
 const { texels } = mod.header;
 
 /**
@@ -130,7 +132,7 @@ function apart(one: Picture, other: Picture): number {
 test('a picture that is off by two pixels is found', () => {
   const [, block] = resolveBlocks(mod).map((one) => [one.name, one] as const)[0]!;
   const models = drawnModels(mod, block, block.space.defaultState);
-  const textures = [models[0]?.quads[0]?.texture];
+  const textures = [...new Set(models.flatMap(({ quads }) => quads.map((q) => q.texture)))];
   const [flat, deep] = [drawn(models, textures), staged(models, textures)];
   expect(apart(flat, deep)).toBe(0);
   expect(

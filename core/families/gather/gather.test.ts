@@ -1,15 +1,12 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { applyChanges, emptyMod, type Mod } from '../../mod/index.ts';
-import { expandFamilies, expansionOf } from '../expand.ts';
+import { expandFamilies, expansionOf, flattened } from '../expand.ts';
 import { anyFamily, modWith } from '../testing.ts';
 import { gatherFamily } from './gather.ts';
 import { generalise } from './generalise.ts';
 import { proposeFamily, type Grid } from './propose.ts';
 import { patternsOf } from './titles.ts';
-
-/** The mod with what its families make as entries of its own. */
-const flattened = (mod: Mod): Mod => ({ ...expandFamilies(mod), families: {} });
 
 /** The grid in which the cells of a mod's family stand. */
 function gridOf(mod: Mod): Grid {

@@ -4,6 +4,7 @@ import ts from 'typescript';
 import { readFolder } from '../../../disk/index.ts';
 import { digestOf, writeZip } from '../../bytes/index.ts';
 import { inspectBuilt } from '../../inspect/index.ts';
+import { flattened } from '../../families/index.ts';
 import { readModFolder, writeModFolder } from '../../folder/index.ts';
 import { pointer, valueAt } from '../../json/index.ts';
 import { applyChanges, invertChanges, type Change, type Mod } from '../../mod/index.ts';
@@ -13,7 +14,8 @@ import { blockPack, smallBlockPack } from './index.ts';
 import { readPack } from './read/index.ts';
 
 const load = async () => {
-  const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+  const mod = flattened(declared);
   return { mod, blobOf: (sha256: string) => blobs.get(sha256)! };
 };
 /** The same mod with the entries of every kind in another order. */

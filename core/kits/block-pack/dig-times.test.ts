@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../../disk/index.ts';
+import { flattened } from '../../families/index.ts';
 import { readModFolder } from '../../folder/index.ts';
 import { resolveBlocks, toolKinds } from '../../mod/index.ts';
 import { digTime, type Tool } from '../../traits/index.ts';
@@ -41,7 +42,8 @@ test(
   'the pack holds all that dig times need: for every block and tool they come out as ' +
     'the bench shows them',
   async () => {
-    const { mod, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+    const { mod: declared, blobs } = readModFolder(await readFolder('demo/saltmarsh'));
+    const mod = flattened(declared);
     const files = blockPack.write(mod, (sha256) => blobs.get(sha256)!);
     // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- each file says what it holds
     const json = <T>(path: string) => JSON.parse(new TextDecoder().decode(files.get(path))) as T;
