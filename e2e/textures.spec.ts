@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expandFamilies } from '../core/families/index.ts';
+import type { Mod } from '../core/mod/index.ts';
 import { basePicture, decodePicture, encodePicture, type Pixels } from '../core/textures/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
@@ -185,7 +186,7 @@ test('holes in a picture are found, and the fix shows them', async ({ page, serv
   await foot.getByRole('button', { name: 'Fill its holes' }).first().click();
   await expect(foot).toContainText('Nothing wrong');
   await expect(page.getByText('Every texel is solid.')).toBeVisible();
-  const { blocks } = expandFamilies(await modOf(server.address));
+  const { blocks } = expandFamilies((await modOf(server.address)) as unknown as Mod);
   expect(blocks['oyster_brick']).not.toHaveProperty(['traits', 'alphaMode']);
 });
 

@@ -8,7 +8,8 @@ import {
   type Change,
   type Mod,
 } from '../mod/index.ts';
-import { givenDocument, keyOf, type CellDocument, type CellPlace } from './cell.ts';
+import { keyOf, type CellDocument, type CellPlace } from './cell.ts';
+import { givenAt } from './cell-given.ts';
 import { differencesOf } from './differences.ts';
 import { expandFamilies, isMadeKind, madeAt, ownerOf } from './expand.ts';
 import { cellAt } from './names.ts';
@@ -38,15 +39,6 @@ export function putCell(mod: Mod, place: CellPlace, cell: Cell | undefined): Cha
   if (lookUp(lookUp(cells, material), form) === undefined) return [];
   const many = !isLast(cells[material]) ? 5 : !isLast(cells) ? 4 : 3;
   return putDeep(mod, steps.slice(0, many), undefined);
-}
-
-/** What a cell makes in a mod as its family gives it; undefined where there is no such cell. */
-function givenBy(mod: Mod, { family: familyName, ...place }: CellPlace): CellDocument | undefined {
-  const family = lookUp(mod.families, familyName);
-  const material = family?.materials.find(({ name }) => name === place.material);
-  const form = family?.forms.find(({ name }) => name === place.form);
-  if (!family || !material || !form) return undefined;
-  return givenDocument({ header: mod.header, familyName, family, material, form });
 }
 
 /** A cell that was edited as if its entries were the mod's own. */
@@ -182,7 +174,7 @@ function cellChanges(
   if (!wanted) return putCell(mod, place, { ...before, leftOut: true });
   const named = called === undefined ? [] : putCell(mod, place, { ...before, called });
   const then = applyChanges(mod, named);
-  const given = givenBy(then, place);
+  const given = givenAt(then, place);
   if (!given) return named;
   const own = called ?? before?.called;
   const changed = differencesOf(given, moved(mod, then, place, wanted));

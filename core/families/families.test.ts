@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { inspect } from '../inspect/index.ts';
 import { formNamed, newBlock, type RolePictures } from '../forms/index.ts';
 import { heldUnder } from '../lists/index.ts';
 import { lookUp, pointer, sameData } from '../json/index.ts';
@@ -410,6 +411,22 @@ test('a name that the mod itself has goes before, and two cells of one name are 
   ]);
   expect(expandFamilies(other).blocks['tile']?.names).toEqual({ en: 'Mine' });
   expect(ownerOf(other, 'blocks', 'tile')).toBeUndefined();
+});
+
+test('what a family does wrong in all its cells is found once', () => {
+  const family: Family = {
+    group: 'general',
+    materials: ['tile', 'shard'].map((name) => ({ name, names: { en: name }, stock: 'brick' })),
+    forms: [{ name: 'cube', kind: 'cube', changed: { '/block/traits/friction': 7 } }],
+    pictures: { face: 'saltmarsh:none' },
+  };
+  const found = inspect(expandFamilies(modWith(family))).filter(
+    ({ rule }) => rule === 'traits/number-out-of-range',
+  );
+  expect(found.map(({ block, cause }) => [block, cause])).toEqual([
+    ['shard', 'The form cube of the family salts has it.'],
+    ['tile', 'The form cube of the family salts has it.'],
+  ]);
 });
 
 test('a cell that cannot be says why, and the others are there', () => {

@@ -19,6 +19,13 @@ export {
   type Owned,
 } from './expand.ts';
 export { cellAt, isIn, nameOfCell, titledBy, titlesOfCell } from './names.ts';
+export {
+  missingPictures,
+  rolesOfForm,
+  tonedPictures,
+  type MissingPicture,
+  type TonedPicture,
+} from './pictures.ts';
 export { shippedForm, shippedForms, type ShippedForm } from './shipped/index.ts';
 export { gatherFamily } from './gather/gather.ts';
 export { proposeFamily, type Grid } from './gather/propose.ts';
@@ -37,3 +44,5 @@ export {
   withPart,
   withPartRenamed,
 } from './acts.ts';
+export { canLiftToForm, liftToForm, liftToMaterial, traitOfDifference } from './lift.ts';
+export { givenAt, givenValue } from './cell-given.ts';

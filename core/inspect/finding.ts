@@ -64,6 +64,7 @@ export const facets = [
 export type Facet = (typeof facets)[number];
 
 const rooms = new Map<string, Facet>([
+  ['families', 'Identity'],
   ['models', 'Looks'],
   ['recipes', 'Loot'],
 ]);

@@ -6,6 +6,11 @@ import { greyPicture } from './testing/any-mod.ts';
 
 /** What a pack does not hold, or refuses more strictly as a file that does not fit. */
 const notInPacks = new Map([
+  ['families/cell-does-not-fit', 'no pack says families'],
+  ['families/cell-of-nothing', 'no pack says families'],
+  ['families/idle-difference', 'no pack says families'],
+  ['families/name-taken', 'no pack says families'],
+  ['families/name-twice', 'no pack says families'],
   ['identity/grade-flawed', 'does not fit'],
   ['identity/no-item-form', 'said of what its loot gives'],
   ['identity/reserved-name', 'an unsafe path'],

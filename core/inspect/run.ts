@@ -4,6 +4,7 @@ import { pointer } from '../json/index.ts';
 import type { Mod } from '../mod/index.ts';
 import { inspectBlocks } from './blocks.ts';
 import { inspectDeclared } from './declared.ts';
+import { withFamilyCauses } from './family-causes.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';
 import { findingsRules, modRules, rulesById } from './rules/index.ts';
@@ -20,7 +21,8 @@ export function inspect(mod: Mod): Finding[] {
   const findings = inspectBlocks(mod);
   const kit = kitNamed(mod.header.kit);
   for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
-  return toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]).sort(byWeight);
+  const told = toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]);
+  return withFamilyCauses(mod, told).sort(byWeight);
 }
 
 /** What the rules over findings say of what the others found. */

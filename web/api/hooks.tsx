@@ -80,6 +80,12 @@ export function useMod(): Mod {
   return useSyncExternalStore(session.subscribe, () => session.view.mod);
 }
 
+/** The mod as it is declared: its families as such, and not what they make. */
+export function useDeclared(): Mod {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.view.declared);
+}
+
 /**
  * A part of the mod that a component shows. It is drawn again only when that part holds other data.
  *

@@ -9,6 +9,8 @@ interface DeskHeadProps {
   id: string;
   kind?: string;
   facts: ReactNode;
+  /** What it comes from, where it follows something else. */
+  from?: ReactNode;
   /** What the line of stations is called. */
   label: string;
   stops: readonly Stop[];
@@ -16,7 +18,7 @@ interface DeskHeadProps {
 }
 
 /** The head of a desk: what lies on it, a few facts, and the line of its stations. */
-export function DeskHead({ title, id, kind, facts, ...line }: DeskHeadProps) {
+export function DeskHead({ title, id, kind, facts, from, ...line }: DeskHeadProps) {
   return (
     <div className={styles['head']}>
       <h1 tabIndex={-1} data-desk={id}>
@@ -24,6 +26,7 @@ export function DeskHead({ title, id, kind, facts, ...line }: DeskHeadProps) {
         <span className="mono" title={id}>
           {kind} {id}
         </span>
+        {from}
         <span className={styles['facts']}>
           <SavedMark /> · {facts}
         </span>

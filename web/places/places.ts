@@ -104,6 +104,15 @@ export const places: readonly Place[] = [
     load: () => import('./blocks/blocks.tsx').then((file) => file.Blocks),
   },
   {
+    path: 'families',
+    title: 'Families',
+    within: [':family'],
+    shownIn: 'palette',
+    says: 'One declaration spread over materials and forms',
+    alsoFound: ['materials', 'forms', 'loom', 'gather blocks'],
+    load: () => import('./families/families.tsx').then((file) => file.Families),
+  },
+  {
     path: 'library',
     title: 'Library',
     shownIn: 'bar',

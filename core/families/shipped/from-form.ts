@@ -63,6 +63,7 @@ export function fromForm(name: string, formName: string, added: Added): ShippedF
     title: told.title ?? form.title,
     note: told.note ?? form.note,
     makes: 'block',
+    drawn: formName,
     called: told.called,
     names: told.names,
     roles: rolesOf(form),

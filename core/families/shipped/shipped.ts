@@ -7,6 +7,8 @@ export interface ShippedForm {
   /** What it is for, and what comes with it. */
   note: string;
   makes: 'block' | 'item';
+  /** The form of blocks that it is drawn as where there is no cell yet. */
+  drawn?: string;
   /** The names of its cells, with open places. */
   called: string;
   /** What players call them, by language; what the material is called is written in small letters. */

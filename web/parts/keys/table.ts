@@ -7,6 +7,7 @@ export const keyAreas = [
   'Desk',
   'Texture desk',
   'Matrix',
+  'Loom',
   'Tables',
   'Drops',
   'Inspection',
@@ -184,6 +185,13 @@ const table = {
   },
   chooseColumn: { area: 'Tables', press: ['C'], does: 'Choose the column there' },
 
+  openCell: { area: 'Loom', press: ['Enter'], does: 'Open the cell on its bench' },
+  leaveOut: {
+    area: 'Loom',
+    press: ['Delete', 'Backspace'],
+    cap: 'Del',
+    does: 'Leave the cell out, or take it in',
+  },
   spread: { area: 'Matrix', press: ['S'], does: 'Spread the look along the heading' },
   clear: { area: 'Matrix', press: ['Delete', 'Backspace'], cap: 'Del', does: 'Take the look away' },
 

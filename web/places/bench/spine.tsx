@@ -4,6 +4,7 @@ import { count } from '../../../core/words/index.ts';
 import { benchPath } from '../../api/address.ts';
 import { useMod, useSession, type BlockEditor } from '../../api/hooks.tsx';
 import { stationsOf } from '../../api/stations.ts';
+import { FromFamily } from '../../parts/from-family.tsx';
 import { DeskHead } from '../../parts/desk-head.tsx';
 
 /** The name of the block and the line of its facets: where one is, what is done, what was found. */
@@ -33,6 +34,7 @@ export function Spine({
           ? 'a new look for a block of others'
           : `${states} · ${stock ? `stock: ${stock}` : 'no stock'}`
       }
+      from={<FromFamily name={editor.name} />}
       label="Facets"
       current={facet}
       stops={stationsOf(mod, editor.name, declared, editor.findings).map(

@@ -57,6 +57,9 @@ export function Blocks() {
           rightSection={filter ? undefined : <Cap of="filter" />}
           w={220}
         />
+        <Button component={Link} to={`/m/${session.name}/families`} variant="default">
+          Families
+        </Button>
         {many > 0 && (
           <Button component={Link} to={`/m/${session.name}/sheet`} variant="default">
             Contact sheet
