@@ -128,8 +128,11 @@ test('tags: a matrix with keys; tags in tags, what would close a circle is refus
   await expect(cell('Brack seam', 'burns_well', 'in it')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(cell('Brack seam', 'burns_well', 'not in it')).toBeVisible();
+  await page.keyboard.press('Control+ArrowDown');
   await cell('#seams', 'lamps', 'not in it').click();
+  await page.keyboard.press('Control+ArrowUp');
   await expect(cell('Brack seam', 'lamps', 'in it through another tag')).toBeVisible();
+  await page.keyboard.press('Control+ArrowDown');
   await expect(cell('#lamps', 'seams', 'would close a circle')).toBeVisible();
   await cell('#lamps', 'seams', 'would close a circle').click();
   await expect(cell('#lamps', 'seams', 'would close a circle')).toBeVisible();
@@ -188,11 +191,7 @@ test('recipes: filled by typing and by dragging; a clash is found by what tags s
     ),
   ).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/data/items/siltium_bar`);
-  await expect(
-    page.getByText(
-      'Nobody can come to have saltmarsh:siltium_bar: the recipe siltium_bar takes what nobody can have.',
-    ),
-  ).toBeVisible();
+  await expect(page.getByText(/^Nobody can come to have saltmarsh:siltium_bar: /)).toBeVisible();
 });
 
 test('names: missing ones marked, written in the table, out as PO and back in with a plan', async ({
@@ -204,9 +203,11 @@ test('names: missing ones marked, written in the table, out as PO and back in wi
   await page.getByRole('button', { name: 'Add a language' }).click();
   await page.getByLabel('Language', { exact: true }).fill('cy');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('36 texts not in every language')).toBeVisible();
+  await expect(page.getByText('54 texts not in every language')).toBeVisible();
+  await page.getByLabel('Filter the texts').fill('block.salt_crust');
   await page.getByLabel('block.salt_crust in cy').fill('Crofen halen');
-  await expect(page.getByText('35 texts not in every language')).toBeVisible();
+  await page.getByLabel('Filter the texts').fill('');
+  await expect(page.getByText('53 texts not in every language')).toBeVisible();
   await page.getByRole('button', { name: 'Export' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'Welsh as PO' }).click();
@@ -242,6 +243,7 @@ test('registry: a release is frozen, a rename survives, a retired block without 
   await page.getByRole('button', { name: 'Release it' }).click();
   await expect(page.getByText('Worlds of that version mean the same now.')).toBeVisible();
   await expect(page.getByText('Nothing changed.')).toBeVisible();
+  await page.getByPlaceholder('Filter by name or number').fill('salt');
   await page.getByRole('link', { name: 'saltmarsh:salt', exact: true }).click();
   await page.getByRole('button', { name: 'Rename' }).click();
   await page.getByLabel('New id').fill('sea_salt');
@@ -256,7 +258,7 @@ test('registry: a release is frozen, a rename survives, a retired block without 
   await expect(page.getByText('salt is called sea_salt; its number 6 stays.')).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/blocks/oyster_tile/identity`);
   await page.getByRole('button', { name: 'Remove this block' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 17/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 31/ })).toBeVisible();
   await page.goto(`${server.address}/m/saltmarsh/data/registry`);
   await expect(page.getByText('Worlds of that version would change.')).toBeVisible();
   await page.getByLabel('What stands for oyster_tile').selectOption({ label: 'Oyster brick' });

@@ -16,13 +16,13 @@ test('identity: the name changes everywhere at once; a removed block comes back 
     .fill('It lies as it was set.');
   await saved(page);
   await page.getByRole('button', { name: 'Remove this block' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 17/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 31/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
     'title',
     /Undo: Remove Bundled reed/,
   );
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 18/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 32/ })).toBeVisible();
   await page.getByRole('link', { name: /Bundled reed/ }).click();
   await expect(page.getByText(passes)).toBeVisible();
 });

@@ -207,7 +207,7 @@ test('a whole pack becomes a mod, and a build of it is the pack again', async ({
   await page.getByLabel('Title').fill('Mire');
   await page.getByRole('button', { name: 'Make the mod' }).click();
   await expect(page).toHaveURL(/\/m\/mire\/blocks$/);
-  await expect(page.getByRole('heading', { name: 'Blocks 18' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Blocks 32' })).toBeVisible();
   const built = await page.request.get(`${server.address}/api/mods/mire/pack`);
   const again = unzipSync(new Uint8Array(await built.body()));
   expect(new TextDecoder().decode(again['README.md'])).toBe('By hand.');

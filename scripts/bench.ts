@@ -10,6 +10,7 @@ import { writeBuild } from '../disk/index.ts';
 import { bigMod } from './big-mod.ts';
 import { benchDesk } from './bench-desk.ts';
 import { benchEngine } from './bench-engine.ts';
+import { benchFamilies } from './bench-families.ts';
 import { benchHome } from './bench-home.ts';
 import { benchInspect } from './bench-inspect.ts';
 import { benchLight } from './bench-light.ts';
@@ -52,6 +53,7 @@ line(
 
 rmSync(folder, { recursive: true, force: true });
 await benchInspect(median, line);
+benchFamilies(median, line);
 benchStates(median, line);
 benchLight(median, line);
 benchMaking(median, line);

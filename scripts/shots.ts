@@ -50,7 +50,7 @@ async function showHome(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Live in this folder' }).click();
   await page.getByText('Both sides are alike.').waitFor();
   const history = page.getByRole('region', { name: 'History' });
-  for (const block of ['tide_lantern', 'oyster_brick']) {
+  for (const block of ['tide_lantern', 'drying_rack']) {
     const file = path.join(folder, 'blocks', `${block}.json`);
     const { traits, ...rest } = JSON.parse(readFileSync(file, 'utf8')) as { traits: object };
     const harder = { ...rest, traits: { ...traits, hardness: 6 } };
@@ -142,8 +142,8 @@ await withApplication(async (address, browser) => {
     await page.getByRole('grid', { name: 'What would drop' }).focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
   });
-  await shot('data-recipes', 'data/recipes/tide_lantern', 'light', async (page) => {
-    await page.locator('#slot-5').click();
+  await shot('families', 'families/metals?material=ebbite', 'light', async (page) => {
+    await page.getByRole('gridcell').last().waitFor();
   });
   await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
     await page.getByText('Day', { exact: true }).click();

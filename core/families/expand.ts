@@ -41,18 +41,38 @@ interface Remembered {
 }
 const remembered = new WeakMap<Material, WeakMap<FamilyForm, Remembered>>();
 
+/** What the cells of a material rest on beside it, as it was told last. */
+interface Beside {
+  familyName: string;
+  group: string | undefined;
+  pictures: Family['pictures'];
+  forms: Family['forms'];
+  row: Readonly<Record<string, Cell>> | undefined;
+  told: string;
+}
+const toldBeside = new WeakMap<Material, Beside>();
+
 /** What else of its family a cell rests on: how the same material is called in the other forms. */
-const namesBeside = (familyName: string, family: Family, material: Material): string =>
-  JSON.stringify([
-    familyName,
-    family.group,
-    family.pictures,
-    family.forms.map((form) =>
-      isIn(family, material.name, form.name)
-        ? [form.name, nameOfCell(family, familyName, material, form)]
-        : [form.name],
-    ),
-  ]);
+function namesBeside(familyName: string, family: Family, material: Material): string {
+  const { group, pictures, forms } = family;
+  const row = lookUp(family.cells, material.name);
+  const before = toldBeside.get(material);
+  const isSame =
+    before?.familyName === familyName &&
+    before.group === group &&
+    before.pictures === pictures &&
+    before.forms === forms &&
+    before.row === row;
+  if (isSame) return before.told;
+  const names = forms.map((form) =>
+    isIn(family, material.name, form.name)
+      ? [form.name, nameOfCell(family, familyName, material, form)]
+      : [form.name],
+  );
+  const told = JSON.stringify([familyName, group, pictures, names]);
+  toldBeside.set(material, { familyName, group, pictures, forms, row, told });
+  return told;
+}
 
 /** The cells of one family, material by material; those of which nothing changed are the same. */
 function cellsOf(header: Header, familyName: string, family: Family): MadeCell[] {
@@ -166,11 +186,21 @@ function entriesOf(
   for (const name of changed) {
     const entry = entryOf(name);
     if (entry === undefined) delete copy[name];
-    else copy[name] = entry;
+    else copy[name] = sharing(lookUp(before, name), entry);
     noteCopy(copy, from, name);
     from = copy;
   }
   return copy;
+}
+
+/** An entry in which the parts that hold the same data as before are the same objects. */
+function sharing(before: unknown, entry: unknown): unknown {
+  if (typeof before !== 'object' || before === null) return entry;
+  const parts = Object.entries(entry as object).map(([key, part]: [string, unknown]) => {
+    const held = (before as Record<string, unknown>)[key];
+    return [key, sameData(held, part) ? held : part] as const;
+  });
+  return Object.fromEntries(parts);
 }
 
 /**

@@ -100,7 +100,7 @@ test('a difference whose place is gone changes nothing', () => {
 /** The same block as one that a person declares by itself in that form. */
 function declaredAlone(header: Mod['header'], name: string, form: string, stock: string): Mod {
   const mod = { ...emptyMod('saltmarsh', 'Saltmarsh'), header };
-  const roles = ['face', 'side', 'end', 'front', 'edge', 'plant', 'pad'];
+  const roles = ['face', 'side', 'end', 'front', 'edge', 'plant', 'pad', 'rungs'];
   const pictures = Object.fromEntries(
     roles.map((role) => [role, 'saltmarsh:tile']),
   ) as RolePictures;
@@ -119,6 +119,9 @@ const sameForms = {
   wall: 'wall',
   pane: 'pane',
   door: 'door_leaf',
+  hatch: 'hatch',
+  gate: 'gate',
+  ladder: 'ladder',
   button: 'button',
   plate: 'plate',
   carpet: 'carpet',

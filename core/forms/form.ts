@@ -1,9 +1,18 @@
-import type { Block, Looks, Placing } from '../mod/index.ts';
+import type { Block, Loot, Looks, Placing } from '../mod/index.ts';
 import type { PlainBox } from '../space/index.ts';
-import type { State } from '../states/index.ts';
+import type { State, When } from '../states/index.ts';
 
 /** What a picture of a form shows: where on the thing it is seen. */
-export const pictureRoles = ['face', 'side', 'end', 'front', 'edge', 'plant', 'pad'] as const;
+export const pictureRoles = [
+  'face',
+  'side',
+  'end',
+  'front',
+  'edge',
+  'plant',
+  'pad',
+  'rungs',
+] as const;
 export type PictureRole = (typeof pictureRoles)[number];
 
 /** A model that a form needs: a template, with the picture for each of its slots. */
@@ -36,6 +45,8 @@ export interface Form {
   shapes?: Readonly<Partial<Record<'collision' | 'outline', 'none' | readonly PlainBox[]>>>;
   /** The state in which it is drawn where one chooses a form; its default where none is named. */
   shown?: State;
+  /** How many of itself it drops in some states, where not one. */
+  drops?: readonly { when: When; count: number }[];
   /** How it is held, where not as the block. */
   item?: 'flat';
 }
@@ -44,3 +55,14 @@ export interface Form {
 export const rolesOf = ({ models }: Form): PictureRole[] => [
   ...new Set(Object.values(models).flatMap(({ slots }) => Object.values(slots))),
 ];
+
+/**
+ * What a block of a form drops that is called by an id: itself, and as many of it as its state holds.
+ *
+ * @example lootOfForm(formNamed('slab')!, 'saltmarsh:tile_slab') // two where both halves are there
+ */
+export function lootOfForm({ drops = [] }: Form, id: string): Loot {
+  if (!drops.length) return 'itself';
+  const several = drops.map(({ when, count }) => ({ give: id, count, when: { state: when } }));
+  return { draws: [{ times: 1, lots: [...several, { give: id }] }] };
+}

@@ -130,9 +130,14 @@ describe('what is placed', () => {
 
   test('a front faces the player, a stair rises away, a trunk lies along what was clicked', () => {
     expect(placed('six_sides', { looks: 'north' })).toBe('heading = south');
-    expect(placed('stair', { looks: 'east' })).toBe('heading = west');
+    expect(placed('stair', { looks: 'east' })).toBe('heading = west, half = lower');
     expect(placed('column', { clicked: 'west' })).toBe('axis = x');
-    expect(placed('button', { clicked: 'up' })).toBe('side = up, pressed = false');
+    expect(placed('button', { clicked: 'up' })).toBe(
+      'mount = floor, heading = south, pressed = false',
+    );
+    expect(placed('button', { clicked: 'east' })).toBe(
+      'mount = wall, heading = east, pressed = false',
+    );
   });
 
   test('an open leaf stands a quarter turn further than a shut one', () => {
@@ -169,12 +174,14 @@ test('a copy that is made is not one that the world has', () => {
   });
 });
 
-test('pictures of a role are the same for the same seed, and only plants and pads have holes', () => {
+test('pictures of a role are the same for the same seed, and only plants, pads and ladders have holes', () => {
   for (const role of pictureRoles)
     for (const texels of [8, 16, 32]) {
       const picture = rolePicture(role, '#a9743c', texels, 3);
       expect(picture).toEqual(rolePicture(role, '#a9743c', texels, 3));
-      expect(pictureFacts(picture).alpha).toBe(['plant', 'pad'].includes(role) ? 'holes' : 'none');
+      expect(pictureFacts(picture).alpha).toBe(
+        ['plant', 'pad', 'rungs'].includes(role) ? 'holes' : 'none',
+      );
     }
 });
 
@@ -239,10 +246,10 @@ describe('another form', () => {
   test('what no form brings stays: a property of its own, what it is made of, what it drops', () => {
     const mod = withExample(sampleMod(), { '/blocks/groyne': sampleMod().blocks['lamp'] });
     const lamp = mod.blocks['groyne']!;
-    const stair = applyChanges(mod, changed(mod, formNamed('stair')!)).blocks['groyne']!;
-    expect(stair.states.properties).toEqual(lamp.states.properties);
-    expect(stair.traits.lightEmitted).toEqual(lamp.traits.lightEmitted);
-    expect(stair.loot).toEqual(lamp.loot);
+    const sided = applyChanges(mod, changed(mod, formNamed('six_sides')!)).blocks['groyne']!;
+    expect(sided.states.properties).toEqual(lamp.states.properties);
+    expect(sided.traits.lightEmitted).toEqual(lamp.traits.lightEmitted);
+    expect(sided.loot).toEqual(lamp.loot);
     const cube = applyChanges(mod, changed(mod, formNamed('cube')!)).blocks['groyne']!;
     expect(cube.states.properties.map(({ name }) => name)).toEqual(['lit']);
   });

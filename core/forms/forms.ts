@@ -7,6 +7,13 @@ type LookRow = Looks['rows'][number];
 
 const heading: FormProperty = { name: 'heading', kind: 'heading', default: 'south' };
 const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false, byCode: true };
+const half: FormProperty = {
+  name: 'half',
+  kind: 'choice',
+  values: ['lower', 'upper'],
+  default: 'lower',
+};
+const opened: FormProperty = { name: 'open', kind: 'toggle', default: false, byCode: true };
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
 /** What is not a whole cube hides nothing behind it and lets light through. */
 const open = { hidesNeighbours: 'never', lightAbsorbed: 0 } as const;
@@ -143,28 +150,50 @@ export const forms: readonly Form[] = [
   {
     name: 'slab',
     title: 'Slab',
-    note: 'The lower or the upper half, by where one clicks.',
-    properties: [{ name: 'half', kind: 'choice', values: ['lower', 'upper'], default: 'lower' }],
+    note: 'The lower or the upper half, by where one clicks; both of them drop two.',
+    properties: [
+      {
+        name: 'half',
+        kind: 'choice',
+        values: ['lower', 'upper', 'both'],
+        default: 'lower',
+        byCode: true,
+      },
+    ],
     placing: [{ set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' }],
-    models: { main: template('slab', ofColumn) },
+    models: { main: template('slab', ofColumn), whole: template('column', ofColumn) },
     looks: looks([
       { when: { half: 'lower' }, use: show('main') },
       {
         when: { half: 'upper' },
         use: [{ model: 'main', front: 'south', top: 'down', upright: true }],
       },
+      { when: { half: 'both' }, use: show('whole') },
     ]),
-    traits: open,
+    traits: {
+      hidesNeighbours: 'by side',
+      lightAbsorbed: [{ when: { half: 'both' }, value: 15 }, { value: 0 }],
+    },
+    drops: [{ when: { half: 'both' }, count: 2 }],
   },
   {
     name: 'stair',
     title: 'Stair',
-    note: 'It rises away from the player who places it.',
-    properties: [heading],
-    placing: [towardPlayer],
+    note: 'It rises away from the player who places it, upright or hanging by where one clicks.',
+    properties: [heading, half],
+    placing: [
+      towardPlayer,
+      { set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' },
+    ],
     models: { main: template('stair', ofColumn) },
-    looks: looks(turnedAlong(heading, 'main')),
-    traits: open,
+    looks: looks([
+      ...turnedAlong(heading, 'main', { half: 'lower' }),
+      ...headings.map((value): LookRow => ({
+        when: { heading: value, half: 'upper' },
+        use: [{ model: 'main', front: value, top: 'down', upright: true }],
+      })),
+    ]),
+    traits: { hidesNeighbours: 'by side', lightAbsorbed: 0 },
   },
   {
     ...joined(template('arms', { side: 'side' }), template('post', ofColumn)),
@@ -200,26 +229,98 @@ export const forms: readonly Form[] = [
     ]),
     traits: open,
   },
-  (() => {
-    const side: FormProperty = { name: 'side', kind: 'direction', default: 'south' };
-    return {
-      name: 'button',
-      title: 'Button',
-      note: 'It stands out from the side that was clicked, and can be pressed.',
-      properties: [side, pressed],
-      placing: [{ set: 'side', to: 'clicked side' }],
-      models: {
-        main: template('button', { face: 'face' }),
-        pressed: template('button_pressed', { face: 'face' }),
+  {
+    name: 'hatch',
+    title: 'Hatch',
+    note: 'A lid at the bottom or the top of its cell, and the mod’s code lifts it.',
+    properties: [heading, half, opened],
+    placing: [
+      towardPlayer,
+      { set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' },
+    ],
+    models: { main: template('lid', ofPane) },
+    looks: looks([
+      ...turnedAlong(heading, 'main', { half: 'lower', open: false }),
+      ...headings.map((value): LookRow => ({
+        when: { heading: value, half: 'upper', open: false },
+        use: [{ model: 'main', front: value, top: 'down', upright: true }],
+      })),
+      ...headings.map((value): LookRow => ({
+        when: { heading: value, open: true },
+        use: show('main', { front: 'up', top: value }),
+      })),
+    ]),
+    traits: open,
+  },
+  {
+    name: 'gate',
+    title: 'Gate',
+    note: 'Rails between two posts, which the mod’s code swings open.',
+    properties: [heading, opened],
+    placing: [towardPlayer],
+    models: { main: template('gate', ofColumn), open: template('gate_open', ofColumn) },
+    looks: looks([
+      ...turnedAlong(heading, 'main', { open: false }),
+      ...turnedAlong(heading, 'open', { open: true }),
+    ]),
+    traits: open,
+  },
+  {
+    name: 'ladder',
+    title: 'Ladder',
+    note: 'It leans on what is solid behind it. One walks through it.',
+    properties: [heading],
+    placing: [{ set: 'heading', to: 'away from a solid neighbour' }, towardPlayer],
+    models: { main: template('rungs', { face: 'rungs' }) },
+    looks: looks(turnedAlong(heading, 'main')),
+    traits: withHoles,
+    shapes: { collision: 'none' },
+    item: 'flat',
+  },
+  {
+    name: 'button',
+    title: 'Button',
+    note: 'It stands out from the wall, the floor or the ceiling that was clicked, and is pressed.',
+    properties: [
+      {
+        name: 'mount',
+        kind: 'choice',
+        values: ['wall', 'floor', 'ceiling'],
+        default: 'wall',
       },
-      looks: looks([
-        ...turnedAlong(side, 'main', { pressed: false }),
-        ...turnedAlong(side, 'pressed', { pressed: true }),
-      ]),
-      traits: open,
-      shapes: { collision: 'none' },
-    } satisfies Form;
-  })(),
+      heading,
+      pressed,
+    ],
+    placing: [
+      { set: 'mount', to: 'fixed', value: 'floor', when: { clicked: ['up'] } },
+      { set: 'mount', to: 'fixed', value: 'ceiling', when: { clicked: ['down'] } },
+      { set: 'mount', to: 'fixed', value: 'wall' },
+      { set: 'heading', to: 'clicked side' },
+      towardPlayer,
+    ],
+    models: {
+      main: template('button', { face: 'face' }),
+      pressed: template('button_pressed', { face: 'face' }),
+    },
+    looks: looks(
+      (['main', 'pressed'] as const).flatMap((model) => {
+        const isPressed = model === 'pressed';
+        return [
+          ...turnedAlong(heading, model, { mount: 'wall', pressed: isPressed }),
+          ...headings.map((value): LookRow => ({
+            when: { heading: value, mount: 'floor', pressed: isPressed },
+            use: show(model, { front: 'up', top: value }),
+          })),
+          ...headings.map((value): LookRow => ({
+            when: { heading: value, mount: 'ceiling', pressed: isPressed },
+            use: show(model, { front: 'down', top: value }),
+          })),
+        ];
+      }),
+    ),
+    traits: open,
+    shapes: { collision: 'none' },
+  },
   {
     name: 'plate',
     title: 'Plate',

@@ -1,5 +1,12 @@
 /** Forms of blocks: how a block is built, placed and shown, whatever it is made of. */
-export { pictureRoles, rolesOf, type Form, type FormModel, type PictureRole } from './form.ts';
+export {
+  lootOfForm,
+  pictureRoles,
+  rolesOf,
+  type Form,
+  type FormModel,
+  type PictureRole,
+} from './form.ts';
 export { formNamed, forms } from './forms.ts';
 export { isFoundAtFirst, newBlock, type BlockStart } from './new-block.ts';
 export { newLook, newLookProblem } from './new-look.ts';

@@ -1,13 +1,14 @@
 import { lookUp, pointer } from '../json/index.ts';
 import {
   defaultTraits,
+  idOf,
   nextNumber,
   stockNamed,
   type Block,
   type Change,
   type Mod,
 } from '../mod/index.ts';
-import type { Form } from './form.ts';
+import { lootOfForm, type Form } from './form.ts';
 import { madeOf, type RolePictures } from './made.ts';
 
 /** What a new block starts from: a form made of a stock material, or another block of the mod. */
@@ -74,7 +75,7 @@ export function newBlock(
   const made = madeOf(mod, name, form, pictures);
   return [
     ...made.changes,
-    declare({ ...ofMaterial(mod, stock, form, natural), ...made.parts, names }),
+    declare({ ...ofMaterial(mod, name, stock, form, natural), ...made.parts, names }),
     register,
   ];
 }
@@ -82,6 +83,7 @@ export function newBlock(
 /** What of a block follows from its material, and from how its form is held. */
 function ofMaterial(
   { header }: Mod,
+  name: string,
   stock: string,
   form: Form,
   natural: boolean,
@@ -100,7 +102,7 @@ function ofMaterial(
       ...(traits.alphaMode === 'opaque' ? {} : { alphaMode: 'opaque', hidesNeighbours: 'whole' }),
       ...form.traits,
     },
-    loot: 'itself',
+    loot: lootOfForm(form, idOf(header.namespace, name)),
     tags: tag === undefined ? [] : [tag],
   };
 }

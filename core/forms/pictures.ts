@@ -30,6 +30,20 @@ function isPad(x: number, y: number, texels: number): boolean {
   return Math.hypot(across ?? 0, along ?? 0) < 0.85 && !isInNotch;
 }
 
+/** Whether a texel of a ladder is there: two rails and the rungs between them. */
+function isRung(x: number, y: number, texels: number): boolean {
+  const [across, down] = [x, y].map((place) => Math.floor((place * 16) / texels));
+  const isRail = across === 2 || across === 3 || across === 12 || across === 13;
+  return isRail || ((across ?? 0) > 3 && (across ?? 0) < 12 && (down ?? 0) % 4 < 2);
+}
+
+/** Whether a texel is there; only plants, pads and ladders have holes. */
+function isPart(role: PictureRole, x: number, y: number, texels: number, seed: number): boolean {
+  if (role === 'plant') return isPlant(x, y, texels, seed);
+  if (role === 'pad') return isPad(x, y, texels);
+  return role !== 'rungs' || isRung(x, y, texels);
+}
+
 /**
  * How much brighter a texel is than the plain material, in a role: rings on ends, a darker recess
  * on fronts, a rim on edges, boards along sides.
@@ -67,8 +81,7 @@ export function rolePicture(
           255,
           Math.round((picture.data[offset + channel] ?? 0) * factor),
         );
-      const isThere =
-        role === 'plant' ? isPlant(x, y, texels, seed) : role !== 'pad' || isPad(x, y, texels);
+      const isThere = isPart(role, x, y, texels, seed);
       if (!isThere) picture.data.set([0, 0, 0, 0], offset);
     }
   return picture;

@@ -183,6 +183,64 @@ export const templates: readonly Template[] = [
     ],
   ),
   template(
+    'lid',
+    'Lid',
+    'A thin slab that lies on the ground, as a hatch does.',
+    ['face', 'edge'],
+    [
+      {
+        at: [0, 0, 0],
+        size: [16, 3, 16],
+        sides: { ...endsOf('face'), ...sidesOf('edge', 'front', 'back', 'left', 'right') },
+      },
+    ],
+  ),
+  template(
+    'gate',
+    'Gate',
+    'Two posts with rails between them.',
+    ['side', 'end'],
+    [
+      ...[0, 14].map((x): Box => ({
+        at: [x, 0, 7],
+        size: [2, 14, 2],
+        sides: columnSides('side', 'end'),
+      })),
+      ...[4, 10].map((y): Box => ({
+        at: [2, y, 7],
+        size: [12, 3, 2],
+        sides: { ...sidesOf('side', 'front', 'back'), ...endsOf('end') },
+      })),
+    ],
+  ),
+  template(
+    'gate_open',
+    'Open gate',
+    'Two posts, their rails swung to the front.',
+    ['side', 'end'],
+    [
+      ...[0, 14].map((x): Box => ({
+        at: [x, 0, 7],
+        size: [2, 14, 2],
+        sides: columnSides('side', 'end'),
+      })),
+      ...[0, 14].flatMap((x) =>
+        [4, 10].map((y): Box => ({
+          at: [x, y, 9],
+          size: [2, 3, 6],
+          sides: { ...sidesOf('side', 'left', 'right', 'front'), ...endsOf('end') },
+        })),
+      ),
+    ],
+  ),
+  template(
+    'rungs',
+    'Rungs',
+    'A picture that stands close to what is behind, as a ladder does.',
+    ['face'],
+    [{ at: [0, 0, 0.5], size: [16, 16, 0], sides: sidesOf('face', 'front', 'back') }],
+  ),
+  template(
     'button',
     'Button',
     'A small knob that stands out from behind.',

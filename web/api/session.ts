@@ -165,12 +165,17 @@ export class Session {
    * cell.
    */
   edit(label: string, changes: Change[]): void {
+    this.editDeclared(label, declaredChanges(this.view.declared, changes));
+  }
+
+  /** The same of the mod as it is declared: what a family makes is no entry of it. */
+  editDeclared(label: string, changes: Change[]): void {
     if (this.view.isPast) {
       this.update({ refused: undefined });
       this.update({ refused: past });
       return;
     }
-    const real = squashChanges(declaredChanges(this.view.declared, changes));
+    const real = squashChanges(changes);
     if (!real.length) return;
     const mod = applyChanges(this.view.declared, real);
     const last = this.pending.at(-1);

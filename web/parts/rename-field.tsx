@@ -10,7 +10,7 @@ import {
   type RenamedKind,
 } from '../../core/mod/index.ts';
 import { count, listed } from '../../core/words/index.ts';
-import { useMod, useSession } from '../api/hooks.tsx';
+import { useDeclared, useMod, useSession } from '../api/hooks.tsx';
 import { Field } from './field.tsx';
 import { focusMade } from './keys/focus-made.ts';
 import fieldStyles from './field.module.css';
@@ -60,7 +60,8 @@ function Renaming({ kind, name, onRenamed, onLeave }: RenameProps & { onLeave: (
   const mod = useMod();
   const session = useSession();
   const [typed, setTyped] = useState(name);
-  const namings = namingsOf(mod, kind, name);
+  // What a family says once counts once, however many cells have it from there.
+  const namings = namingsOf(useDeclared(), kind, name);
   const problem = renamingProblem(mod, kind, name, typed);
   const isReady = problem === undefined && typed !== name;
   const rename = () => {

@@ -69,6 +69,21 @@ export const blockForms: readonly ShippedForm[] = [
     names: { en: '{material} door', de: '{material}tür' },
     recipes: layered(['##', '##', '##'], 4),
   }),
+  fromForm('hatch', 'hatch', {
+    called: '{material}_hatch',
+    names: { en: '{material} hatch', de: '{material}luke' },
+    recipes: layered(['###', '###'], 8),
+  }),
+  fromForm('gate', 'gate', {
+    called: '{material}_gate',
+    names: { en: '{material} gate', de: '{material}tor' },
+    recipes: layered(['###', '# #'], 4),
+  }),
+  fromForm('ladder', 'ladder', {
+    called: '{material}_ladder',
+    names: { en: '{material} ladder', de: '{material}leiter' },
+    recipes: layered(['# #', '###', '# #'], 7),
+  }),
   fromForm('button', 'button', {
     called: '{material}_button',
     names: { en: '{material} button', de: '{material}knopf' },

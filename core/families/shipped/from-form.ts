@@ -1,4 +1,4 @@
-import { formNamed, rolesOf, scaledShapes, type Form } from '../../forms/index.ts';
+import { formNamed, lootOfForm, rolesOf, scaledShapes, type Form } from '../../forms/index.ts';
 import { heldUnder } from '../../lists/index.ts';
 import type { CellTemplate } from '../../mod/index.ts';
 import type { ShippedForm } from './shipped.ts';
@@ -30,7 +30,7 @@ function blockOf(form: Form, texels: number): Record<string, unknown> {
     },
     looks: { ...form.looks, rows },
     ...(form.shapes && { shapes: scaledShapes(form.shapes, texels / 16) }),
-    loot: 'itself',
+    loot: lootOfForm(form, '{id}'),
     tags: ['{dug?}'],
   };
 }

@@ -59,7 +59,7 @@ function Gather() {
   const gather = () => {
     if (!grid || !name || problem) return;
     try {
-      session.edit(
+      session.editDeclared(
         `Gather ${count(chosen.size, 'thing')} into ${name}`,
         gatherFamily(session.view.declared, name, grid),
       );

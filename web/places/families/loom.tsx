@@ -24,7 +24,7 @@ import { useDeclared, useFindingsByBlock, useModPart } from '../../api/hooks.tsx
 import { Rendering } from '../../parts/rendering.tsx';
 import { ItemIcon } from '../../parts/item.tsx';
 import { actOnKey } from '../../parts/keys/act-on-key.ts';
-import { cellAfter } from '../../parts/grid/moves.ts';
+import { cellAfter, type GridCell } from '../../parts/grid/moves.ts';
 import { useGrowing } from '../../parts/use-growing.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import type { Chosen } from './chosen.ts';
@@ -39,6 +39,13 @@ interface LoomProps {
   onToggle: (place: CellPlace) => void;
 }
 
+/** The material and the form that a part of the loom stands for; empty where it is for all. */
+function partsAt(target: EventTarget): { material: string; form: string } | undefined {
+  const at = target instanceof HTMLElement ? target.dataset['at'] : undefined;
+  const [material = '', form = ''] = at?.split('/') ?? [];
+  return at === undefined ? undefined : { material, form };
+}
+
 /** So many rows are laid out at once, and as many more with every frame. */
 const rowsAFrame = 4;
 
@@ -50,9 +57,7 @@ export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: L
   const grid = useRef<HTMLDivElement>(null);
   const { materials, forms } = family;
   const rows = useGrowing(rowsAFrame, rowsAFrame, forms.length);
-  const row = forms.findIndex((one) => one.name === chosen.form?.name);
-  const column = materials.findIndex((one) => one.name === chosen.material?.name);
-  const placeAt = (at: { row: number; column: number }) => ({
+  const placeAt = (at: GridCell) => ({
     ...(materials[at.column - 1] && { material: materials[at.column - 1]!.name }),
     ...(forms[at.row - 1] && { form: forms[at.row - 1]!.name }),
   });
@@ -62,11 +67,21 @@ export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: L
     grid.current?.querySelector<HTMLElement>(cell)?.focus();
   };
   const press = (event: KeyboardEvent) => {
-    const place = chosen.material &&
-      chosen.form && { family: familyName, material: chosen.material.name, form: chosen.form.name };
-    if (place) actOnKey(event, { openCell: () => onOpen(place), leaveOut: () => onToggle(place) });
+    // Where the focus is, and not what is open: keys may come faster than the address changes.
+    const at = partsAt(event.target);
+    if (!at) return;
+    const { material, form } = at;
+    if (material && form)
+      actOnKey(event, {
+        openCell: () => onOpen({ family: familyName, material, form }),
+        leaveOut: () => onToggle({ family: familyName, material, form }),
+      });
+    const from = {
+      row: forms.findIndex((one) => one.name === form) + 1,
+      column: materials.findIndex((one) => one.name === material) + 1,
+    };
     const size = { rows: forms.length + 1, columns: materials.length + 1 };
-    const next = cellAfter(event, { row: row + 1, column: column + 1 }, size, 5);
+    const next = cellAfter(event, from, size, 5);
     if (!next) return;
     event.preventDefault();
     goTo(placeAt(next));

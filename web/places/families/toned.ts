@@ -98,5 +98,5 @@ export async function editWithPictures(
     (family ? materials(family) : []).map((material) => picturesFor(then, familyName, material)),
   );
   // What was done meanwhile stays: the change is made of the mod as it is now.
-  session.edit(label, [...change(session.view.declared), ...pictures.flat()]);
+  session.editDeclared(label, [...change(session.view.declared), ...pictures.flat()]);
 }

@@ -26,7 +26,7 @@ export function useFamilyEdits(name: string): FamilyEdits {
     () => ({
       name,
       edit: (label, change, renamed) =>
-        session.edit(label, editFamily(session.view.declared, name, change, renamed)),
+        session.editDeclared(label, editFamily(session.view.declared, name, change, renamed)),
       consequence: (change, renamed) => {
         const { declared } = session.view;
         const family = declared.families[name];
@@ -35,7 +35,7 @@ export function useFamilyEdits(name: string): FamilyEdits {
           : { added: [], gone: [], renamed: [] };
       },
       remove: () =>
-        session.edit(
+        session.editDeclared(
           `Remove the family ${name}`,
           changeFamily(session.view.declared, name, undefined),
         ),
@@ -54,12 +54,12 @@ export function consequenceInWords({
     names.length > 4
       ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`
       : names.join(', ');
+  const pairs = renamed.map(([from, to]) => `${from} becomes ${to}`);
   const parts = [
-    ...(gone.length ? [`${some(gone)} ${gone.length > 1 ? 'are' : 'is'} retired`] : []),
-    ...(added.length ? [`${some(added)} ${added.length > 1 ? 'are' : 'is'} added`] : []),
-    ...(renamed.length ? [some(renamed.map(([from, to]) => `${from} becomes ${to}`))] : []),
+    ...(gone.length ? [`Retired: ${some(gone)}.`] : []),
+    ...(added.length ? [`New: ${some(added)}.`] : []),
+    ...(pairs.length ? [`Renamed: ${some(pairs)}.`] : []),
   ];
   if (!parts.length) return undefined;
-  const text = parts.join('; ');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}. Saved worlds know them by their numbers, which stay.`;
+  return `${parts.join(' ')} Saved worlds know them by their numbers, which stay.`;
 }

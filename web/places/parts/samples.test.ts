@@ -13,6 +13,7 @@ const withoutSample = [
   'folder-mark.tsx',
   'form-choice.tsx',
   'frame.tsx',
+  'from-family.tsx',
   'gone.tsx',
   'group-field.tsx',
   'how-had.tsx',

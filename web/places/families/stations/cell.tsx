@@ -57,7 +57,10 @@ export function CellStation(props: CellProps) {
             variant="default"
             title="It stays as it is, as an entry of its own that no longer follows the family"
             onClick={() =>
-              session.edit(`Take ${made.name} out of ${edits.name}`, leaveFamily(declared, place))
+              session.editDeclared(
+                `Take ${made.name} out of ${edits.name}`,
+                leaveFamily(declared, place),
+              )
             }
           >
             Let it go its own way

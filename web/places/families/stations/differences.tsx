@@ -13,7 +13,8 @@ function inShort(value: unknown): string {
 export const placeInWords = (path: string): string => {
   const [part = '', ...rest] = pointerSteps(path);
   const steps = part === 'block' || part === 'item' ? rest : [part, ...rest];
-  return (steps.length ? steps : [part]).join(' › ').replaceAll('_', ' ');
+  const told = steps.filter((step) => step !== '{cell}');
+  return (told.length ? told : [part]).join(' › ').replaceAll('_', ' ');
 };
 
 interface ListProps {
@@ -37,7 +38,8 @@ export function DifferenceList({ differences, nothing, given, onBack, acts }: Li
         <li key={path}>
           <b>{placeInWords(path)}</b>
           <span className="mono">
-            {given && <s>{inShort(given(path))}</s>} {inShort(value)}
+            {given && <>{inShort(given(path))} → </>}
+            {inShort(value)}
           </span>
           <span className={styles['acts']}>
             <button type="button" className="chip" onClick={() => onBack(path)}>

@@ -40,7 +40,7 @@ export function FamilyStation(props: FamilyProps) {
   const { family, edits, onRemoved } = props;
   const session = useSession();
   const takeApart = () => {
-    session.edit(
+    session.editDeclared(
       `Take the family ${edits.name} apart`,
       apartChanges(session.view.declared, edits.name),
     );
@@ -232,7 +232,7 @@ function OwnForm({ family, edits, choose }: FamilyProps) {
             const part = thing.replace(material, '').replaceAll(/^_+|_+$/g, '');
             const name = partNameProblem(family, 'form', part) ? thing : part;
             try {
-              session.edit(
+              session.editDeclared(
                 `Make a form of ${thing}`,
                 formFromThing(session.view.declared, edits.name, { name, material, thing }),
               );
