@@ -84,7 +84,7 @@ const arrows: Record<string, string[]> = {
     'core/textures',
     'core/sounds',
   ],
-  'core/history': ['core/mod', 'core/json'],
+  'core/history': ['core/families', 'core/mod', 'core/json'],
   'core/linked': ['core/folder', 'core/mend', 'core/mod', 'core/json', 'core/words', 'core/bytes'],
   'core/textures': ['core/mod', 'core/space', 'core/bytes'],
   'core/sounds': ['core/mod', 'core/bytes', 'core/json'],

@@ -1,14 +1,15 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFolder } from '../../disk/index.ts';
-import { flattened } from '../families/index.ts';
+import { changeFamily, flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
-import { applyChanges, removeBlock, sameData, type Mod } from '../mod/index.ts';
+import { applyChanges, removeBlock, sameData, type Family, type Mod } from '../mod/index.ts';
 import {
   bringBlockBack,
   gatherStretches,
+  pathsOfBlock,
   pauseMinutes,
   touchedBlocks,
   type Step,
@@ -69,13 +70,45 @@ test('gathering loses no step and keeps their order, and no pause within is a lo
 
 test('the blocks that a step touches are named once', () =>
   expect(
-    touchedBlocks([
+    touchedBlocks(sampleMod(), [
       { path: '/blocks/bank/traits/hardness', before: 1, after: 2 },
       { path: '/blocks/bank/names/en', after: 'Bank' },
       { path: '/ledger/entries', before: [], after: [] },
       { path: '/blocks/lamp' },
     ]),
   ).toEqual(['bank', 'lamp']));
+
+/** A mod of one family: two materials in two forms, and a lump of each. */
+const familyMod = (): Mod => {
+  const mod = sampleMod();
+  const salts: Family = {
+    materials: ['lime', 'chalk'].map((name) => ({ name, names: { en: name }, stock: 'chalk' })),
+    forms: ['cube', 'stair', 'lump'].map((kind) => ({ name: kind, kind })),
+  };
+  return applyChanges(mod, changeFamily(mod, 'salts', salts));
+};
+
+test('of a family the blocks of what was changed are named: a material, a form, a cell, or all', () => {
+  const mod = familyMod();
+  const touched = (path: string) => touchedBlocks(mod, [{ path }]);
+  expect(touched('/families/salts/materials/0/traits')).toEqual(['lime', 'lime_stair']);
+  expect(touched('/families/salts/forms/1/called')).toEqual(['lime_stair', 'chalk_stair']);
+  expect(touched('/families/salts/cells/chalk/cube')).toEqual(['chalk']);
+  expect(touched('/families/salts/cells/chalk')).toEqual(['chalk', 'chalk_stair']);
+  expect(touched('/families/salts')).toHaveLength(4);
+  expect(touched('/families/gone')).toEqual([]);
+});
+
+test('the paths of a block are those of its cell too, and of what the cell follows', () => {
+  const mod = familyMod();
+  expect(pathsOfBlock(mod, 'bank')).toEqual(['"/blocks/bank/', '"/blocks/bank"']);
+  const paths = pathsOfBlock(mod, 'chalk_stair');
+  const holds = (path: string) => paths.some((one) => `"${path}"`.startsWith(one));
+  for (const path of ['cells/chalk/stair', 'materials/1/names/en', 'forms/1', 'materials', 'cells'])
+    expect([path, holds(`/families/salts/${path}`)]).toEqual([path, true]);
+  for (const path of ['cells/lime/stair', 'materials/0/names', 'forms/0', 'note'])
+    expect([path, holds(`/families/salts/${path}`)]).toEqual([path, false]);
+});
 
 test('a block that was changed comes back as it was, and nothing else changes', () => {
   const then = sampleMod();

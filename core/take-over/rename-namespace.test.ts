@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readFolder } from '../../disk/index.ts';
-import { flattened } from '../families/index.ts';
+import { expandFamilies, flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod } from '../inspect/sample.ts';
@@ -31,6 +31,17 @@ test('under another namespace every id follows, and nothing is found that was no
       kit.write(mod, (sha256) => blobs.get(sha256)!).size,
     ]);
   }
+});
+
+test('a family goes along: what it makes is the same under the other namespace', async () => {
+  const { mod } = readModFolder(await readFolder('demo/saltmarsh'));
+  const moved = applyChanges(mod, renameNamespace(mod, 'tidal'));
+  const made = expandFamilies(moved);
+  expect(inspect(made)).toEqual([]);
+  const { ledger: _, ...rest } = made;
+  expect(JSON.stringify(rest)).not.toContain('saltmarsh:');
+  const alone = flattened(mod);
+  expect({ ...made, families: {} }).toEqual(applyChanges(alone, renameNamespace(alone, 'tidal')));
 });
 
 test('saved worlds are understood: old ids are written as such, also of what was renamed before', () => {

@@ -3,9 +3,10 @@ import fc from 'fast-check';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { changeFamily, expandFamilies } from '../../core/families/index.ts';
 import { sampleMod } from '../../core/inspect/sample.ts';
 import { valueAt } from '../../core/json/index.ts';
-import { sameData, type Mod, type Picture } from '../../core/mod/index.ts';
+import { sameData, type Family, type Mod, type Picture } from '../../core/mod/index.ts';
 import { basePicture, encodePicture } from '../../core/textures/index.ts';
 import { collectBlobs } from './blobs.ts';
 import { openDatabase } from './database.ts';
@@ -50,6 +51,29 @@ test('every mod of the log can be looked at as it was', async () => {
   for (const [revision, mod] of mods.entries())
     expect(sameData(await history.modAt(name, revision), mod)).toBe(true);
   await expect(history.modAt(name, 13)).rejects.toThrow('no longer kept');
+});
+
+test('an edit of a family is one of the blocks that it reaches, and a block of one is brought back', async () => {
+  const { mod, revision } = await store.mod(name);
+  const salts: Family = {
+    materials: ['lime', 'chalk'].map((called) => ({ name: called, names: {}, stock: 'chalk' })),
+    forms: [{ name: 'cube', kind: 'cube' }],
+  };
+  const changes = changeFamily(mod, 'salts', salts);
+  await store.edit(name, revision, 'a test', { label: 'New family', changes });
+  expect((await store.names())[0]?.blocks).toBe(4);
+  await edit('/families/salts/materials/0/traits', { hardness: 9 }, 'Harder lime');
+  await edit('/families/salts/materials/1/traits', { hardness: 7 }, 'Harder chalk');
+  const history = new History(store, now);
+  const { lines } = await history.lines(name, { block: 'lime' });
+  expect(lines.map(({ label, blocks }) => [label, blocks])).toEqual([
+    ['Harder lime', ['lime']],
+    ['New family', ['lime', 'chalk']],
+  ]);
+  await history.bringBack(name, 3, 'a test', { block: 'lime', revision: 1 });
+  const after = (await store.mod(name)).mod;
+  expect(expandFamilies(after).blocks['lime']?.traits).toEqual({});
+  expect(after.blocks).toEqual(mod.blocks);
 });
 
 test('the list tells steps newest first, those of one block alone, and of whom', async () => {

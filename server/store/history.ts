@@ -3,7 +3,7 @@ import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import type { Logger } from 'pino';
 import type { EntityManager } from 'typeorm';
 import type { HistoryAnswer, HistoryLine, Point } from '../../core/api/index.ts';
-import { bringBlockBack, touchedBlocks } from '../../core/history/index.ts';
+import { bringBlockBack, pathsOfBlock, touchedBlocks } from '../../core/history/index.ts';
 import {
   bringChangesForward,
   currentEdition,
@@ -60,12 +60,13 @@ export class History {
   ): Promise<HistoryAnswer> {
     const held = await this.store.mod(name);
     return this.store.transact(async (manager) => {
-      const rows = await rowsOf(manager, name, { before: before ?? held.revision + 1, block });
+      const paths = block === undefined ? [] : pathsOfBlock(held.mod, block);
+      const rows = await rowsOf(manager, name, { before: before ?? held.revision + 1, paths });
       const points = await manager
         .getRepository(PointTable)
         .find({ where: { mod: name }, select: { revision: true, name: true, time: true } });
       return {
-        lines: rows.map(lineOf),
+        lines: rows.map((row) => lineOf(held.mod, row)),
         points: points.sort((a, b) => b.revision - a.revision).map(toPoint),
         earliest: await earliest(manager, name, held),
       };
@@ -215,24 +216,24 @@ type LineRow = Pick<
 function rowsOf(
   manager: EntityManager,
   name: string,
-  { before, block }: { before: number; block?: string | undefined },
+  { before, paths }: { before: number; paths: readonly string[] },
 ): Promise<LineRow[]> {
-  const asked = block === undefined ? [] : [`"/blocks/${block}/`, `"/blocks/${block}"`];
-  const touches = asked.length ? 'AND (INSTR(changes, ?) > 0 OR INSTR(changes, ?) > 0)' : '';
+  const asked = paths.map(() => 'INSTR(changes, ?) > 0');
+  const touches = asked.length ? `AND (${asked.join(' OR ')})` : '';
   return manager.query<LineRow[]>(
     'SELECT revision, time, author, kind, label, stepRevision, edition, CASE WHEN ' +
       `LENGTH(changes) <= ${longestRead} THEN changes END AS changes FROM edits WHERE mod = ? ` +
       `AND revision < ? ${touches} ORDER BY revision DESC LIMIT ${linesAtOnce}`,
-    [name, before, ...asked],
+    [name, before, ...paths],
   );
 }
 
-const lineOf = ({ edition, changes, ...line }: LineRow): HistoryLine => ({
+const lineOf = (mod: Mod, { edition, changes, ...line }: LineRow): HistoryLine => ({
   ...line,
   blocks:
     changes === null
       ? []
-      : touchedBlocks(bringChangesForward(JSON.parse(changes) as Change[], edition)),
+      : touchedBlocks(mod, bringChangesForward(JSON.parse(changes) as Change[], edition)),
 });
 
 /** The first revision from which on every one can be looked at. */

@@ -1,5 +1,7 @@
 import { LessThan, type EntityManager } from 'typeorm';
 import { daysInBin, type ModSummary } from '../../core/api/index.ts';
+import { expansionOf } from '../../core/families/index.ts';
+import { entrySchemas } from '../../core/mod/index.ts';
 import { Problem } from '../problem.ts';
 import {
   EditTable,
@@ -36,15 +38,49 @@ export async function readSummaries(manager: EntityManager): Promise<ModSummary[
       'changed, (SELECT folder FROM links WHERE mod = mods.name) AS folder ' +
       'FROM mods ORDER BY name',
   );
+  const made = await madeByFamilies(manager, new Map(rows.map((row) => [row.name, row.header])));
   return rows.map(({ name, revision, created, removed, header, blocks, changed, folder }) => ({
     name,
     revision,
     title: titleIn(header ?? '') ?? name,
-    blocks,
+    blocks: blocks + (made.get(name) ?? 0),
     changed: changed ?? created,
     ...(folder !== null && { folder }),
     ...(removed !== null && { removed }),
   }));
+}
+
+/** How many blocks the families of each mod make; none where they, or its header, cannot be read. */
+async function madeByFamilies(
+  manager: EntityManager,
+  headers: ReadonlyMap<string, string | null>,
+): Promise<Map<string, number>> {
+  const rows = await manager.query<{ mod: string; name: string; document: string }[]>(
+    "SELECT mod, name, document FROM entries WHERE kind = 'families'",
+  );
+  const families = new Map<string, Record<string, unknown>>();
+  for (const { mod, name, document } of rows)
+    families.set(mod, { ...families.get(mod), [name]: readJson(document) });
+  return new Map(
+    [...families].map(([mod, held]) => {
+      const header = entrySchemas.header.safeParse(readJson(headers.get(mod) ?? ''));
+      const fitting = Object.entries(held).flatMap(([name, family]) => {
+        const fits = entrySchemas.families.safeParse(family);
+        return fits.success ? [[name, fits.data] as const] : [];
+      });
+      if (!header.success) return [mod, 0];
+      const read = { header: header.data, families: Object.fromEntries(fitting) };
+      return [mod, expansionOf(read).owners.blocks.size];
+    }),
+  );
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
 }
 
 function titleIn(document: string): string | undefined {

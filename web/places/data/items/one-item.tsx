@@ -14,6 +14,7 @@ import { count, listed } from '../../../../core/words/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
 import { uploadTexture } from '../../../api/textures.ts';
 import { HowHad } from '../../../parts/how-had.tsx';
+import { FromFamily } from '../../../parts/from-family.tsx';
 import { ItemIcon } from '../../../parts/item.tsx';
 import { Found } from '../found.tsx';
 import { NamesAndPlace } from './names-and-place.tsx';
@@ -52,7 +53,8 @@ export function OneItem({ name, item }: { name: string; item: Item }) {
     >
       <h2>
         <ItemIcon id={id} size={40} />
-        {titleOf(mod, name, item.names)} <span className="mono">{id}</span>
+        {titleOf(mod, name, item.names)} <span className="mono">{id}</span>{' '}
+        <FromFamily kind="items" name={name} />
       </h2>
       <Found findings={findings.filter(({ at }) => at === path || at?.startsWith(`${path}/`))} />
       <div className={listPageStyles['columns']}>

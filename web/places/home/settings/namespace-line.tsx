@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { nameProblem } from '../../../../core/mod/names.ts';
 import { namespaceMove, renameNamespace } from '../../../../core/take-over/index.ts';
 import { count, messageOf } from '../../../../core/words/index.ts';
-import { useModPart, useSession } from '../../../api/hooks.tsx';
+import { useDeclared, useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import type { LineProps } from './settings.tsx';
@@ -16,8 +16,8 @@ export function NamespaceLine({ header: { namespace } }: LineProps) {
   const [problem, setProblem] = useState<string>();
   const rename = (next: string) => {
     try {
-      const changes = renameNamespace(session.view.mod, next);
-      session.edit(`Rename the namespace to ${next}`, changes);
+      const changes = renameNamespace(session.view.declared, next);
+      session.editDeclared(`Rename the namespace to ${next}`, changes);
       setWanted(undefined);
     } catch (error) {
       setProblem(messageOf(error));
@@ -60,7 +60,8 @@ export function NamespaceLine({ header: { namespace } }: LineProps) {
 
 /** What follows from another namespace. */
 function Follows({ namespace }: { namespace: string }) {
-  const { places, registered } = useModPart(namespaceMove);
+  const declared = useDeclared();
+  const { places, registered } = useMemo(() => namespaceMove(declared), [declared]);
   return (
     <>
       {count(places, 'place')} that name something of this mod follow. Saved worlds know{' '}

@@ -1,0 +1,191 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { drawnModels } from '../draw/index.ts';
+import { heldUnder } from '../lists/index.ts';
+import { applyChanges, emptyMod, resolveBlock, type Mod, type Placing } from '../mod/index.ts';
+import {
+  placedState,
+  turningFlaw,
+  turningOf,
+  usualSituation,
+  type Situation,
+} from '../placing/index.ts';
+import {
+  compose,
+  directions,
+  facing,
+  headings,
+  opposite,
+  type Direction,
+  type Heading,
+} from '../space/index.ts';
+import { StateSpace } from '../states/index.ts';
+import { formNamed, forms, newBlock, rolesOf, type Form } from './index.ts';
+
+/** A mod with one block of a form, all its pictures the same. */
+function blockOf(form: Form) {
+  const mod: Mod = emptyMod('saltmarsh', 'Saltmarsh');
+  const pictures = Object.fromEntries(rolesOf(form).map((role) => [role, 'saltmarsh:salt']));
+  const made = applyChanges(mod, newBlock(mod, 'it', 'It', { form, stock: 'timber', pictures }));
+  return { mod: made, block: resolveBlock(made, 'it', heldUnder(made.blocks, 'it')) };
+}
+
+const named = (name: string): Form => {
+  const form = formNamed(name);
+  if (!form) throw new RangeError(`There is no form ${name}.`);
+  return form;
+};
+
+/** The state in which a form is placed, as its values in order: `floor south false`. */
+function placed(form: Form, situation: Partial<Situation>): string {
+  const space = new StateSpace(form.properties);
+  const state = placedState(form.placing as Placing[], space, { ...usualSituation, ...situation });
+  return Object.values(space.decode(state)).join(' ');
+}
+
+/** What is placed on each of six sides, by a player who looks north, east, south and west. */
+const tables: Record<string, Record<Direction, string[]>> = {
+  stair: {
+    up: ['south lower', 'west lower', 'north lower', 'east lower'],
+    down: ['south upper', 'west upper', 'north upper', 'east upper'],
+    north: ['south lower', 'west lower', 'north lower', 'east lower'],
+    east: ['south lower', 'west lower', 'north lower', 'east lower'],
+    south: ['south lower', 'west lower', 'north lower', 'east lower'],
+    west: ['south lower', 'west lower', 'north lower', 'east lower'],
+  },
+  slab: {
+    up: ['lower', 'lower', 'lower', 'lower'],
+    down: ['upper', 'upper', 'upper', 'upper'],
+    north: ['lower', 'lower', 'lower', 'lower'],
+    east: ['lower', 'lower', 'lower', 'lower'],
+    south: ['lower', 'lower', 'lower', 'lower'],
+    west: ['lower', 'lower', 'lower', 'lower'],
+  },
+  button: {
+    up: ['floor south false', 'floor west false', 'floor north false', 'floor east false'],
+    down: [
+      'ceiling south false',
+      'ceiling west false',
+      'ceiling north false',
+      'ceiling east false',
+    ],
+    north: ['wall north false', 'wall north false', 'wall north false', 'wall north false'],
+    east: ['wall east false', 'wall east false', 'wall east false', 'wall east false'],
+    south: ['wall south false', 'wall south false', 'wall south false', 'wall south false'],
+    west: ['wall west false', 'wall west false', 'wall west false', 'wall west false'],
+  },
+  column: {
+    up: ['y', 'y', 'y', 'y'],
+    down: ['y', 'y', 'y', 'y'],
+    north: ['z', 'z', 'z', 'z'],
+    east: ['x', 'x', 'x', 'x'],
+    south: ['z', 'z', 'z', 'z'],
+    west: ['x', 'x', 'x', 'x'],
+  },
+  hatch: {
+    up: ['south lower false', 'west lower false', 'north lower false', 'east lower false'],
+    down: ['south upper false', 'west upper false', 'north upper false', 'east upper false'],
+    north: ['south lower false', 'west lower false', 'north lower false', 'east lower false'],
+    east: ['south lower false', 'west lower false', 'north lower false', 'east lower false'],
+    south: ['south lower false', 'west lower false', 'north lower false', 'east lower false'],
+    west: ['south lower false', 'west lower false', 'north lower false', 'east lower false'],
+  },
+};
+
+test.each(Object.entries(tables))(
+  'a %s is placed on six sides from four headings as worked out by hand',
+  (name, table) => {
+    for (const clicked of directions)
+      expect([
+        clicked,
+        (['north', 'east', 'south', 'west'] as const).map((looks) =>
+          placed(named(name), { clicked, looks }),
+        ),
+      ]).toEqual([clicked, table[clicked]]);
+  },
+);
+
+test('on an upright side the upper half hangs what has halves', () => {
+  for (const name of ['stair', 'slab', 'hatch'])
+    expect(placed(named(name), { clicked: 'east', half: 'upper' })).toContain('upper');
+});
+
+test('a ladder leans on what is solid behind it, and faces away from that', () => {
+  const around = (solid: Heading): Situation['neighbours'] => ({
+    ...usualSituation.neighbours,
+    down: 'open',
+    [solid]: 'solid',
+  });
+  for (const solid of headings)
+    expect(placed(named('ladder'), { neighbours: around(solid), looks: 'east' })).toBe(
+      opposite(solid),
+    );
+});
+
+describe('what joins', () => {
+  const kinds = ['open', 'solid', 'own kind'] as const;
+
+  test.each(['post_and_arms', 'wall', 'pane'])(
+    'a %s has an arm just where something stands, over all 81 neighbourhoods',
+    (name) => {
+      const { mod, block } = blockOf(named(name));
+      for (const north of kinds)
+        for (const east of kinds)
+          for (const south of kinds)
+            for (const west of kinds) {
+              const beside = { north, east, south, west };
+              const neighbours = { ...usualSituation.neighbours, ...beside };
+              const state = placedState(block.declared.states.placing ?? [], block.space, {
+                ...usualSituation,
+                neighbours,
+              });
+              const [, ...arms] = drawnModels(mod, block, state);
+              const shown = arms.map(({ orientation }) => facing(orientation, 'front')).sort();
+              const wanted = headings.filter((side) => beside[side] !== 'open').sort();
+              expect([beside, shown]).toEqual([beside, wanted]);
+            }
+    },
+  );
+});
+
+test.each(forms.map(({ name }) => name))(
+  'turned four times, or mirrored twice, every state of a %s is what it was',
+  (name) => {
+    const form = named(name);
+    const turning = turningOf(new StateSpace(form.properties), form.placing);
+    expect(turningFlaw(turning)).toBeUndefined();
+  },
+);
+
+test('a button sits on what was clicked, in each of its 24 states, and its knob looks away from that', () => {
+  const { mod, block } = blockOf(named('button'));
+  const seen = new Set<string>();
+  for (let state = 0; state < block.space.size; state += 1) {
+    const { mount, heading, pressed } = block.space.decode(state);
+    const [model] = drawnModels(mod, block, state);
+    const away = facing(model!.orientation, 'front');
+    expect([state, away]).toEqual([
+      state,
+      mount === 'floor' ? 'up' : mount === 'ceiling' ? 'down' : heading,
+    ]);
+    seen.add(`${away} ${facing(model!.orientation, 'top')} ${String(pressed)}`);
+  }
+  expect(block.space.size).toBe(24);
+  expect(seen.size).toBe(24);
+});
+
+test('an open leaf, hatch or gate is the shut one turned about the edge that it hangs by', () =>
+  fc.assert(
+    fc.property(fc.constantFrom(...headings), (heading) => {
+      const shownAt = (name: string, values: Record<string, string | boolean>) => {
+        const { mod, block } = blockOf(named(name));
+        return drawnModels(mod, block, block.space.encode(values))[0]!.orientation;
+      };
+      const shut = shownAt('door_leaf', { heading, open: false });
+      const open = shownAt('door_leaf', { heading, open: true });
+      const quarter = { front: 'west', top: 'up' } as const;
+      expect(open).toEqual(compose(quarter, shut));
+      const lid = shownAt('hatch', { heading, open: true });
+      expect(facing(lid, 'top')).toBe(heading);
+    }),
+  ));
