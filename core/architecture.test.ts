@@ -74,6 +74,7 @@ const arrows: Record<string, string[]> = {
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
   'core/mend': ['core/mod', 'core/json', 'core/bytes'],
   'core/families': ['core/forms', 'core/mod', 'core/json'],
+  'core/fluids': ['core/space'],
   'core/folder': [
     'core/families',
     'core/mend',

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { drawnModels } from '../draw/index.ts';
 import { heldUnder } from '../lists/index.ts';
-import { applyChanges, emptyMod, resolveBlock, type Mod, type Placing } from '../mod/index.ts';
+import { applyChanges, emptyMod, resolveBlock, type Mod } from '../mod/index.ts';
 import {
   placedState,
   turningFlaw,
@@ -39,7 +39,7 @@ const named = (name: string): Form => {
 /** The state in which a form is placed, as its values in order: `floor south false`. */
 function placed(form: Form, situation: Partial<Situation>): string {
   const space = new StateSpace(form.properties);
-  const state = placedState(form.placing as Placing[], space, { ...usualSituation, ...situation });
+  const state = placedState(form.placing, space, { ...usualSituation, ...situation });
   return Object.values(space.decode(state)).join(' ');
 }
 

@@ -1,0 +1,10 @@
+/**
+ * Fluids: how one spreads, falls, meets others and dries, on fixed ticks, and what its surface looks
+ * like. Knows nobody but space and lists.
+ */
+export { fluidTicks, type FluidPhysics, type Meeting } from './physics.ts';
+export { FluidWorld, openCell, solidCell, type CellPlace, type FluidCell } from './world.ts';
+export { Spread, type Placed } from './spread.ts';
+export { cornerHeights, flowAt, type Corners } from './surface.ts';
+export { reachOf, type Reach } from './reach.ts';
+export { fluidScenes, sceneNamed, type FluidScene } from './scenes.ts';
