@@ -61,6 +61,10 @@ test('the same mistake in two blocks is fixed at once', async ({ page, server })
 
 const everyPlace = [
   'blocks',
+  'families/metals',
+  'families/metals?material=ebbite',
+  'families/oyster?form=stair',
+  'families/metals?material=ebbite&form=bar',
   'library',
   'data/traits',
   'data/traits?compare=salt_crust,stock/glass',

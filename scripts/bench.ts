@@ -11,6 +11,7 @@ import { bigMod } from './big-mod.ts';
 import { benchDesk } from './bench-desk.ts';
 import { benchEngine } from './bench-engine.ts';
 import { benchFamilies } from './bench-families.ts';
+import { benchFluids } from './bench-fluids.ts';
 import { benchHome } from './bench-home.ts';
 import { benchInspect } from './bench-inspect.ts';
 import { benchLight } from './bench-light.ts';
@@ -54,6 +55,7 @@ line(
 rmSync(folder, { recursive: true, force: true });
 await benchInspect(median, line);
 benchFamilies(median, line);
+benchFluids(median, line);
 benchStates(median, line);
 benchLight(median, line);
 benchMaking(median, line);
