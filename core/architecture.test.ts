@@ -93,6 +93,7 @@ const arrows: Record<string, string[]> = {
   'core/placing': ['core/space', 'core/states', 'core/mod', 'core/words'],
   'core/models': ['core/space', 'core/states', 'core/mod', 'core/json', 'core/textures'],
   'core/forms': [
+    'core/placing',
     'core/space',
     'core/states',
     'core/mod',

@@ -36,7 +36,7 @@ test('the shape is chosen with arrows, and follows the material', async ({ page,
   await expect(page.getByRole('radio', { name: 'Stair' })).toBeChecked();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/blocks\/kelp_rail\/traits/);
-  await expect(page.getByText('8 states · all with a look')).toBeVisible();
+  await expect(page.getByText('40 states · all with a look')).toBeVisible();
 });
 
 test('open slots of a template are found, filled by choosing and by importing, each in one step', async ({
@@ -90,7 +90,7 @@ test('a block takes another shape: what is lost is said first, its pictures stay
   );
   await expect(dialog).toContainText('Its pictures stay.');
   await dialog.getByRole('button', { name: 'Take this shape' }).click();
-  await expect(states).toHaveText('8 states · all with a look');
+  await expect(states).toHaveText('40 states · all with a look');
   await expect(page.getByLabel('Findings')).toContainText('Every rule passes');
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();

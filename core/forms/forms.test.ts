@@ -130,7 +130,9 @@ describe('what is placed', () => {
 
   test('a front faces the player, a stair rises away, a trunk lies along what was clicked', () => {
     expect(placed('six_sides', { looks: 'north' })).toBe('heading = south');
-    expect(placed('stair', { looks: 'east' })).toBe('heading = west, half = lower');
+    expect(placed('stair', { looks: 'east' })).toBe(
+      'heading = west, half = lower, corner = straight',
+    );
     expect(placed('column', { clicked: 'west' })).toBe('axis = x');
     expect(placed('button', { clicked: 'up' })).toBe(
       'mount = floor, heading = south, pressed = false',

@@ -1,6 +1,7 @@
 import type { Looks, Placing } from '../mod/index.ts';
 import { headings, orientationAlong, type Heading, type Orientation } from '../space/index.ts';
 import { valuesOf, type When } from '../states/index.ts';
+import { cornerValues } from '../placing/index.ts';
 import type { Form, FormModel, FormProperty } from './form.ts';
 
 type LookRow = Looks['rows'][number];
@@ -12,6 +13,18 @@ const half: FormProperty = {
   kind: 'choice',
   values: ['lower', 'upper'],
   default: 'lower',
+};
+const corner: FormProperty = {
+  name: 'corner',
+  kind: 'choice',
+  values: [...cornerValues],
+  default: 'straight',
+  mirrored: {
+    inner_left: 'inner_right',
+    inner_right: 'inner_left',
+    outer_left: 'outer_right',
+    outer_right: 'outer_left',
+  },
 };
 const opened: FormProperty = { name: 'open', kind: 'toggle', default: false, byCode: true };
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
@@ -45,6 +58,27 @@ const clockwise: Readonly<Record<Heading, Heading>> = {
   south: 'west',
   west: 'north',
 };
+
+/**
+ * The model of a stair that goes round a corner. Inner and outer corners are made with their high part
+ * on the left; the right one is that turned by a quarter. Hanging from its top, left is right.
+ */
+function cornerShown(
+  heading: Heading,
+  half: 'lower' | 'upper',
+  shape: (typeof cornerValues)[number],
+): LookRow['use'] {
+  const model = shape === 'straight' ? 'main' : shape.startsWith('outer') ? 'outer' : 'inner';
+  const isUpper = half === 'upper';
+  const isAsMade = shape === 'straight' || shape.endsWith(isUpper ? 'right' : 'left');
+  const turned = isUpper ? clockwise[heading] : counterclockwise(heading);
+  const front = isAsMade ? heading : turned;
+  return isUpper
+    ? [{ model, front, top: 'down', upright: true }]
+    : show(model, front === 'south' ? {} : { front });
+}
+
+const counterclockwise = (heading: Heading): Heading => clockwise[clockwise[clockwise[heading]]];
 
 /** A middle with an arm to each side on which something stands. */
 const joined = (arm: FormModel, middle: FormModel) =>
@@ -179,20 +213,28 @@ export const forms: readonly Form[] = [
   {
     name: 'stair',
     title: 'Stair',
-    note: 'It rises away from the player who places it, upright or hanging by where one clicks.',
-    properties: [heading, half],
+    note: 'It rises away from the player, upright or hanging by where one clicks, and goes round corners.',
+    properties: [heading, half, corner],
     placing: [
       towardPlayer,
       { set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' },
+      { set: 'corner', to: 'corner', alike: ['half'] },
     ],
-    models: { main: template('stair', ofColumn) },
-    looks: looks([
-      ...turnedAlong(heading, 'main', { half: 'lower' }),
-      ...headings.map((value): LookRow => ({
-        when: { heading: value, half: 'upper' },
-        use: [{ model: 'main', front: value, top: 'down', upright: true }],
-      })),
-    ]),
+    models: {
+      main: template('stair', ofColumn),
+      outer: template('stair_outer', ofColumn),
+      inner: template('stair_inner', ofColumn),
+    },
+    looks: looks(
+      headings.flatMap((value) =>
+        (['lower', 'upper'] as const).flatMap((at) =>
+          cornerValues.map((shape): LookRow => ({
+            when: { heading: value, half: at, corner: shape },
+            use: cornerShown(value, at, shape),
+          })),
+        ),
+      ),
+    ),
     traits: { hidesNeighbours: 'by side', lightAbsorbed: 0 },
   },
   {

@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { drawnModels } from '../draw/index.ts';
+import { chosenCandidates, drawnModels } from '../draw/index.ts';
 import { heldUnder } from '../lists/index.ts';
 import { applyChanges, emptyMod, resolveBlock, type Mod } from '../mod/index.ts';
+import { templateNamed } from '../models/index.ts';
 import {
+  cornerOf,
   placedState,
   turningFlaw,
   turningOf,
@@ -16,6 +18,7 @@ import {
   facing,
   headings,
   opposite,
+  orientBox,
   type Direction,
   type Heading,
 } from '../space/index.ts';
@@ -46,12 +49,42 @@ function placed(form: Form, situation: Partial<Situation>): string {
 /** What is placed on each of six sides, by a player who looks north, east, south and west. */
 const tables: Record<string, Record<Direction, string[]>> = {
   stair: {
-    up: ['south lower', 'west lower', 'north lower', 'east lower'],
-    down: ['south upper', 'west upper', 'north upper', 'east upper'],
-    north: ['south lower', 'west lower', 'north lower', 'east lower'],
-    east: ['south lower', 'west lower', 'north lower', 'east lower'],
-    south: ['south lower', 'west lower', 'north lower', 'east lower'],
-    west: ['south lower', 'west lower', 'north lower', 'east lower'],
+    up: [
+      'south lower straight',
+      'west lower straight',
+      'north lower straight',
+      'east lower straight',
+    ],
+    down: [
+      'south upper straight',
+      'west upper straight',
+      'north upper straight',
+      'east upper straight',
+    ],
+    north: [
+      'south lower straight',
+      'west lower straight',
+      'north lower straight',
+      'east lower straight',
+    ],
+    east: [
+      'south lower straight',
+      'west lower straight',
+      'north lower straight',
+      'east lower straight',
+    ],
+    south: [
+      'south lower straight',
+      'west lower straight',
+      'north lower straight',
+      'east lower straight',
+    ],
+    west: [
+      'south lower straight',
+      'west lower straight',
+      'north lower straight',
+      'east lower straight',
+    ],
   },
   slab: {
     up: ['lower', 'lower', 'lower', 'lower'],
@@ -120,6 +153,121 @@ test('a ladder leans on what is solid behind it, and faces away from that', () =
     expect(placed(named('ladder'), { neighbours: around(solid), looks: 'east' })).toBe(
       opposite(solid),
     );
+});
+
+describe('a stair that goes round corners', () => {
+  const { mod, block } = blockOf(named('stair'));
+  const left: Record<Heading, Heading> = {
+    south: 'east',
+    east: 'north',
+    north: 'west',
+    west: 'south',
+  };
+  type Corner = { heading: Heading; half: string; corner: string };
+
+  /** The quarters of a stair that are high, by what its corner means: `back left` and so on. */
+  const meant: Record<string, string[]> = {
+    straight: ['back left', 'back right'],
+    outer_left: ['back left'],
+    outer_right: ['back right'],
+    inner_left: ['back left', 'back right', 'front left'],
+    inner_right: ['back left', 'back right', 'front right'],
+  };
+  const quartersMeant = ({ heading, corner }: Corner): Set<string> =>
+    new Set(
+      heldUnder(meant, corner).map((words) => {
+        const along = words.startsWith('back') ? opposite(heading) : heading;
+        const across = words.endsWith('left') ? left[heading] : opposite(left[heading]);
+        return [along, across].sort().join(' ');
+      }),
+    );
+
+  /** The quarters that are high in what is drawn: where a ray from above, or below, meets it first. */
+  function quartersDrawn(state: number): Set<string> {
+    const { half } = block.space.decode(state) as unknown as Corner;
+    const boxes = boxesOf(state);
+    const isIn = (x: number, y: number, z: number) =>
+      boxes.some(({ at, size }) =>
+        [x, y, z].every((part, axis) => {
+          const low = at[axis]!;
+          return part > low && part < low + size[axis]!;
+        }),
+      );
+    const found = new Set<string>();
+    for (const [x, eastOrWest] of [
+      [4, 'west'],
+      [12, 'east'],
+    ] as const)
+      for (const [z, northOrSouth] of [
+        [4, 'north'],
+        [12, 'south'],
+      ] as const)
+        if (isIn(x, half === 'upper' ? 4 : 12, z))
+          found.add([eastOrWest, northOrSouth].sort().join(' '));
+    return found;
+  }
+  const boxesOf = (state: number) =>
+    chosenCandidates(block, state, 0).flatMap(({ model, front = 'south', top = 'up' }) => {
+      const { template = '' } = heldUnder(mod.models, model.slice(model.indexOf(':') + 1));
+      const { boxes = [] } = templateNamed(template)!.model;
+      return boxes.map((box) => orientBox(box, { front, top }, 16));
+    });
+
+  test('is drawn as each of its 40 states means', () => {
+    expect(block.space.size).toBe(40);
+    for (let state = 0; state < block.space.size; state += 1) {
+      const values = block.space.decode(state) as unknown as Corner;
+      expect([values, quartersDrawn(state)]).toEqual([values, quartersMeant(values)]);
+    }
+  });
+
+  test('over all neighbourhoods, a corner meets the one that it turns to, and no row is cut', () => {
+    const kinds: (Heading | undefined)[] = [undefined, ...headings];
+    const straight = (heading: Heading) =>
+      quartersMeant({ heading, half: 'lower', corner: 'straight' });
+    /** What of a cell is high along the side that it shows to one. */
+    const along = (quarters: ReadonlySet<string>, side: Heading) =>
+      [...quarters].filter((quarter) => quarter.includes(side));
+    const rule = { alike: ['half'] };
+    for (const own of headings)
+      for (const north of kinds)
+        for (const east of kinds)
+          for (const south of kinds)
+            for (const west of kinds) {
+              const faced = { north, east, south, west };
+              const beside = Object.fromEntries(
+                headings.flatMap((side) =>
+                  faced[side] ? [[side, { heading: faced[side], half: 'lower' }]] : [],
+                ),
+              );
+              const shape = cornerOf(rule, { heading: own, half: 'lower' }, { beside })!;
+              const quarters = quartersMeant({ heading: own, half: 'lower', corner: shape });
+              if (shape === 'straight') continue;
+              // The high part goes on in the one behind an outer corner, or before an inner one.
+              const side = shape.startsWith('outer') ? opposite(own) : own;
+              const other = faced[side as Heading]!;
+              expect([own, opposite(own)]).not.toContain(other);
+              const mine = along(quarters, side as Heading).map((q) => q.replace(side, '').trim());
+              const theirs = along(straight(other), opposite(side) as Heading).map((q) =>
+                q.replace(opposite(side), '').trim(),
+              );
+              expect(mine).toEqual(theirs);
+              // Where the row went on, it goes on.
+              for (const beyond of [left[own], opposite(left[own]) as Heading])
+                if (faced[beyond] === own)
+                  expect(along(quarters, beyond).map((q) => q.replace(beyond, '').trim())).toEqual(
+                    along(straight(own), beyond).map((q) => q.replace(beyond, '').trim()),
+                  );
+            }
+  });
+
+  test('what hangs does not turn to what stands', () => {
+    const beside = { north: { heading: 'west', half: 'upper' } };
+    const rule = { alike: ['half'] };
+    const shape = (half: string) => cornerOf(rule, { heading: 'south', half }, { beside });
+    expect([shape('lower'), shape('upper')]).toEqual(['straight', 'outer_left']);
+    expect(cornerOf(rule, {}, { beside })).toBeUndefined();
+  });
 });
 
 describe('what joins', () => {

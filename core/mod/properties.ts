@@ -190,6 +190,14 @@ const afterRemoval =
     return (Array.isArray(wanted) ? wanted : [wanted]).includes(usual) ? pruned(rest) : false;
   };
 
+/** A rule that looks at neighbours which have a property alike, after that is another one or gone. */
+function alikeAfter(rule: Placing, before: Property, after: Property | undefined): Placing {
+  if (!rule.alike?.includes(before.name)) return rule;
+  const { alike: names, ...rest } = rule;
+  const alike = names.flatMap((name) => (name === before.name ? (after?.name ?? []) : name));
+  return alike.length ? { ...rest, alike } : rest;
+}
+
 function placingAfter(
   placing: readonly Placing[],
   before: Property,
@@ -199,7 +207,7 @@ function placingAfter(
   const moved = (value: Value | undefined) =>
     value === undefined ? undefined : (renamed.get(value) ?? value);
   return placing.flatMap((rule) => {
-    if (rule.set !== before.name) return [rule];
+    if (rule.set !== before.name) return [alikeAfter(rule, before, after)];
     return after
       ? [
           {

@@ -56,6 +56,7 @@ export const placingHow = [
   'crouching',
   'signal',
   'joined',
+  'corner',
   'from the item',
   'fixed',
 ] as const;
@@ -67,6 +68,10 @@ export const PlacingSchema = z.strictObject({
   to: z.enum(placingHow),
   side: DirectionSchema.optional().meta({
     description: 'The side whose neighbour counts, where "to" is joined.',
+  }),
+  alike: z.array(Name).min(1).max(8).optional().meta({
+    description:
+      'Where "to" is corner: the properties that a neighbour has alike, or it is not looked at.',
   }),
   value: ValueSchema.optional().meta({
     description:

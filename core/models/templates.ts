@@ -98,6 +98,45 @@ export const templates: readonly Template[] = [
     ],
   ),
   template(
+    'stair_outer',
+    'Outer corner of a stair',
+    'A step on two sides, the whole height at the back on the left.',
+    ['side', 'end'],
+    [
+      { at: [0, 0, 0], size: [16, 8, 16], sides: columnSides('side', 'end') },
+      {
+        at: [8, 8, 0],
+        size: [8, 8, 8],
+        sides: {
+          ...sidesOf('side', 'front', 'back', 'left', 'right'),
+          ...sidesOf('end', 'top'),
+        },
+      },
+    ],
+  ),
+  template(
+    'stair_inner',
+    'Inner corner of a stair',
+    'The whole height behind and at the front on the left, a step in the corner.',
+    ['side', 'end'],
+    [
+      { at: [0, 0, 0], size: [16, 8, 16], sides: columnSides('side', 'end') },
+      {
+        at: [0, 8, 0],
+        size: [16, 8, 8],
+        sides: {
+          ...sidesOf('side', 'front', 'back', 'left', 'right'),
+          ...sidesOf('end', 'top'),
+        },
+      },
+      {
+        at: [8, 8, 8],
+        size: [8, 8, 8],
+        sides: { ...sidesOf('side', 'front', 'left', 'right'), ...sidesOf('end', 'top') },
+      },
+    ],
+  ),
+  template(
     'post',
     'Post',
     'An upright in the middle, to which arms are added.',

@@ -11,6 +11,7 @@ export {
   type Neighbour,
   type Situation,
 } from './situation.ts';
+export { cornerOf, cornerValues } from './corner.ts';
 export { halfOf, placedState } from './place.ts';
 export { describeSituation, reachable, type Reach } from './reachable.ts';
 export { turningFlaw, turningOf, type Turning, type TurningFlaw } from './turning.ts';

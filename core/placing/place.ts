@@ -1,7 +1,14 @@
 import { lookUp } from '../mod/index.ts';
 import type { Placing } from '../mod/index.ts';
 import { axisOf, directions, headings, opposite, type Direction } from '../space/index.ts';
-import { hasValue, type Property, type StateSpace, type Value } from '../states/index.ts';
+import {
+  hasValue,
+  type Property,
+  type State,
+  type StateSpace,
+  type Value,
+} from '../states/index.ts';
+import { cornerOf } from './corner.ts';
 import type { Situation } from './situation.ts';
 
 /** Which half of the cell was clicked: on a floor the lower one, under a ceiling the upper one. */
@@ -40,13 +47,14 @@ function solidSide(
 }
 
 /**
- * The value that a rule gives the property in a situation; undefined when it gives none that the
- * property has.
+ * The value that a rule gives the property in a situation, where other properties are `placed` by
+ * then; undefined when it gives none that the property has.
  */
 export function valueGiven(
   rule: Placing,
   property: Property,
   situation: Situation,
+  placed: State = {},
 ): Value | undefined {
   const fitting = (value: Value | undefined) =>
     value !== undefined && hasValue(property, value) ? value : undefined;
@@ -82,8 +90,13 @@ export function valueGiven(
       return chosen(situation.signal);
     case 'joined':
       return chosen(rule.side !== undefined && situation.neighbours[rule.side] !== 'open');
+    case 'corner':
+      return fitting(cornerOf(rule, placed, situation));
   }
 }
+
+const asksForOthers = (rules: readonly Placing[], { name }: Property): boolean =>
+  rules.some((rule) => rule.set === name && rule.to === 'corner');
 
 /**
  * The state in which a block is placed. Each property is set by the first rule for it whose
@@ -97,16 +110,18 @@ export function placedState(
   space: StateSpace,
   situation: Situation,
 ): number {
-  return space.encode(
-    Object.fromEntries(
-      space.properties.flatMap((property) => {
-        for (const rule of rules) {
-          if (rule.set !== property.name || !holds(rule, situation)) continue;
-          const value = valueGiven(rule, property, situation);
-          if (value !== undefined) return [[property.name, value]];
-        }
-        return [];
-      }),
-    ),
+  const placed: Record<string, Value> = {};
+  // What asks for other properties comes last, whatever the order of the properties.
+  const ordered = [false, true].flatMap((isLast) =>
+    space.properties.filter((property) => asksForOthers(rules, property) === isLast),
   );
+  for (const property of ordered)
+    for (const rule of rules) {
+      if (rule.set !== property.name || !holds(rule, situation)) continue;
+      const value = valueGiven(rule, property, situation, placed);
+      if (value === undefined) continue;
+      placed[property.name] = value;
+      break;
+    }
+  return space.encode(placed);
 }

@@ -355,3 +355,49 @@ test('a neighbour goes through what it can be and comes back', () => {
   expect(seen).toEqual(['solid', 'own kind', 'open']);
   expect(situation).toEqual(usualSituation);
 });
+
+test('a neighbour goes from open to solid to its own kind and, where that matters, to how it faces', () => {
+  const kinds = (isFacing: boolean, many: number) =>
+    Array.from({ length: many }).reduce<Situation[]>(
+      (all) => [...all, withNextNeighbour(all.at(-1)!, 'east', isFacing)],
+      [usualSituation],
+    );
+  expect(kinds(false, 3).map(({ neighbours }) => neighbours.east)).toEqual([
+    'open',
+    'solid',
+    'own kind',
+    'open',
+  ]);
+  const facing = kinds(true, 6);
+  expect(facing.map(({ beside }) => beside?.east?.['heading'])).toEqual([
+    undefined,
+    undefined,
+    ...headings,
+    undefined,
+  ]);
+  expect(facing.at(-1)).toEqual(usualSituation);
+});
+
+test('a corner is reached by a neighbour that faces across, and is set after the heading', () => {
+  const corner: Property = {
+    name: 'corner',
+    kind: 'choice',
+    values: ['straight', 'inner_left', 'inner_right', 'outer_left', 'outer_right'],
+    default: 'straight',
+  };
+  // The corner stands first, and is worked out last all the same.
+  const space = new StateSpace([corner, heading]);
+  const rules: Placing[] = [
+    { set: 'corner', to: 'corner' },
+    { set: 'heading', to: 'toward the player' },
+  ];
+  expect(reachable(rules, space).states.count).toBe(20);
+  const values = space.decode(
+    placedState(rules, space, at({ looks: 'north', beside: { north: { heading: 'west' } } })),
+  );
+  expect(values).toEqual({ corner: 'outer_left', heading: 'south' });
+  for (const [state, situation] of reachable(rules, space).how)
+    expect(describeSituation(situation, rules)).toMatch(
+      state % 2 >= 0 && situation.beside ? /beside one/ : /looking/,
+    );
+});

@@ -42,6 +42,7 @@ function asked({ to, side, when = {} }: Placing): {
   if (to === 'half of the clicked side' || when.half) parts.add('half').add('clicked');
   if (to === 'crouching' || when.crouching !== undefined) parts.add('crouching');
   if (to === 'signal' || when.signal !== undefined) parts.add('signal');
+  if (to === 'corner') parts.add('beside').add('looks');
   return {
     parts: [...parts],
     solid: to === 'away from a solid neighbour' ? directions : (when.solid ?? []),
@@ -157,6 +158,11 @@ export function describeSituation(situation: Situation, rules: readonly Placing[
         .map(([name, value]) => `${name} = ${String(value)}`)
         .join(', ')}`,
     solid.length > 0 && `with a neighbour ${solid.join(', ')}`,
+    parts.has('beside') &&
+      situation.beside &&
+      Object.entries(situation.beside)
+        .map(([side, state]) => `beside one ${side} of it that faces ${String(state['heading'])}`)
+        .join(' and '),
   ].filter((word) => word !== false && word !== undefined);
   return words.join(', ') || 'whatever the player does';
 }

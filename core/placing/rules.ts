@@ -29,7 +29,7 @@ export const placingWays: Readonly<Record<Property['kind'], readonly PlacingHow[
   axis: ['along the clicked side', 'away from a solid neighbour', ...deciding],
   toggle: deciding,
   number: deciding,
-  choice: deciding,
+  choice: [...deciding, 'corner'],
 };
 
 /** Whether a rule names the values that it decides between. */

@@ -31,6 +31,8 @@ export interface Situation {
   signal: boolean;
   /** What stands on each side of the new block. */
   neighbours: Readonly<Record<Direction, Neighbour>>;
+  /** The states of blocks of the same kind that stand beside it, as far as they matter. */
+  beside?: Readonly<Partial<Record<Heading, State>>>;
   /** The values that the item carries; none when it was never placed. */
   carried?: State;
 }
@@ -53,6 +55,12 @@ export const usualSituation: Situation = {
   },
 };
 
+/** Nothing beside, or one block of the same kind, by each way that it can face. */
+const besides: readonly Situation['beside'][] = [
+  undefined,
+  ...headings.flatMap((side) => headings.map((heading) => ({ [side]: { heading } }))),
+];
+
 /** What each part of a situation can be. Parts that no rule asks for stay as they usually are. */
 export const choicesOf = {
   clicked: directions,
@@ -61,6 +69,7 @@ export const choicesOf = {
   pitch: pitches,
   crouching: [false, true],
   signal: [false, true],
+  beside: besides,
 } as const satisfies Partial<Record<keyof Situation, readonly unknown[]>>;
 
 /** The situation after another side was clicked: what was clicked is solid, where it was is open. */
@@ -74,9 +83,29 @@ export const clickedOn = (situation: Situation, clicked: Direction): Situation =
   },
 });
 
-/** The situation with another neighbour on a side: open, solid, of its own kind, and open again. */
-export function withNextNeighbour(situation: Situation, side: Direction): Situation {
-  const kind = neighbourKinds.indexOf(situation.neighbours[side]);
-  const next = itemAt(neighbourKinds, (kind + 1) % neighbourKinds.length);
-  return { ...situation, neighbours: { ...situation.neighbours, [side]: next } };
+/**
+ * The situation with another neighbour on a side: open, solid, of its own kind, and open again. Where
+ * it matters how that one faces, it goes through the four headings before it is open again.
+ */
+export function withNextNeighbour(
+  situation: Situation,
+  side: Direction,
+  isFacing = false,
+): Situation {
+  const kind = situation.neighbours[side];
+  const { [side as Heading]: state, ...others } = situation.beside ?? {};
+  const put = (next: Neighbour, heading?: Heading): Situation => {
+    const { beside: _, ...rest } = situation;
+    const beside = { ...others, ...(heading && { [side]: { heading } }) };
+    const neighbours = { ...situation.neighbours, [side]: next };
+    return { ...rest, neighbours, ...(Object.keys(beside).length > 0 && { beside }) };
+  };
+  const isLevel = (headings as readonly Direction[]).includes(side);
+  if (kind === 'own kind' && isFacing && isLevel) {
+    const next = headings[headings.findIndex((one) => one === state?.['heading']) + 1];
+    return next ? put('own kind', next) : put('open');
+  }
+  const next = itemAt(neighbourKinds, (neighbourKinds.indexOf(kind) + 1) % neighbourKinds.length);
+  const first = next === 'own kind' && isFacing && isLevel ? headings[0] : undefined;
+  return put(next, first);
 }

@@ -15,6 +15,7 @@ const fitting: Partial<Record<Placing['to'], readonly Property['kind'][]>> = {
   'clicked side': ['direction', 'heading'],
   'along the clicked side': ['axis'],
   'away from a solid neighbour': ['heading', 'direction', 'axis'],
+  corner: ['choice'],
 };
 
 /** The first way of placing that sets such a property by where the player stands or clicks. */

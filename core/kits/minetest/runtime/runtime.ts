@@ -100,13 +100,15 @@ local function is_whole(definition)
 end
 
 local function neighbours_of(pos, block)
-	local found, signal = {}, false
+	local found, signal, beside = {}, false, {}
 	for _, direction in ipairs(directions) do
 		local node = minetest.get_node(vector.add(pos, steps[direction]))
 		local definition = minetest.registered_nodes[node.name]
 		local own = kept[node.name]
 		if own and own.block == block then
 			found[direction] = "own kind"
+			local _, values = read(node)
+			beside[direction] = values
 		elseif definition and is_whole(definition) then
 			found[direction] = "solid"
 		else
@@ -114,7 +116,7 @@ local function neighbours_of(pos, block)
 		end
 		if rating_of(node.name, "signal") > 0 then signal = true end
 	end
-	return found, signal
+	return found, signal, beside
 end
 
 local function half_of(situation)
@@ -151,7 +153,38 @@ local function solid_side(situation, among)
 	return first
 end
 
+local left_of = { south = "east", east = "north", north = "west", west = "south" }
+
+-- How a block goes round a corner, by those of its kind beside it.
+local function corner_of(rule, values, situation)
+	local own = values.heading
+	if not left_of[own] then return nil end
+	local function facing(side)
+		local state = situation.beside[side]
+		if not state then return nil end
+		for _, name in ipairs(rule.alike or {}) do
+			if state[name] ~= nil and state[name] ~= values[name] then return nil end
+		end
+		return left_of[state.heading] and state.heading or nil
+	end
+	local function across(side)
+		local other = facing(side)
+		if other == own or other == opposite[own] then return nil end
+		return other
+	end
+	local behind = across(opposite[own])
+	if behind and facing(behind) ~= own then
+		return opposite[behind] == left_of[own] and "outer_left" or "outer_right"
+	end
+	local before = across(own)
+	if before and facing(opposite[before]) ~= own then
+		return opposite[before] == left_of[own] and "inner_left" or "inner_right"
+	end
+	return "straight"
+end
+
 local ways = {
+	["corner"] = function(rule, _, situation, values) return corner_of(rule, values, situation) end,
 	["from the item"] = function(rule, _, situation) return situation.carried[rule.set] end,
 	["fixed"] = function(rule) return rule.value end,
 	["toward the player"] = function(_, property, situation)
@@ -178,30 +211,39 @@ local questions = {
 	end,
 }
 
-local function given(rule, property, situation)
+local function given(rule, property, situation, values)
 	local value
 	if questions[rule.to] then
 		local yes = questions[rule.to](rule, situation)
 		if yes then value = rule.value else value = rule.otherwise end
 		if value == nil and property.kind == "toggle" then value = yes end
 	else
-		value = ways[rule.to](rule, property, situation)
+		value = ways[rule.to](rule, property, situation, values)
 	end
 	if has_value(property, value) then return value end
 	return nil
 end
 
 -- The values that placing gives; "only" names the properties that are asked for, all without it.
+local function place_property(block, property, situation, values)
+	for _, rule in ipairs(block.placing) do
+		if rule.set == property.name and holds(rule.when, situation) then
+			local value = given(rule, property, situation, values)
+			if value ~= nil then
+				values[property.name] = value
+				return
+			end
+		end
+	end
+end
+
+-- What asks for the other properties comes last.
 local function placed(block, situation, values, only)
-	for _, property in ipairs(block.properties) do
-		for _, rule in ipairs(block.placing) do
-			local is_asked = rule.set == property.name and (not only or only[property.name])
-			if is_asked and holds(rule.when, situation) then
-				local value = given(rule, property, situation)
-				if value ~= nil then
-					values[property.name] = value
-					break
-				end
+	for _, is_last in ipairs({ false, true }) do
+		for _, property in ipairs(block.properties) do
+			local is_asked = not only or only[property.name]
+			if is_asked and (block.corners[property.name] or false) == is_last then
+				place_property(block, property, situation, values)
 			end
 		end
 	end
@@ -228,7 +270,7 @@ local function looks_of(placer)
 end
 
 local function situation_at(block, pos, stack, placer, pointed)
-	local neighbours, signal = neighbours_of(pos, block)
+	local neighbours, signal, beside = neighbours_of(pos, block)
 	local looks, look = looks_of(placer)
 	local face = placer and minetest.pointed_thing_to_face_pos(placer, pointed)
 	local meta, carried = stack:get_meta(), {}
@@ -246,6 +288,7 @@ local function situation_at(block, pos, stack, placer, pointed)
 		crouching = placer ~= nil and placer:get_player_control().sneak == true,
 		signal = signal,
 		neighbours = neighbours,
+		beside = beside,
 		carried = carried,
 	}
 end
@@ -274,11 +317,11 @@ end
 local function refresh(pos)
 	local block, values = read(minetest.get_node(pos))
 	if not block or not next(block.follows) then return end
-	local neighbours, signal = neighbours_of(pos, block)
+	local neighbours, signal, beside = neighbours_of(pos, block)
 	local before = state_of(block, values)
 	local situation = {
 		clicked = "up", half = "lower", looks = "north", look = "north", crouching = false,
-		signal = signal, neighbours = neighbours, carried = {},
+		signal = signal, neighbours = neighbours, beside = beside, carried = {},
 	}
 	local after = state_of(block, placed(block, situation, values, block.follows))
 	if after ~= before then minetest.swap_node(pos, node_of(block, after)) end

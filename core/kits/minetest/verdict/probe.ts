@@ -151,6 +151,9 @@ function ask.placed(q)
 	for direction, name in pairs(q.neighbours) do
 		minetest.set_node(vector.add(middle, steps[direction]), { name = name })
 	end
+	for direction, one in pairs(q.beside) do
+		minetest.set_node(vector.add(middle, steps[direction]), { name = one.node, param2 = one.byte })
+	end
 	-- The point that is clicked, on the side of the node below, in the lower or the upper half.
 	local hit = vector.add(middle, vector.multiply(against, 0.5))
 	local face = steps[q.clicked]

@@ -47,7 +47,7 @@ const partsFor = (mod: Mod): Parts => ({
 });
 
 /** Placing rules of these kinds go on holding while the block stands. */
-const following = new Set(['joined', 'signal']);
+const following = new Set(['joined', 'signal', 'corner']);
 
 /** A block as a table for the runtime. */
 function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
@@ -74,6 +74,9 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
     placing: placing as unknown as LuaValue,
     follows: Object.fromEntries(
       placing.filter(({ to }) => following.has(to)).map(({ set }) => [set, true]),
+    ),
+    corners: Object.fromEntries(
+      placing.filter(({ to }) => to === 'corner').map(({ set }) => [set, true]),
     ),
     tool: traits.toolKind,
     grade: traits.leastGrade,

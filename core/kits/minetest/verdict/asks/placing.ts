@@ -26,6 +26,18 @@ const sidesAndHeadings: readonly Situation[] = directions.flatMap((clicked) =>
   ),
 );
 
+/** One of the same kind behind, before or beside it, by each way that it can face, for two headings. */
+const corners: readonly Situation[] = (['north', 'east'] as const).flatMap((looks) =>
+  headings.flatMap((side) =>
+    headings.map((heading): Situation => ({
+      ...usualSituation,
+      looks,
+      neighbours: { ...usualSituation.neighbours, [side]: 'own kind' },
+      beside: { [side]: { heading } },
+    })),
+  ),
+);
+
 /** Situations in which a block is placed: more where its rules ask for more. */
 function situationsFor({ block }: TriedBlock): Situation[] {
   const rules = block.declared.states.placing ?? [];
@@ -46,6 +58,7 @@ function situationsFor({ block }: TriedBlock): Situation[] {
           ...usualSituation,
           neighbours: { ...usualSituation.neighbours, [side]: what },
         });
+  if (asks('"corner"')) more.push(...corners);
   if (asks('from the item'))
     for (const { name } of block.space.properties)
       for (const value of itemAt(block.space.values, block.space.indexOf(name)))
@@ -74,6 +87,7 @@ export function placingChecks(mod: Mod): Check[] {
           pitch: situation.pitch,
           crouching: situation.crouching,
           neighbours: neighboursOf(tried, situation),
+          beside: besideOf(tried, situation),
           carried: Object.fromEntries(
             Object.entries(situation.carried ?? {}).map(([name, value]) => [name, String(value)]),
           ),
@@ -82,6 +96,19 @@ export function placingChecks(mod: Mod): Check[] {
       };
     });
   });
+}
+
+/** Blocks of the same kind beside it, in their states, as nodes with their bytes. */
+function besideOf(
+  { block, names, codes }: TriedBlock,
+  { beside = {} }: Situation,
+): Record<string, { node: string; byte: number }> {
+  return Object.fromEntries(
+    Object.entries(beside).map(([side, state]) => {
+      const { node, byte } = itemAt(codes, block.space.encode(state));
+      return [side, { node: itemAt(names, node), byte }];
+    }),
+  );
 }
 
 /** The nodes around, but for the one that is clicked; a signal comes from a node in the open. */

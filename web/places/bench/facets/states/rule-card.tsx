@@ -17,6 +17,7 @@ import whenEditorStyles from '../../../../parts/when-editor.module.css';
 const wayWords: Partial<Record<PlacingHow, string>> = {
   signal: 'a signal from a neighbour',
   joined: 'a side is joined',
+  corner: 'how it goes round a corner',
   crouching: 'the player crouches',
   fixed: 'a fixed value',
   'from the item': 'what the item carries',

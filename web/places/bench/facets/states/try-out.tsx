@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
-import type { Placing } from '../../../../../core/mod/index.ts';
+import { lookUp, type Placing } from '../../../../../core/mod/index.ts';
 import {
   clickedOn,
   halfOf,
@@ -69,7 +69,7 @@ export function TryOut({ editor: { block, name }, placing, onState }: TryOutProp
       </div>
       <Look {...setting} />
       <HalfAndFlags {...setting} />
-      <Neighbours {...setting} />
+      <Neighbours {...setting} isFacing={placing.some(({ to }) => to === 'corner')} />
     </div>
   );
 }
@@ -185,20 +185,24 @@ const HalfAndFlags = ({ situation, put }: SettingProps) => (
   </div>
 );
 
-const Neighbours = ({ situation, put }: SettingProps) => (
+/** What stands around; where it matters how one of the same kind faces, that is said and chosen too. */
+const Neighbours = ({ situation, put, isFacing }: SettingProps & { isFacing: boolean }) => (
   <div className={styles['neighbours']} role="group" aria-label="Neighbours">
     {directions.map((side) => {
       const neighbour = situation.neighbours[side];
+      const heading = lookUp(situation.beside, side)?.['heading'];
+      const faces = heading === undefined ? '' : `, faces ${String(heading)}`;
       return (
         <button
           key={side}
           type="button"
           className={styles[neighbour.replace(' ', '-')]}
-          aria-label={`Neighbour ${side}: ${neighbour}`}
-          onClick={() => put(withNextNeighbour(situation, side))}
+          aria-label={`Neighbour ${side}: ${neighbour}${faces}`}
+          onClick={() => put(withNextNeighbour(situation, side, isFacing))}
         >
           <b>{side}</b>
           {neighbour}
+          {faces}
         </button>
       );
     })}
