@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyChanges, sameData, type Family, type Mod } from '../mod/index.ts';
+import { applyChanges, renameEntry, sameData, type Family, type Mod } from '../mod/index.ts';
 import {
   changeFamily,
   declaredChanges,
@@ -166,6 +166,16 @@ test('of a block that is there a form is made: it stays as it was, every other m
   );
 });
 
+const grey = {
+  sha256: '0'.repeat(64),
+  bytes: 80,
+  width: 16,
+  height: 16,
+  alpha: 'none' as const,
+  mean: '#8d8d86',
+  grey: false,
+};
+
 describe('pictures', () => {
   const toned = withPart(family, 'forms', 'cube', (form) => ({
     ...form,
@@ -181,6 +191,20 @@ describe('pictures', () => {
       { texture: 'wall/shard', from: 'wall/tile', tones, greysStay: false },
     ]);
     expect(tonedPictures(mod, 'salts', 'lime')).toEqual([]);
+  });
+
+  test('are found again when the one that they are made from is called otherwise', () => {
+    const mod = modWith(toned);
+    const texture = { picture: { ...grey } };
+    const there = applyChanges(mod, [{ path: '/textures/wall~1tile', after: texture }]);
+    const changes = renameEntry(expandFamilies(there), 'textures', 'wall/tile', 'wall/first');
+    const after = applyChanges(there, declaredChanges(there, changes));
+    expect(after.families['salts']?.forms[0]?.pictures).toEqual({
+      face: { texture: '{namespace}:wall/{material}', from: 'saltmarsh:wall/first' },
+    });
+    const { models } = expandFamilies(after);
+    expect(models['tile']?.slots).toEqual({ face: 'saltmarsh:wall/first' });
+    expect(models['shard']?.slots).toEqual({ face: 'saltmarsh:wall/shard' });
   });
 
   test('that are missing are told once each, with what they show', () => {

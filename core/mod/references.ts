@@ -159,6 +159,10 @@ export interface Naming {
   before: string;
 }
 
+/** In a family an id may be written with an open place for the namespace. */
+const inNamespace = (text: string, namespace: string): string =>
+  text.replace(/^(#?)\{namespace\}:/, `$1${namespace}:`);
+
 /**
  * Every place of the mod that names an entry by its id. Linear in the part of the mod where such an
  * entry can be named.
@@ -169,7 +173,8 @@ export function namingsOf(mod: Mod, kind: RenamedKind, name: string): Naming[] {
     const wanted = hash ? `#${id}` : bare ? name : id;
     const namings: Naming[] = [];
     walk(mod, at.split('/'), [], (text, path) => {
-      if (text === wanted) namings.push({ path: pointer(path), what, before: text });
+      if (inNamespace(text, mod.header.namespace) === wanted)
+        namings.push({ path: pointer(path), what, before: text });
     });
     return namings;
   });
