@@ -105,7 +105,8 @@ describe('what does not fit is said at its place, in words', () => {
       },
       'states/placing/0/to: This must be "toward the player", "away from the player", ' +
         '"clicked side", "along the clicked side", "away from a solid neighbour", "half of ' +
-        'the clicked side", "crouching", "signal", "joined", "corner", "from the item" or "fixed". Did ' +
+        'the clicked side", "crouching", "signal", "joined", "corner", "from the item" or ' +
+        '"fixed". Did ' +
         'you mean "toward the player"?',
     ],
     [
