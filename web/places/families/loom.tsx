@@ -99,8 +99,7 @@ export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: L
         onKeyDown={press}
       >
         <div role="row" className={styles['row']}>
-          <button
-            type="button"
+          <div
             role="columnheader"
             data-at="/"
             tabIndex={chosen.station === 'Family' ? 0 : -1}
@@ -109,7 +108,7 @@ export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: L
           >
             {count(materials.length, 'material')}
             <br />× {count(forms.length, 'form')}
-          </button>
+          </div>
           {materials.map((material) => (
             <Warp
               key={material.name}
@@ -147,8 +146,7 @@ function Warp({
   const { name, tones = [], traits } = material;
   const shown = tones.length ? tones : traits?.mapColour ? [traits.mapColour] : [];
   return (
-    <button
-      type="button"
+    <div
       role="columnheader"
       data-at={`${name}/`}
       tabIndex={isTabStop ? 0 : -1}
@@ -161,7 +159,7 @@ function Warp({
           <i key={i} style={{ background: tone }} />
         ))}
       </span>
-    </button>
+    </div>
   );
 }
 
@@ -180,8 +178,7 @@ function Weft({ familyName, family, form, chosen, choose, onOpen }: WeftProps) {
   const isOn = chosen.form === form;
   return (
     <div role="row" className={styles['row']}>
-      <button
-        type="button"
+      <div
         role="rowheader"
         data-at={`/${form.name}`}
         tabIndex={chosen.station === 'Form' && isOn ? 0 : -1}
@@ -190,7 +187,7 @@ function Weft({ familyName, family, form, chosen, choose, onOpen }: WeftProps) {
       >
         <b title={form.name}>{form.name.replaceAll('_', ' ')}</b>
         <span>{form.own ? 'your own' : formTitle(form)}</span>
-      </button>
+      </div>
       {family.materials.map((material) => (
         <Cell
           key={material.name}
