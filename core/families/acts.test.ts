@@ -16,6 +16,7 @@ import {
   newFamily,
   partNameProblem,
   plainMaterial,
+  takeFamilyApart,
   tonedPictures,
   withCell,
   withForm,
@@ -123,6 +124,14 @@ test('what leaves its family stays as it is, under its name and number', () =>
         expect((after[kind] as Record<string, unknown>)[name]).toEqual(document);
       const block = expandFamilies(after).blocks[cell.name];
       expect(sameData(block, expandFamilies(mod).blocks[cell.name])).toBe(true);
+    }),
+  ));
+
+test('a family that is taken apart leaves everything that it made as entries of the mod', () =>
+  fc.assert(
+    fc.property(anyFamily, (any) => {
+      const mod = modWith(any);
+      expect(applyChanges(mod, takeFamilyApart(mod, 'salts'))).toEqual(flattened(mod));
     }),
   ));
 

@@ -11,7 +11,7 @@ import {
 } from '../mod/index.ts';
 import type { CellPlace } from './cell.ts';
 import { changeFamily, type Renamed } from './change-family.ts';
-import { madeAt } from './expand.ts';
+import { expansionOf, madeAt, madeKinds } from './expand.ts';
 import { cellAt } from './names.ts';
 import { shippedForm } from './shipped/index.ts';
 
@@ -137,6 +137,24 @@ export function leaveFamily(mod: Mod, place: CellPlace): Change[] {
       before: lookUp(mod[kind] as Record<string, unknown>, name),
       after: document,
     })),
+  ];
+}
+
+/**
+ * The changes that take a family apart: everything that it makes stays as an entry of the mod's own,
+ * under its name and number, and the family is gone.
+ */
+export function takeFamilyApart(mod: Mod, name: string): Change[] {
+  const { entries, owners } = expansionOf(mod);
+  return [
+    { path: pointer(['families', name]), before: lookUp(mod.families, name) },
+    ...madeKinds.flatMap((kind) =>
+      [...owners[kind]].flatMap(([entry, { place }]): Change[] => {
+        // What the mod itself has under the name goes before.
+        const isMade = place.family === name && !Object.hasOwn(mod[kind], entry);
+        return isMade ? [{ path: pointer([kind, entry]), after: entries[kind][entry] }] : [];
+      }),
+    ),
   ];
 }
 

@@ -37,6 +37,7 @@ export {
   newFamily,
   partNameProblem,
   plainMaterial,
+  takeFamilyApart,
   withCell,
   withForm,
   withMaterial,

@@ -5,11 +5,11 @@ import {
   cellAt,
   expansionOf,
   isIn,
+  madeAt,
   ownerOf,
   withCell,
   type CellPlace,
 } from '../../../core/families/index.ts';
-import { madeAt } from '../../../core/families/index.ts';
 import type { Finding } from '../../../core/inspect/index.ts';
 import { entryOf, lookUp, type Family } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';

@@ -4,16 +4,17 @@ import type { Finding } from '../../../core/inspect/index.ts';
 import {
   cellAt,
   formTitle,
-  keyOf,
   madeAt,
   shippedForm,
   titlesOfCell,
   type CellPlace,
+  type MadeCell,
 } from '../../../core/families/index.ts';
 import { formNamed } from '../../../core/forms/index.ts';
 import {
   lookUp,
   resolveBlock,
+  type Cell as FamilyCell,
   type Family,
   type FamilyForm,
   type Material,
@@ -25,6 +26,7 @@ import { Rendering } from '../../parts/rendering.tsx';
 import { ItemIcon } from '../../parts/item.tsx';
 import { actOnKey } from '../../parts/keys/act-on-key.ts';
 import { cellAfter, type GridCell } from '../../parts/grid/moves.ts';
+import { useStable } from '../../parts/use-stable.ts';
 import { useGrowing } from '../../parts/use-growing.ts';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import type { Chosen } from './chosen.ts';
@@ -53,7 +55,9 @@ const rowsAFrame = 4;
  * A family as a loom: its materials are the warp, its forms the weft, and each crossing is the thing
  * itself. A coloured thread on its edge says that it differs.
  */
-export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: LoomProps) {
+export function Loom({ familyName, family, chosen, onToggle, ...acts }: LoomProps) {
+  const [choose, onOpen] = [useStable(acts.choose), useStable(acts.onOpen)];
+  const findings = useFindingsByBlock();
   const grid = useRef<HTMLDivElement>(null);
   const { materials, forms } = family;
   const rows = useGrowing(rowsAFrame, rowsAFrame, forms.length);
@@ -120,7 +124,10 @@ export function Loom({ familyName, family, chosen, choose, onOpen, onToggle }: L
           ))}
         </div>
         {forms.slice(0, rows).map((form) => (
-          <Weft key={form.name} {...{ familyName, family, form, chosen, choose, onOpen }} />
+          <Weft
+            key={form.name}
+            {...{ familyName, family, form, chosen, findings, choose, onOpen }}
+          />
         ))}
       </div>
     </div>
@@ -168,12 +175,13 @@ interface WeftProps {
   family: Family;
   form: FamilyForm;
   chosen: Chosen;
+  findings: ReadonlyMap<string, Finding[]>;
   choose: LoomProps['choose'];
   onOpen: LoomProps['onOpen'];
 }
 
 /** A form across all materials. */
-function Weft({ familyName, family, form, chosen, choose, onOpen }: WeftProps) {
+function Weft({ familyName, family, form, chosen, findings, choose, onOpen }: WeftProps) {
   const declared = useDeclared();
   const isOn = chosen.form === form;
   return (
@@ -188,38 +196,47 @@ function Weft({ familyName, family, form, chosen, choose, onOpen }: WeftProps) {
         <b title={form.name}>{form.name.replaceAll('_', ' ')}</b>
         <span>{form.own ? 'your own' : formTitle(form)}</span>
       </div>
-      {family.materials.map((material) => (
-        <Cell
-          key={material.name}
-          {...{ declared, familyName, family, material, form }}
-          isChosen={isOn && chosen.material === material}
-          onChoose={choose}
-          onOpen={onOpen}
-        />
-      ))}
+      {family.materials.map((material) => {
+        const made = madeAt(declared, {
+          family: familyName,
+          material: material.name,
+          form: form.name,
+        });
+        return (
+          <Cell
+            key={material.name}
+            {...{ familyName, material, form, made, onOpen }}
+            differs={cellAt(family, material.name, form.name)}
+            title={titleOfCell(declared, material, form)}
+            findings={findings.get(made?.name ?? '') ?? none}
+            isChosen={isOn && chosen.material === material}
+            onChoose={choose}
+          />
+        );
+      })}
     </div>
   );
 }
 
 interface CellProps {
-  declared: Mod;
   familyName: string;
-  family: Family;
   material: Material;
   form: FamilyForm;
+  /** What it makes; undefined where it is left out. */
+  made: MadeCell | undefined;
+  differs: FamilyCell | undefined;
+  title: string;
+  findings: readonly Finding[];
   isChosen: boolean;
   onChoose: LoomProps['choose'];
   onOpen: LoomProps['onOpen'];
 }
 
-/** One crossing: the thing, or two threads that only cross. */
+/** One crossing: the thing, or two threads that only cross. An edit elsewhere leaves it as it is. */
 const Cell = memo(function Cell(props: CellProps) {
-  const { declared, familyName, family, material, form, isChosen, onChoose, onOpen } = props;
-  const place = { family: familyName, material: material.name, form: form.name };
-  const made = madeAt(declared, place);
-  const differs = cellAt(family, material.name, form.name);
+  const { familyName, material, form, made, differs, title, findings, isChosen } = props;
+  const { onChoose, onOpen } = props;
   const differences = Object.keys(differs?.changed ?? {}).length;
-  const title = titleOfCell(declared, material, form);
   const thread = threadOf(material);
   const label = made
     ? `${title}${differences ? `, ${count(differences, 'difference')}` : ''}`
@@ -236,11 +253,11 @@ const Cell = memo(function Cell(props: CellProps) {
       className={clsx(styles['cell'], isChosen && styles['chosen'], !made && styles['out'])}
       style={thread === undefined ? undefined : { ['--thread' as string]: thread }}
       onClick={() => onChoose({ material: material.name, form: form.name })}
-      onDoubleClick={() => onOpen(place)}
+      onDoubleClick={() => onOpen({ family: familyName, material: material.name, form: form.name })}
     >
       {made && <Thing name={made.name} kind={made.entries[0]?.kind} form={form} />}
       {(differences > 0 || differs?.called !== undefined) && <i className={styles['differs']} />}
-      {made && <Grave name={made.name} problem={made.problem} key={keyOf(place)} />}
+      {made && <Grave findings={findings} problem={made.problem} />}
     </button>
   );
 });
@@ -263,7 +280,7 @@ interface ThingProps {
 
 /** A block or an item of the mod, drawn: a block in the state that shows its form best. */
 export function Thing({ name, kind, form, size = 72 }: ThingProps) {
-  const { namespace } = useDeclared().header;
+  const namespace = useModPart(({ header }) => header.namespace);
   if (kind === 'items')
     return <ItemIcon id={`${namespace}:${name}`} size={Math.round(size * 0.72)} />;
   if (kind === 'blocks') return <Drawn name={name} form={form} size={size} />;
@@ -287,8 +304,13 @@ function stateShown(mod: Mod, name: string, form: FamilyForm): number {
 }
 
 /** That something grave was found in what a cell makes. */
-function Grave({ name, problem }: { name: string; problem: string | undefined }) {
-  const findings = useFindingsByBlock().get(name) ?? none;
+function Grave({
+  findings,
+  problem,
+}: {
+  findings: readonly Finding[];
+  problem: string | undefined;
+}) {
   const grave = problem !== undefined || findings.some(({ severity }) => severity === 'error');
   const many = findings.filter(({ severity }) => severity !== 'hint').length;
   if (!grave && !many) return null;

@@ -3,18 +3,17 @@ import { useEffect, useRef, useState } from 'react';
 import { drawForm } from '../../../../core/draw/index.ts';
 import {
   editFamily,
-  expansionOf,
   formFromThing,
-  leaveFamily,
   partNameProblem,
   plainMaterial,
   shippedForms,
+  takeFamilyApart,
   withForm,
   withMaterial,
   type ShippedForm,
 } from '../../../../core/families/index.ts';
 import { formNamed } from '../../../../core/forms/index.ts';
-import { applyChanges, nameFrom, type Change, type Family } from '../../../../core/mod/index.ts';
+import { nameFrom, type Family } from '../../../../core/mod/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useDeclared, useModPart, useSession } from '../../../api/hooks.tsx';
 import { AskFirst } from '../../../parts/ask-first.tsx';
@@ -42,7 +41,7 @@ export function FamilyStation(props: FamilyProps) {
   const takeApart = () => {
     session.editDeclared(
       `Take the family ${edits.name} apart`,
-      apartChanges(session.view.declared, edits.name),
+      takeFamilyApart(session.view.declared, edits.name),
     );
     onRemoved();
   };
@@ -96,19 +95,6 @@ export function FamilyStation(props: FamilyProps) {
 
 const removalInWords = (edits: FamilyEdits, family: Family): string | undefined =>
   consequenceInWords(edits.consequence(() => ({ ...family, materials: [], forms: [], cells: {} })));
-
-/** Everything that a family makes as entries of the mod's own, and the family gone. */
-function apartChanges(mod: Parameters<typeof leaveFamily>[0], name: string): Change[] {
-  const changes: Change[] = [];
-  let now = mod;
-  for (const { place, entries } of expansionOf(mod).cells.values()) {
-    if (place.family !== name || !entries.length) continue;
-    const more = leaveFamily(now, place);
-    now = applyChanges(now, more);
-    changes.push(...more);
-  }
-  return [...changes, { path: `/families/${name}`, before: now.families[name] }];
-}
 
 function NewMaterial({ family, edits, choose }: FamilyProps) {
   const session = useSession();
