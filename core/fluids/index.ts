@@ -3,7 +3,16 @@
  * like. Knows nobody but space and lists.
  */
 export { fluidTicks, type FluidPhysics, type Meeting } from './physics.ts';
-export { FluidWorld, openCell, solidCell, type CellPlace, type FluidCell } from './world.ts';
+export { FluidsTogether, type MixedCell, type Poured } from './together.ts';
+export { eatsItself, endlessFrom, type Circle, type EatsItself } from './proofs.ts';
+export {
+  FluidWorld,
+  openCell,
+  solidCell,
+  sourceCell,
+  type CellPlace,
+  type FluidCell,
+} from './world.ts';
 export { Spread, type Placed } from './spread.ts';
 export { cornerHeights, flowAt, type Corners } from './surface.ts';
 export { reachOf, type Reach } from './reach.ts';

@@ -1,8 +1,8 @@
 /** What comes of it where a fluid touches something. */
 export interface Meeting {
-  /** The block or the other fluid that it touches, by its id. */
+  /** The block or the other fluid that it touches, by its id. Its own kind it does not meet. */
   with: string;
-  /** The block that its own cell becomes. */
+  /** The block that its own cell becomes, or the fluid of which it becomes a source. */
   becomes: string;
 }
 

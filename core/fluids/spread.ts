@@ -1,6 +1,13 @@
 import type { Vec3 } from '../space/index.ts';
 import type { FluidPhysics } from './physics.ts';
-import { openCell, solidCell, type CellPlace, type FluidCell, type FluidWorld } from './world.ts';
+import {
+  openCell,
+  solidCell,
+  sourceCell,
+  type CellPlace,
+  type FluidCell,
+  type FluidWorld,
+} from './world.ts';
 
 /** A cell that became another one in a step. */
 export interface Placed {
@@ -26,7 +33,8 @@ const level: readonly Vec3[] = [
  *    sideways when what is under it holds it: something solid, or a source.
  * 4. Where that leaves nothing the cell is open; what has flowed there before leaves what it leaves.
  * 5. With `renews`, an open or flowing cell between two sources that is held becomes a source.
- * 6. A cell of the fluid that touches what it meets becomes what comes of that.
+ * 6. A cell of the fluid that touches what it meets becomes what comes of that: a block, or a source
+ *    of its own kind.
  *
  * For what rises, above and under change places. Only cells beside a change are looked at again, so
  * what is at rest costs nothing.
@@ -39,6 +47,8 @@ export class Spread {
   constructor(
     readonly world: FluidWorld,
     readonly physics: FluidPhysics,
+    /** What it is called where it meets others. */
+    readonly id = '',
   ) {
     this.waiting = new Set(Array.from({ length: world.many }, (_, index) => index));
   }
@@ -114,9 +124,10 @@ export class Spread {
     const { world, physics } = this;
     if (world.isSolid(index)) return undefined;
     const met = world.isFluid(index) ? this.metAt(index) : undefined;
-    if (met !== undefined) return solidCell(met);
+    if (met !== undefined && met !== this.id) return solidCell(met);
     if (world.isSource(index)) return undefined;
-    if (physics.renews && this.isRenewed(index)) return { kind: 'fluid', level: 0, isSource: true };
+    if (met !== undefined) return sourceCell;
+    if (physics.renews && this.isRenewed(index)) return sourceCell;
     const before = world.levelAt(index, physics.reach);
     const after = this.levelFor(index);
     if (after === before) return undefined;

@@ -8,14 +8,19 @@ export type CellPlace = Vec3;
  * What is in a cell: nothing, something solid (which block), or a fluid with its level, which is a
  * source or runs from one.
  */
-export type FluidCell =
-  | { kind: 'open' }
-  | { kind: 'solid'; block: string }
-  | { kind: 'fluid'; level: number; isSource: boolean };
+export type FluidCell = OpenOrSolid | FilledCell;
+export type OpenOrSolid = { kind: 'open' } | { kind: 'solid'; block: string };
+export interface FilledCell {
+  kind: 'fluid';
+  level: number;
+  isSource: boolean;
+}
 
-export const openCell: FluidCell = { kind: 'open' };
+export const openCell: OpenOrSolid = { kind: 'open' };
+/** A cell from which fluid runs. */
+export const sourceCell: FilledCell = { kind: 'fluid', level: 0, isSource: true };
 /** A cell that holds what stands on it. */
-export const solidCell = (block = 'ground'): FluidCell => ({ kind: 'solid', block });
+export const solidCell = (block = 'ground'): OpenOrSolid => ({ kind: 'solid', block });
 
 /** In a byte: 0 for open, 1 to 15 for what flows at that level, 16 for a source, 17 for solid. */
 const source = 16;

@@ -65,6 +65,7 @@ export type Facet = (typeof facets)[number];
 
 const rooms = new Map<string, Facet>([
   ['families', 'Identity'],
+  ['fluids', 'Traits'],
   ['models', 'Looks'],
   ['recipes', 'Loot'],
 ]);

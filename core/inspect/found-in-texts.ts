@@ -17,10 +17,10 @@ export function foundInTexts<R>(
   );
   return (mod) => {
     const { header } = mod;
-    const { groups, items, others } = textsBeside({ header, items: mod.items, words: mod.words });
+    const { groups, fluids, items, others } = textsBeside(mod);
     return [
       ...inBlocks(mod.named, header),
-      ...[...groups, ...items, ...others].flatMap((entry) => find(entry, header)),
+      ...[...groups, ...fluids, ...items, ...others].flatMap((entry) => find(entry, header)),
     ];
   };
 }

@@ -5,6 +5,7 @@ import type { ModExample } from './rule.ts';
 import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from './sample.ts';
 import { applyChanges } from '../mod/index.ts';
 import { expandRows, StateSpace } from '../states/index.ts';
+import { withFluid } from './rules/fluids/example.ts';
 
 const of = (example: ModExample, rule: string) =>
   inspect(withExample(sampleMod(), example)).filter((finding) => finding.rule === rule);
@@ -1388,6 +1389,63 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     'registry/number-twice',
     { '/ledger/entries/3': { number: 9, kind: 'block', name: 'lamp' } },
     'The block lamp is registered twice.',
+    undefined,
+  ],
+  [
+    'fluids/bucket-unfilled',
+    {
+      ...withFluid({
+        pools: [
+          { in: 'saltmarsh:bank', every: 200, across: [3, 9], deep: [1, 2], between: [-4, 4] },
+        ],
+      }),
+      '/items/brine_bucket': {
+        group: 'shore',
+        texture: 'saltmarsh:lamp',
+        bucket: { of: 'saltmarsh:brine', empty: 'saltmarsh:bucket' },
+        names: { en: 'Bucket of brine' },
+      },
+      '/items/bucket': { group: 'shore', texture: 'saltmarsh:lamp', names: { en: 'Bucket' } },
+    },
+    'Nobody can fill saltmarsh:brine_bucket: nobody can come to have saltmarsh:bucket.',
+    undefined,
+  ],
+  [
+    'fluids/eats-itself',
+    withFluid({
+      meets: [
+        { with: 'saltmarsh:lamp', becomes: 'saltmarsh:bank' },
+        { with: 'saltmarsh:bank', becomes: 'saltmarsh:lamp' },
+      ],
+    }),
+    'saltmarsh:brine becomes saltmarsh:bank where it meets saltmarsh:lamp, and meets ' +
+      'saltmarsh:bank as well: that eats it up to its source.',
+    'Let it not meet saltmarsh:bank',
+  ],
+  [
+    'fluids/eats-itself',
+    withFluid({ meets: [{ with: 'saltmarsh:brine', becomes: 'saltmarsh:bank' }] }),
+    'saltmarsh:brine says what becomes of it where it meets itself, and that never happens.',
+    'Let it not meet saltmarsh:brine',
+  ],
+  [
+    'fluids/no-picture',
+    withFluid({ still: undefined, flowing: undefined }),
+    'brine has no picture, neither still nor flowing.',
+    undefined,
+  ],
+  [
+    'fluids/span-flawed',
+    withFluid({
+      pools: [{ in: 'saltmarsh:bank', every: 20, across: [3, 24], deep: [1, 2], between: [-4, 4] }],
+    }),
+    'A pool of brine is up to 24 blocks wide, and there is one in each square of 20.',
+    'One in each square of 96',
+  ],
+  [
+    'fluids/thing-unknown',
+    withFluid({ leaves: 'saltmarsh:brine' }),
+    'brine leaves saltmarsh:brine where it dries, and that is a fluid: it must be a block.',
     undefined,
   ],
 ];

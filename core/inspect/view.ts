@@ -1,6 +1,6 @@
 import { changedNames } from '../lists/index.ts';
 import { lookUp } from '../mod/index.ts';
-import type { Block, Item, Mod } from '../mod/index.ts';
+import type { Block, Fluid, Item, Mod } from '../mod/index.ts';
 
 /** What rules over the whole declaration see of a block: what it is, and which tags it is in. */
 export type BlockSummary = Pick<Block, 'tags' | 'itemTags' | 'identity'>;
@@ -28,6 +28,7 @@ export type ModView = Omit<Mod, 'blocks'> & {
   held: Readonly<Record<string, BlockHeld>>;
   shown: Readonly<Record<string, BlockShown>>;
   things: Readonly<Record<string, ItemMaking>>;
+  pools: Readonly<Record<string, Pick<Fluid, 'pools'>>>;
 };
 export type ViewPart = keyof ModView;
 
@@ -73,6 +74,7 @@ const parts = {
   held: steady((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
   shown: steady((mod: Mod) => mod.blocks, ['identity', 'looks']),
   things: steady((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
+  pools: steady((mod: Mod) => mod.fluids, ['pools']),
 };
 
 /** A part of the mod as rules see it. */
@@ -94,6 +96,7 @@ export const makingOf = (mod: ModView) => ({
   items: mod.things,
   recipes: mod.recipes,
   lootTables: mod.lootTables,
+  fluids: mod.pools,
   makings: mod.makings,
   blocks: mod.held,
 });
@@ -112,6 +115,7 @@ export const viewOf = (mod: Mod): ModView => ({
   held: parts.held(mod),
   shown: parts.shown(mod),
   things: parts.things(mod),
+  pools: parts.pools(mod),
 });
 
 /**

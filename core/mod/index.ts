@@ -51,8 +51,10 @@ export {
   type FamilyPicture,
   type Material,
 } from './family.schema.ts';
+export { mostReach, usualFluid, usualPool, type Fluid, type Pool } from './fluid.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
+export { thingNamed } from './rename.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';
 export {
   registered,

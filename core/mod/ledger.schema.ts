@@ -3,7 +3,7 @@ import { Id, Name, Version } from './names.ts';
 import { CodeLayoutSchema } from './states.schema.ts';
 
 /** What is registered, in the order in which an engine registers it. */
-export const registered = ['group', 'block', 'item'] as const;
+export const registered = ['group', 'block', 'fluid', 'item'] as const;
 export type Registered = (typeof registered)[number];
 
 const number = z.number().int().min(0);
@@ -85,7 +85,12 @@ export const LedgerSchema = z.strictObject({
           .string()
           .regex(/^\d{4}-\d{2}-\d{2}$/, 'use a day such as 2026-03-31')
           .meta({ description: 'The day on which it was released.' }),
-        counts: z.strictObject({ groups: number, blocks: number, items: number }),
+        counts: z.strictObject({
+          groups: number,
+          blocks: number,
+          fluids: number.optional(),
+          items: number,
+        }),
         entries: z
           .array(
             z.strictObject({

@@ -11,6 +11,7 @@ import {
   WordsSchema,
 } from './entries.schema.ts';
 import { FamilySchema } from './family.schema.ts';
+import { FluidSchema } from './fluid.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';
@@ -68,6 +69,7 @@ const entryTable = {
     folder: 'looks',
   },
   families: plain(FamilySchema, 'families'),
+  fluids: plain(FluidSchema, 'fluids'),
   items: plain(ItemSchema, 'items'),
   models: foldered(ModelSchema, 'models'),
   textures: foldered(TextureSchema),

@@ -7,6 +7,7 @@ import { idOf } from './names.ts';
  */
 export const renamed = [
   'blocks',
+  'fluids',
   'items',
   'models',
   'textures',
@@ -46,6 +47,12 @@ const things: NamedAt[] = [
   { at: 'header/groups/*/icon', what: 'icon of a group' },
 ];
 
+/** What a fluid meets, and what becomes of it then: blocks and other fluids. */
+const inFluids: NamedAt[] = ['with', 'becomes'].map((part) => ({
+  at: `fluids/*/meets/*/${part}`,
+  what: 'meeting of a fluid',
+}));
+
 const picturesOfFamilies: NamedAt[] = ['families/*', 'families/*/forms/*'].flatMap((owner) =>
   ['*', '*/texture', '*/from'].map((at) => ({ at: `${owner}/pictures/${at}`, what: 'family' })),
 );
@@ -59,7 +66,11 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
     ...things,
     { at: 'blockTags/*/members/*', what: 'member of a tag' },
     { at: 'items/*/bucket/of', what: 'bucket' },
+    ...inFluids,
+    { at: 'fluids/*/leaves', what: 'what a fluid leaves' },
+    { at: 'fluids/*/pools/*/in', what: 'ground of a pool' },
   ],
+  fluids: [{ at: 'items/*/bucket/of', what: 'bucket' }, ...inFluids],
   items: [...things, { at: 'items/*/bucket/empty', what: 'bucket' }],
   models: [
     { at: 'blocks/*/looks/rows/*/use/*/model', what: 'candidate' },
@@ -72,10 +83,13 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
     { at: 'models/*/slots/*', what: 'slot' },
     { at: 'items/*/texture', what: 'item' },
     { at: 'blocks/*/identity/held/picture', what: 'item form' },
+    { at: 'fluids/*/still', what: 'fluid at rest' },
+    { at: 'fluids/*/flowing', what: 'fluid that runs' },
     { at: 'textures/*/made/on', what: 'picture laid on it' },
   ],
   blockTags: [
     { at: 'blocks/*/tags/*', what: 'block' },
+    { at: 'fluids/*/pools/*/in', what: 'ground of a pool', hash: true },
     { at: 'header/tools/kinds/*/tag', what: 'kind of tool' },
     { at: 'blockTags/*/members/*', what: 'member of a tag', hash: true },
   ],
@@ -91,6 +105,7 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
   soundSets: [
     { at: 'families/*/materials/*/traits/soundSet', what: 'material' },
     { at: 'blocks/*/traits/soundSet', what: 'block' },
+    { at: 'fluids/*/soundSet', what: 'fluid' },
   ],
   groups: [
     { at: 'families/*/group', what: 'family', bare: true },

@@ -9,9 +9,23 @@ import { namingsOf, type RenamedKind } from './references.ts';
 
 const ledgerKinds: Partial<Record<RenamedKind, Registered>> = {
   blocks: 'block',
+  fluids: 'fluid',
   items: 'item',
   groups: 'group',
 };
+
+/** What of the blocks, fluids and items, which share their ids, has a name, in words. */
+export const thingNamed = (
+  { blocks, fluids, items }: Pick<Mod, 'blocks' | 'fluids' | 'items'>,
+  name: string,
+): 'a block' | 'a fluid' | 'an item' | undefined =>
+  Object.hasOwn(blocks, name)
+    ? 'a block'
+    : Object.hasOwn(fluids, name)
+      ? 'a fluid'
+      : Object.hasOwn(items, name)
+        ? 'an item'
+        : undefined;
 
 /** Why an entry cannot have a name, in a sentence; undefined when it can. */
 export function renamingProblem(
@@ -29,11 +43,8 @@ export function renamingProblem(
       : Object.hasOwn(mod[kind], to)
   )
     return `There is already one called ${to}.`;
-  if (
-    (kind === 'blocks' || kind === 'items') &&
-    (Object.hasOwn(mod.blocks, to) || Object.hasOwn(mod.items, to))
-  )
-    return `${to} is the id of ${Object.hasOwn(mod.blocks, to) ? 'a block' : 'an item'} already.`;
+  if (thingNamed(mod, to) && (kind === 'blocks' || kind === 'fluids' || kind === 'items'))
+    return `${to} is the id of ${thingNamed(mod, to)} already.`;
   const retired = mod.ledger.retired.find(
     (entry) => entry.name === to && entry.kind === ledgerKinds[kind],
   );

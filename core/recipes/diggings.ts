@@ -1,5 +1,5 @@
 import { itemAt } from '../lists/index.ts';
-import { idOf, type Block, type Item, type Mod } from '../mod/index.ts';
+import { idOf, type Block, type Fluid, type Item, type Mod } from '../mod/index.ts';
 import { drops, lootSource, tooManyCases, truthTable, type LootSource } from '../loot/index.ts';
 import { reachable } from '../placing/index.ts';
 import type { Diggable } from '../traits/index.ts';
@@ -12,6 +12,8 @@ export type ObtainingPart = Pick<Block, 'identity' | 'loot' | 'states'>;
 export type Obtaining = Pick<Mod, 'header' | 'recipes' | 'lootTables'> & {
   items: Readonly<Record<string, Pick<Item, 'natural' | 'bucket'>>>;
   makings: Readonly<Record<string, ObtainingPart>>;
+  /** A fluid that the world has in pools can be dipped. */
+  fluids: Readonly<Record<string, Pick<Fluid, 'pools'>>>;
 };
 
 /** One way in which breaking a block can come out: for each item how many there are on average. */

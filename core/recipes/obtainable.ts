@@ -169,8 +169,11 @@ function waysIn(
     if (item.natural) add(id, { how: 'found', count: 1 });
     if (!item.bucket) continue;
     const pool = ownName(namespace, item.bucket.of);
-    if (pool === undefined || lookUp(mod.makings, pool)?.identity.natural)
-      add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
+    const isThere =
+      pool === undefined ||
+      lookUp(mod.makings, pool)?.identity.natural ||
+      lookUp(mod.fluids, pool)?.pools?.length;
+    if (isThere) add(id, { how: 'dipped', by: item.bucket.of, count: 1 }, [item.bucket.empty]);
   }
   for (const [name, making] of others) {
     const id = idOf(namespace, name);

@@ -236,10 +236,15 @@ test(
         // A name that was given to something else means something else: what asks for it by name is
         // told so, and rightly.
         const renamedAway = new Set<string>();
+        const gone = new Set<string>();
         for (const one of changes) {
           const { properties } = mod.blocks['lamp']!.states;
           if (one.do === 'put' && renamedAway.has(one.property.name)) continue;
           const replaced = one.do === 'put' ? properties[one.at]?.name : undefined;
+          // So does one that is gone, once another one is renamed to it.
+          const isNewName = one.do === 'put' && replaced !== one.property.name;
+          if (replaced !== undefined && isNewName && gone.has(one.property.name)) continue;
+          if (one.do === 'take' && properties[one.at]) gone.add(properties[one.at]!.name);
           if (replaced !== undefined && one.do === 'put' && replaced !== one.property.name)
             renamedAway.add(replaced);
           if (one.do === 'release')

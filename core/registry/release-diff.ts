@@ -2,7 +2,6 @@ import { itemAt } from '../lists/index.ts';
 import {
   lookUp,
   codesOf,
-  registered,
   sameData,
   type Ledger,
   type Mod,
@@ -155,8 +154,12 @@ function driftOf(mod: Mod, block: string, old: CodeLayout): CodeDrift | undefine
 
 /** How many of each kind are registered. */
 export function countsOf(entries: readonly { kind: Registered }[]): Release['counts'] {
-  const [groups, blocks, items] = registered.map(
-    (kind) => entries.filter((entry) => entry.kind === kind).length,
-  );
-  return { groups: groups!, blocks: blocks!, items: items! };
+  const many = (kind: Registered) => entries.filter((entry) => entry.kind === kind).length;
+  const fluids = many('fluid');
+  return {
+    groups: many('group'),
+    blocks: many('block'),
+    ...(fluids && { fluids }),
+    items: many('item'),
+  };
 }

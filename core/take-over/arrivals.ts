@@ -226,10 +226,11 @@ function takenIn({ header, ledger, ...mod }: Mod): (kind: RenamedKind) => string
       lists.set(kind, Object.keys(mod[kind]));
   const things = [
     ...Object.keys(mod.blocks),
+    ...Object.keys(mod.fluids),
     ...Object.keys(mod.items),
     ...ledger.retired.map(({ name }) => name),
   ];
-  lists.set('blocks', things).set('items', things);
+  lists.set('blocks', things).set('fluids', things).set('items', things);
   lists.set(
     'groups',
     [...header.groups, ...ledger.retired.filter(({ kind }) => kind === 'group')].map(

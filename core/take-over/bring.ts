@@ -30,6 +30,7 @@ export interface Bringing {
 const ledgerKinds: Partial<Record<RenamedKind, Registered>> = {
   groups: 'group',
   blocks: 'block',
+  fluids: 'fluid',
   items: 'item',
 };
 
@@ -219,10 +220,10 @@ class Mover {
 const memberKinds = (kind: 'blockTags' | 'itemTags', member: string): RenamedKind[] =>
   member.startsWith('#') ? [kind] : kind === 'blockTags' ? ['blocks'] : ['blocks', 'items'];
 
-/** What comes gets the next numbers of the ledger: groups, then blocks, then items. */
+/** What comes gets the next numbers of the ledger: groups, blocks, fluids, then items. */
 function registered({ ledger }: Mod, coming: readonly Arrival[]): Change[] {
   const first = nextNumber(ledger);
-  const entries = (['groups', 'blocks', 'items'] as const)
+  const entries = (['groups', 'blocks', 'fluids', 'items'] as const)
     .flatMap((kind) => coming.filter((one) => one.kind === kind && one.how !== 'joined'))
     .map(({ kind, to }, i) => ({ number: first + i, kind: ledgerKinds[kind], name: to }));
   return entries.length

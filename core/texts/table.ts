@@ -5,7 +5,7 @@ import type { Change, Mod } from '../mod/index.ts';
 import { listed } from '../words/index.ts';
 
 /** The parts of a mod in which texts stand. */
-export type Texts = Pick<Mod, 'header' | 'items' | 'words'> & {
+export type Texts = Pick<Mod, 'header' | 'fluids' | 'items' | 'words'> & {
   blocks: Readonly<Record<string, { names: Record<string, string> }>>;
 };
 
@@ -15,7 +15,7 @@ export type Texts = Pick<Mod, 'header' | 'items' | 'words'> & {
  */
 export interface TextEntry {
   key: string;
-  what: 'group' | 'block' | 'item' | 'text';
+  what: 'group' | 'block' | 'fluid' | 'item' | 'text';
   name: string;
   texts: Readonly<Record<string, string>>;
 }
@@ -24,27 +24,27 @@ export interface TextEntry {
 export const ownedKey = /^(group|block|item)\.(.*)$/;
 
 /**
- * Every text of the mod by its key, in the order of the registry: groups, blocks, items, then the
- * mod's other texts.
+ * Every text of the mod by its key, in the order of the registry: groups, blocks, fluids, items,
+ * then the mod's other texts.
  *
  * @example textEntries(mod)[0]
  * // { key: 'group.salt_works', what: 'group', name: 'salt_works', texts: { en: 'Salt works', de:
  * // 'Saline' } }
  */
 export function textEntries(mod: Texts): TextEntry[] {
-  const { groups, items, others } = textsBeside(mod);
-  return [...groups, ...owned('block', mod.blocks), ...items, ...others];
+  const { groups, fluids, items, others } = textsBeside(mod);
+  return [...groups, ...owned('block', mod.blocks), ...fluids, ...items, ...others];
 }
 
-/** The name of a block or an item as a text. */
+/** The name of a block, a fluid or an item as a text. */
 export const ownedText = (
-  what: 'block' | 'item',
+  what: 'block' | 'fluid' | 'item',
   name: string,
   { names }: { names: Record<string, string> },
 ): TextEntry => ({ key: `${what}.${name}`, what, name, texts: names });
 
 const owned = (
-  what: 'block' | 'item',
+  what: 'block' | 'fluid' | 'item',
   entries: Readonly<Record<string, { names: Record<string, string> }>>,
 ): TextEntry[] =>
   Object.keys(entries)
@@ -52,8 +52,9 @@ const owned = (
     .map((name) => ownedText(what, name, heldUnder(entries, name)));
 
 /** The texts that are not the names of blocks. */
-export function textsBeside({ header, items, words }: Omit<Texts, 'blocks'>): {
+export function textsBeside({ header, fluids, items, words }: Omit<Texts, 'blocks'>): {
   groups: TextEntry[];
+  fluids: TextEntry[];
   items: TextEntry[];
   others: TextEntry[];
 } {
@@ -65,6 +66,7 @@ export function textsBeside({ header, items, words }: Omit<Texts, 'blocks'>): {
       name,
       texts: names,
     })),
+    fluids: owned('fluid', fluids),
     items: owned('item', items),
     others: keys.map((key) => ({ key, what: 'text', name: key, texts: textsOf(words, key) })),
   };
@@ -103,6 +105,11 @@ export function changeText(
     return put(
       ['blocks', name, 'names', language],
       lookUp(heldUnder(mod.blocks, name).names, language),
+    );
+  if (what === 'fluid')
+    return put(
+      ['fluids', name, 'names', language],
+      lookUp(heldUnder(mod.fluids, name).names, language),
     );
   if (what === 'item')
     return put(
@@ -168,6 +175,6 @@ export function shownTexts(
 /** Why a key cannot be that of a new text for the mod's own code; undefined when it can. */
 export function keyProblem(key: string, taken: readonly string[]): string | undefined {
   if (!/^[a-z][A-Za-z0-9_.]*$/.test(key)) return 'Use letters, digits, dots and underscores.';
-  if (ownedKey.test(key)) return 'Names of blocks, items and groups are their own.';
+  if (ownedKey.test(key)) return 'Names of blocks, fluids, items and groups are their own.';
   return taken.includes(key) ? 'There is already a text of that key.' : undefined;
 }

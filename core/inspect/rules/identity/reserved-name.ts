@@ -20,6 +20,7 @@ export const reservedName = modRule({
     (
       [
         'blocks',
+        'fluids',
         'items',
         'models',
         'textures',

@@ -6,7 +6,7 @@ export const thingUnknown = modRule({
   severity: 'error',
   title: 'Bucket or icon of something that does not exist',
   why:
-    'A bucket names the block that it is filled with and the empty one; a catalogue group ' +
+    'A bucket names the fluid or block that it is filled with and the empty one; a catalogue group ' +
     'names the item that stands for it. What does not exist is drawn as a marker, and ' +
     'cannot be dipped.',
   messages: {
@@ -19,16 +19,16 @@ export const thingUnknown = modRule({
       id: string | undefined,
       path: (string | number)[],
       what: string,
-      held: boolean,
+      other: 'items' | 'fluids',
     ): ModReport[] => {
       const own = id === undefined ? undefined : ownName(mod.header.namespace, id);
-      return own === undefined || lookUp(mod.present, own) || (held && lookUp(mod.items, own))
+      return own === undefined || lookUp(mod.present, own) || lookUp<unknown>(mod[other], own)
         ? []
         : [{ at: path, says: 'thingUnknown', parts: { what, id: id! } }];
     };
     return [
       ...mod.header.groups.flatMap(({ name, icon }, i) =>
-        unknown(icon, ['header', 'groups', i, 'icon'], `The icon of the group ${name} is`, true),
+        unknown(icon, ['header', 'groups', i, 'icon'], `The icon of the group ${name} is`, 'items'),
       ),
       ...Object.entries(mod.items).flatMap(([name, { bucket }]) =>
         bucket
@@ -37,13 +37,13 @@ export const thingUnknown = modRule({
                 bucket.of,
                 ['items', name, 'bucket', 'of'],
                 `The bucket ${name} is filled with`,
-                false,
+                'fluids',
               ),
               ...unknown(
                 bucket.empty,
                 ['items', name, 'bucket', 'empty'],
                 `The bucket ${name} is filled out of`,
-                true,
+                'items',
               ),
             ]
           : [],

@@ -27,8 +27,8 @@ const missingIn = foundInTexts((entry, header): ModReport[] => {
   const at =
     what === 'block'
       ? ['blocks', name, 'names']
-      : what === 'item'
-        ? ['items', name, 'names']
+      : what === 'item' || what === 'fluid'
+        ? [`${what}s`, name, 'names']
         : what === 'group'
           ? ['header', 'groups', header.groups.findIndex((group) => group.name === name), 'names']
           : ['words'];
@@ -67,8 +67,12 @@ const calling = (
   called: string,
 ): Change[] => {
   const named = { [name]: { names: { ...texts } } };
-  const none = { header, blocks: {}, items: {}, words: {} };
+  const none = { header, blocks: {}, fluids: {}, items: {}, words: {} };
   const owners =
-    what === 'block' ? { ...none, blocks: named } : { ...none, items: named as Mod['items'] };
+    what === 'block'
+      ? { ...none, blocks: named }
+      : what === 'fluid'
+        ? { ...none, fluids: named as unknown as Mod['fluids'] }
+        : { ...none, items: named as Mod['items'] };
   return changeText(owners, { what, name }, language, called);
 };

@@ -4,6 +4,7 @@ import { neighbourRule } from '../../rule.ts';
 
 const words: Partial<Record<EntryKind, readonly [one: string, more: string]>> = {
   blocks: ['block', 'blocks'],
+  fluids: ['fluid', 'fluids'],
   items: ['item', 'items'],
   models: ['model', 'models'],
   textures: ['picture', 'pictures'],

@@ -17,6 +17,7 @@ import { neighbourRule, type ModReport } from '../../rule.ts';
 
 const words: Record<RenamedKind, string> = {
   blocks: 'block',
+  fluids: 'fluid',
   items: 'item',
   models: 'model',
   textures: 'picture',

@@ -1,5 +1,5 @@
 import { heldUnder } from '../../../lists/index.ts';
-import { lookUp, idOf, ingredientsOf, resultsOf } from '../../../mod/index.ts';
+import { lookUp, idOf, ingredientsOf, ownName, resultsOf } from '../../../mod/index.ts';
 import { acceptsIn, givenIn, isObtainable } from '../../../recipes/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { modRule, type ModReport } from '../../rule.ts';
@@ -52,8 +52,9 @@ export const unobtainable = modRule({
       return bottom;
     };
     return doubtful(mod).flatMap((id): ModReport[] => {
-      if (had(id)) return [];
       const name = id.slice(id.indexOf(':') + 1);
+      // Of a bucket of a fluid it is told why nobody can fill it.
+      if (had(id) || isOfFluid(mod, name)) return [];
       const block = lookUp(mod.makings, name);
       const given = recipeOf.get(id);
       const at = block ? ['blocks', name, 'identity'] : ['items', name];
@@ -92,6 +93,12 @@ const doubtful = (mod: ModView): string[] =>
       (identity.item ?? 'none') === 'none' ? [] : [name],
     ),
   ].map((name) => idOf(mod.header.namespace, name));
+
+const isOfFluid = (mod: ModView, name: string): boolean => {
+  const bucket = lookUp(mod.things, name)?.bucket;
+  const of = bucket && ownName(mod.header.namespace, bucket.of);
+  return of !== undefined && lookUp(mod.pools, of) !== undefined;
+};
 
 /** Why nobody can come to have a thing: its recipe takes what nobody has, it is never dropped, or nothing brings it. */
 function whyNot(recipe: string | undefined, isFound: boolean | undefined): string {

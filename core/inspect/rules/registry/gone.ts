@@ -18,6 +18,7 @@ export const registeredButGone = modRule({
     const there = {
       group: new Set(mod.header.groups.map((group) => group.name)),
       block: new Set(Object.keys(mod.present)),
+      fluid: new Set(Object.keys(mod.fluids)),
       item: new Set(Object.keys(mod.items)),
     };
     return mod.ledger.entries.flatMap((entry, i) =>

@@ -29,6 +29,11 @@ export const notRegistered = modRule({
         name,
         at: ['blocks', name],
       })),
+      ...Object.keys(mod.fluids).map((name) => ({
+        kind: 'fluid' as const,
+        name,
+        at: ['fluids', name],
+      })),
       ...Object.keys(mod.items).map((name) => ({
         kind: 'item' as const,
         name,

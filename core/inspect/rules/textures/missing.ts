@@ -58,12 +58,12 @@ export const textureMissing = modRule({
 /** Something that shows a texture, in words, and where it says which. */
 interface Use {
   who: string;
-  kind: 'slot' | 'item';
+  kind: 'slot' | 'item' | 'fluid';
   texture: string;
   at: (string | number)[];
 }
 
-function usesIn(mod: Pick<Mod, 'header' | 'models' | 'items'>): Use[] {
+function usesIn(mod: Pick<Mod, 'header' | 'models' | 'items' | 'fluids'>): Use[] {
   const { namespace } = mod.header;
   return [
     ...Object.entries(mod.models).flatMap(([name, { slots = {} }]) =>
@@ -86,13 +86,27 @@ function usesIn(mod: Pick<Mod, 'header' | 'models' | 'items'>): Use[] {
             },
           ],
     ),
+    ...Object.entries(mod.fluids).flatMap(([name, fluid]) =>
+      (['still', 'flowing'] as const).flatMap((part): Use[] =>
+        fluid[part] === undefined
+          ? []
+          : [
+              {
+                who: `fluid ${idOf(namespace, name)}`,
+                kind: 'fluid',
+                texture: fluid[part],
+                at: ['fluids', name, part],
+              },
+            ],
+      ),
+    ),
   ];
 }
 
 /** `3 slots and 1 item` */
 const placesInWords = (places: readonly Use[]): string =>
   listed(
-    (['slot', 'item'] as const).flatMap((kind) => {
+    (['slot', 'item', 'fluid'] as const).flatMap((kind) => {
       const many = places.filter((use) => use.kind === kind).length;
       return many ? [count(many, kind)] : [];
     }),

@@ -9,7 +9,7 @@ export const textureUnused = modRule({
     'It is packed, loaded and kept in memory for nothing. Or something that should use it ' +
     'does not.',
   messages: {
-    unused: 'No model and no item uses the texture {id}.',
+    unused: 'No model, no item and no fluid uses the texture {id}.',
   },
   fails: {
     '/textures/spare': {
@@ -25,11 +25,12 @@ export const textureUnused = modRule({
     },
   },
   passes: {},
-  restsOn: ['models', 'items', 'blocks'],
+  restsOn: ['models', 'items', 'blocks', 'fluids'],
   check(mod) {
     const used = new Set([
       ...Object.values(mod.models).flatMap((model) => Object.values(model.slots ?? {})),
       ...Object.values(mod.items).map((item) => item.texture),
+      ...Object.values(mod.fluids).flatMap(({ still, flowing }) => [still, flowing]),
       ...Object.values(mod.identities).map(({ identity }) => identity.held?.picture),
     ]);
     return Object.keys(mod.textures)

@@ -161,13 +161,18 @@ function tagListOf(
 }
 
 /** The texts that are not the names of what the pack has. */
-export const wordsOf = ({ words }: ReadPack, { blocks, items, header }: Mod): Mod['words'] => {
+export const wordsOf = (
+  { words }: ReadPack,
+  { blocks, fluids, items, header }: Mod,
+): Mod['words'] => {
   const has = (kind: string, name: string): boolean =>
     kind === 'block'
       ? lookUp(blocks, name) !== undefined
-      : kind === 'item'
-        ? lookUp(items, name) !== undefined
-        : header.groups.some((group) => group.name === name);
+      : kind === 'fluid'
+        ? lookUp(fluids, name) !== undefined
+        : kind === 'item'
+          ? lookUp(items, name) !== undefined
+          : header.groups.some((group) => group.name === name);
   return Object.fromEntries(
     [...words].flatMap(([language, { value }]) => {
       const texts = Object.entries(value.texts).filter(([key]) => {

@@ -11,6 +11,7 @@ import type { Declared } from '../../declared.ts';
 import { pathInPack, type FileKind } from '../format/index.ts';
 import type { ReadPack } from '../read/index.ts';
 import { blocksOf, newLooksOf, standInModel, standInName } from './blocks.ts';
+import { fluidLookParts, fluidsOf } from './fluids.ts';
 import { headerOf, itemsOf, ledgerOf, soundsOf, tagsOf, texturesOf, wordsOf } from './entries.ts';
 import { placesIn } from './places.ts';
 
@@ -43,6 +44,7 @@ export function declaredBy(pack: ReadPack): Declared | undefined {
     ),
     blocks: blocksOf(pack),
     newLooks: newLooksOf(pack),
+    fluids: fluidsOf(pack),
     items: itemsOf(pack),
   };
   for (const { kind, name } of pack.unread.all()) standIn(mod, kind, name);
@@ -87,6 +89,9 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
     for (const trait of traitNames)
       if (traitFacts(trait).pack === 'display') add('blocks', name, 'traits', trait);
   };
+  const addFluidLook = (name: string) => {
+    for (const part of [...fluidLookParts, 'names']) add('fluids', name, part);
+  };
   for (const { kind, name } of pack.unread.all()) {
     const list = listOf[kind];
     if (list) add(list, name);
@@ -94,6 +99,7 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
       add(...(blocks[name] ? ['blocks', name, 'identity'] : ['items', name]));
     else if (kind === 'loot') add('blocks', name, 'loot');
     else if (kind === 'look') addLook(name);
+    else if (kind === 'fluid look') addFluidLook(name);
     else if (kind === 'strip') add('textures', name, 'strip');
     else if (kind === 'groups' || kind === 'tools') add('header', kind);
     else if (kind === 'sound sets') add('soundSets');
@@ -101,6 +107,7 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
   for (const name of restingOn(header.namespace, models, unread)) add('models', name);
   if (!pack.registry) add('ledger');
   for (const name of pack.blocks.keys()) if (!pack.looks.has(name)) addLook(name);
+  for (const name of pack.fluids.keys()) if (!pack.fluidLooks.has(name)) addFluidLook(name);
   if (models[standInName]) add('models', standInName);
   if (pack.isForServers) {
     add('header', 'groups');
@@ -115,6 +122,7 @@ function unreadIn(pack: ReadPack, { header, blocks, items, models }: Mod): Set<s
 
 const listOf: Partial<Record<FileKind, string>> = {
   block: 'blocks',
+  fluid: 'fluids',
   'loot table': 'lootTables',
   'block tag': 'blockTags',
   'item tag': 'itemTags',

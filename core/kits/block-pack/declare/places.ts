@@ -1,4 +1,5 @@
 import { pointer, pointerSteps, type Place } from '../../../json/index.ts';
+import { fluidLookParts } from './fluids.ts';
 import { lookUp, traitFacts, traitNames, type Mod, type Tag } from '../../../mod/index.ts';
 import type { TagDocument } from '../format/index.ts';
 import type { ReadFile, ReadPack } from '../read/index.ts';
@@ -28,6 +29,7 @@ function spotOf(pack: ReadPack, mod: Mod, kind: string, steps: string[]): Spot {
   const { namespace } = mod.header;
   if (kind === 'blocks') return inBlock(pack, namespace, name, rest);
   if (kind === 'items') return inItem(pack, namespace, name, rest);
+  if (kind === 'fluids') return inFluid(pack, name, rest);
   if (kind === 'header') return inHeader(pack, steps);
   if (kind === 'ledger') return [pack.registry, ...steps];
   if (kind === 'newLooks') return [pack.newLooks.get(name), ...inNewLook(rest)];
@@ -101,6 +103,15 @@ function inItem(pack: ReadPack, namespace: string, name: string, steps: string[]
   const item = pack.items.get(name);
   if (part === 'tags') return inTags(pack, 'itemTags', `${namespace}:${name}`, which) ?? [item];
   return [item, ...steps];
+}
+
+function inFluid(pack: ReadPack, name: string, steps: string[]): Spot {
+  const [part = '', which] = steps;
+  if (part === 'names') return inNames(pack, `fluid.${name}`, which);
+  const rules = pack.fluids.get(name);
+  return fluidLookParts.includes(part)
+    ? [pack.fluidLooks.get(name) ?? rules, ...steps]
+    : [rules, ...steps];
 }
 
 function inHeader(pack: ReadPack, [part, ...rest]: string[]): Spot {

@@ -2,6 +2,8 @@ import type { z } from 'zod';
 import { namePattern, newLookPattern, pathPattern } from '../../../mod/names.ts';
 import {
   BlockFile,
+  FluidFile,
+  FluidLookFile,
   GroupsFile,
   ItemFile,
   LookFile,
@@ -26,6 +28,8 @@ export type FileKind =
   | 'registry'
   | 'tools'
   | 'block'
+  | 'fluid'
+  | 'fluid look'
   | 'loot'
   | 'loot table'
   | 'groups'
@@ -97,6 +101,14 @@ export const layout: readonly FileRule[] = [
     note: 'What the simulation needs of a block.',
   },
   {
+    kind: 'fluid',
+    folder: 'rules/fluids/',
+    ending: '.json',
+    named: namePattern,
+    schema: FluidFile,
+    note: 'How a fluid spreads, and what it does.',
+  },
+  {
     kind: 'loot',
     folder: 'rules/loot/',
     ending: '.json',
@@ -153,6 +165,14 @@ export const layout: readonly FileRule[] = [
     named: newLookPattern,
     schema: NewLookFile,
     note: 'The look that this pack gives a block of another mod, at `<namespace>/<name>`.',
+  },
+  {
+    kind: 'fluid look',
+    folder: 'view/fluids/',
+    ending: '.json',
+    named: namePattern,
+    schema: FluidLookFile,
+    note: 'What a fluid looks and sounds like.',
   },
   {
     kind: 'model',

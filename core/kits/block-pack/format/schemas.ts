@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { HeldSchema, Triple } from '../../../mod/block.schema.ts';
+import { registered } from '../../../mod/ledger.schema.ts';
+import { FluidSchema } from '../../../mod/fluid.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
 import {
@@ -62,7 +64,7 @@ export const RegistryFile = z.strictObject({
   entries: z.array(
     z.strictObject({
       number: whole.min(0),
-      kind: z.enum(['group', 'block', 'item']),
+      kind: z.enum(registered),
       id: Id,
       formerly: z.array(Id).optional(),
       states: whole.min(1).optional(),
@@ -72,7 +74,7 @@ export const RegistryFile = z.strictObject({
   retired: z.array(
     z.strictObject({
       number: whole.min(0),
-      kind: z.enum(['group', 'block', 'item']),
+      kind: z.enum(registered),
       id: Id,
       successor: Id.optional(),
     }),
@@ -107,6 +109,38 @@ export const BlockFile = z.strictObject({
   collision: rowsOf(boxes),
   outline: rowsOf(boxes),
 });
+
+export const FluidFile = z.strictObject({
+  id: Id,
+  ...FluidSchema.pick({
+    reach: true,
+    pace: true,
+    rises: true,
+    renews: true,
+    leaves: true,
+    meets: true,
+    drag: true,
+    harm: true,
+    fire: true,
+    light: true,
+    absorbs: true,
+    pools: true,
+  }).shape,
+});
+export type FluidDocument = z.output<typeof FluidFile>;
+export const FluidLookFile = z.strictObject({
+  fluid: Id,
+  ...FluidSchema.pick({
+    still: true,
+    flowing: true,
+    alphaMode: true,
+    sight: true,
+    tint: true,
+    mapColour: true,
+    soundSet: true,
+  }).shape,
+});
+export type FluidLookDocument = z.output<typeof FluidLookFile>;
 
 export const LootFile = z.strictObject({ block: Id, draws: z.array(DrawSchema) });
 export const LootTableFile = z.strictObject({ id: Id, draws: z.array(DrawSchema) });

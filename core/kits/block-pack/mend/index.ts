@@ -65,9 +65,17 @@ const sameEntries = (a: Readonly<Record<string, unknown>>, b: typeof a): boolean
 const compared = new WeakMap<object, WeakMap<object, boolean>>();
 
 /** Where a file lies that was read as the one at a path: elsewhere when it is misnamed. */
-function lyingAt({ blocks, items, looks, loot, lootTables }: ReadPack, path: string): string {
+function lyingAt(pack: ReadPack, path: string): string {
   const at = placeInPack(path);
-  const lists = { block: blocks, item: items, look: looks, loot, 'loot table': lootTables };
+  const lists = {
+    block: pack.blocks,
+    item: pack.items,
+    look: pack.looks,
+    fluid: pack.fluids,
+    'fluid look': pack.fluidLooks,
+    loot: pack.loot,
+    'loot table': pack.lootTables,
+  };
   const list =
     at && (lists as Partial<Record<FileKind, Map<string, { file: string }>>>)[at.rule.kind];
   return list?.get(at!.name)?.file ?? path;

@@ -25,6 +25,8 @@ const listOf: Partial<Record<FileKind, Listed>> = {
   block: 'blocks',
   look: 'looks',
   'new look': 'newLooks',
+  fluid: 'fluids',
+  'fluid look': 'fluidLooks',
   loot: 'loot',
   'loot table': 'lootTables',
   model: 'models',

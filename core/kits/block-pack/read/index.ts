@@ -6,6 +6,8 @@ import type { FileFix } from '../../../mend/index.ts';
 import {
   edition,
   type BlockDocument,
+  type FluidDocument,
+  type FluidLookDocument,
   type GroupsDocument,
   type ItemDocument,
   type LookDocument,
@@ -72,6 +74,8 @@ export interface ReadPack {
   blocks: Map<string, ReadFile<BlockDocument>>;
   looks: Map<string, ReadFile<LookDocument>>;
   newLooks: Map<string, ReadFile<NewLookDocument>>;
+  fluids: Map<string, ReadFile<FluidDocument>>;
+  fluidLooks: Map<string, ReadFile<FluidLookDocument>>;
   loot: Map<string, ReadFile<LootDocument>>;
   lootTables: Map<string, ReadFile<LootTableDocument>>;
   groups?: ReadFile<GroupsDocument>;
@@ -110,6 +114,8 @@ export function readPack(
     blocks: new Map(),
     looks: new Map(),
     newLooks: new Map(),
+    fluids: new Map(),
+    fluidLooks: new Map(),
     loot: new Map(),
     lootTables: new Map(),
     models: new Map(),

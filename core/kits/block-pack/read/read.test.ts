@@ -110,7 +110,7 @@ test.each<[string, FileExample, string[]]>([
       'view/models/bank.json:1:49 error textures/missing The slot face of the model ' +
         'saltmarsh:bank uses the texture saltmarsh:banc, which does not exist. Did you mean ' +
         'saltmarsh:bank?',
-      'view/textures/bank.png:1:1 hint textures/unused No model and no item uses the texture ' +
+      'view/textures/bank.png:1:1 hint textures/unused No model, no item and no fluid uses the texture ' +
         'saltmarsh:bank.',
     ],
   ],
@@ -207,7 +207,7 @@ test.each<[string, FileExample, string[]]>([
       'rules/blocks/bank.json:1:1 error registry/not-registered The block bank is not in the ' +
         'registry.',
       'registry.json:5:5 error registry/out-of-order The block saltmarsh:lamp is registered after ' +
-        'the first item. Groups come first, then blocks, then items.',
+        'the first item. Groups come first, then blocks, then fluids, then items.',
     ],
   ],
   [

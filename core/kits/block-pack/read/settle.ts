@@ -7,6 +7,8 @@ const speaking = [
   ['blocks', 'block', 'id'],
   ['items', 'item', 'id'],
   ['looks', 'look', 'block'],
+  ['fluids', 'fluid', 'id'],
+  ['fluidLooks', 'fluid look', 'fluid'],
   ['loot', 'loot', 'block'],
   ['lootTables', 'loot table', 'id'],
 ] as const;
@@ -50,7 +52,10 @@ export function tellMissing(pack: ReadPack): void {
   };
   pack.registry?.value.entries.forEach(({ kind, id }, i) => {
     const { name } = splitId(id);
-    const isThere = pack.blocks.has(name) || (kind === 'item' && pack.items.has(name));
+    const isThere =
+      kind === 'fluid'
+        ? pack.fluids.has(name)
+        : pack.blocks.has(name) || (kind === 'item' && pack.items.has(name));
     if (kind === 'group' || isThere || (kind === 'item' && pack.isForServers)) return;
     gone(kind, name, pack.registry!, `/entries/${i}`, `registry.json lists the ${kind} ${id}`);
   });

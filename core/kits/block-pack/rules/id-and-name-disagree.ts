@@ -16,7 +16,7 @@ function fixOf(
   const { namespace, name } = splitId(id);
   if (own === undefined || called.includes('/')) return undefined;
   const others = (name: string) =>
-    (['block', 'look', 'loot', 'item'] as const).some((kind) => {
+    (['block', 'look', 'loot', 'fluid', 'fluid look', 'item'] as const).some((kind) => {
       const path = pathInPack(kind, name);
       return path !== file && files.has(path);
     });
@@ -48,11 +48,17 @@ export const idAndNameDisagree = packRule({
         ...pack.blockTags.values(),
         ...pack.itemTags.values(),
         ...pack.lootTables.values(),
+        ...pack.fluids.values(),
       ].map((file) => ({ file, id: file.value.id, at: '/id' })),
       ...[...pack.looks.values(), ...pack.newLooks.values(), ...pack.loot.values()].map((file) => ({
         file,
         id: file.value.block,
         at: '/block',
+      })),
+      ...[...pack.fluidLooks.values()].map((file) => ({
+        file,
+        id: file.value.fluid,
+        at: '/fluid',
       })),
       ...pack.copies,
     ]

@@ -7,11 +7,11 @@ export const outOfOrder = packRule({
   title: 'Registered before what it rests on',
   why:
     'The registry is read from top to bottom. A block rests on its group and an item on ' +
-    'its block, so groups come first, then blocks, then items.',
+    'its block, so groups come first, then blocks, fluids and items.',
   messages: {
     outOfOrder:
       'The {kind} {id} is registered after the first {registered}. Groups come first, then ' +
-      'blocks, then items.',
+      'blocks, then fluids, then items.',
   },
   fails: { 'registry.json#/entries/0': { number: 40, kind: 'item', id: 'saltmarsh:salt' } },
   passes: {},

@@ -79,6 +79,11 @@ export const itemIds = ${list(Object.keys(mod.items).sort())} as const;
 export type ItemName = keyof typeof itemIds;
 export type ItemId = (typeof itemIds)[ItemName] | BlockId;
 
+/** The ids of the mod's fluids. */
+export const fluidIds = ${list(Object.keys(mod.fluids).sort())} as const;
+export type FluidName = keyof typeof fluidIds;
+export type FluidId = (typeof fluidIds)[FluidName];
+
 /** The states of each block that has any. */
 export interface StatesByBlock {${states.length ? `\n${states.join('\n')}\n` : ''}}
 

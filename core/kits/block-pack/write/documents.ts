@@ -2,6 +2,7 @@ import type { Written } from '../../../mend/index.ts';
 import { idOf, idOfShown, lookUp, type Mod, type ResolvedBlock } from '../../../mod/index.ts';
 import { pathInPack } from '../format/index.ts';
 import { writeBlock, writeLook, writeLoot, writeNewLook } from './block.ts';
+import { writeFluid, writeFluidLook } from './fluid.ts';
 import {
   writeGroups,
   writeItems,
@@ -38,6 +39,10 @@ export function* documentsBeside(mod: Mod, blocks: readonly ResolvedBlock[]): Ge
   for (const [name, tag] of writeTags(mod, 'itemTags')) yield [pathInPack('item tag', name), tag];
   for (const [name, { draws }] of Object.entries(mod.lootTables))
     yield [pathInPack('loot table', name), { id: idOf(header.namespace, name), draws }];
+  for (const [name, fluid] of Object.entries(mod.fluids)) {
+    yield [pathInPack('fluid', name), writeFluid(header.namespace, name, fluid)];
+    yield [pathInPack('fluid look', name), writeFluidLook(header.namespace, name, fluid)];
+  }
   yield [pathInPack('tools', 'tools'), writeTools(header)];
   yield [pathInPack('groups', 'groups'), writeGroups(header)];
   for (const [name, recipe] of Object.entries(mod.recipes))

@@ -52,8 +52,8 @@ function versionsOf(needs: NonNullable<Header['needs']>): PackDocument['needsVer
 }
 
 /**
- * Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks, items;
- * each by number) with each block's number of states and how their codes are laid out.
+ * Writes `registry.json`: the ledger in the order in which it is registered (groups, blocks,
+ * fluids, items; each by number) with each block's number of states and how their codes are laid out.
  */
 export function writeRegistry(
   { header: { namespace }, ledger }: { header: Header; ledger: Ledger },
@@ -141,8 +141,8 @@ export function writeItems(mod: Mod, blocks: readonly ResolvedBlock[]): Map<stri
 }
 
 /**
- * Writes `view/words/<language>.json`: names of groups, blocks and items, and the mod's other
- * texts.
+ * Writes `view/words/<language>.json`: names of groups, blocks, fluids and items, and the
+ * mod's other texts.
  */
 export function writeWords(mod: Mod, language: string): WordsDocument {
   const texts = new Map<string, string>();
@@ -153,6 +153,8 @@ export function writeWords(mod: Mod, language: string): WordsDocument {
   for (const group of mod.header.groups) add(`group.${group.name}`, group.names);
   for (const name of Object.keys(mod.blocks).sort())
     add(`block.${name}`, heldUnder(mod.blocks, name).names);
+  for (const name of Object.keys(mod.fluids).sort())
+    add(`fluid.${name}`, heldUnder(mod.fluids, name).names);
   for (const name of Object.keys(mod.items).sort())
     add(`item.${name}`, heldUnder(mod.items, name).names);
   for (const [key, text] of Object.entries(lookUp(mod.words, language)?.texts ?? {}))

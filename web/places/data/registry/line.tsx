@@ -19,6 +19,7 @@ export function Line({ entry, index, top }: LineProps) {
   const places = {
     block: `blocks/${name}/registry`,
     item: `data/items/${name}`,
+    fluid: `fluids/${name}`,
     group: 'data/groups',
   };
   return (

@@ -5,6 +5,7 @@ import styles from './take-over.module.css';
 
 const kindTitles: Record<RenamedKind, string> = {
   blocks: 'Blocks',
+  fluids: 'Fluids',
   items: 'Items',
   models: 'Models',
   textures: 'Pictures',
