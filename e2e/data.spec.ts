@@ -274,7 +274,7 @@ test('items, groups and loot tables are made, shown, and taken away', async ({ p
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /Brine pail/ })).toBeVisible();
   await page.getByLabel('What it is').selectOption('a bucket');
-  await page.getByLabel('Block in the bucket').selectOption('saltmarsh:salt_crust');
+  await page.getByLabel('What is in the bucket').selectOption('saltmarsh:salt_crust');
   await page.getByRole('combobox', { name: 'Empty bucket' }).click();
   await page.keyboard.type('oyster shell');
   await page.getByRole('option', { name: /Oyster shell/ }).click();

@@ -57,9 +57,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   const target = path.join(server.folder, 'pack');
   await page.getByRole('link', { name: 'Build', exact: true }).click();
   await page.getByLabel(/Folder on this machine/).fill(target);
-  await expect(page.getByText('351 new')).toBeVisible();
+  await expect(page.getByText('364 new')).toBeVisible();
   await page.getByRole('button', { name: 'Build the pack' }).click();
-  await expect(page.getByText('351 the same')).toBeVisible();
+  await expect(page.getByText('364 the same')).toBeVisible();
   expect(
     JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8')),
   ).toMatchObject({ hardness: 6.4 });
@@ -84,9 +84,9 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
   const build = page.getByRole('button', { name: /Build/ });
-  await expect(page.getByText('351 new')).toBeVisible();
+  await expect(page.getByText('364 new')).toBeVisible();
   await build.click();
-  await expect(page.getByText('351 the same')).toBeVisible();
+  await expect(page.getByText('364 the same')).toBeVisible();
   const file = path.join(target, 'rules/loot/salt_crust.json');
   writeFileSync(file, '{ "mine": true }');
   await page.reload();
@@ -114,7 +114,7 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.getByRole('button', { name: 'Take all of Obrank’s' }).click();
   await expect(another.getByRole('radio', { name: 'Take Obrank’s' })).toBeChecked();
   await build.click();
-  await expect(page.getByText('351 the same')).toBeVisible();
+  await expect(page.getByText('364 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
   expect(readFileSync(other, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');

@@ -32,6 +32,7 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
   authors: { description: 'Who made it.' },
   bits: { description: 'How many bits a code takes.' },
   blastRating: { description: 'The blast energy that the block withstands.' },
+  fluid: { description: 'The id of the fluid that it is about.' },
   block: { description: 'The block, by its id.' },
   blocks: { description: 'How many blocks were registered.' },
   bounce: {
@@ -116,6 +117,7 @@ export const schemaWords: Readonly<Record<string, KeyWords>> = {
     description: 'The catalogue group in which players find it. Without one nobody finds it.',
   },
   groups: { description: 'The catalogue groups in the order in which players see them.' },
+  'counts.fluids': { description: 'How many fluids were registered.' },
   'counts.groups': { description: 'How many groups were registered.' },
   half: { description: 'Which half of the clicked side, seen upright, was clicked.' },
   harmOnTouch: {

@@ -132,7 +132,7 @@ const Difference = z.strictObject({
   about: z.string(),
   sort: z.string().optional().meta({ description: 'Which of the sorts of questions it answers.' }),
   of: z
-    .strictObject({ kind: z.enum(['block', 'item', 'recipe']), name: z.string() })
+    .strictObject({ kind: z.enum(['block', 'item', 'recipe', 'fluid']), name: z.string() })
     .optional()
     .meta({ description: 'The block, item or recipe that it is about.' }),
   facet: z.string().optional().meta({ description: 'The part of the editor where it is mended.' }),

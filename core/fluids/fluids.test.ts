@@ -8,6 +8,7 @@ import {
   fluidTicks,
   FluidWorld,
   openCell,
+  pouredIn,
   reachOf,
   sceneNamed,
   solidCell,
@@ -173,11 +174,11 @@ test('what rises is what falls, upside down', () =>
   ));
 
 describe('worked by hand', () => {
-  const at = (spread: Spread, x: number, y: number, z = 4) => spread.world.at([x, y, z]);
+  const at = (spread: Spread, x: number, y: number, z = (spread.world.size[2] - 1) / 2) => spread.world.at([x, y, z]);
 
   test('on flat ground each cell is one lower, and it reaches one cell less than its reach', () => {
     const scene = sceneNamed('flat')!;
-    expect(reachOf(brine, scene, 20)).toEqual({
+    expect(reachOf(brine, scene, 20)).toMatchObject({
       steps: 4,
       ticks: 16,
       seconds: 0.8,
@@ -185,10 +186,12 @@ describe('worked by hand', () => {
       cells: 40,
       farthest: 4,
     });
-    const spread = new Spread(scene.world(), brine);
-    spread.put(scene.source, poured);
+    expect([...reachOf(brine, scene, 20).arrivals.values()].sort()).toEqual(
+      [4, 8, 12, 16].flatMap((many, i) => Array.from({ length: many }, () => i + 1)),
+    );
+    const { spread } = pouredIn(brine, scene);
     spread.run(100);
-    expect([15, 16, 17, 18, 19, 20].map((x) => at(spread, x, 1))).toEqual([
+    expect([6, 7, 8, 9, 10, 11].map((x) => at(spread, x, 2))).toEqual([
       poured,
       { kind: 'fluid', level: 4, isSource: false },
       { kind: 'fluid', level: 3, isSource: false },
@@ -200,26 +203,24 @@ describe('worked by hand', () => {
 
   test('over a step it falls full, and runs on from there as far as from its source', () => {
     const scene = sceneNamed('step')!;
-    const spread = new Spread(scene.world(), { reach: 8, pace: 1 });
-    spread.put(scene.source, poured);
+    const { spread } = pouredIn({ reach: 8, pace: 1 }, scene);
     spread.run(100);
-    // Five cells to the edge at x = 9: there it falls three cells, and begins anew.
-    for (const y of [1, 2, 3]) expect(at(spread, 9, y)).toMatchObject({ level: 8 });
-    expect(at(spread, 10, 1)).toMatchObject({ level: 7 });
-    expect(at(spread, 10, 2)).toEqual(openCell);
-    expect(at(spread, 16, 1)).toMatchObject({ level: 1 });
-    expect(at(spread, 17, 1)).toEqual(openCell);
+    // Two cells to the edge at x = 4: there it falls three cells, and begins anew.
+    for (const y of [2, 3, 4]) expect(at(spread, 4, y)).toMatchObject({ level: 8 });
+    expect(at(spread, 5, 2)).toMatchObject({ level: 7 });
+    expect(at(spread, 5, 3)).toEqual(openCell);
+    expect(at(spread, 11, 2)).toMatchObject({ level: 1 });
+    expect(at(spread, 12, 2)).toEqual(openCell);
   });
 
   test('a hole takes it in: what falls does not run over the hole', () => {
     const scene = sceneNamed('hole')!;
-    const spread = new Spread(scene.world(), { reach: 8, pace: 1 });
-    spread.put(scene.source, poured);
+    const { spread } = pouredIn({ reach: 8, pace: 1 }, scene);
     spread.run(100);
-    expect(at(spread, 10, 3)).toMatchObject({ level: 3 });
-    expect(at(spread, 10, 1)).toMatchObject({ level: 8 });
-    expect(at(spread, 11, 3)).toEqual(openCell);
-    expect(at(spread, 13, 3)).toEqual(openCell);
+    expect(at(spread, 4, 4)).toMatchObject({ level: 6 });
+    expect(at(spread, 4, 1)).toMatchObject({ level: 8 });
+    expect(at(spread, 5, 4)).toEqual(openCell);
+    expect(at(spread, 7, 4)).toEqual(openCell);
   });
 
   test('without its source it runs dry from there, and leaves what it leaves', () => {
@@ -270,13 +271,12 @@ describe('worked by hand', () => {
 
 describe('its surface', () => {
   const scene = sceneNamed('flat')!;
-  const spread = new Spread(scene.world(), brine);
-  spread.put(scene.source, poured);
+  const { spread } = pouredIn(brine, scene);
   spread.run(100);
   const { world } = spread;
 
   test('neighbouring cells meet at one height', () => {
-    const [here, east] = [cornerHeights(world, [16, 1, 4], 5), cornerHeights(world, [17, 1, 4], 5)];
+    const [here, east] = [cornerHeights(world, [7, 2, 5], 5), cornerHeights(world, [8, 2, 5], 5)];
     expect([here.northEast, here.southEast]).toEqual([east.northWest, east.southWest]);
     expect(here.northWest).toBeGreaterThan(here.northEast);
   });
@@ -290,9 +290,9 @@ describe('its surface', () => {
   });
 
   test('it runs away from its source, and is still on top of it', () => {
-    expect(flowAt(world, [15, 1, 4], 5)).toEqual({ east: 0, south: 0 });
-    expect(flowAt(world, [17, 1, 4], 5)).toEqual({ east: 1, south: 0 });
-    const { east, south } = flowAt(world, [16, 1, 5], 5);
+    expect(flowAt(world, [6, 2, 5], 5)).toEqual({ east: 0, south: 0 });
+    expect(flowAt(world, [8, 2, 5], 5)).toEqual({ east: 1, south: 0 });
+    const { east, south } = flowAt(world, [7, 2, 6], 5);
     expect([east, south].map((part) => Number(part.toFixed(3)))).toEqual([0.707, 0.707]);
   });
 });

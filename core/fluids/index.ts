@@ -15,5 +15,5 @@ export {
 } from './world.ts';
 export { Spread, type Placed } from './spread.ts';
 export { cornerHeights, flowAt, type Corners } from './surface.ts';
-export { reachOf, type Reach } from './reach.ts';
-export { fluidScenes, sceneNamed, type FluidScene } from './scenes.ts';
+export { pouredIn, reachOf, type Reach } from './reach.ts';
+export { fluidScenes, sceneNamed, type FluidScene, type LaidScene } from './scenes.ts';

@@ -1,19 +1,25 @@
 import { FluidWorld, solidCell, type CellPlace } from './world.ts';
 
-/** A little ground on which a fluid is watched, and where it is poured. */
+/** A little ground on which a fluid is watched. */
 export interface FluidScene {
   name: string;
   title: string;
-  /** A world as it is before anything is poured. */
-  world: () => FluidWorld;
+  /** The ground before anything is poured, as wide as a fluid of so many levels needs. */
+  laid: (reach: number) => LaidScene;
+}
+
+/** A world as it is before anything is poured, and where that is done. */
+export interface LaidScene {
+  world: FluidWorld;
   source: CellPlace;
 }
 
-/** The scenes stand in a slice as deep as this, cut through at the middle. */
-const deep = 9;
-
-/** A world on whose ground each column is so high, by how far east it is. */
-function slice(heights: readonly number[], high: number): FluidWorld {
+/**
+ * A world on whose ground each column is so high, by how far east it is, and so deep that a fluid
+ * of so many levels, poured in the middle, comes to its end on both sides.
+ */
+function slice(heights: readonly number[], high: number, reach: number): FluidWorld {
+  const deep = 2 * reach + 1;
   const world = new FluidWorld([heights.length, high, deep]);
   heights.forEach((height, x) => {
     for (let z = 0; z < deep; z += 1)
@@ -22,35 +28,52 @@ function slice(heights: readonly number[], high: number): FluidWorld {
   return world;
 }
 
-const middle = (deep - 1) / 2;
 const even = (many: number, height: number): number[] => Array.from({ length: many }, () => height);
+const scene = (
+  name: string,
+  title: string,
+  heights: (reach: number) => number[],
+  high: number,
+  source: (reach: number) => readonly [x: number, y: number],
+): FluidScene => ({
+  name,
+  title,
+  laid: (reach) => ({
+    world: slice(heights(reach), high, reach),
+    source: [...source(reach), reach],
+  }),
+});
 
-/** The scenes in which a fluid is looked at: over a step, over a hole, into a corner, on flat ground. */
+/** The scenes in which a fluid is looked at: on flat ground, over a step, over a hole, into a corner. */
 export const fluidScenes: readonly FluidScene[] = [
-  {
-    name: 'flat',
-    title: 'On flat ground',
-    world: () => slice(even(31, 1), 4),
-    source: [15, 1, middle],
-  },
-  {
-    name: 'step',
-    title: 'Over a step',
-    world: () => slice([...even(9, 4), ...even(22, 1)], 7),
-    source: [4, 4, middle],
-  },
-  {
-    name: 'hole',
-    title: 'Over a hole',
-    world: () => slice([...even(10, 3), ...even(3, 1), ...even(18, 3)], 6),
-    source: [5, 3, middle],
-  },
-  {
-    name: 'corner',
-    title: 'Into a corner',
-    world: () => slice([...even(3, 4), ...even(28, 1)], 5),
-    source: [6, 1, middle],
-  },
+  scene(
+    'flat',
+    'On flat ground',
+    (reach) => even(2 * reach + 3, 2),
+    6,
+    (reach) => [reach + 1, 2],
+  ),
+  scene(
+    'step',
+    'Over a step',
+    (reach) => [...even(4, 5), ...even(reach + 3, 2)],
+    8,
+    () => [2, 5],
+  ),
+  scene(
+    'hole',
+    'Over a hole',
+    (reach) => [...even(4, 4), ...even(3, 1), ...even(reach + 2, 4)],
+    7,
+    () => [2, 4],
+  ),
+  scene(
+    'corner',
+    'Into a corner',
+    (reach) => [...even(2, 5), ...even(reach + 5, 2)],
+    7,
+    () => [4, 2],
+  ),
 ];
 
 /** The scene of that name. */

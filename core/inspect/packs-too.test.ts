@@ -12,6 +12,7 @@ const notInPacks = new Map([
   ['families/name-taken', 'no pack says families'],
   ['families/name-twice', 'no pack says families'],
   ['fluids/bucket-unfilled', 'no pack says what the world has'],
+  ['fluids/kit-shows-otherwise', 'another kit'],
   ['fluids/pictures-differ', 'means are read from their pixels'],
   ['identity/grade-flawed', 'does not fit'],
   ['identity/no-item-form', 'said of what its loot gives'],

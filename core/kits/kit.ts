@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import type { Change, Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
+import type { Change, Fluid, Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
 import type { FilesChange } from '../mend/index.ts';
 import type { Declared } from './declared.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
@@ -55,7 +55,7 @@ export interface Difference {
   /** What sort of question it answers, as one of those of {@link Laid.asked}. */
   sort?: string;
   /** The block, item or recipe that it is about. */
-  of?: { kind: 'block' | 'item' | 'recipe'; name: string };
+  of?: { kind: 'block' | 'item' | 'recipe' | 'fluid'; name: string };
   /** The part of the editor where it is mended. */
   facet?: string;
   ours: string;
@@ -206,6 +206,8 @@ export interface Kit {
   freeze?: (mod: Mod, block: ResolvedBlock) => Kept | undefined;
   /** What the target shows otherwise than a block declares; nothing where it shows all. */
   shortfalls?: (mod: Mod, block: ResolvedBlock) => Shortfall[];
+  /** What the target shows otherwise than a fluid declares, each in a sentence. */
+  fluidShortfalls?: (fluid: Fluid) => string[];
   /** The engine itself, where one runs on this machine. */
   engine?: Engine;
 }

@@ -165,9 +165,12 @@ export { catalogueOf, type CatalogueEntry } from './catalogue.ts';
 export { newRecipe } from './new-recipe.ts';
 export {
   newGroup,
+  newBucketOf,
+  newFluid,
   newItem,
   otherNamespaces,
   removeGroup,
+  removeFluid,
   removeItem,
   tagIdsIn,
   usesOfItem,

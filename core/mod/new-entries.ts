@@ -1,11 +1,13 @@
 import { itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
-import type { Change } from './edit.ts';
-import { usualStack } from './entries.schema.ts';
+import { applyChanges, type Change } from './edit.ts';
+import { usualStack, type Item } from './entries.schema.ts';
+import type { Fluid } from './fluid.schema.ts';
 import { Id, idOf, namePattern } from './names.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Registered } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';
+import { thingNamed } from './rename.ts';
 
 /** The change that registers something under the next number that was never given. */
 function register({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string): Change {
@@ -27,7 +29,7 @@ function retired({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string
  * taken.
  */
 export function newItem(mod: Mod, name: string, title: string): Change[] {
-  if (Object.hasOwn(mod.items, name) || Object.hasOwn(mod.blocks, name))
+  if (thingNamed(mod, name))
     throw new RangeError(`There is already something called ${name}.`);
   const group = mod.header.groups[0]?.name;
   return [
@@ -48,6 +50,55 @@ export const removeItem = (mod: Mod, name: string): Change[] => [
   { path: pointer(['items', name]), before: lookUp(mod.items, name) },
   ...retired(mod, 'item', name),
 ];
+
+/** How a fluid runs at first: five levels, half a second a cell. */
+const usualFlow = { reach: 5, pace: 10 };
+
+/**
+ * The changes that add a fluid, registered and named. Throws a RangeError when the name is taken.
+ *
+ * @example applyChanges(mod, newFluid(mod, 'brine', 'Brine', { still: 'saltmarsh:brine' }))
+ */
+export function newFluid(
+  mod: Mod,
+  name: string,
+  title: string,
+  given: Partial<Fluid> = {},
+): Change[] {
+  if (thingNamed(mod, name)) throw new RangeError(`There is already something called ${name}.`);
+  const fluid: Fluid = {
+    ...usualFlow,
+    ...given,
+    names: { [itemAt(mod.header.languages, 0)]: title },
+  };
+  return [{ path: pointer(['fluids', name]), after: fluid }, register(mod, 'fluid', name)];
+}
+
+/** The changes that take a fluid out of the mod: its number is retired. */
+export const removeFluid = (mod: Mod, name: string): Change[] => [
+  { path: pointer(['fluids', name]), before: lookUp(mod.fluids, name) },
+  ...retired(mod, 'fluid', name),
+];
+
+/**
+ * The changes that add the buckets of a fluid: the full one and, where the mod has no other, an
+ * empty one. Throws a RangeError when a name is taken.
+ */
+export function newBucketOf(mod: Mod, fluid: string, title: string): Change[] {
+  const { namespace, languages } = mod.header;
+  const known = Object.values(mod.items).find(({ bucket }) => bucket)?.bucket?.empty;
+  const empties = known === undefined ? newItem(mod, 'bucket', 'Bucket') : [];
+  const after = applyChanges(mod, empties);
+  const name = `${fluid}_bucket`;
+  const [made, registering] = newItem(after, name, title);
+  const item = {
+    ...(made!.after as Item),
+    stack: 1,
+    bucket: { of: idOf(namespace, fluid), empty: known ?? idOf(namespace, 'bucket') },
+    names: { [itemAt(languages, 0)]: title },
+  };
+  return [...empties, { ...made!, after: item }, registering!];
+}
 
 /**
  * The changes that add a catalogue group at the end. Throws a RangeError when there is one of that

@@ -43,7 +43,7 @@ test('every picture is 16 texels square or frames of that, with holes only where
     expect(pictureFacts(decodePicture(encodePicture(draw())))).toMatchObject({
       width: 16,
       height: 16 * frames,
-      alpha: /^kelp/.test(name)
+      alpha: /^(kelp|brine)\//.test(name)
         ? 'partial'
         : /cage|^salt$|samphire|^item\//.test(name)
           ? 'holes'

@@ -26,6 +26,26 @@ export const recipes: Readonly<Record<string, { made: Made; strip?: Strip }>> = 
     },
     strip: { ticks: 2 },
   },
+  'brine/still': {
+    made: {
+      pattern: 'liquid',
+      texels: 16,
+      seed: 31,
+      tones: brine,
+      amounts: { frames: 12, waves: 3, solid: 0.78 },
+    },
+    strip: { ticks: 5, blend: true },
+  },
+  'brine/flowing': {
+    made: {
+      pattern: 'stream',
+      texels: 16,
+      seed: 8,
+      tones: brine,
+      amounts: { frames: 16, streaks: 6, solid: 0.78, foam: 0.3 },
+    },
+    strip: { ticks: 2 },
+  },
   'kelp/pane': {
     made: {
       pattern: 'pane',

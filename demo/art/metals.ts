@@ -142,6 +142,26 @@ const pick = (): Pixels => {
   });
 };
 
+/** A pail of staves with a hoop and a bail, empty or full to below its rim. */
+const pail = (filled: readonly Colour[] | undefined): Pixels => {
+  const wood = ['#4a3a28', '#6d563a', '#8f7450', '#ab8f66'].map(hex);
+  const iron = ['#45484a', '#6b7072', '#8f9597'].map(hex);
+  return paint(16, 16, (x, y) => {
+    // The bail, a bow over the rim.
+    const bow = Math.hypot(x - 7.5, (y - 5) * 1.25);
+    if (y < 5 && bow > 4.4 && bow <= 5.5) return step(iron, x < 8 ? 0.5 : -0.3);
+    const narrowing = (y - 5) * 0.18;
+    const [left, right] = [2 + narrowing, 13 - narrowing];
+    if (y < 5 || y > 14 || x < left || x > right) return clear;
+    if (y === 5) return step(wood, 0.9);
+    if (y === 6 && x > left + 1 && x < right - 1)
+      return filled ? step(filled, x % 4 === 0 ? 0.7 : 0.1) : step(wood, -1);
+    if (y === 9 || y === 13) return step(iron, 7 - x > 2 ? 0.6 : -0.2);
+    const isSeam = Math.round(x - narrowing * (x < 8 ? 1 : -1)) % 3 === 0;
+    return step(wood, (isSeam ? -0.8 : 0.2) + (7 - x) * 0.07);
+  });
+};
+
 /** Bars in a stack, seen along them: two rows of ends. */
 const barEnds = (): Pixels => {
   const grain = tilingNoise(16, 8, 77);
@@ -191,4 +211,6 @@ export const metalTextures: Record<string, () => Pixels> = {
   'item/oyster_shell': oysterShell,
   'item/samphire_seeds': seeds,
   'item/brack_spade': spade,
+  'item/pail': () => pail(undefined),
+  'item/brine_pail': () => pail(['#2a7d80', '#3a9190', '#57a9a2'].map(hex)),
 };

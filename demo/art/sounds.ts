@@ -59,6 +59,8 @@ export const sounds: Record<string, () => Uint8Array> = {
   'crust/break': () => sound({ seconds: 0.3, decay: 5, low: 0.6, bursts: 4, seed: 2 }),
   'thatch/step': () => sound({ seconds: 0.14, decay: 5, low: 0.22, seed: 3 }),
   'thatch/break': () => sound({ seconds: 0.28, decay: 6, low: 0.3, bursts: 3, seed: 4 }),
+  'brine/wade': () => sound({ seconds: 0.3, decay: 3, low: 0.12, bursts: 2, seed: 7 }),
+  'brine/pour': () => sound({ seconds: 0.5, decay: 2, low: 0.3, bursts: 3, seed: 8 }),
   'lantern/step': () => sound({ seconds: 0.2, decay: 9, low: 0.4, tone: 1480, seed: 5 }),
   'lantern/break': () =>
     sound({ seconds: 0.38, decay: 8, low: 0.9, bursts: 2, tone: 1120, seed: 6 }),

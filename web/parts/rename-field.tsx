@@ -17,7 +17,7 @@ import fieldStyles from './field.module.css';
 import styles from './rename-field.module.css';
 
 /** What saved worlds know by a number. */
-const inLedger: readonly RenamedKind[] = ['blocks', 'items', 'groups'];
+const inLedger: readonly RenamedKind[] = ['blocks', 'fluids', 'items', 'groups'];
 
 interface RenameProps {
   kind: RenamedKind;

@@ -113,6 +113,15 @@ export const places: readonly Place[] = [
     load: () => import('./families/families.tsx').then((file) => file.Families),
   },
   {
+    path: 'fluids',
+    title: 'Fluids',
+    within: [':fluid'],
+    shownIn: 'palette',
+    says: 'What pours, in a cut through the ground: how far it comes and when',
+    alsoFound: ['liquids', 'water', 'brine', 'bucket', 'pour'],
+    load: () => import('./fluids/fluids.tsx').then((file) => file.Fluids),
+  },
+  {
     path: 'library',
     title: 'Library',
     shownIn: 'bar',

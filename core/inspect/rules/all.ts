@@ -6,6 +6,7 @@ export { cellNameTaken } from './families/name-taken.ts';
 export { partNameTwice } from './families/name-twice.ts';
 export { bucketUnfilled } from './fluids/bucket-unfilled.ts';
 export { fluidEatsItself } from './fluids/eats-itself.ts';
+export { fluidKitShowsOtherwise } from './fluids/kit-shows-otherwise.ts';
 export { fluidNeverEnds } from './fluids/never-ends.ts';
 export { fluidWithoutPicture } from './fluids/no-picture.ts';
 export { fluidPicturesDiffer } from './fluids/pictures-differ.ts';

@@ -6,6 +6,7 @@ import { kitName, marks, recordedDigests } from './format/marks.ts';
 import { frozenOf, storageOf } from './states/compile.ts';
 import { shortfallsOf } from './shortfalls.ts';
 import { minetestServer } from './verdict/engine.ts';
+import { fluidShortfalls } from './write/fluids.ts';
 import { writeEngineBlock, writeEngineMod } from './write/index.ts';
 
 /** The engine: its server, which is asked, and its gallery. */
@@ -42,5 +43,6 @@ export const minetest: Kit = {
   storage: storageOf,
   freeze: frozenOf,
   shortfalls: shortfallsOf,
+  fluidShortfalls,
   engine: minetestEngine,
 };

@@ -60,6 +60,9 @@ export function Blocks() {
         <Button component={Link} to={`/m/${session.name}/families`} variant="default">
           Families
         </Button>
+        <Button component={Link} to={`/m/${session.name}/fluids`} variant="default">
+          Fluids
+        </Button>
         {many > 0 && (
           <Button component={Link} to={`/m/${session.name}/sheet`} variant="default">
             Contact sheet

@@ -491,6 +491,110 @@ local function register_moved(mod, block)
 	})
 end
 
+-- Fluids ----------------------------------------------------------------------------------------
+
+local wet = {}
+local blocks_by_name = {}
+
+-- Puts a block in the state in which nothing said otherwise, or the source of a fluid.
+local function put(pos, name)
+	local block = blocks_by_name[name]
+	if block then
+		minetest.set_node(pos, node_of(block, state_of(block, {})))
+	elseif minetest.registered_nodes[name] then
+		minetest.set_node(pos, { name = name })
+	end
+end
+
+-- What a node is called where fluids meet it: its block, whatever its state, or its fluid.
+local function called(pos)
+	local node = minetest.get_node(pos)
+	local own = kept[node.name]
+	if own then return own.block.name end
+	return wet[node.name] and wet[node.name].source or node.name
+end
+
+-- What a fluid becomes here, by what it touches; the first meeting that is met counts.
+local function met(pos, fluid)
+	for _, meeting in ipairs(fluid.meets) do
+		for _, direction in ipairs(directions) do
+			if called(vector.add(pos, steps[direction])) == meeting.with then return meeting.becomes end
+		end
+	end
+	return nil
+end
+
+-- After the engine has moved fluids: what ran dry leaves something, what touches something becomes
+-- what comes of that.
+local function after_moving(places, before)
+	for at, pos in ipairs(places) do
+		local was, name = wet[before[at].name], minetest.get_node(pos).name
+		local now = wet[name]
+		if was and was.leaves and name == "air" then
+			put(pos, was.leaves)
+		elseif now then
+			local becomes = met(pos, now)
+			if becomes and becomes ~= name then put(pos, becomes) end
+		end
+	end
+end
+
+-- A bucket fills from a source, and pours one.
+local function register_buckets(buckets)
+	local full_of, empties = {}, {}
+	for _, one in ipairs(buckets) do
+		full_of[one.empty] = full_of[one.empty] or {}
+		full_of[one.empty][one.source] = one.full
+		empties[one.empty] = true
+		minetest.override_item(one.full, {
+			liquids_pointable = true,
+			on_place = function(stack, placer, pointed)
+				if pointed.type ~= "node" then return stack end
+				local below = minetest.registered_nodes[minetest.get_node(pointed.under).name]
+				local pos = below and below.buildable_to and pointed.under or pointed.above
+				local there = minetest.registered_nodes[minetest.get_node(pos).name]
+				if not there or not there.buildable_to then return stack end
+				if minetest.is_protected(pos, placer and placer:get_player_name() or "") then
+					return stack
+				end
+				minetest.set_node(pos, { name = one.source })
+				return ItemStack(one.empty)
+			end,
+		})
+	end
+	for empty in pairs(empties) do
+		minetest.override_item(empty, {
+			liquids_pointable = true,
+			on_use = function(stack, user, pointed)
+				if pointed.type ~= "node" then return nil end
+				local full = full_of[empty][minetest.get_node(pointed.under).name]
+				if not full then return nil end
+				if minetest.is_protected(pointed.under, user and user:get_player_name() or "") then
+					return nil
+				end
+				minetest.remove_node(pointed.under)
+				if stack:get_count() == 1 then return ItemStack(full) end
+				stack:take_item()
+				local inventory = user and user:get_inventory()
+				local left = inventory and inventory:add_item("main", full) or ItemStack(full)
+				if not left:is_empty() then minetest.add_item(pointed.above, left) end
+				return stack
+			end,
+		})
+	end
+end
+
+local function register_fluids(mod)
+	for _, fluid in ipairs(mod.wet.fluids) do
+		for which, definition in pairs(fluid.definitions) do
+			definition.description = mod.translated(definition.description)
+			wet[fluid[which]] = fluid
+			minetest.register_node(fluid[which], definition)
+		end
+	end
+	if #mod.wet.fluids > 0 then minetest.register_on_liquid_transformed(after_moving) end
+end
+
 -- Registering -----------------------------------------------------------------------------------
 
 local function register_block(mod, block)
@@ -519,7 +623,11 @@ end
 
 return function(mod)
 	mod.translated = minetest.get_translator(mod.name)
-	for _, block in ipairs(mod.blocks) do register_block(mod, block) end
+	for _, block in ipairs(mod.blocks) do
+		register_block(mod, block)
+		blocks_by_name[block.name] = block
+	end
+	register_fluids(mod)
 	for name, item in pairs(mod.items) do
 		item.description = mod.translated(item.description)
 		if item.tool_capabilities then
@@ -528,6 +636,7 @@ return function(mod)
 			minetest.register_craftitem(name, item)
 		end
 	end
+	register_buckets(mod.wet.buckets)
 	for _, recipe in ipairs(mod.recipes) do minetest.register_craft(recipe) end
 	for old, new in pairs(mod.aliases) do minetest.register_alias(old, new) end
 

@@ -11,7 +11,7 @@ export interface Check {
   /** What it is about, in words: "Tide lantern, lit = true, light beside it". */
   about: string;
   /** The block or the item that it is about. */
-  of?: { kind: 'block' | 'item' | 'recipe'; name: string };
+  of?: { kind: 'block' | 'item' | 'recipe' | 'fluid'; name: string };
   /** The part of the editor where a difference is mended. */
   facet?: 'identity' | 'traits' | 'states' | 'looks' | 'loot' | 'tags' | 'names';
   /** What the probe is told: a table whose `kind` names one of its questions. */
@@ -32,6 +32,7 @@ export const sorts = {
   digging: 'Dig times, with every tool',
   recipe: 'Recipes',
   drops: 'Drops, counted over many diggings',
+  fluid: 'Fluids, poured and taken away',
 } as const;
 export type AskKind = keyof typeof sorts;
 

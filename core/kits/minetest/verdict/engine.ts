@@ -60,7 +60,7 @@ function lay(mod: Mod, built: Files, how: AskedHow = {}): Laid {
   const checks = asksFor(mod, how);
   const files = worldFiles(mod, built);
   const wall = encodePicture(basePicture('#8d8d86', mod.header.texels, 1));
-  files.set('engine.conf', settings());
+  files.set('engine.conf', settings('liquid_update = 0.1'));
   files.set('home/.keep', lines(''));
   files.set(`${probe}/mod.conf`, lines('name = obrank_probe', `depends = ${mod.header.namespace}`));
   files.set(`${probe}/init.lua`, bytesOf(probeLua));

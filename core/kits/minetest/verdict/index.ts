@@ -3,6 +3,7 @@ import { ladderTools } from '../write/digging.ts';
 import { lua, type LuaValue } from '../write/lua.ts';
 import { diggingChecks } from './asks/digging.ts';
 import { dropChecks, probeItems } from './asks/drops.ts';
+import { fluidChecks } from './asks/fluids.ts';
 import { itemChecks } from './asks/items.ts';
 import { lightChecks, nodeChecks } from './asks/nodes.ts';
 import { placingChecks } from './asks/placing.ts';
@@ -30,6 +31,7 @@ export const checksOf = (mod: Mod, diggings?: number): Check[] => [
   ...diggingChecks(mod),
   ...recipeChecks(mod),
   ...dropChecks(mod, diggings),
+  ...fluidChecks(mod),
 ];
 
 /** The seed of the engine's chance: the same mod gets the same answers. */

@@ -19,6 +19,7 @@ import { marks } from '../format/marks.ts';
 import { runtimeLua } from '../runtime/runtime.ts';
 import { compileBlock, type CompiledBlock } from '../states/compile.ts';
 import { capabilities, ladderTools, toolGroup, Ways } from './digging.ts';
+import { bucketsForEngine, fluidsForEngine } from './fluids.ts';
 import { Groups } from './groups.ts';
 import { drawsForEngine, tablesForEngine } from './loot.ts';
 import { lua, type LuaValue } from './lua.ts';
@@ -133,6 +134,20 @@ function itemTable({ mod, ways, groups }: Parts): LuaValue {
 
 const toolPicture = (namespace: string): string => `${fileName(namespace, 'tool')}.png`;
 
+/** The fluids of a mod with their buckets. */
+const fluidTable = (mod: Mod): LuaValue => ({
+  fluids: fluidsForEngine(mod).map((fluid) => {
+    const { definitions, ...rest } = fluid as { definitions: Record<string, LuaValue> };
+    return {
+      ...rest,
+      definitions: Object.fromEntries(
+        Object.entries(definitions).map(([which, one]) => [which, withSourceText(one)]),
+      ),
+    };
+  }),
+  buckets: bucketsForEngine(mod),
+});
+
 /** What the runtime is given beside blocks and items. */
 function modTable({ mod, ways }: Parts, blocks: readonly CompiledBlock[]): LuaValue {
   return {
@@ -179,6 +194,7 @@ local mod = dofile(folder .. "/mod.lua")
 mod.name = "${namespace}"
 mod.blocks = dofile(folder .. "/blocks.lua")
 mod.items = dofile(folder .. "/items.lua")
+mod.wet = dofile(folder .. "/fluids.lua")
 mod.recipes = dofile(folder .. "/recipes.lua")
 
 -- Other mods read and change states: ${namespace}.set(pos, { lit = true }).
@@ -238,6 +254,7 @@ export function writeEngineMod(
       ...blocks.map((compiled) => blockTable(parts, compiled)),
     ]),
   );
+  text('fluids.lua', asData('Fluids, and the buckets that they are filled into.', fluidTable(mod)));
   text('items.lua', asData('Items and tools.', itemTable(parts)));
   text('recipes.lua', asData('Recipes.', recipesForEngine(mod)));
   for (const compiled of blocks)

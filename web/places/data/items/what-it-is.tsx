@@ -114,17 +114,17 @@ function ToolFields({ editor: { item, set } }: { editor: ItemEditor }) {
 }
 
 function BucketFields({ editor: { item, set } }: { editor: ItemEditor }) {
-  const { blocks, header } = useMod();
+  const { blocks, fluids, header } = useMod();
   const options = useItemOptions();
   const { bucket } = item;
   if (!bucket) return null;
-  const ids = Object.keys(blocks).map((block) => idOf(header.namespace, block));
+  const ids = [...Object.keys(fluids), ...Object.keys(blocks)].map((block) => idOf(header.namespace, block));
   return (
     <div className={iconRowStyles['icon-row']}>
       <span className="note inline">of</span>
       <select
         className="pick"
-        aria-label="Block in the bucket"
+        aria-label="What is in the bucket"
         value={bucket.of}
         onChange={(event) =>
           set('Change what is in it', 'bucket', { ...bucket, of: event.currentTarget.value })
