@@ -75,6 +75,7 @@ const arrows: Record<string, string[]> = {
   'core/mend': ['core/mod', 'core/json', 'core/bytes'],
   'core/families': ['core/forms', 'core/mod', 'core/json'],
   'core/fluids': ['core/space'],
+  'core/reactions': ['core/space', 'core/states', 'core/mod', 'core/words'],
   'core/folder': [
     'core/families',
     'core/mend',

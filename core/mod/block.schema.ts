@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, Language, Name, partRecordOf, recordOf } from './names.ts';
 import { LootSchema } from './loot.schema.ts';
+import { mostReactions, ReactionSchema } from './reaction.schema.ts';
 import {
   byState,
   DirectionSchema,
@@ -116,6 +117,9 @@ export const BlockSchema = z.strictObject({
     })
     .optional(),
   loot: LootSchema.optional(),
+  reactions: z.array(ReactionSchema).max(mostReactions).optional().meta({
+    description: 'What it does when something happens; of those that fit, the first does it.',
+  }),
   tags: z.array(Id).max(1000).meta({ description: 'The block tags that it is in.' }),
   itemTags: z
     .array(Id)

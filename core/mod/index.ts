@@ -54,6 +54,15 @@ export {
 export { mostReach, usualFluid, usualPool, type Fluid, type Pool } from './fluid.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
+export {
+  mostActions,
+  mostReactions,
+  reactionEvents,
+  type Action,
+  type Reaction,
+  type ReactionEvent,
+  type ReactionIf,
+} from './reaction.schema.ts';
 export { thingNamed } from './rename.ts';
 export { recipeKinds, type Recipe } from './recipe.schema.ts';
 export {

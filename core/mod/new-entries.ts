@@ -29,8 +29,7 @@ function retired({ ledger }: Pick<Mod, 'ledger'>, kind: Registered, name: string
  * taken.
  */
 export function newItem(mod: Mod, name: string, title: string): Change[] {
-  if (thingNamed(mod, name))
-    throw new RangeError(`There is already something called ${name}.`);
+  if (thingNamed(mod, name)) throw new RangeError(`There is already something called ${name}.`);
   const group = mod.header.groups[0]?.name;
   return [
     {

@@ -19,6 +19,7 @@ import type { Change } from './edit.ts';
 import { codesOf } from './ledger.ts';
 import type { Lot } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
+import { reactionsAfter, reactionsNaming, reactionsThrough } from './reactions-after.ts';
 import type { Placing } from './states.schema.ts';
 import { byStateTraits, traitFacts } from './traits.ts';
 
@@ -38,7 +39,7 @@ export interface PropertyUse {
  * // [{ what: 'row of the look', times: 8 }, { what: 'row of light emitted', times: 1 }]
  */
 export function propertyUses(
-  { looks, traits, shapes, loot, states }: Block,
+  { looks, traits, shapes, loot, reactions, states }: Block,
   property: string,
 ): PropertyUse[] {
   const asks = (rows: readonly { when?: When }[]) =>
@@ -69,6 +70,7 @@ export function propertyUses(
               ).length
           : 0,
     },
+    { what: 'reaction', times: reactionsNaming(reactions, property) },
     {
       what: 'rule of placing',
       times: (states.placing ?? []).filter((rule) => rule.set === property).length,
@@ -123,6 +125,7 @@ function throughConditions(
   return {
     ...block,
     traits,
+    ...(block.reactions && { reactions: reactionsThrough(block.reactions, change) }),
     ...(shapes ? { shapes } : {}),
     looks: { ...block.looks, rows: block.looks.rows.flatMap<Looks['rows'][number]>(row) },
     ...(typeof loot === 'object' ? { loot: { draws: throughLots(loot.draws, lot) } } : {}),
@@ -261,6 +264,8 @@ export function changeProperty(
       )
     : block;
   const rules = before && placing ? placingAfter(placing, before, after, renamed) : placing;
+  if (before && changed.reactions)
+    changed = { ...changed, reactions: reactionsAfter(changed.reactions, before, after, renamed) };
   changed = {
     ...changed,
     states: { properties: next, ...(rules?.length ? { placing: rules } : {}) },

@@ -37,6 +37,8 @@ const ingredients = (hash?: true): NamedAt[] =>
     what: 'ingredient',
     ...(hash && { hash }),
   }));
+const hashed = (named: readonly NamedAt[]): NamedAt[] =>
+  named.map((one) => ({ ...one, hash: true }));
 const things: NamedAt[] = [
   ...lots('give'),
   { at: 'recipes/*/gives', what: 'recipe' },
@@ -53,6 +55,10 @@ const inFluids: NamedAt[] = ['with', 'becomes'].map((part) => ({
   what: 'meeting of a fluid',
 }));
 
+/** What reactions of blocks name: by what they ask for, and by what they do. */
+const inReactions = (...parts: string[]): NamedAt[] =>
+  parts.map((part) => ({ at: `blocks/*/reactions/*/${part}`, what: 'reaction' }));
+
 const picturesOfFamilies: NamedAt[] = ['families/*', 'families/*/forms/*'].flatMap((owner) =>
   ['*', '*/texture', '*/from'].map((at) => ({ at: `${owner}/pictures/${at}`, what: 'family' })),
 );
@@ -67,11 +73,21 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
     { at: 'blockTags/*/members/*', what: 'member of a tag' },
     { at: 'items/*/bucket/of', what: 'bucket' },
     ...inFluids,
+    ...inReactions('if/neighbour/is', 'then/*/block', 'then/*/onto'),
+    ...inReactions('if/holds', 'then/*/item'),
     { at: 'fluids/*/leaves', what: 'what a fluid leaves' },
     { at: 'fluids/*/pools/*/in', what: 'ground of a pool' },
   ],
-  fluids: [{ at: 'items/*/bucket/of', what: 'bucket' }, ...inFluids],
-  items: [...things, { at: 'items/*/bucket/empty', what: 'bucket' }],
+  fluids: [
+    { at: 'items/*/bucket/of', what: 'bucket' },
+    ...inFluids,
+    ...inReactions('if/neighbour/is', 'then/*/fluid'),
+  ],
+  items: [
+    ...things,
+    { at: 'items/*/bucket/empty', what: 'bucket' },
+    ...inReactions('if/holds', 'then/*/item'),
+  ],
   models: [
     { at: 'blocks/*/looks/rows/*/use/*/model', what: 'candidate' },
     { at: 'newLooks/*/looks/rows/*/use/*/model', what: 'candidate of a new look' },
@@ -90,6 +106,7 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
   blockTags: [
     { at: 'blocks/*/tags/*', what: 'block' },
     { at: 'fluids/*/pools/*/in', what: 'ground of a pool', hash: true },
+    ...hashed(inReactions('if/neighbour/is', 'then/*/onto')),
     { at: 'header/tools/kinds/*/tag', what: 'kind of tool' },
     { at: 'blockTags/*/members/*', what: 'member of a tag', hash: true },
   ],
@@ -97,11 +114,12 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
     { at: 'blocks/*/itemTags/*', what: 'block' },
     { at: 'items/*/tags/*', what: 'item' },
     { at: 'itemTags/*/members/*', what: 'member of a tag', hash: true },
+    ...hashed(inReactions('if/holds')),
     ...ingredients(true),
   ],
   lootTables: lots('table'),
   recipes: [],
-  sounds: [{ at: 'soundSets/*/*/*/sound', what: 'sound set' }],
+  sounds: [{ at: 'soundSets/*/*/*/sound', what: 'sound set' }, ...inReactions('then/*/sound')],
   soundSets: [
     { at: 'families/*/materials/*/traits/soundSet', what: 'material' },
     { at: 'blocks/*/traits/soundSet', what: 'block' },
