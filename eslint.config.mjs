@@ -65,7 +65,10 @@ export default tseslint.config(
         {
           patterns: [
             'node:*',
-            'react*',
+            'react',
+            'react-*',
+            'react/*',
+            'react-dom/*',
             'express',
             'typeorm',
             'fs',

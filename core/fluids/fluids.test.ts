@@ -174,7 +174,8 @@ test('what rises is what falls, upside down', () =>
   ));
 
 describe('worked by hand', () => {
-  const at = (spread: Spread, x: number, y: number, z = (spread.world.size[2] - 1) / 2) => spread.world.at([x, y, z]);
+  const at = (spread: Spread, x: number, y: number, z = (spread.world.size[2] - 1) / 2) =>
+    spread.world.at([x, y, z]);
 
   test('on flat ground each cell is one lower, and it reaches one cell less than its reach', () => {
     const scene = sceneNamed('flat')!;

@@ -139,6 +139,14 @@ export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePic
   apply(orphansOf(mod, name).map((model) => taken(mod, model)));
   const made = madeOf(now, name, form, pictures);
   apply(made.changes);
+  const { reactions } = held();
+  if (!reactions && form.reactions)
+    apply([
+      {
+        path: pointer(['blocks', name, 'reactions']),
+        after: form.reactions(idOf(now.header.namespace, name)),
+      },
+    ]);
   apply(partsOf(name, held(), { ...made.parts, traits, identity }));
   return changes;
 }

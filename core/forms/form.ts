@@ -1,4 +1,4 @@
-import type { Block, Loot, Looks, Placing } from '../mod/index.ts';
+import type { Block, Loot, Looks, Placing, Reaction } from '../mod/index.ts';
 import type { PlainBox } from '../space/index.ts';
 import type { State, When } from '../states/index.ts';
 
@@ -47,6 +47,8 @@ export interface Form {
   shown?: State;
   /** How many of itself it drops in some states, where not one. */
   drops?: readonly { when: When; count: number }[];
+  /** What it does when something happens, of a block that is called by an id. */
+  reactions?: (id: string) => Reaction[];
   /** How it is held, where not as the block. */
   item?: 'flat';
 }

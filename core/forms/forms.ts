@@ -2,12 +2,13 @@ import type { Looks, Placing } from '../mod/index.ts';
 import { headings, orientationAlong, type Heading, type Orientation } from '../space/index.ts';
 import { valuesOf, type When } from '../states/index.ts';
 import { cornerValues } from '../placing/index.ts';
+import { filledUp, opening, pressedByFoot, pressedByHand } from './answers.ts';
 import type { Form, FormModel, FormProperty } from './form.ts';
 
 type LookRow = Looks['rows'][number];
 
 const heading: FormProperty = { name: 'heading', kind: 'heading', default: 'south' };
-const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false, byCode: true };
+const pressed: FormProperty = { name: 'pressed', kind: 'toggle', default: false };
 const half: FormProperty = {
   name: 'half',
   kind: 'choice',
@@ -26,7 +27,7 @@ const corner: FormProperty = {
     outer_right: 'outer_left',
   },
 };
-const opened: FormProperty = { name: 'open', kind: 'toggle', default: false, byCode: true };
+const opened: FormProperty = { name: 'open', kind: 'toggle', default: false };
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
 /** What is not a whole cube hides nothing behind it and lets light through. */
 const open = { hidesNeighbours: 'never', lightAbsorbed: 0 } as const;
@@ -191,7 +192,6 @@ export const forms: readonly Form[] = [
         kind: 'choice',
         values: ['lower', 'upper', 'both'],
         default: 'lower',
-        byCode: true,
       },
     ],
     placing: [{ set: 'half', to: 'half of the clicked side', value: 'upper', otherwise: 'lower' }],
@@ -209,6 +209,7 @@ export const forms: readonly Form[] = [
       lightAbsorbed: [{ when: { half: 'both' }, value: 15 }, { value: 0 }],
     },
     drops: [{ when: { half: 'both' }, count: 2 }],
+    reactions: filledUp,
   },
   {
     name: 'stair',
@@ -258,8 +259,8 @@ export const forms: readonly Form[] = [
   {
     name: 'door_leaf',
     title: 'Door leaf',
-    note: 'It faces the player, and the mod’s code opens it.',
-    properties: [heading, { name: 'open', kind: 'toggle', default: false, byCode: true }],
+    note: 'It faces the player, and opens by hand or by a signal.',
+    properties: [heading, opened],
     placing: [towardPlayer],
     models: { main: template('leaf', ofPane) },
     looks: looks([
@@ -270,11 +271,12 @@ export const forms: readonly Form[] = [
       })),
     ]),
     traits: open,
+    reactions: opening,
   },
   {
     name: 'hatch',
     title: 'Hatch',
-    note: 'A lid at the bottom or the top of its cell, and the mod’s code lifts it.',
+    note: 'A lid at the bottom or the top of its cell, lifted by hand or by a signal.',
     properties: [heading, half, opened],
     placing: [
       towardPlayer,
@@ -293,11 +295,12 @@ export const forms: readonly Form[] = [
       })),
     ]),
     traits: open,
+    reactions: opening,
   },
   {
     name: 'gate',
     title: 'Gate',
-    note: 'Rails between two posts, which the mod’s code swings open.',
+    note: 'Rails between two posts, which swing open by hand or by a signal.',
     properties: [heading, opened],
     placing: [towardPlayer],
     models: { main: template('gate', ofColumn), open: template('gate_open', ofColumn) },
@@ -306,6 +309,7 @@ export const forms: readonly Form[] = [
       ...turnedAlong(heading, 'open', { open: true }),
     ]),
     traits: open,
+    reactions: opening,
   },
   {
     name: 'ladder',
@@ -322,7 +326,7 @@ export const forms: readonly Form[] = [
   {
     name: 'button',
     title: 'Button',
-    note: 'It stands out from the wall, the floor or the ceiling that was clicked, and is pressed.',
+    note: 'It stands out from the wall, the floor or the ceiling that was clicked; pressed, it gives a signal and comes back.',
     properties: [
       {
         name: 'mount',
@@ -362,11 +366,12 @@ export const forms: readonly Form[] = [
     ),
     traits: open,
     shapes: { collision: 'none' },
+    reactions: pressedByHand,
   },
   {
     name: 'plate',
     title: 'Plate',
-    note: 'A low plate that can be stepped down.',
+    note: 'A low plate that goes down under whoever steps on it, and gives a signal.',
     properties: [pressed],
     placing: [],
     models: {
@@ -378,6 +383,7 @@ export const forms: readonly Form[] = [
       { when: { pressed: true }, use: show('pressed') },
     ]),
     traits: open,
+    reactions: pressedByFoot,
   },
   {
     ...plain,

@@ -87,7 +87,7 @@ function ofMaterial(
   stock: string,
   form: Form,
   natural: boolean,
-): Pick<Block, 'identity' | 'traits' | 'loot' | 'tags'> {
+): Pick<Block, 'identity' | 'traits' | 'loot' | 'reactions' | 'tags'> {
   const traits = stockNamed(stock)?.traits ?? defaultTraits;
   const tag = traits.toolKind === 'none' ? undefined : header.tools.kinds[traits.toolKind]?.tag;
   return {
@@ -103,6 +103,7 @@ function ofMaterial(
       ...form.traits,
     },
     loot: lootOfForm(form, idOf(header.namespace, name)),
+    ...(form.reactions && { reactions: form.reactions(idOf(header.namespace, name)) }),
     tags: tag === undefined ? [] : [tag],
   };
 }

@@ -23,7 +23,8 @@ import {
 } from '../mod/index.ts';
 import type { LootSource } from '../loot/index.ts';
 import { pointer, valueAt } from '../json/index.ts';
-import { mixedRadix, type CodeLayout } from '../states/index.ts';
+import { statesGiven } from '../placing/index.ts';
+import { mixedRadix, type CodeLayout, type State } from '../states/index.ts';
 import type { Kit, Shortfall } from '../kits/index.ts';
 import type { Fix } from './finding.ts';
 import { meantBy, type Meant } from './meant.ts';
@@ -224,6 +225,12 @@ export class BlockContext {
       ...shownKinds,
     );
     return words === '' ? [] : words.split('\n');
+  }
+
+  /** The states in which reactions of the mod's blocks let a block come to stand. */
+  comesAs(id: string): State[] {
+    const answer = this.ask((mod) => JSON.stringify(statesGiven(mod.blocks, id)), 'blocks');
+    return JSON.parse(answer) as State[];
   }
 
   /** True when other models of the mod start from it. */

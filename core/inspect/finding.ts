@@ -49,7 +49,7 @@ export interface Finding {
   mend?: PictureMend;
 }
 
-/** The nine stations of the spine, in the order of the job. */
+/** The ten stations of the spine, in the order of the job. */
 export const facets = [
   'Identity',
   'Traits',
@@ -57,6 +57,7 @@ export const facets = [
   'Looks',
   'Textures',
   'Loot',
+  'Reactions',
   'Tags',
   'Names',
   'Registry',

@@ -28,6 +28,13 @@ const wetPlank = {
 };
 
 /** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
+const dropsLamp = { do: 'drop', item: 'saltmarsh:lamp' };
+/** A block of the sample that reacts, as the changes of an example. */
+const reacting = (block: string, reactions: object[], more: ModExample = {}): ModExample => ({
+  [`/blocks/${block}/reactions`]: reactions,
+  ...more,
+});
+
 const declarations: [string, ModExample, string, string | undefined][] = [
   [
     'identity/no-group',
@@ -1441,6 +1448,56 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     }),
     'A pool of brine is up to 24 blocks wide, and there is one in each square of 20.',
     'One in each square of 96',
+  ],
+  [
+    'reactions/never-answers',
+    reacting('lamp', [{ when: 'used', if: { state: { lit: true } }, then: [dropsLamp] }], {
+      '/blocks/lamp/states/properties/1/byCode': null,
+    }),
+    'lamp: reaction 1, when it is used, asks for a state that it is never in.',
+    'Remove the reaction',
+  ],
+  [
+    'reactions/never-answers',
+    reacting('lamp', [{ when: 'used', if: { light: [9, 3] }, then: [dropsLamp] }]),
+    'lamp: reaction 1, when it is used, asks for what can never hold.',
+    'Remove the reaction',
+  ],
+  [
+    'reactions/never-answers',
+    reacting('lamp', [
+      { when: 'after ticks', ticks: 9, then: [dropsLamp] },
+      { when: 'after ticks', ticks: 2, then: [{ do: 'vanish' }] },
+    ]),
+    'lamp: before reaction 1, when 9 ticks have passed, another one is always sooner.',
+    'Remove the reaction',
+  ],
+  [
+    'reactions/never-ends',
+    {
+      ...reacting('lamp', [{ when: 'neighbour changes', then: [{ do: 'flip', property: 'lit' }] }]),
+      '/blocks/bank/reactions': [
+        {
+          when: 'neighbour changes',
+          if: { neighbour: { is: 'saltmarsh:lamp' } },
+          then: [{ do: 'become', block: 'saltmarsh:bank' }],
+        },
+      ],
+    },
+    'saltmarsh:bank and saltmarsh:lamp side by side answer each other for ever, every 4 ticks.',
+    undefined,
+  ],
+  [
+    'reactions/unknown-property',
+    reacting('lamp', [{ when: 'used', then: [{ do: 'set', property: 'lit', to: 'dim' }] }]),
+    'lamp: reaction 1 names lit = dim, which is none of its values.',
+    undefined,
+  ],
+  [
+    'reactions/unknown-property',
+    reacting('lamp', [{ when: 'used', then: [{ do: 'step', property: 'lit', by: 1 }] }]),
+    'lamp: reaction 1 counts lit up or down, which is no number.',
+    undefined,
   ],
   [
     'fluids/thing-unknown',

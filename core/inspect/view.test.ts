@@ -60,7 +60,7 @@ test('a view notes what is asked of it', () => {
   expect([...reads.keys()].sort()).toEqual(['header', 'held', 'itemTags', 'recipes', 'things']);
   const texts = watchedView(mod());
   foundInTexts(() => [])(texts.view);
-  expect([...texts.reads.keys()].sort()).toEqual(['header', 'items', 'named', 'words']);
+  expect([...texts.reads.keys()].sort()).toEqual(['fluids', 'header', 'items', 'named', 'words']);
   const making = watchedView(mod());
   makingOf(making.view);
   expect([...making.reads.keys()]).not.toContain('blocks');

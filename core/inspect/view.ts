@@ -8,6 +8,8 @@ export type BlockSummary = Pick<Block, 'tags' | 'itemTags' | 'identity'>;
 export type BlockMaking = Pick<Block, 'identity' | 'loot' | 'states'>;
 /** What they see of which models a block shows. */
 export type BlockShown = Pick<Block, 'identity' | 'looks'>;
+/** What they see of what a block does when something happens. */
+export type BlockReacting = Pick<Block, 'reactions' | 'states'>;
 /** What they see of what can be held, and under which tags. */
 export type BlockHeld = Pick<Block, 'identity' | 'itemTags'>;
 /** What they see of how an item comes to be. */
@@ -28,6 +30,7 @@ export type ModView = Omit<Mod, 'blocks'> & {
   held: Readonly<Record<string, BlockHeld>>;
   shown: Readonly<Record<string, BlockShown>>;
   things: Readonly<Record<string, ItemMaking>>;
+  reacting: Readonly<Record<string, BlockReacting>>;
   pools: Readonly<Record<string, Pick<Fluid, 'pools'>>>;
 };
 export type ViewPart = keyof ModView;
@@ -74,6 +77,7 @@ const parts = {
   held: steady((mod: Mod) => mod.blocks, ['identity', 'itemTags']),
   shown: steady((mod: Mod) => mod.blocks, ['identity', 'looks']),
   things: steady((mod: Mod) => mod.items, ['natural', 'bucket', 'tags']),
+  reacting: steady((mod: Mod) => mod.blocks, ['reactions', 'states']),
   pools: steady((mod: Mod) => mod.fluids, ['pools']),
 };
 
@@ -115,6 +119,7 @@ export const viewOf = (mod: Mod): ModView => ({
   held: parts.held(mod),
   shown: parts.shown(mod),
   things: parts.things(mod),
+  reacting: parts.reacting(mod),
   pools: parts.pools(mod),
 });
 

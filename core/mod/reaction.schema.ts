@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Name } from './names.ts';
+import { Id, Name, recordOf } from './names.ts';
 import { DirectionSchema, ValueSchema, WhenSchema } from './states.schema.ts';
 import { toolKinds } from './traits.ts';
 
@@ -60,6 +60,16 @@ export const ReactionIfSchema = z.strictObject({
 });
 export type ReactionIf = z.output<typeof ReactionIfSchema>;
 
+/** The state in which another block comes to stand. */
+const inState = {
+  keeps: z.boolean().optional().meta({
+    description: 'Properties that both blocks have keep their values.',
+  }),
+  state: recordOf(Name, ValueSchema).optional().meta({
+    description: 'Values of its properties; the others have their defaults.',
+  }),
+};
+
 /** What is done, in order. */
 export const ActionSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('set'), property: Name, to: ValueSchema }),
@@ -69,7 +79,7 @@ export const ActionSchema = z.discriminatedUnion('do', [
     property: Name,
     by: z.number().int().min(-1000).max(1000),
   }),
-  z.strictObject({ do: z.literal('become'), block: Id }),
+  z.strictObject({ do: z.literal('become'), block: Id, ...inState }),
   z.strictObject({ do: z.literal('vanish') }),
   z.strictObject({ do: z.literal('drop'), item: Id, count: many }),
   z.strictObject({ do: z.literal('give'), item: Id, count: many }),
@@ -78,7 +88,7 @@ export const ActionSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('signal'), strength: level, ticks: ticks.optional() }),
   z.strictObject({ do: z.literal('pour'), fluid: Id, side: DirectionSchema }),
   z.strictObject({ do: z.literal('drain'), side: DirectionSchema }),
-  z.strictObject({ do: z.literal('place'), block: Id, side: DirectionSchema }),
+  z.strictObject({ do: z.literal('place'), block: Id, side: DirectionSchema, ...inState }),
   z.strictObject({
     do: z.literal('spread'),
     within: z.number().int().min(1).max(8),

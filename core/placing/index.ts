@@ -13,6 +13,7 @@ export {
 } from './situation.ts';
 export { cornerOf, cornerValues } from './corner.ts';
 export { halfOf, placedState } from './place.ts';
+export { startsOf, statesGiven } from './starts.ts';
 export { describeSituation, reachable, type Reach } from './reachable.ts';
 export { turningFlaw, turningOf, type Turning, type TurningFlaw } from './turning.ts';
 export {

@@ -12,7 +12,7 @@ export {
   type IsMeant,
   type Occurrence,
 } from './occurrence.ts';
-export { goesAway, stateAfter, stateAfterAll } from './own-state.ts';
+export { comesAs, goesAway, stateAfter, stateAfterAll } from './own-state.ts';
 export {
   ReactionWorld,
   type Effect,
@@ -20,7 +20,7 @@ export {
   type Standing,
   type WorldParts,
 } from './world.ts';
-export { reactionReach, type ReactionReach, type WhyDead } from './reach.ts';
+export { reactionReach, type ReachOptions, type ReactionReach, type WhyDead } from './reach.ts';
 export { loopsAmong, statesToldApart, type Loop } from './loops.ts';
 export {
   actionInWords,

@@ -1,5 +1,5 @@
 import type { Action } from '../mod/index.ts';
-import type { StateSpace } from '../states/index.ts';
+import type { State, StateSpace } from '../states/index.ts';
 
 /**
  * The state of a block after an action that changes its properties; the same state after any other
@@ -29,6 +29,13 @@ export const stateAfterAll = (
   state: number,
   actions: readonly Action[],
 ): number => actions.reduce((now, action) => stateAfter(space, now, action), state);
+
+/** The state in which a block comes to stand by an action, beside or after one in a state. */
+export const comesAs = (
+  { keeps, state = {} }: Extract<Action, { do: 'become' | 'place' }>,
+  space: StateSpace,
+  from: State | undefined,
+): number => space.encode({ ...(keeps && from), ...state });
 
 /** Whether after these actions another block stands there, or none. */
 export const goesAway = (actions: readonly Action[]): boolean =>

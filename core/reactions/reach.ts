@@ -1,7 +1,7 @@
 import type { Reaction, ReactionEvent } from '../mod/index.ts';
 import { BitSet, type StateSpace } from '../states/index.ts';
 import { answers, byIdAlone, holds, type IsMeant, type Occurrence } from './occurrence.ts';
-import { goesAway, stateAfterAll } from './own-state.ts';
+import { comesAs, goesAway, stateAfterAll } from './own-state.ts';
 import { situationsFor, triedBy } from './situations.ts';
 
 /** Why a reaction never does anything. */
@@ -10,6 +10,12 @@ export type WhyDead =
   | 'it can never hold'
   | 'an earlier one always answers'
   | 'another one is sooner';
+
+export interface ReachOptions {
+  isMeant?: IsMeant;
+  /** The id of the block, by which it may put others of its kind. */
+  id?: string;
+}
 
 /** What reactions can bring about. */
 export interface ReactionReach {
@@ -33,7 +39,7 @@ export function reactionReach(
   reactions: readonly Reaction[],
   space: StateSpace,
   start: BitSet,
-  isMeant: IsMeant = byIdAlone,
+  { isMeant = byIdAlone, id }: ReachOptions = {},
 ): ReactionReach {
   const states = start.copy();
   const how = new Map<number, number>();
@@ -50,12 +56,12 @@ export function reactionReach(
     for (const { event, situations } of events)
       for (const at of possible(state, event, situations)) {
         fired[at] = true;
-        const { then } = reactions[at]!;
-        const after = goesAway(then) ? state : stateAfterAll(space, state, then);
-        if (states.has(after)) continue;
-        states.add(after);
-        how.set(after, at);
-        waiting.push(after);
+        for (const after of reachedBy(reactions[at]!, space, state, id)) {
+          if (states.has(after)) continue;
+          states.add(after);
+          how.set(after, at);
+          waiting.push(after);
+        }
       }
   }
   return {
@@ -65,6 +71,22 @@ export function reactionReach(
     ),
     how,
   };
+}
+
+/** The states in which one of the block then stands: itself, and others that it puts or becomes. */
+function reachedBy(
+  { then }: Reaction,
+  space: StateSpace,
+  state: number,
+  id: string | undefined,
+): number[] {
+  const own = goesAway(then) ? [] : [stateAfterAll(space, state, then)];
+  const others = then.flatMap((action, i) =>
+    (action.do === 'place' || action.do === 'become') && action.block === id
+      ? [comesAs(action, space, space.decode(stateAfterAll(space, state, then.slice(0, i))))]
+      : [],
+  );
+  return [...own, ...others];
 }
 
 /** Whether a reaction has a chance of its own: then those after it may answer as well. */

@@ -420,7 +420,7 @@ describe('what can be proved', () => {
       fc.property(fc.array(reaction, { minLength: 1, maxLength: 3 }), (reactions) => {
         const space = new StateSpace([toggle('on'), age]);
         const start = BitSet.where(space.size, (state) => state === space.defaultState);
-        const proved = reactionReach(reactions, space, start, isMeant);
+        const proved = reactionReach(reactions, space, start, { isMeant });
         const found = tried(reactions, space, start);
         const listed = (set: BitSet) => {
           const list: number[] = [];

@@ -2,7 +2,7 @@ import type { Action, Reaction } from '../mod/index.ts';
 import { directions, directionStep, type Direction, type Vec3 } from '../space/index.ts';
 import type { StateSpace } from '../states/index.ts';
 import { byIdAlone, reactionTo, type Beside, type IsMeant, type Occurrence } from './occurrence.ts';
-import { stateAfter } from './own-state.ts';
+import { comesAs, stateAfter } from './own-state.ts';
 
 /** A block as the world of reactions knows it. */
 export interface ReactingBlock {
@@ -208,7 +208,7 @@ export class ReactionWorld {
         return [stands.state, after];
       }
       case 'become':
-        this.change(place, this.fresh(action.block));
+        this.change(place, this.comes(action, stands));
         return undefined;
       case 'vanish':
         this.change(place, undefined);
@@ -217,7 +217,7 @@ export class ReactionWorld {
         this.signal(place, action.strength, action.ticks);
         return undefined;
       case 'place':
-        this.fill(beside(place, action.side), this.fresh(action.block));
+        this.fill(beside(place, action.side), this.comes(action, stands));
         return undefined;
       case 'pour':
         this.fill(beside(place, action.side), { fluid: action.fluid });
@@ -237,6 +237,18 @@ export class ReactionWorld {
     block,
     state: this.parts.blocks.get(block)?.space.defaultState ?? 0,
   });
+
+  /** Another block in the state in which it is to come. */
+  private comes(
+    action: Extract<Action, { do: 'become' | 'place' }>,
+    from: Standing | undefined,
+  ): Standing {
+    const { block } = action;
+    const space = this.parts.blocks.get(block)?.space;
+    const state =
+      from && 'block' in from ? this.blockOf(from)?.space.decode(from.state) : undefined;
+    return { block, state: space ? comesAs(action, space, state) : 0 };
+  }
 
   private fill(place: Vec3, stands: Standing): void {
     if (this.at(place) === undefined) this.change(place, stands);

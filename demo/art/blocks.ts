@@ -11,6 +11,7 @@ import {
   type Candidate,
   type Change,
   type Mod,
+  type Reaction,
   type Recipe,
 } from '../../core/mod/index.ts';
 import {
@@ -340,11 +341,41 @@ function makeOven(work: Work): void {
   ]);
 }
 
+const door = 'saltmarsh:driftwood_door';
+/** Each half opens by hand, does what the other did, and goes when that is gone. */
+const doorReactions: Reaction[] = [
+  {
+    when: 'placed',
+    if: { neighbour: { side: 'up', is: 'nothing' } },
+    then: [{ do: 'place', block: door, side: 'up', keeps: true, state: { half: 'upper' } }],
+  },
+  { when: 'used', by: 'players', then: [{ do: 'flip', property: 'open' }] },
+  ...(
+    [
+      ['lower', 'up'],
+      ['upper', 'down'],
+    ] as const
+  ).flatMap(([half, side]): Reaction[] => [
+    ...[true, false].map((open): Reaction => ({
+      when: 'neighbour changes',
+      if: { state: { half, open: !open }, neighbour: { side, is: door, state: { open } } },
+      then: [{ do: 'set', property: 'open', to: open }],
+    })),
+    {
+      when: 'neighbour changes',
+      if: { state: { half }, neighbour: { side, is: 'nothing' } },
+      then: [{ do: 'vanish' }],
+    },
+  ]),
+  { when: 'signal comes', then: [{ do: 'set', property: 'open', to: true }] },
+  { when: 'signal goes', then: [{ do: 'set', property: 'open', to: false }] },
+];
+
 /** Two halves, each with its own face; only the lower one drops the door. */
 function makeDoor(work: Work): void {
   const pictures = { face: 'saltmarsh:door/lower', edge: driftwood.edge };
   declare(work, 'driftwood_door', 'door_leaf', 'timber', pictures, {
-    note: 'The upper half follows the lower one, which the mod’s code puts in place.',
+    note: 'Placed, it puts its upper half on top; each half follows the other.',
     names: { en: 'Driftwood door', de: 'Treibholztür' },
     traits: { hardness: 2, mapColour: '#aaa092' },
     item: 'flat',
@@ -379,11 +410,11 @@ function makeDoor(work: Work): void {
           kind: 'choice',
           values: ['lower', 'upper'],
           default: 'lower',
-          byCode: true,
         },
       ],
     },
     looks: { ...block.looks, rows },
+    reactions: doorReactions,
     loot: {
       draws: [
         {

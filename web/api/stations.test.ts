@@ -13,7 +13,7 @@ const finding = (facet: Finding['facet'], severity: Severity): Finding => ({
 const stateOf = (block: typeof lamp, findings: Finding[], facet: Finding['facet']) =>
   stationsOf(sampleMod(), 'lamp', block, findings).find((station) => station.facet === facet);
 
-test('a block without findings is done at all nine stations, in the order of the job', () => {
+test('a block without findings is done at all ten stations, in the order of the job', () => {
   expect(stationsOf(sampleMod(), 'lamp', lamp, []).map((station) => station.facet)).toEqual([
     ...facets,
   ]);

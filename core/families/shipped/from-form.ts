@@ -31,6 +31,7 @@ function blockOf(form: Form, texels: number): Record<string, unknown> {
     looks: { ...form.looks, rows },
     ...(form.shapes && { shapes: scaledShapes(form.shapes, texels / 16) }),
     loot: lootOfForm(form, '{id}'),
+    ...(form.reactions && { reactions: form.reactions('{id}') }),
     tags: ['{dug?}'],
   };
 }

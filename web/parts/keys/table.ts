@@ -51,8 +51,8 @@ const table = {
   nextFacet: { area: 'Bench', press: [']'], does: 'Next facet of the block' },
   facet: {
     area: 'Bench',
-    press: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
-    cap: '1 … 9',
+    press: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'],
+    cap: '1 … 0',
     does: 'Go straight to a facet',
   },
   previousBlock: { area: 'Bench', press: ['ArrowUp'], does: 'Previous block on the shelf' },

@@ -175,7 +175,7 @@ function useBenchKeys(
     desk: () => shown && toDesk(shown.model),
     previousFacet: () => stepFacet(-1),
     nextFacet: () => stepFacet(1),
-    facet: (digit) => goToFacet(itemAt(facets, Number(digit) - 1)),
+    facet: (digit) => goToFacet(itemAt(facets, (Number(digit) + 9) % 10)),
     files: () => setFiles(!files),
     middle: facet === 'Loot' ? toTruth : toMatrix,
     previousState: () => stepState(-1),

@@ -8,9 +8,8 @@ export const neverSet = blockRule({
   guesses: true,
   title: 'Property that nothing sets',
   why:
-    "No rule of placing sets the property, and it is not marked as changed by the mod's " +
-    'own code. So it always has its default, and the other states never appear in the ' +
-    'game.',
+    'No rule of placing and no reaction sets the property, and it is not marked as changed by the ' +
+    "mod's own code. So it always has its default, and the other states never appear in the game.",
   messages: {
     neverSet: '{block}: nothing sets {property}, so it is always {default}.',
   },
@@ -25,7 +24,18 @@ export const neverSet = blockRule({
       const rules = [...(declared.states.placing ?? []), rule];
       return context.set(`Set it ${rule.to} when placed`, ['states', 'placing'], rules);
     };
-    const set = new Set((declared.states.placing ?? []).map((rule) => rule.set));
+    const set = new Set([
+      ...(declared.states.placing ?? []).map((rule) => rule.set),
+      ...(declared.reactions ?? []).flatMap(({ then }) =>
+        then.flatMap((action) =>
+          'property' in action
+            ? [action.property]
+            : 'state' in action
+              ? Object.keys(action.state ?? {})
+              : [],
+        ),
+      ),
+    ]);
     return space.properties.flatMap((property, i) =>
       property.byCode || set.has(property.name)
         ? []

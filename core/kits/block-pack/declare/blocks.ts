@@ -48,6 +48,7 @@ function blockOf(
       : { mode: 'one-of', rows: [{ use: [{ model: `${namespace}:${standInName}` }] }] },
     shapes: rules && { collision: rules.collision, outline: rules.outline },
     loot: lootOf(pack, namespace, name, states),
+    reactions: rules?.reactions,
     tags: [],
     names: namesOf(pack, `block.${name}`),
   };

@@ -60,6 +60,7 @@ function inBlock(pack: ReadPack, namespace: string, name: string, steps: string[
   if (facet === 'states')
     return [rules, ...(rest[0] === 'placing' ? rest.with(0, 'placement') : rest)];
   if (facet === 'shapes') return [rules, ...rest];
+  if (facet === 'reactions') return [rules, facet, ...rest];
   if (facet === 'names') return inNames(pack, `block.${name}`, rest[0]);
   if (facet === 'tags' || facet === 'itemTags')
     return (

@@ -3,6 +3,7 @@ import { HeldSchema, Triple } from '../../../mod/block.schema.ts';
 import { registered } from '../../../mod/ledger.schema.ts';
 import { FluidSchema } from '../../../mod/fluid.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
+import { ReactionSchema } from '../../../mod/reaction.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';
 import {
   BoxSchema,
@@ -108,6 +109,7 @@ export const BlockFile = z.strictObject({
   placement: z.array(PlacingSchema),
   collision: rowsOf(boxes),
   outline: rowsOf(boxes),
+  reactions: z.array(ReactionSchema).optional(),
 });
 
 export const FluidFile = z.strictObject({

@@ -36,6 +36,7 @@ export function writeBlock(mod: Mod, block: ResolvedBlock): BlockDocument {
     placement: block.declared.states.placing ?? [],
     collision,
     outline: isSame ? collision : shapeByState(mod, block, shapes.outline),
+    reactions: block.declared.reactions?.length ? block.declared.reactions : undefined,
   };
 }
 

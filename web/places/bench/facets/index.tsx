@@ -6,6 +6,7 @@ import { LooksFacet } from './looks.tsx';
 import { LootFacet } from './loot/loot.tsx';
 import { NamesFacet } from './names.tsx';
 import { OwnerStates } from './owner-states.tsx';
+import { ReactionsFacet } from './reactions/reactions.tsx';
 import { RegistryFacet } from './registry.tsx';
 import { StatesFacet } from './states/states.tsx';
 import { TagsFacet } from './tags.tsx';
@@ -41,6 +42,10 @@ const sheets: Record<Facet, { note: string; Sheet: (props: FacetProps) => React.
   },
   Textures: { note: 'The pictures that its models show.', Sheet: TexturesFacet },
   Loot: { note: 'What drops when it is broken.', Sheet: LootFacet },
+  Reactions: {
+    note: 'What it does when something happens.',
+    Sheet: ReactionsFacet,
+  },
   Tags: { note: 'The names under which tools, recipes and other mods find it.', Sheet: TagsFacet },
   Names: { note: 'What players read, in each language of the mod.', Sheet: NamesFacet },
   Registry: {
