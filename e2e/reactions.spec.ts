@@ -32,7 +32,7 @@ test('a button opens a gate, and both come back', async ({ page, server }) => {
   await expect(lines(page)).toContainText('Oyster brick button: pressed becomes true');
   await expect(lines(page)).toContainText('Sluice gate: open becomes true');
   // The stage shows the block as it is now.
-  await expect(page).toHaveURL(/state=1$/);
+  await expect(page).toHaveURL(/state=5$/);
   await scene(page).getByRole('button', { name: 'Until nothing is to come' }).click();
   await expect(lines(page)).toContainText('Oyster brick button: pressed becomes false');
   await expect(lines(page)).toContainText('Sluice gate: open becomes false');

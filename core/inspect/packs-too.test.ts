@@ -23,6 +23,7 @@ const notInPacks = new Map([
   ['loot/drops-nothing-unsaid', 'no pack says why nothing drops'],
   ['models/spin-off-step', 'another kit'],
   ['recipes/kit-leaves-out', 'another kit'],
+  ['recipes/never-learned', 'no pack says what the world has'],
   ['recipes/unobtainable', 'no pack says what the world has'],
   ['registry/gone', 'a file that is missing'],
   ['registry/no-successor', 'releases stay at home'],

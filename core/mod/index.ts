@@ -64,7 +64,7 @@ export {
   type ReactionIf,
 } from './reaction.schema.ts';
 export { thingNamed } from './rename.ts';
-export { recipeKinds, type Recipe } from './recipe.schema.ts';
+export { recipeKinds, type Recipe, type Taught } from './recipe.schema.ts';
 export {
   registered,
   type Kept,

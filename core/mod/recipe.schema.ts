@@ -5,6 +5,28 @@ import { Id, recordOf } from './names.ts';
 const Ingredient = z.string().max(200);
 const count = z.number().int().min(1).optional();
 
+/** When a player learns a recipe; one that says nothing is known from the start. */
+export const TaughtSchema = z
+  .discriminatedUnion('by', [
+    z.strictObject({
+      by: z.literal('holding'),
+      what: z
+        .union([z.enum(['any', 'all']), Ingredient])
+        .meta({ description: 'Any of its ingredients, all of them, or one of them by its name.' }),
+    }),
+    z.strictObject({
+      by: z.literal('making'),
+      what: Id.meta({ description: 'The item that was made.' }),
+    }),
+    z.strictObject({
+      by: z.literal('having'),
+      what: Ingredient.meta({ description: 'The item, or any of an item tag, that was come by.' }),
+    }),
+  ])
+  .meta({ description: 'When a player learns it; known from the start where nothing is said.' });
+export type Taught = z.output<typeof TaughtSchema>;
+const taught = TaughtSchema.optional();
+
 /** How something is made. */
 export const RecipeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -18,8 +40,15 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
     }),
     gives: Id,
     count,
+    taught,
   }),
-  z.strictObject({ kind: z.literal('mix'), takes: z.array(Ingredient).max(64), gives: Id, count }),
+  z.strictObject({
+    kind: z.literal('mix'),
+    takes: z.array(Ingredient).max(64),
+    gives: Id,
+    count,
+    taught,
+  }),
   z.strictObject({
     kind: z.literal('fire'),
     takes: Ingredient,
@@ -31,6 +60,7 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
 
       .optional()
       .meta({ description: 'The experience that the player gains.' }),
+    taught,
   }),
   z.strictObject({
     kind: z.literal('cut'),
@@ -39,6 +69,7 @@ export const RecipeSchema = z.discriminatedUnion('kind', [
       .array(z.strictObject({ gives: Id, count }))
       .max(64)
       .meta({ description: 'What the player may choose between.' }),
+    taught,
   }),
 ]);
 export type Recipe = z.output<typeof RecipeSchema>;

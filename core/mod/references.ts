@@ -40,6 +40,7 @@ const ingredients = (hash?: true): NamedAt[] =>
 const hashed = (named: readonly NamedAt[]): NamedAt[] =>
   named.map((one) => ({ ...one, hash: true }));
 const things: NamedAt[] = [
+  { at: 'recipes/*/taught/what', what: 'lesson of a recipe' },
   ...lots('give'),
   { at: 'recipes/*/gives', what: 'recipe' },
   { at: 'recipes/*/choices/*/gives', what: 'recipe' },

@@ -14,6 +14,7 @@ export { clashes, type Clash } from './clash.ts';
 export { diggingsOf, type Digging, type ObtainingPart, type Obtaining } from './diggings.ts';
 export { findObtainable, isObtainable, type Obtainable, type ItemSource } from './obtainable.ts';
 export { givenIn } from './given.ts';
+export { neverTaught } from './taught.ts';
 export { gains, type Gain } from './gain.ts';
 export { placesOf, withIngredient, type Places } from './places.ts';
 export { gridOf, patternOf, resized, withCell, type Pattern } from './pattern.ts';

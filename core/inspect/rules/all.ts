@@ -86,6 +86,7 @@ export { recipeClash } from './recipes/clash.ts';
 export { recipeEmpty } from './recipes/empty.ts';
 export { gainCircle } from './recipes/gain-circle.ts';
 export { kitLeavesOut } from './recipes/kit-leaves-out.ts';
+export { recipeNeverLearned } from './recipes/never-learned.ts';
 export { recipeNumberOutside } from './recipes/number-outside.ts';
 export { patternKeys } from './recipes/pattern-keys.ts';
 export { recipeTooLarge } from './recipes/too-large.ts';

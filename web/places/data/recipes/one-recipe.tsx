@@ -15,6 +15,7 @@ import { Found } from '../found.tsx';
 import { Bill } from './bill.tsx';
 import { Particulars, Stepper } from './particulars.tsx';
 import { Shelf } from './shelf.tsx';
+import { TaughtField } from './taught-field.tsx';
 import { Slots, useIngredientOptions } from './slots.tsx';
 import { Cap } from '../../../parts/keys/cap.tsx';
 import styles from './recipes.module.css';
@@ -76,7 +77,10 @@ export function OneRecipe({ name, recipe }: { name: string; recipe: Recipe }) {
         </div>
         <div className={clsx(listPageStyles['columns'], styles['recipe-below'])}>
           <div>{result && <HowHad id={result.gives} here={name} />}</div>
-          <Naming name={name} recipe={recipe} path={path} />
+          <div>
+            <TaughtField recipe={recipe} onRecipe={put} />
+            <Naming name={name} recipe={recipe} path={path} />
+          </div>
         </div>
       </div>
       <Shelf options={ingredients} onChoose={(id) => fill(cursor, id)} />
