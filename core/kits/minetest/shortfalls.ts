@@ -6,13 +6,19 @@ import type { Shortfall } from '../kit.ts';
 import { compileBlock } from './states/compile.ts';
 import { byteAfter } from './verdict/asks/states.ts';
 import { drawingOf, mostLight, stopsLight } from './write/nodes.ts';
+import { reactionShortfalls } from './write/reactions.ts';
 import { materialsOf, mostTiles } from './write/shape.ts';
 import { mostAlternatives } from './write/sounds.ts';
 
 /** What the engine shows otherwise than a block declares, each in a sentence. */
 export function shortfallsOf(mod: Mod, block: ResolvedBlock): Shortfall[] {
   if (block.space.tooLarge) return [];
-  return [...looksOf(mod, block), ...traitsOf(mod, block), ...turningOfBlock(mod, block)];
+  return [
+    ...looksOf(mod, block),
+    ...traitsOf(mod, block),
+    ...turningOfBlock(mod, block),
+    ...reactionShortfalls(mod, block),
+  ];
 }
 
 function looksOf(mod: Mod, block: ResolvedBlock): Shortfall[] {

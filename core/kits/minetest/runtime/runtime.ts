@@ -491,6 +491,341 @@ local function register_moved(mod, block)
 	})
 end
 
+-- Reactions -------------------------------------------------------------------------------------
+
+local happen, around_changed
+local answers = {}
+
+local function strength_at(pos)
+	return minetest.get_meta(pos):get_int("signal")
+end
+
+local function is_signalled(pos)
+	for _, direction in ipairs(directions) do
+		local other = vector.add(pos, steps[direction])
+		if strength_at(other) > 0 or rating_of(minetest.get_node(other).name, "signal") > 0 then
+			return true
+		end
+	end
+	return false
+end
+
+-- What an id of a condition means: nothing, a group, or a name.
+local function is_meant(meant, name, is_node)
+	if meant.nothing then return name == nil or name == "" or name == "air" end
+	if name == nil then return false end
+	if meant.group then
+		return rating_of(name, meant.group) > 0
+	end
+	local own = is_node and kept[name]
+	if own then return own.block.name == meant.name end
+	local fluid = is_node and answers.wet[name]
+	if fluid then return fluid.source == meant.name end
+	return name == meant.name
+end
+
+local function has_values(wanted, values)
+	for name, list in pairs(wanted) do
+		if not contains(list, values[name]) then return false end
+	end
+	return true
+end
+
+local function stands_beside(pos, asked)
+	for _, direction in ipairs(asked.side and { asked.side } or directions) do
+		local node = minetest.get_node(vector.add(pos, steps[direction]))
+		if is_meant(asked.is, node.name, true) then
+			if not asked.state then return true end
+			local _, values = read(node)
+			if values and has_values(asked.state, values) then return true end
+		end
+	end
+	return false
+end
+
+local function holds_true(asks, pos, values, what)
+	if not asks then return true end
+	if asks.state and not has_values(asks.state, values) then return false end
+	if asks.tool and asks.tool ~= what.kind then return false end
+	if asks.grade and not (what.grade and what.grade >= asks.grade) then return false end
+	if asks.holds and not is_meant(asks.holds, what.item, false) then return false end
+	if asks.crouching ~= nil and asks.crouching ~= (what.crouching or false) then return false end
+	if asks.light then
+		local light = minetest.get_node_light(vector.add(pos, steps.up)) or 15
+		if light < asks.light[1] or light > asks.light[2] then return false end
+	end
+	if asks.signal ~= nil and asks.signal ~= is_signalled(pos) then return false end
+	if asks.neighbour and not stands_beside(pos, asks.neighbour) then return false end
+	return not asks.chance or math.random() < asks.chance
+end
+
+local function tell_signals(pos, had)
+	for place, direction in ipairs(directions) do
+		local other = vector.add(pos, steps[direction])
+		local has = is_signalled(other)
+		if has ~= had[place] then
+			minetest.after(0, function() happen(other, has and "signal comes" or "signal goes", {}) end)
+		end
+	end
+end
+
+local function signals_around(pos)
+	local had = {}
+	for place, direction in ipairs(directions) do
+		had[place] = is_signalled(vector.add(pos, steps[direction]))
+	end
+	return had
+end
+
+local function give_signal(pos, strength, seconds)
+	local had = signals_around(pos)
+	minetest.get_meta(pos):set_int("signal", strength)
+	tell_signals(pos, had)
+	if strength > 0 and seconds then
+		local node = minetest.get_node(pos)
+		local block = read(node)
+		minetest.after(seconds, function()
+			if read(minetest.get_node(pos)) == block then give_signal(pos, 0) end
+		end)
+	end
+end
+
+-- The timer of a cell is that of the soonest reaction that its state waits for.
+local function start_timer(pos, after)
+	local block, values = read(minetest.get_node(pos))
+	local timer = minetest.get_node_timer(pos)
+	timer:stop()
+	local soonest
+	for _, one in ipairs(block and block.reactions or {}) do
+		local fits = not one.asks or not one.asks.state or has_values(one.asks.state, values)
+		local seconds = one.seconds or 0
+		if one.when == "after ticks" and fits and seconds > (after or 0) then
+			soonest = math.min(soonest or seconds, seconds)
+		end
+	end
+	if soonest then
+		minetest.get_meta(pos):set_string("waits", tostring(soonest))
+		timer:start(soonest - (after or 0))
+	end
+end
+
+local function put_state(pos, block, values)
+	local node = node_of(block, state_of(block, values))
+	local before = minetest.get_node(pos)
+	if before.name == node.name and before.param2 == node.param2 then return end
+	minetest.swap_node(pos, node)
+	start_timer(pos)
+	around_changed(pos)
+end
+
+local function place_of(block, name)
+	for place, property in ipairs(block.properties) do
+		if property.name == name then return property, place end
+	end
+end
+
+local function changed_value(block, values, act)
+	local property = place_of(block, act.property)
+	if not property then return end
+	if act["do"] == "set" then
+		if has_value(property, act.to) then values[property.name] = act.to end
+		return
+	end
+	local now = 1
+	for place, value in ipairs(property.values) do
+		if value == values[property.name] then now = place end
+	end
+	if act["do"] == "flip" then
+		values[property.name] = property.values[now % #property.values + 1]
+	else
+		local next = math.max(1, math.min(#property.values, now + act.by))
+		values[property.name] = property.values[next]
+	end
+end
+
+-- Another block, with the values that it keeps and those that are named.
+local function comes(pos, act, values)
+	local block = answers.blocks[act.block]
+	local had = signals_around(pos)
+	if block then
+		local own = {}
+		for _, property in ipairs(block.properties) do
+			if act.keeps then own[property.name] = values[property.name] end
+			if act.state[property.name] ~= nil then own[property.name] = act.state[property.name] end
+		end
+		minetest.set_node(pos, node_of(block, state_of(block, own)))
+	elseif minetest.registered_nodes[act.block] then
+		minetest.set_node(pos, { name = act.block })
+	end
+	tell_signals(pos, had)
+	start_timer(pos)
+	around_changed(pos)
+end
+
+local function is_open(pos)
+	return minetest.get_node(pos).name == "air"
+end
+
+local function spread_from(pos, name, act)
+	local found = {}
+	for dx = -act.within, act.within do for dy = -1, 1 do for dz = -act.within, act.within do
+		local other = vector.add(pos, { x = dx, y = dy, z = dz })
+		local under = minetest.get_node(vector.add(other, steps.down)).name
+		local lies = under ~= "air" and not answers.wet[under]
+		if is_open(other) and lies and (not act.onto or is_meant(act.onto, under, true)) then
+			found[#found + 1] = other
+		end
+	end end end
+	if #found > 0 then
+		comes(found[math.random(#found)], { block = name, state = {} }, {})
+	end
+end
+
+local acts = {}
+function acts.become(pos, act, block, values) comes(pos, act, values) end
+function acts.vanish(pos)
+	local had = signals_around(pos)
+	minetest.remove_node(pos)
+	tell_signals(pos, had)
+	around_changed(pos)
+end
+function acts.drop(pos, act) minetest.add_item(pos, act.item .. " " .. (act.count or 1)) end
+function acts.give(pos, act, _, _, what)
+	local stack = ItemStack(act.item .. " " .. (act.count or 1))
+	local inventory = what.player and what.player:get_inventory()
+	local left = inventory and inventory:add_item("main", stack) or stack
+	if not left:is_empty() then minetest.add_item(pos, left) end
+end
+function acts.take(_, act, _, _, what)
+	if what.stack then what.stack:take_item(act.count or 1) end
+end
+function acts.play(pos, act) minetest.sound_play(act.sound, { pos = pos }, true) end
+function acts.signal(pos, act) give_signal(pos, act.strength, act.ticks) end
+function acts.pour(pos, act)
+	local other = vector.add(pos, steps[act.side])
+	if is_open(other) then minetest.set_node(other, { name = act.fluid }) end
+end
+function acts.drain(pos, act)
+	local other = vector.add(pos, steps[act.side])
+	if answers.wet[minetest.get_node(other).name] then minetest.remove_node(other) end
+end
+function acts.place(pos, act, _, values)
+	local other = vector.add(pos, steps[act.side])
+	if is_open(other) then comes(other, act, values) end
+end
+function acts.spread(pos, act, block) spread_from(pos, block.name, act) end
+function acts.call(pos, act)
+	for _ = 1, act.count or 1 do
+		if minetest.registered_entities[act.creature] then
+			minetest.add_entity(vector.add(pos, steps.up), act.creature)
+		end
+	end
+end
+function acts.run(pos, act, _, _, what)
+	local own = answers.functions[act["function"]]
+	if own then own(pos, what) end
+end
+
+local function do_acts(pos, block, values, list, what)
+	local changes = { set = true, flip = true, step = true }
+	for _, act in ipairs(list) do
+		if changes[act["do"]] then
+			local here, now = read(minetest.get_node(pos))
+			if here == block then
+				changed_value(block, now, act)
+				put_state(pos, block, now)
+				values = now
+			end
+		elseif acts[act["do"]] then
+			acts[act["do"]](pos, act, block, values, what)
+		end
+	end
+end
+
+-- Something happens to a block: the first reaction that fits answers.
+happen = function(pos, event, what)
+	local block, values = read(what.node or minetest.get_node(pos))
+	if not block or not block.reactions then return false end
+	for place, one in ipairs(block.reactions) do
+		local fits = one.when == event and (not one.by or one.by == what.by)
+			and (not what.reaction or what.reaction == place)
+			and (not what.seconds or one.seconds == what.seconds)
+		if fits and holds_true(one.asks, pos, values, what) then
+			do_acts(pos, block, values, one.acts, what)
+			return true
+		end
+	end
+	return false
+end
+
+around_changed = function(pos)
+	for _, direction in ipairs(directions) do
+		local other = vector.add(pos, steps[direction])
+		minetest.after(0, function() happen(other, "neighbour changes", {}) end)
+	end
+end
+
+local function who(mod, player, stack)
+	local name = stack and stack:get_name() or ""
+	local kind, grade = answers.tool_of(mod, name)
+	return {
+		by = "players", player = player, stack = stack, item = name ~= "" and name or nil,
+		kind = kind, grade = grade,
+		crouching = player and player:get_player_control().sneak == true or false,
+	}
+end
+
+local function on_use(mod)
+	return function(pos, _, clicker, stack)
+		happen(pos, "used", who(mod, clicker, stack))
+		return stack
+	end
+end
+
+local function on_timer(pos)
+	local waited = tonumber(minetest.get_meta(pos):get_string("waits")) or 0
+	local before = minetest.get_node(pos)
+	happen(pos, "after ticks", { seconds = waited })
+	local after = minetest.get_node(pos)
+	if before.name == after.name and before.param2 == after.param2 then start_timer(pos, waited) end
+	return false
+end
+
+local function register_chances(mod, block)
+	local names = {}
+	for _, node in ipairs(block.nodes) do names[#names + 1] = node.name end
+	for place, one in ipairs(block.reactions) do
+		if one.when == "at random" then
+			minetest.register_abm({
+				label = block.name .. " " .. place,
+				nodenames = names,
+				interval = 1,
+				chance = math.max(1, math.floor((one.seconds or 0) + 0.5)),
+				catch_up = false,
+				action = function(pos) happen(pos, "at random", { reaction = place }) end,
+			})
+		end
+	end
+end
+
+-- Players are looked at a few times a second: where somebody steps onto another node it hears of it.
+local function watch_feet(mod)
+	local stood, passed = {}, 0
+	minetest.register_globalstep(function(time)
+		passed = passed + time
+		if passed < 0.1 then return end
+		passed = 0
+		for _, player in ipairs(minetest.get_connected_players()) do
+			local pos = vector.round(vector.subtract(player:get_pos(), { x = 0, y = 0.1, z = 0 }))
+			local key = minetest.pos_to_string(pos)
+			if stood[player:get_player_name()] ~= key then
+				stood[player:get_player_name()] = key
+				happen(pos, "stepped on", who(mod, player, player:get_wielded_item()))
+			end
+		end
+	end)
+end
+
 -- Fluids ----------------------------------------------------------------------------------------
 
 local wet = {}
@@ -614,15 +949,24 @@ local function register_block(mod, block)
 		local definition = node.definition
 		definition.description = mod.translated(definition.description)
 		definition.on_place = on_place(block)
+		if block.reactions then
+			definition.on_timer = on_timer
+			for _, one in ipairs(block.reactions) do
+				if one.when == "used" then definition.on_rightclick = on_use(mod) end
+			end
+		end
 		definition.on_blast = on_blast(mod, block)
 		definition.drop = ""
 		minetest.register_node(node.name, definition)
 	end
 	register_moved(mod, block)
+	if block.reactions then register_chances(mod, block) end
 end
 
 return function(mod)
 	mod.translated = minetest.get_translator(mod.name)
+	answers.wet, answers.blocks, answers.functions = wet, blocks_by_name, {}
+	answers.tool_of = tool_of
 	for _, block in ipairs(mod.blocks) do
 		register_block(mod, block)
 		blocks_by_name[block.name] = block
@@ -648,14 +992,26 @@ return function(mod)
 		return engine_drops(node, toolname)
 	end
 	for _, block in ipairs(mod.blocks) do block.mod = mod.name end
-	minetest.register_on_placenode(function(pos) refresh_around(pos) end)
-	minetest.register_on_dignode(function(pos) refresh_around(pos) end)
+	minetest.register_on_placenode(function(pos, _, placer)
+		refresh_around(pos)
+		start_timer(pos)
+		if placer then happen(pos, "placed", who(mod, placer, placer:get_wielded_item())) end
+		around_changed(pos)
+	end)
+	minetest.register_on_dignode(function(pos, before, digger)
+		refresh_around(pos)
+		local what = who(mod, digger, digger and digger:get_wielded_item())
+		what.node = before
+		happen(pos, "broken", what)
+		around_changed(pos)
+	end)
+	watch_feet(mod)
 	minetest.register_on_mods_loaded(function()
 		local hand = table.copy(minetest.registered_items[""].tool_capabilities or {})
 		hand.groupcaps = hand.groupcaps or {}
 		for group, one in pairs(mod.hand.groupcaps) do hand.groupcaps[group] = one end
 		minetest.override_item("", { tool_capabilities = hand })
 	end)
-	return { get = get, set = set }
+	return { get = get, set = set, happen = happen, answers = answers.functions }
 end
 `;

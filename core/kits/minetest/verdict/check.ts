@@ -32,6 +32,7 @@ export const sorts = {
   digging: 'Dig times, with every tool',
   recipe: 'Recipes',
   drops: 'Drops, counted over many diggings',
+  reaction: 'Reactions, by what happens',
   fluid: 'Fluids, poured and taken away',
 } as const;
 export type AskKind = keyof typeof sorts;

@@ -7,6 +7,7 @@ import { fluidChecks } from './asks/fluids.ts';
 import { itemChecks } from './asks/items.ts';
 import { lightChecks, nodeChecks } from './asks/nodes.ts';
 import { placingChecks } from './asks/placing.ts';
+import { reactionChecks } from './asks/reactions.ts';
 import { recipeChecks } from './asks/recipes.ts';
 import { outlineChecks, stateChecks, turningChecks } from './asks/states.ts';
 import type { Difference } from '../../kit.ts';
@@ -31,6 +32,7 @@ export const checksOf = (mod: Mod, diggings?: number): Check[] => [
   ...diggingChecks(mod),
   ...recipeChecks(mod),
   ...dropChecks(mod, diggings),
+  ...reactionChecks(mod),
   ...fluidChecks(mod),
 ];
 

@@ -49,6 +49,8 @@ local function placer_at(eye, look, sneaks)
 	local player = {}
 	function player.get_player_name() return "" end
 	function player.is_player() return false end
+	function player.get_wielded_item() return ItemStack("") end
+	function player.get_inventory() return nil end
 	function player.get_pos() return vector.subtract(eye, { x = 0, y = 1.625, z = 0 }) end
 	function player.get_properties() return { eye_height = 1.625 } end
 	function player.get_eye_offset() return { x = 0, y = 0, z = 0 } end
@@ -282,6 +284,24 @@ function later.fluid(q, done)
 			end)
 		end)
 	end)
+end
+
+function ask.reaction(q)
+	clear()
+	minetest.set_node(vector.add(middle, steps.down), { name = "obrank_probe:wall" })
+	minetest.set_node(middle, { name = q.node, param2 = q.byte })
+	local before = minetest.get_meta(middle):get_int("signal")
+	local player = placer_at(vector.add(middle, { x = 0, y = 1, z = -2 }), steps.north, false)
+	if q.event == "used" then
+		local definition = minetest.registered_nodes[q.node]
+		if not definition.on_rightclick then return { "no answer", 0, 0 } end
+		definition.on_rightclick(middle, minetest.get_node(middle), player, ItemStack(""))
+	else
+		_G[q.mod].happen(middle, q.event, {})
+	end
+	local after = tell(minetest.get_node(middle))
+	after[3] = minetest.get_meta(middle):get_int("signal")
+	return after
 end
 
 local function finish(answers, problem)

@@ -89,10 +89,10 @@ function definition(mod: Mod, name: string, fluid: Fluid, isSource: boolean): Lu
 }
 
 /** A surface is seen from both sides. */
-const culled = (tile: LuaValue): LuaValue => ({
-  ...(typeof tile === 'string' ? { name: tile } : (tile as Record<string, LuaValue>)),
-  backface_culling: false,
-});
+const culled = (tile: LuaValue): LuaValue =>
+  typeof tile === 'string'
+    ? { name: tile, backface_culling: false }
+    : { ...(tile as { name: string }), backface_culling: false };
 
 /** What lies over everything for who has the head in it: the denser, the less far one sees. */
 function colourWithin(mod: Mod, fluid: Fluid): LuaValue {

@@ -25,6 +25,7 @@ import { drawsForEngine, tablesForEngine } from './loot.ts';
 import { lua, type LuaValue } from './lua.ts';
 import { engineName, fileName } from './names.ts';
 import { drawingOf, homeOf, meshFile, nodeDefinition } from './nodes.ts';
+import { playedSounds, reactionsForEngine } from './reactions.ts';
 import { recipesForEngine } from './recipes.ts';
 import { meshText } from './shape.ts';
 import { soundFiles } from './sounds.ts';
@@ -56,6 +57,7 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
   const { namespace } = parts.mod.header;
   const { placing = [] } = block.declared.states;
   const { traits, space } = block;
+  const { mod } = parts;
   return {
     name: engineName(block.id),
     properties: space.properties.map(({ name, kind, default: usual }, i) => ({
@@ -84,6 +86,7 @@ function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
     gated: traits.gated,
     rating: traits.blastRating,
     draws: drawsForEngine(block.draws),
+    ...(block.declared.reactions?.length && { reactions: reactionsForEngine(mod, block) }),
     nodes: nodes.map((node) => ({
       name: `${namespace}:${node.name}`,
       definition: withSourceText(nodeDefinition(parts, compiled, node)),
@@ -262,6 +265,7 @@ export function writeEngineMod(
   for (const [path, words] of localeFiles(mod)) text(path, words);
   for (const [path, bytes] of pictures(mod, blobOf)) files.set(path, bytes);
   for (const [path, bytes] of soundFiles(mod, blobOf)) files.set(path, bytes);
+  for (const [path, sha256] of playedSounds(mod)) files.set(path, blobOf(sha256));
   // The engine shows a picture of this name in its lists.
   if (mod.header.picture) files.set('screenshot.png', blobOf(mod.header.picture.sha256));
   const lines = [...files.keys()].sort().map((path) => `${digestOf(files.get(path)!)}  ${path}\n`);

@@ -36,6 +36,6 @@ function sayOf(answer: unknown): string {
   return (
     `${far} blocks far, ${many} cells, ` +
     `${renews ? 'a source between two' : 'no source between two'}, ` +
-    `${left ? `leaves ${left}` : 'leaves nothing'}`
+    (left ? `leaves ${left}` : 'leaves nothing')
   );
 }
