@@ -23,7 +23,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
   const tools = ['core/kits/file-rule', 'core/mend', 'core/json', 'core/bytes', 'core/words'];
   const knowing = [...tools, ...facets.map((facet) => `core/${facet}`)];
   return {
-    [kit]: [...knowing, 'core/placing', 'core/kits/kit', kit],
+    [kit]: [...knowing, 'core/placing', 'core/reactions', 'core/yard', 'core/kits/kit', kit],
     [`${kit}/format`]: ['core/mod', 'core/space', 'core/bytes'],
     [`${kit}/states`]: [`${kit}/format`, 'core/kits/kit', 'core/draw', 'core/placing', ...knowing],
     [`${kit}/runtime`]: [],
@@ -57,6 +57,7 @@ function arrowsOfKit(name: string): Record<string, string[]> {
       'core/kits/kit',
       'core/loot',
       'core/placing',
+      'core/reactions',
       'core/traits',
       ...knowing,
     ],
@@ -155,6 +156,7 @@ const arrows: Record<string, string[]> = {
     'core/words',
   ],
   'core/api': ['core/mod'],
+  'core/yard': ['core/fluids', 'core/reactions', 'core/space'],
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],

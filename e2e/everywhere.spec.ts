@@ -61,6 +61,11 @@ test('the same mistake in two blocks is fixed at once', async ({ page, server })
 
 const everyPlace = [
   'blocks',
+  'blocks/tide_lantern/reactions',
+  'fluids/brine',
+  'fluids/brine?station=does',
+  'fluids/brine?station=looks',
+  'fluids/brine?station=world',
   'families/metals',
   'families/metals?material=ebbite',
   'families/oyster?form=stair',

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { fluidScenes, reachOf } from '../core/fluids/index.ts';
 import type { Mod } from '../core/mod/index.ts';
 import { expect, saved, test } from './testing/server.ts';
 
@@ -61,6 +62,22 @@ test('brine is poured, stepped and dried: its salt stays', async ({ page, server
   await page.getByRole('button', { name: 'Undo' }).click();
   await atRest(page);
   await expect(number(page, 'Comes')).toContainText('5');
+});
+
+test('the page pours as core does, in every scene', async ({ page, server }) => {
+  const { fluids, header } = await modOf(server.address);
+  await page.goto(`${server.address}/m/saltmarsh/fluids/brine`);
+  for (const scene of fluidScenes) {
+    const reach = reachOf(fluids['brine']!, scene, header.tickRate);
+    await page.getByText(scene.title, { exact: true }).click();
+    await expect(number(page, 'Rests after')).toContainText(
+      `${reach.seconds!.toFixed(1)} s${reach.ticks} ticks`,
+    );
+    await expect(number(page, 'Comes')).toContainText(String(reach.farthest));
+    await atRest(page);
+    await expect(section(page)).toHaveAttribute('data-ticks', String(reach.ticks));
+    await expect(section(page)).toHaveAccessibleName(new RegExp(`1 source, ${reach.cells} cells`));
+  }
 });
 
 test('a fluid from nothing: pictures, a bucket that nobody can fill, pools, a meeting that never ends', async ({

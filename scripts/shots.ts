@@ -88,16 +88,6 @@ await withApplication(async (address, browser) => {
     await page.keyboard.press('Shift+ArrowRight');
     await page.keyboard.press('Shift+ArrowDown');
   });
-  await shot('bench-placing', 'blocks/tide_lantern/states', 'light', async (page) => {
-    await page
-      .getByRole('region', { name: 'States' })
-      .getByText('Placing', { exact: true })
-      .click();
-    await page
-      .getByRole('group', { name: /Click the side/ })
-      .getByRole('button', { name: /^west/ })
-      .click();
-  });
   await shot('desk-boxes', 'models/drying_rack/boxes', 'light', async (page) => {
     await page.getByRole('button', { name: /^leg front 2×/ }).click();
   });
@@ -145,10 +135,18 @@ await withApplication(async (address, browser) => {
   await shot('families', 'families/metals?material=ebbite', 'light', async (page) => {
     await page.getByRole('gridcell').last().waitFor();
   });
-  await shot('bench-files', 'blocks/tide_lantern/traits', 'light', async (page) => {
-    await page.getByText('Day', { exact: true }).click();
-    await page.getByLabel('Hardness', { exact: true }).fill('4.5');
-    await page.getByRole('button', { name: /files/ }).click();
+  await shot('fluids', 'fluids/brine', 'light', async (page) => {
+    await page.locator('canvas[data-rest=true]').waitFor();
+  });
+  await shot('bench-reactions', 'blocks/sluice_lever/reactions', 'light', async (page) => {
+    const scene = page.getByRole('group', { name: 'What happens if' });
+    await scene.getByRole('button', { name: /^to its east: / }).click();
+    await scene.getByLabel('What stands to its east').fill('Sluice gate');
+    await page.keyboard.press('Enter');
+    await scene.getByRole('button', { name: /^the block itself/ }).click();
+    await scene.getByRole('button', { name: 'Use', exact: true }).click();
+    await scene.getByRole('button', { name: 'Until nothing is to come' }).click();
+    await scene.getByRole('list', { name: 'What came of it' }).scrollIntoViewIfNeeded();
   });
   await shot('inspection', 'blocks/tide_lantern/looks', 'light', async (page) => {
     await page.getByLabel('Remove row 8').click();

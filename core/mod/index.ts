@@ -51,7 +51,7 @@ export {
   type FamilyPicture,
   type Material,
 } from './family.schema.ts';
-export { mostReach, usualFluid, usualPool, type Fluid, type Pool } from './fluid.schema.ts';
+export { mostReach, usualFluid, usualPool, type Fluid, type Pool } from './flow.schema.ts';
 export { conditionsIn, conditionsOf, propertiesAsked } from './conditions.ts';
 export { idsIn, ingredientsOf, resultsOf } from './recipe-parts.ts';
 export {

@@ -11,7 +11,7 @@ import {
   WordsSchema,
 } from './entries.schema.ts';
 import { FamilySchema } from './family.schema.ts';
-import { FluidSchema } from './fluid.schema.ts';
+import { FluidSchema } from './flow.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';

@@ -2,7 +2,7 @@ import { itemAt } from '../lists/index.ts';
 import { lookUp, pointer } from '../json/index.ts';
 import { applyChanges, type Change } from './edit.ts';
 import { usualStack, type Item } from './entries.schema.ts';
-import type { Fluid } from './fluid.schema.ts';
+import type { Fluid } from './flow.schema.ts';
 import { Id, idOf, namePattern } from './names.ts';
 import { nextNumber, retire } from './ledger.ts';
 import type { Registered } from './ledger.schema.ts';

@@ -1,5 +1,5 @@
 import type { Block } from './block.schema.ts';
-import type { Fluid } from './fluid.schema.ts';
+import type { Fluid } from './flow.schema.ts';
 import type { Item, Model, Sound, Texture } from './entries.schema.ts';
 import type { Ledger } from './ledger.schema.ts';
 import type { Mod } from './mod.schema.ts';

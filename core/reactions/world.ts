@@ -75,6 +75,7 @@ export class ReactionWorld {
   private readonly cells = new Map<string, { place: Vec3; cell: Cell }>();
   private heard: { place: Vec3; occurrence: Occurrence }[] = [];
   private effects: Effect[] = [];
+  private touched = new Map<string, Vec3>();
   ticks = 0;
 
   constructor(private readonly parts: WorldParts) {}
@@ -105,6 +106,14 @@ export class ReactionWorld {
     return this.heard;
   }
 
+  /** The cells in which something changed in the last tick. */
+  changed(): { place: Vec3 }[] {
+    return [...this.touched.values()].map((place) => ({ place }));
+  }
+
+  /** The state in which a block stands when nothing is said of it. */
+  usualStateOf = (block: string): number => this.parts.blocks.get(block)?.space.defaultState ?? 0;
+
   /** Puts something into a cell, or nothing, as a player or the world does. */
   put(place: Vec3, stands: Standing | undefined): void {
     this.change(place, stands);
@@ -119,6 +128,7 @@ export class ReactionWorld {
   tick(): Effect[] {
     this.ticks += 1;
     this.effects = [];
+    this.touched = new Map();
     for (const { place, cell } of [...this.cells.values()])
       if (cell.until <= this.ticks) this.signal(place, 0, undefined);
     const heard = this.heard;
@@ -235,7 +245,7 @@ export class ReactionWorld {
 
   private fresh = (block: string): Standing => ({
     block,
-    state: this.parts.blocks.get(block)?.space.defaultState ?? 0,
+    state: this.usualStateOf(block),
   });
 
   /** Another block in the state in which it is to come. */
@@ -297,6 +307,7 @@ export class ReactionWorld {
   /** What stands in a cell is another one, or in another state: its neighbours hear of it. */
   private change(place: Vec3, stands: Standing | undefined, keepsSignal = false): void {
     const key = keyOf(place);
+    this.touched.set(key, place);
     const before = this.cells.get(key)?.cell;
     const around = directions.map((side) => beside(place, side));
     const had = around.map(this.isSignalled);

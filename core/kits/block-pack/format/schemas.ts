@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { HeldSchema, Triple } from '../../../mod/block.schema.ts';
 import { registered } from '../../../mod/ledger.schema.ts';
-import { FluidSchema } from '../../../mod/fluid.schema.ts';
+import { FluidSchema } from '../../../mod/flow.schema.ts';
 import { DrawSchema } from '../../../mod/loot.schema.ts';
 import { ReactionSchema } from '../../../mod/reaction.schema.ts';
 import { RecipeSchema } from '../../../mod/recipe.schema.ts';

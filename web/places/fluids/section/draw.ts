@@ -53,7 +53,7 @@ export function drawSection(context: CanvasRenderingContext2D, section: Section)
   for (let z = Math.max(0, projection.cut - mostBehind); z <= projection.cut; z += 1)
     for (let y = 0; y < high; y += 1)
       for (let x = 0; x < wide; x += 1) drawCell(context, section, [x, y, z]);
-  bedrock(context, section);
+  earthBelow(context, section);
   hatch(context, section);
   for (let y = 0; y < high; y += 1)
     for (let x = 0; x < wide; x += 1) mark(context, section, [x, y, projection.cut]);
@@ -162,7 +162,7 @@ function lay(
 }
 
 /** The earth goes on below the world, down to the foot of the picture. */
-function bedrock(context: CanvasRenderingContext2D, { world, projection, ink }: Section): void {
+function earthBelow(context: CanvasRenderingContext2D, { world, projection, ink }: Section): void {
   const [left, foot] = projection.of([0, 0, projection.cut + 1]);
   const [right] = projection.of([world.size[0], 0, projection.cut + 1]);
   context.fillStyle = ink.ground;
