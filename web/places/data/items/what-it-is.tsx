@@ -118,7 +118,9 @@ function BucketFields({ editor: { item, set } }: { editor: ItemEditor }) {
   const options = useItemOptions();
   const { bucket } = item;
   if (!bucket) return null;
-  const ids = [...Object.keys(fluids), ...Object.keys(blocks)].map((block) => idOf(header.namespace, block));
+  const ids = [...Object.keys(fluids), ...Object.keys(blocks)].map((block) =>
+    idOf(header.namespace, block),
+  );
   return (
     <div className={iconRowStyles['icon-row']}>
       <span className="note inline">of</span>

@@ -101,15 +101,16 @@ export class Pour {
   }
 
   private tick(): void {
+    if (this.isAtRest) return;
     this.ticks += 1;
-    if (this.ticks % fluidTicks(this.physics, 1) !== 0 || this.isAtRest) return;
+    if (this.ticks % fluidTicks(this.physics, 1) !== 0) return;
     if (this.spread.step().length > 0) this.moved = this.ticks;
     // Nothing moved: it has been at rest since it moved last.
-    else if (this.isAtRest) this.ticks = this.moved;
+    else this.ticks = this.moved;
   }
 
   private run(): void {
-    if (this.isRunning) {
+    if (this.frame !== undefined) {
       this.tell();
       return;
     }
@@ -118,7 +119,10 @@ export class Pour {
     const frame = (now: number) => {
       owed += Math.min(mostBehind, Math.max(0, now - last) / 1000) * this.tickRate;
       last = now;
-      for (; owed >= 1 && !this.isAtRest; owed -= 1) this.tick();
+      while (owed >= 1) {
+        this.tick();
+        owed -= 1;
+      }
       this.frame = this.isAtRest ? undefined : requestAnimationFrame(frame);
       this.tell();
     };
