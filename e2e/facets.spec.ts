@@ -22,7 +22,7 @@ test('identity: the name changes everywhere at once; a removed block comes back 
     /Undo: Remove Bundled reed/,
   );
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 32/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 34/ })).toBeVisible();
   await page.getByRole('link', { name: /Bundled reed/ }).click();
   await expect(page.getByText(passes)).toBeVisible();
 });

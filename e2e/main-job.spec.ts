@@ -10,7 +10,7 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   server,
 }) => {
   await page.goto(server.address);
-  await expect(page.getByRole('heading', { name: /Blocks 32/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 34/ })).toBeVisible();
   await page.getByRole('link', { name: /Tide lantern/ }).click();
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
 
@@ -57,9 +57,9 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   const target = path.join(server.folder, 'pack');
   await page.getByRole('link', { name: 'Build', exact: true }).click();
   await page.getByLabel(/Folder on this machine/).fill(target);
-  await expect(page.getByText('364 new')).toBeVisible();
+  await expect(page.getByText('379 new')).toBeVisible();
   await page.getByRole('button', { name: 'Build the pack' }).click();
-  await expect(page.getByText('364 the same')).toBeVisible();
+  await expect(page.getByText('379 the same')).toBeVisible();
   expect(
     JSON.parse(readFileSync(path.join(target, 'rules/blocks/tide_lantern.json'), 'utf8')),
   ).toMatchObject({ hardness: 6.4 });
@@ -84,9 +84,9 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
   const build = page.getByRole('button', { name: /Build/ });
-  await expect(page.getByText('364 new')).toBeVisible();
+  await expect(page.getByText('379 new')).toBeVisible();
   await build.click();
-  await expect(page.getByText('364 the same')).toBeVisible();
+  await expect(page.getByText('379 the same')).toBeVisible();
   const file = path.join(target, 'rules/loot/salt_crust.json');
   writeFileSync(file, '{ "mine": true }');
   await page.reload();
@@ -114,7 +114,7 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   await page.getByRole('button', { name: 'Take all of Obrank’s' }).click();
   await expect(another.getByRole('radio', { name: 'Take Obrank’s' })).toBeChecked();
   await build.click();
-  await expect(page.getByText('364 the same')).toBeVisible();
+  await expect(page.getByText('379 the same')).toBeVisible();
   expect(readFileSync(file, 'utf8')).not.toContain('mine');
   expect(readFileSync(other, 'utf8')).not.toContain('mine');
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
@@ -140,7 +140,7 @@ test('a block is declared from stock and is complete; a picture that is none is 
   await expect(page).toHaveURL(/blocks\/mussel_brick\/traits/);
   // German is a language of the mod, and a new block has no German name yet.
   await expect(page.getByText('mussel_brick has no name in de.')).toBeVisible();
-  await page.keyboard.press('8');
+  await page.keyboard.press('9');
   await page.getByLabel('Name in de').fill('Muschelziegel');
   await expect(page.getByText('Every rule passes for this block.')).toBeVisible();
   await saved(page);

@@ -156,7 +156,7 @@ test('a lantern is placed on all six sides: the state and its picture follow, an
   await cube.getByRole('button', { name: /^up/ }).click();
   await cube.getByRole('button', { name: 'The player stands east of it' }).click();
   await expect(tried.locator('[data-property="heading"]')).toHaveText('heading = east');
-  await expect(page.getByText('12 of 24 states. The mod’s code changes lit.')).toBeVisible();
+  await expect(page.getByText('12 of 24 states. Its reactions change lit.')).toBeVisible();
   // A fence joins what stands beside it.
   await page.goto(`${server.address}/m/saltmarsh/blocks/reed_fence/states`);
   await page.getByRole('button', { name: 'Neighbour east: open' }).click();

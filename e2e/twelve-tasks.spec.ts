@@ -162,9 +162,9 @@ test('12: a pack, checked and written', async ({ page, server }) => {
   const folder = page.getByLabel(/Folder on this machine/);
   await tabTo(page, folder);
   await folder.fill(target);
-  await expect(page.getByText('364 new')).toBeVisible();
+  await expect(page.getByText('379 new')).toBeVisible();
   await tabTo(page, page.getByRole('main').getByRole('button', { name: 'Build the pack' }));
   await press(page, 'Enter');
-  await expect(page.getByText('364 the same')).toBeVisible();
+  await expect(page.getByText('379 the same')).toBeVisible();
   expect(existsSync(path.join(target, 'pack.json'))).toBe(true);
 });

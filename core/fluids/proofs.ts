@@ -21,10 +21,14 @@ export function endlessFrom(
     for (const meeting of fluids.get(fluid)?.meets ?? []) {
       if (!fluids.has(meeting.becomes) || meeting.with === fluid) continue;
       const on = [...way, { fluid, meeting }];
-      // Alongside another fluid a source of one's own is made once: that one does not grow by it.
-      const isBound = on.length === 1 && fluids.has(meeting.with);
-      if (meeting.becomes === start && !isBound) return on;
-      if (tried.has(meeting.becomes) || meeting.becomes === start) continue;
+      if (meeting.becomes === start) {
+        // Alongside another fluid a source of one's own is made once, unless one makes that as well.
+        const isBound = on.length === 1 && fluids.has(meeting.with);
+        const made = isBound ? madeOf(start, meeting.with, fluids) : on;
+        if (made) return made === on ? on : [...made, ...on];
+        continue;
+      }
+      if (tried.has(meeting.becomes)) continue;
       tried.add(meeting.becomes);
       const found = follow(meeting.becomes, on);
       if (found) return found;
@@ -32,6 +36,20 @@ export function endlessFrom(
     return undefined;
   };
   return follow(start, []);
+}
+
+/** The meetings by which one fluid comes to be another one; undefined where it does not. */
+function madeOf(
+  from: string,
+  to: string,
+  fluids: ReadonlyMap<string, FluidPhysics>,
+): Circle | undefined {
+  const ways = new Map<string, Circle>([[from, []]]);
+  for (const [fluid, way] of ways)
+    for (const meeting of fluids.get(fluid)?.meets ?? [])
+      if (fluids.has(meeting.becomes) && meeting.with !== fluid && !ways.has(meeting.becomes))
+        ways.set(meeting.becomes, [...way, { fluid, meeting }]);
+  return to === from ? undefined : ways.get(to);
 }
 
 /** How a fluid does away with itself: by what it leaves, or by what comes of one of its meetings. */

@@ -136,7 +136,7 @@ describe('whether a spread ends', () => {
         expect(fluids.isAtRest).toBe(true);
         expect(row(fluids).endsWith('.'.repeat(20))).toBe(true);
       }),
-      { numRuns: 300 },
+      { numRuns: 1500 },
     ));
 
   test('what makes sources of itself along the ground goes through the whole world', () => {
@@ -154,6 +154,22 @@ describe('whether a spread ends', () => {
     const all = new Map(Object.entries({ brine, mud }));
     expect(endlessFrom('brine', all)?.map(({ fluid }) => fluid)).toEqual(['brine', 'mud']);
     expect(endlessFrom('brine', new Map([['brine', brine]]))).toBeUndefined();
+  });
+
+  test('beside a fluid that it makes itself it makes sources of its own without end', () => {
+    const meets = [
+      { with: 'brine', becomes: 'mud' },
+      { with: 'ground', becomes: 'brine' },
+    ];
+    const brine = { reach: 2, pace: 1 };
+    const mud = { reach: 3, pace: 1, meets };
+    const all = new Map<string, FluidPhysics>(Object.entries({ brine, mud }));
+    expect(endlessFrom('mud', all)?.map(({ meeting }) => meeting.with)).toEqual([
+      'ground',
+      'brine',
+    ]);
+    const alone = { ...mud, meets: meets.slice(0, 1) };
+    expect(endlessFrom('mud', new Map(Object.entries({ brine, mud: alone })))).toBeUndefined();
   });
 
   test('what it leaves or becomes, and meets, eats it up to its source; else a source stays', () =>

@@ -65,7 +65,9 @@ describe('every form', () => {
       );
       for (const form of forms) {
         const made = declared(emptyMod('saltmarsh', 'Saltmarsh'), form, stock);
-        expect([form.name, inspect(made)]).toEqual([form.name, []]);
+        // What gives a signal is alone here: that nobody hears it is told, and rightly.
+        const found = inspect(made).filter(({ rule }) => rule !== 'reactions/unheard-signal');
+        expect([form.name, found]).toEqual([form.name, []]);
         expect(made.ledger.entries.at(-1)).toEqual({ number: 1, kind: 'block', name: 'groyne' });
       }
     },

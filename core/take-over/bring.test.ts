@@ -50,11 +50,20 @@ test('a block comes with what it needs, under the namespace of the mod, with the
   expect(Object.keys(mod.textures)).toContain('lantern/brass');
   expect(pictures).toHaveLength(Object.keys(mod.textures).length);
   expect(sounds).toHaveLength(Object.keys(mod.sounds).length);
-  expect(mod.header.groups.map(({ name }) => name)).toEqual(['general', 'light_and_glass']);
+  expect(mod.header.groups.map(({ name }) => name)).toEqual([
+    'general',
+    'light_and_glass',
+    'salt_works',
+  ]);
   expect(mod.ledger.entries).toEqual([
     { number: 0, kind: 'group', name: 'general' },
     { number: 1, kind: 'group', name: 'light_and_glass' },
-    { number: 2, kind: 'block', name: 'tide_lantern' },
+    { number: 2, kind: 'group', name: 'salt_works' },
+    { number: 3, kind: 'block', name: 'tide_lantern' },
+    // Brine puts it out, and leaves its crust.
+    { number: 4, kind: 'block', name: 'salt_crust' },
+    { number: 5, kind: 'fluid', name: 'brine' },
+    { number: 6, kind: 'item', name: 'salt' },
   ]);
   expect(notes).toEqual([
     'Names in de stay behind: the mod is not in this language.',

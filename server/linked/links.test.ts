@@ -168,7 +168,7 @@ test('a folder that goes is told, and watched again when it is back', async () =
   renameSync(folder, `${folder}-away`);
   await until(async () => (await server.state()).problem !== undefined);
   expect((await server.state()).problem).toBe(`${folder} does not exist.`);
-  expect(Object.keys((await server.mod()).mod.blocks)).toHaveLength(12);
+  expect(Object.keys((await server.mod()).mod.blocks)).toHaveLength(14);
   renameSync(`${folder}-away`, folder);
   await until(async () => (await server.state()).problem === undefined);
   write(lantern, textOf(lantern).replace(/"hardness": [\d.]+/, '"hardness": 6'));

@@ -1,8 +1,15 @@
 import clsx from 'clsx';
 import { useMemo } from 'react';
 import type { Placing } from '../../../../../core/mod/index.ts';
-import { describeSituation, reachable } from '../../../../../core/placing/index.ts';
+import {
+  describeSituation,
+  reachable,
+  startsOf,
+  statesGiven,
+} from '../../../../../core/placing/index.ts';
+import { reactionReach } from '../../../../../core/reactions/index.ts';
 import { count, listed } from '../../../../../core/words/index.ts';
+import { useMod } from '../../../../api/hooks.tsx';
 import type { FacetProps } from '../index.tsx';
 import styles from '../../state-strip.module.css';
 
@@ -20,6 +27,29 @@ export function Reached({
 }) {
   const { space } = block;
   const { states, how } = useMemo(() => reachable(placing, space), [placing, space]);
+  const reactions = block.declared.reactions;
+  const { blocks } = useMod();
+  const byReaction = useMemo(
+    () =>
+      reactions?.length
+        ? reactionReach(reactions, space, startsOf(block, statesGiven(blocks, block.id)), {
+            id: block.id,
+          }).how
+        : new Map<number, number>(),
+    [reactions, space, block, blocks],
+  );
+  const answered = [
+    ...new Set(
+      (reactions ?? []).flatMap(({ then }) =>
+        then.flatMap((action) => ('property' in action ? [action.property] : [])),
+      ),
+    ),
+  ];
+  const says = (one: number): string => {
+    const reaction = byReaction.get(one);
+    if (states.has(one)) return describeSituation(how.get(one)!, placing);
+    return reaction === undefined ? 'never placed' : `never placed, by reaction ${reaction + 1}`;
+  };
   const never = space.size - states.count;
   const byCode = space.properties
     .filter((property) => property.byCode)
@@ -33,6 +63,7 @@ export function Reached({
           ? `${states.count.toLocaleString('en')} of ${count(space.size, 'state')}.`
           : `Each of the ${count(space.size, 'state')}.`}
         {never && byCode.length ? ` The mod’s code changes ${listed(byCode)}.` : ''}
+        {never && answered.length ? ` Its reactions change ${listed(answered)}.` : ''}
       </p>
       {space.size <= 480 && (
         <div
@@ -46,14 +77,8 @@ export function Reached({
               type="button"
               className={!states.has(one) ? styles['never'] : undefined}
               aria-pressed={one === state}
-              aria-label={
-                `${space.describe(one)}: ` +
-                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
-              }
-              title={
-                `${space.describe(one)}: ` +
-                (states.has(one) ? describeSituation(how.get(one)!, placing) : 'never placed')
-              }
+              aria-label={`${space.describe(one)}: ${says(one)}`}
+              title={`${space.describe(one)}: ${says(one)}`}
               onClick={() => onState(one)}
             />
           ))}
@@ -63,7 +88,9 @@ export function Reached({
         <b className={styles['state']}>{space.describe(state)}</b>:{' '}
         {situation
           ? `by ${describeSituation(situation, placing)}.`
-          : 'no way of placing it gives this state.'}
+          : byReaction.has(state)
+            ? `only by reaction ${byReaction.get(state)! + 1}.`
+            : 'no way of placing it gives this state.'}
       </p>
     </>
   );
