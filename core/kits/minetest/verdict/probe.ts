@@ -236,9 +236,9 @@ end
 
 local function flat_ground()
 	-- Nothing of it is put away while one waits.
-	for x = -16, 16, 16 do for z = -16, 16, 16 do for y = -16, 0, 16 do
-		minetest.forceload_block(vector.add(middle, { x = x, y = y, z = z }), true, -1)
-	end end end
+	for x = -16, 16, 16 do for z = -16, 16, 16 do
+		minetest.forceload_block(vector.add(middle, { x = x, y = 0, z = z }), true)
+	end end
 	for x = -12, 12 do for z = -12, 12 do for y = -1, 1 do
 		minetest.set_node(vector.add(middle, { x = x, y = y, z = z }),
 			{ name = y == -1 and "obrank_probe:wall" or "air" })
