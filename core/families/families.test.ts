@@ -118,7 +118,7 @@ const sameForms = {
   fence: 'post_and_arms',
   wall: 'wall',
   pane: 'pane',
-  door: 'door_leaf',
+  door: 'door',
   hatch: 'hatch',
   gate: 'gate',
   ladder: 'ladder',

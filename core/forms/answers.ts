@@ -32,6 +32,36 @@ export const opening = (): Reaction[] => [
   { when: 'signal goes', then: [{ do: 'set', property: 'open', to: false }] },
 ];
 
+/**
+ * A door of two halves, `lower` and `upper`: placed, it puts its upper half on top; each half does
+ * what the other did, and goes when that is gone.
+ */
+export const ofTwoHalves = (id: string): Reaction[] => [
+  {
+    when: 'placed',
+    if: { neighbour: { side: 'up', is: 'nothing' } },
+    then: [{ do: 'place', block: id, side: 'up', keeps: true, state: { half: 'upper' } }],
+  },
+  ...(
+    [
+      ['lower', 'up'],
+      ['upper', 'down'],
+    ] as const
+  ).flatMap(([half, side]): Reaction[] => [
+    ...[true, false].map((open): Reaction => ({
+      when: 'neighbour changes',
+      if: { state: { half, open: !open }, neighbour: { side, is: id, state: { open } } },
+      then: [{ do: 'set', property: 'open', to: open }],
+    })),
+    {
+      when: 'neighbour changes',
+      if: { state: { half }, neighbour: { side, is: 'nothing' } },
+      then: [{ do: 'vanish' }],
+    },
+  ]),
+  ...opening(),
+];
+
 /** A half is filled up with another one of its kind. */
 export const filledUp = (id: string): Reaction[] => [
   {

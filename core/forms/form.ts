@@ -45,7 +45,7 @@ export interface Form {
   shapes?: Readonly<Partial<Record<'collision' | 'outline', 'none' | readonly PlainBox[]>>>;
   /** The state in which it is drawn where one chooses a form; its default where none is named. */
   shown?: State;
-  /** How many of itself it drops in some states, where not one. */
+  /** How many of itself it drops in some states, where not one; 0 where another block of it does. */
   drops?: readonly { when: When; count: number }[];
   /** What it does when something happens, of a block that is called by an id. */
   reactions?: (id: string) => Reaction[];
@@ -65,6 +65,9 @@ export const rolesOf = ({ models }: Form): PictureRole[] => [
  */
 export function lootOfForm({ drops = [] }: Form, id: string): Loot {
   if (!drops.length) return 'itself';
-  const several = drops.map(({ when, count }) => ({ give: id, count, when: { state: when } }));
+  const several = drops.map(({ when, count }) => ({
+    ...(count > 0 && { give: id, count }),
+    when: { state: when },
+  }));
   return { draws: [{ times: 1, lots: [...several, { give: id }] }] };
 }

@@ -1,8 +1,14 @@
 import type { Looks, Placing } from '../mod/index.ts';
-import { headings, orientationAlong, type Heading, type Orientation } from '../space/index.ts';
+import {
+  headings,
+  opposite,
+  orientationAlong,
+  type Heading,
+  type Orientation,
+} from '../space/index.ts';
 import { valuesOf, type When } from '../states/index.ts';
 import { cornerValues } from '../placing/index.ts';
-import { filledUp, opening, pressedByFoot, pressedByHand } from './answers.ts';
+import { filledUp, ofTwoHalves, opening, pressedByFoot, pressedByHand } from './answers.ts';
 import type { Form, FormModel, FormProperty } from './form.ts';
 
 type LookRow = Looks['rows'][number];
@@ -26,6 +32,13 @@ const corner: FormProperty = {
     outer_left: 'outer_right',
     outer_right: 'outer_left',
   },
+};
+const hinge: FormProperty = {
+  name: 'hinge',
+  kind: 'choice',
+  values: ['left', 'right'],
+  default: 'left',
+  mirrored: { left: 'right', right: 'left' },
 };
 const opened: FormProperty = { name: 'open', kind: 'toggle', default: false };
 const towardPlayer: Placing = { set: 'heading', to: 'toward the player' };
@@ -272,6 +285,38 @@ export const forms: readonly Form[] = [
     ]),
     traits: open,
     reactions: opening,
+  },
+  {
+    name: 'door',
+    title: 'Door',
+    note: 'Two halves that open as one; crouching, one hangs it on the other side.',
+    properties: [heading, half, hinge, opened],
+    placing: [towardPlayer, { set: 'hinge', to: 'crouching', value: 'right', otherwise: 'left' }],
+    models: {
+      main: template('leaf', ofPane),
+      upper: template('leaf', { face: 'front', edge: 'edge' }),
+    },
+    looks: looks(
+      (['main', 'upper'] as const).flatMap((model) => {
+        const at = model === 'main' ? 'lower' : 'upper';
+        return [
+          ...turnedAlong(heading, model, { half: at, open: false }),
+          ...(['left', 'right'] as const).flatMap((side) =>
+            headings.map((value): LookRow => {
+              const front = side === 'left' ? clockwise[value] : opposite(clockwise[value]);
+              return {
+                when: { heading: value, half: at, open: true, hinge: side },
+                use: show(model, front === 'south' ? {} : { front }),
+              };
+            }),
+          ),
+        ];
+      }),
+    ),
+    traits: open,
+    reactions: ofTwoHalves,
+    drops: [{ when: { half: 'upper' }, count: 0 }],
+    item: 'flat',
   },
   {
     name: 'hatch',

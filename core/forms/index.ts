@@ -9,6 +9,7 @@ export {
 } from './form.ts';
 export { formNamed, forms } from './forms.ts';
 export { isFoundAtFirst, newBlock, type BlockStart } from './new-block.ts';
+export { ofTwoHalves } from './answers.ts';
 export { newLook, newLookProblem } from './new-look.ts';
 export { rolePicture } from './pictures.ts';
 export { changeForm, formOf, keptPictures, lostByForm, missingRoles } from './change-form.ts';

@@ -322,6 +322,30 @@ test('a button sits on what was clicked, in each of its 24 states, and its knob 
   expect(seen.size).toBe(24);
 });
 
+test('a door of two halves opens to the side of its hinge, both halves as one, and drops one', () =>
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...headings),
+      fc.constantFrom('left', 'right'),
+      (heading, hinge) => {
+        const { mod, block } = blockOf(named('door'));
+        const shown = (half: string, open: boolean) =>
+          drawnModels(mod, block, block.space.encode({ heading, half, hinge, open }))[0]!;
+        const [shut, open] = [shown('lower', false), shown('lower', true)];
+        const quarter = { front: hinge === 'left' ? 'west' : 'east', top: 'up' } as const;
+        expect(open.orientation).toEqual(compose(quarter, shut.orientation));
+        expect(shown('upper', true).orientation).toEqual(open.orientation);
+        // Only the lower half drops the door.
+        const { draws } = block;
+        const { lots } = draws[0]!;
+        expect(lots.map(({ give, when }) => [give !== undefined, when?.state])).toEqual([
+          [false, { half: 'upper' }],
+          [true, undefined],
+        ]);
+      },
+    ),
+  ));
+
 test('an open leaf, hatch or gate is the shut one turned about the edge that it hangs by', () =>
   fc.assert(
     fc.property(fc.constantFrom(...headings), (heading) => {

@@ -1,5 +1,5 @@
 import { readModFolder, writeModFolder } from '../../core/folder/index.ts';
-import { formNamed, newBlock } from '../../core/forms/index.ts';
+import { formNamed, newBlock, ofTwoHalves } from '../../core/forms/index.ts';
 import { heldUnder } from '../../core/lists/index.ts';
 import { digestOf, type Files } from '../../core/bytes/index.ts';
 import { pointer } from '../../core/json/index.ts';
@@ -11,7 +11,6 @@ import {
   type Candidate,
   type Change,
   type Mod,
-  type Reaction,
   type Recipe,
 } from '../../core/mod/index.ts';
 import {
@@ -341,36 +340,6 @@ function makeOven(work: Work): void {
   ]);
 }
 
-const door = 'saltmarsh:driftwood_door';
-/** Each half opens by hand, does what the other did, and goes when that is gone. */
-const doorReactions: Reaction[] = [
-  {
-    when: 'placed',
-    if: { neighbour: { side: 'up', is: 'nothing' } },
-    then: [{ do: 'place', block: door, side: 'up', keeps: true, state: { half: 'upper' } }],
-  },
-  { when: 'used', by: 'players', then: [{ do: 'flip', property: 'open' }] },
-  ...(
-    [
-      ['lower', 'up'],
-      ['upper', 'down'],
-    ] as const
-  ).flatMap(([half, side]): Reaction[] => [
-    ...[true, false].map((open): Reaction => ({
-      when: 'neighbour changes',
-      if: { state: { half, open: !open }, neighbour: { side, is: door, state: { open } } },
-      then: [{ do: 'set', property: 'open', to: open }],
-    })),
-    {
-      when: 'neighbour changes',
-      if: { state: { half }, neighbour: { side, is: 'nothing' } },
-      then: [{ do: 'vanish' }],
-    },
-  ]),
-  { when: 'signal comes', then: [{ do: 'set', property: 'open', to: true }] },
-  { when: 'signal goes', then: [{ do: 'set', property: 'open', to: false }] },
-];
-
 /** Two halves, each with its own face; only the lower one drops the door. */
 function makeDoor(work: Work): void {
   const pictures = { face: 'saltmarsh:door/lower', edge: driftwood.edge };
@@ -414,7 +383,7 @@ function makeDoor(work: Work): void {
       ],
     },
     looks: { ...block.looks, rows },
-    reactions: doorReactions,
+    reactions: ofTwoHalves('saltmarsh:driftwood_door'),
     loot: {
       draws: [
         {

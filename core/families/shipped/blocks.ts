@@ -63,7 +63,7 @@ export const blockForms: readonly ShippedForm[] = [
     called: '{material}_pane',
     names: { en: '{material} pane', de: '{material}scheibe' },
   }),
-  fromForm('door', 'door_leaf', {
+  fromForm('door', 'door', {
     title: 'Door',
     called: '{material}_door',
     names: { en: '{material} door', de: '{material}tür' },

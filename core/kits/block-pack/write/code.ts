@@ -1,5 +1,5 @@
 import type { Mod, ResolvedBlock } from '../../../mod/index.ts';
-import { idOf } from '../../../mod/index.ts';
+import { idOf, reactionEvents } from '../../../mod/index.ts';
 import { textEntries } from '../../../texts/index.ts';
 import { valuesOf, type Property } from '../../../states/index.ts';
 
@@ -43,6 +43,18 @@ function valueType(property: Property): string {
     : values.map(literal).join(' | ') || 'never';
 }
 
+/** The names of the functions that reactions run, each once. */
+const functionsRun = (blocks: readonly ResolvedBlock[]): string[] =>
+  [
+    ...new Set(
+      blocks.flatMap(({ declared }) =>
+        (declared.reactions ?? []).flatMap(({ then }) =>
+          then.flatMap((action) => (action.do === 'run' ? [action.function] : [])),
+        ),
+      ),
+    ),
+  ].sort();
+
 /**
  * Writes `code/ids.ts`: ids as constants, a type of each block's states, its default state.
  * Compiles under strict TypeScript.
@@ -61,6 +73,7 @@ export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
       `${block.space.properties.map((property) => `${property.name}: ${valueType(property)}`).join('; ')} ` +
       '};',
   );
+  const functions = functionsRun(blocks);
   const defaults = withStates.map(
     (block) =>
       `  ${block.name}: { ${Object.entries(block.space.decode(block.space.defaultState))
@@ -101,6 +114,17 @@ export type TextKey = ${
       .map(({ key }) => quoted(key))
       .join(' | ') || 'never'
   };
+
+/** What a reaction tells a function of the mod's own code: where, and what happened there. */
+export interface Answered {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  readonly event: ${reactionEvents.map(quoted).join(' | ')};
+}
+
+/** The functions that reactions run: the mod's own code has each of them. */
+export interface ReactionFunctions {${functions.length ? `\n${functions.map((name) => `  ${name}(answered: Answered): void;`).join('\n')}\n` : ''}}
 
 /** The state in which each block is placed unless a rule says otherwise. */
 export const defaultStates: Readonly<StatesByBlock> = {${defaults.length ? `\n${defaults.join('\n')}\n` : ''}};

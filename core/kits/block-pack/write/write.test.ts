@@ -266,6 +266,18 @@ test('pack.json names every other file with its length and digest', () => {
   });
 });
 
+test('functions that reactions run are typed in the code, each once', () => {
+  const run = (name: string) => ({ when: 'used', then: [{ do: 'run', function: name }] });
+  const code = withChange('/blocks/bank/reactions', [run('ebb'), run('flow'), run('ebb')])(
+    'code/ids.ts',
+  ) as string;
+  expect(code).toContain(
+    'export interface ReactionFunctions {\n' +
+      '  ebb(answered: Answered): void;\n' +
+      '  flow(answered: Answered): void;\n}',
+  );
+});
+
 test('a title cannot break out of the comment in the code', () => {
   const code = withChange('/header/title', 'Salt\nexport const x = 1;')('code/ids.ts') as string;
   expect(code.split('\n')[0]).toBe(
