@@ -1488,6 +1488,14 @@ const declarations: [string, ModExample, string, string | undefined][] = [
     undefined,
   ],
   [
+    'reactions/other-state',
+    reacting('bank', [
+      { when: 'used', then: [{ do: 'become', block: 'saltmarsh:lamp', state: { wet: true } }] },
+    ]),
+    'bank: reaction 1 names wet of saltmarsh:lamp, which it does not have.',
+    undefined,
+  ],
+  [
     'reactions/unknown-property',
     reacting('lamp', [{ when: 'used', then: [{ do: 'set', property: 'lit', to: 'dim' }] }]),
     'lamp: reaction 1 names lit = dim, which is none of its values.',

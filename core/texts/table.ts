@@ -21,7 +21,7 @@ export interface TextEntry {
 }
 
 /** Texts that belong to something carry its kind before a dot. */
-export const ownedKey = /^(group|block|item)\.(.*)$/;
+export const ownedKey = /^(group|block|fluid|item)\.(.*)$/;
 
 /**
  * Every text of the mod by its key, in the order of the registry: groups, blocks, fluids, items,

@@ -79,6 +79,7 @@ export { neighbourThingMissing } from './neighbours/thing-missing.ts';
 export { neighbourTintWithoutEffect } from './neighbours/tint-without-effect.ts';
 export { reactionNeverAnswers } from './reactions/never-answers.ts';
 export { reactionNeverEnds } from './reactions/never-ends.ts';
+export { reactionOtherState } from './reactions/other-state.ts';
 export { reactionThingUnknown } from './reactions/thing-unknown.ts';
 export { reactionUnheardSignal } from './reactions/unheard-signal.ts';
 export { reactionUnknownProperty } from './reactions/unknown-property.ts';

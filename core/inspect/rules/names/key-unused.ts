@@ -22,6 +22,7 @@ export const keyUnused = modRule({
   check(mod) {
     const names = {
       block: Object.keys(mod.present),
+      fluid: Object.keys(mod.fluids),
       item: Object.keys(mod.items),
       group: mod.header.groups.map((group) => group.name),
     };
