@@ -16,7 +16,7 @@ test('identity: the name changes everywhere at once; a removed block comes back 
     .fill('It lies as it was set.');
   await saved(page);
   await page.getByRole('button', { name: 'Remove this block' }).click();
-  await expect(page.getByRole('heading', { name: /Blocks 31/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Blocks 33/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
     'title',
     /Undo: Remove Bundled reed/,

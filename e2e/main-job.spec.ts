@@ -97,12 +97,12 @@ test('a hand edit in the output folder is shown and overwritten only after it wa
   // Asked file by file: kept, it stays and is told of the next time again.
   const which = page.getByRole('radiogroup', { name: /Which .*salt_crust\.json stays/ });
   await which.getByText('Keep mine').click();
-  await expect(page.getByText('350 the same · 1 kept by hand')).toBeVisible();
+  await expect(page.getByText('378 the same · 1 kept by hand')).toBeVisible();
   await build.click();
   await expect(page.getByText('Built', { exact: true })).toBeVisible();
   expect(readFileSync(file, 'utf8')).toBe('{ "mine": true }');
   await which.getByText('Take Obrank’s').click();
-  await expect(page.getByText('1 changed · 350 the same')).toBeVisible();
+  await expect(page.getByText('1 changed · 378 the same')).toBeVisible();
   await expect(build).toBeEnabled();
   // What is changed by hand while the page is open is asked when one comes back, or when the build
   // finds it.
