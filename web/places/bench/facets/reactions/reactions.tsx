@@ -11,7 +11,6 @@ import { startsOf, statesGiven } from '../../../../../core/placing/index.ts';
 import {
   actionInWords,
   ifInWords,
-  reactionInWords,
   reactionReach,
   whenInWords,
   type WhyDead,
@@ -146,14 +145,8 @@ function ReactionCard(props: CardProps) {
       role="group"
       aria-label={`Reaction ${number}`}
     >
-      <button
-        type="button"
-        className={styles['read']}
-        aria-expanded={isOpen}
-        aria-label={`${number}. ${reactionInWords(reaction, called)}`}
-        onClick={onOpen}
-      >
-        <span className="mono soft">{number}</span>
+      <button type="button" className={styles['read']} aria-expanded={isOpen} onClick={onOpen}>
+        <span className="mono soft">{number}.</span>{' '}
         <span>
           {reaction.when === 'at random' ? 'It happens' : 'When'} <b>{whenInWords(reaction)}</b>
           {asked.length > 0 && <>, if {listed(asked)}</>}:{' '}
