@@ -136,6 +136,8 @@ export class ReactionWorld {
     for (const { place, occurrence } of heard) this.answer(place, occurrence);
     for (const { place, cell } of [...this.cells.values()])
       for (const timer of cell.timers.filter(({ at }) => at === this.ticks)) {
+        // Another reaction has put it into another state: its timers began anew.
+        if (this.cells.get(keyOf(place))?.cell !== cell) continue;
         cell.timers = cell.timers.filter((one) => one !== timer);
         this.answer(place, { event: 'after ticks', reaction: timer.reaction });
       }
