@@ -61,9 +61,14 @@ export class Yard {
       if (JSON.stringify(before) !== JSON.stringify(stands)) this.reactions.put(place, stands);
     }
     const effects = this.reactions.tick();
-    for (const { place } of this.reactions.changed()) this.show(place, this.reactions.at(place));
+    // What a reaction does beyond the rim of the world no fluid sees.
+    for (const { place } of this.reactions.changed())
+      if (this.isInside(place)) this.show(place, this.reactions.at(place));
     return effects;
   }
+
+  private isInside = (place: Vec3): boolean =>
+    place.every((part, axis) => part >= 0 && part < (this.size[axis] ?? 0));
 
   private standing(cell: ReturnType<FluidsTogether['at']>): Standing | undefined {
     if (cell.kind === 'open') return undefined;

@@ -104,6 +104,15 @@ describe('a world from the files of the demo alone', () => {
     }
   });
 
+  test('what a door does beyond the rim of the world stops nothing', () => {
+    const yard = floor([1, 2, 1]);
+    run(yard, 1);
+    placed(yard, [0, 1, 0], 'saltmarsh:driftwood_door');
+    yard.happen([0, 1, 0], { event: 'placed', by: 'players' });
+    run(yard, 3);
+    expect(stateOf(yard, [0, 1, 0], 'half')).toBe('lower');
+  });
+
   test('a door puts its upper half, opens as one, and goes as one', () => {
     const yard = floor([3, 4, 3]);
     const [lower, upper]: Vec3[] = [
