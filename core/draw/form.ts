@@ -2,9 +2,10 @@ import { newBlock, rolePicture, rolesOf, type Form } from '../forms/index.ts';
 import { heldUnder, itemAt } from '../lists/index.ts';
 import { applyChanges, emptyMod, resolveBlock, stockNamed } from '../mod/index.ts';
 import { textureOf } from '../models/index.ts';
+import type { State } from '../states/index.ts';
 import { pictureFacts, type Pixels } from '../textures/index.ts';
 import { drawnModels } from './block.ts';
-import { drawIsometric, fillingView } from './isometric.ts';
+import { drawIsometric, fillingView, twoCells, wholeCell } from './isometric.ts';
 
 /**
  * A form of a stock material as it would look, `size` pixels square on a clear ground: for choosing
@@ -27,8 +28,14 @@ export function drawForm(form: Form, stock: string, texels: number, size: number
   const mod = { ...empty, header: { ...empty.header, texels } };
   const made = applyChanges(mod, newBlock(mod, 'shown', form.title, { form, stock, pictures }));
   const block = resolveBlock(made, 'shown', heldUnder(made.blocks, 'shown'));
-  const models = drawnModels(made, block, block.space.encode(form.shown ?? {}));
+  const shownIn = (state: State) => drawnModels(made, block, block.space.encode(state));
+  const onTop = form.onTop && shownIn(form.onTop);
+  const models = [
+    ...shownIn(form.shown ?? {}),
+    ...(onTop ?? []).map((model) => ({ ...model, shift: [0, texels, 0] as const })),
+  ];
   const pixelsOf = (id: string) =>
     pixels[Number(textureOf(made, id)?.picture.sha256.charAt(0) ?? NaN)];
-  return drawIsometric(models, texels, size, pixelsOf, fillingView(models, texels, pixelsOf));
+  const view = fillingView(models, texels, pixelsOf, onTop ? twoCells : wholeCell);
+  return drawIsometric(models, texels, size, pixelsOf, view);
 }

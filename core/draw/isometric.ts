@@ -39,6 +39,8 @@ export interface View {
 }
 /** The cell as a whole, so that pictures of several states compare. */
 export const wholeCell: View = { zoom: 1, middle: [0.5, 0.5] };
+/** The cell and the one on top of it. */
+export const twoCells: View = { zoom: 0.65, middle: [0.5, 0.25] };
 
 /** The picture in which the bounds of what is drawn are looked for is so many pixels wide. */
 const boundsSize = 48;
@@ -47,14 +49,16 @@ const mostZoom = 2.2;
 
 /**
  * The view in which what is drawn fills the picture: plants and thin things, which leave most of
- * their cell empty. Goes by texels, not by boxes, since most of a plant's texture is clear.
+ * their cell empty. Goes by texels, not by boxes, since most of a plant's texture is clear. All
+ * that is drawn is seen in `whole`.
  */
 export function fillingView(
   models: readonly DrawnModel[],
   texels: number,
   pixelsOf: PixelsOf,
+  whole: View = wholeCell,
 ): View {
-  const { data } = drawIsometric(models, texels, boundsSize, pixelsOf);
+  const { data } = drawIsometric(models, texels, boundsSize, pixelsOf, whole);
   let [left, right, top, bottom] = [boundsSize, -1, boundsSize, -1];
   for (let y = 0; y < boundsSize; y += 1)
     for (let x = 0; x < boundsSize; x += 1) {
@@ -64,11 +68,13 @@ export function fillingView(
       top = Math.min(top, y);
       bottom = y;
     }
-  if (right < 0) return wholeCell;
-  const zoom = (0.94 * boundsSize) / Math.max(right - left + 1, bottom - top + 1);
+  if (right < 0) return whole;
+  const closer = (0.94 * boundsSize) / Math.max(right - left + 1, bottom - top + 1);
+  const middleOf = (axis: 0 | 1, from: number, to: number) =>
+    whole.middle[axis] + ((from + to + 1) / 2 / boundsSize - 0.5) / whole.zoom;
   return {
-    zoom: Math.max(1, Math.min(mostZoom, zoom)),
-    middle: [(left + right + 1) / 2 / boundsSize, (top + bottom + 1) / 2 / boundsSize],
+    zoom: Math.max(whole.zoom, Math.min(mostZoom, whole.zoom * closer)),
+    middle: [middleOf(0, left, right), middleOf(1, top, bottom)],
   };
 }
 

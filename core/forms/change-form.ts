@@ -4,6 +4,7 @@ import {
   applyChanges,
   changeProperty,
   idOf,
+  mostReactions,
   propertyUses,
   sameData,
   stockNamed,
@@ -11,12 +12,13 @@ import {
   type Block,
   type Change,
   type Mod,
+  type Reaction,
 } from '../mod/index.ts';
 import { ownModel, resolvedModelOf, textureOf } from '../models/index.ts';
 import { valuesOf } from '../states/index.ts';
 import { count } from '../words/index.ts';
 import { forms } from './forms.ts';
-import { rolesOf, type Form, type PictureRole } from './form.ts';
+import { lootOfForm, rolesOf, type Form, type PictureRole } from './form.ts';
 import { madeOf, type RolePictures } from './made.ts';
 
 type Own = Block['states']['properties'][number];
@@ -49,6 +51,31 @@ function traitsIn(mod: Mod, block: Block, form: Form): Block['traits'] {
   );
   return { ...Object.fromEntries(own), ...form.traits };
 }
+
+/** What a block drops in another form, where that followed from the form before. */
+function lootIn(mod: Mod, id: string, block: Block, form: Form): Block['loot'] {
+  const before = formOf(mod, block);
+  const followed = before !== undefined && sameData(block.loot, lootOfForm(before, id));
+  return followed ? lootOfForm(form, id) : undefined;
+}
+
+/** What of a block's reactions did not come with some form. */
+function ownReactions(id: string, { reactions = [] }: Block): Reaction[] {
+  const came = forms.flatMap((form) => form.reactions?.(id) ?? []);
+  return reactions.filter((reaction) => !came.some((one) => sameData(one, reaction)));
+}
+
+/** The change of a block's reactions to others; none where there are none before and after. */
+const withReactions = (name: string, { reactions }: Block, after: readonly Reaction[]): Change[] =>
+  reactions || after.length
+    ? [
+        {
+          path: pointer(['blocks', name, 'reactions']),
+          before: reactions,
+          ...(after.length > 0 && { after }),
+        },
+      ]
+    : [];
 
 /** How a block is held in another form, where that followed from the form before. */
 function identityIn(mod: Mod, block: Block, form: Form): Block['identity'] {
@@ -129,6 +156,9 @@ export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePic
   const held = () => heldUnder(now.blocks, name);
   const traits = traitsIn(mod, held(), form);
   const identity = identityIn(mod, held(), form);
+  const id = idOf(mod.header.namespace, name);
+  const loot = lootIn(mod, id, held(), form);
+  apply(withReactions(name, held(), ownReactions(id, held())));
   for (const gone of leaving(held(), form)) {
     const index = held().states.properties.findIndex(({ name: one }) => one === gone.name);
     apply(changeProperty(now, name, index, undefined));
@@ -139,15 +169,9 @@ export function changeForm(mod: Mod, name: string, form: Form, pictures: RolePic
   apply(orphansOf(mod, name).map((model) => taken(mod, model)));
   const made = madeOf(now, name, form, pictures);
   apply(made.changes);
-  const { reactions } = held();
-  if (!reactions && form.reactions)
-    apply([
-      {
-        path: pointer(['blocks', name, 'reactions']),
-        after: form.reactions(idOf(now.header.namespace, name)),
-      },
-    ]);
-  apply(partsOf(name, held(), { ...made.parts, traits, identity }));
+  const all = [...(form.reactions?.(id) ?? []), ...(held().reactions ?? [])];
+  if (all.length <= mostReactions) apply(withReactions(name, held(), all));
+  apply(partsOf(name, held(), { ...made.parts, traits, identity, loot: loot ?? held().loot }));
   return changes;
 }
 
@@ -178,7 +202,7 @@ const taken = ({ models }: Mod, name: string): Change => ({
 function partsOf(
   name: string,
   block: Block,
-  { states, looks, shapes, traits, identity }: Omit<Block, 'loot' | 'tags' | 'itemTags' | 'names'>,
+  { states, looks, shapes, traits, identity, loot }: Omit<Block, 'tags' | 'itemTags' | 'names'>,
 ): Change[] {
   const { placing: _old, ...kept } = block.states;
   const put = (part: keyof Block, after: unknown): Change => ({
@@ -191,6 +215,7 @@ function partsOf(
     put('looks', looks),
     put('traits', traits),
     put('identity', identity),
+    put('loot', loot),
     ...(block.shapes || shapes ? [put('shapes', shapes)] : []),
   ];
 }

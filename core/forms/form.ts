@@ -45,6 +45,8 @@ export interface Form {
   shapes?: Readonly<Partial<Record<'collision' | 'outline', 'none' | readonly PlainBox[]>>>;
   /** The state in which it is drawn where one chooses a form; its default where none is named. */
   shown?: State;
+  /** The state in which one is drawn on top of it there, of a form that is two high. */
+  onTop?: State;
   /** How many of itself it drops in some states, where not one; 0 where another block of it does. */
   drops?: readonly { when: When; count: number }[];
   /** What it does when something happens, of a block that is called by an id. */

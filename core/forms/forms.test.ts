@@ -235,6 +235,8 @@ describe('another form', () => {
         expect(block.traits).toEqual(asNew.traits);
         expect(block.shapes).toEqual(asNew.shapes);
         expect(block.identity).toEqual(asNew.identity);
+        expect(block.loot).toEqual(asNew.loot);
+        expect(block.reactions).toEqual(asNew.reactions);
         expect(formOf(after, block)?.name).toBe(to.name);
         const grave = inspect(after).filter(({ severity }) => severity !== 'hint');
         expect(grave).toEqual([]);

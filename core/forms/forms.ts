@@ -315,6 +315,7 @@ export const forms: readonly Form[] = [
     ),
     traits: open,
     reactions: ofTwoHalves,
+    onTop: { half: 'upper' },
     drops: [{ when: { half: 'upper' }, count: 0 }],
     item: 'flat',
   },
