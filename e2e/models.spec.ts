@@ -10,7 +10,7 @@ test('a machine with a front that faces the player, from nothing in six actions'
   await page.getByRole('button', { name: 'New block' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Brine kettle');
   const shapes = page.getByRole('group', { name: 'Shape' });
-  await expect(shapes.getByRole('radio')).toHaveCount(18);
+  await expect(shapes.getByRole('radio')).toHaveCount(19);
   await shapes.getByText('Six sides').click();
   await expect(page.getByText(/A front that faces the player who places it/)).toBeVisible();
   await page.getByRole('button', { name: 'Declare the block' }).click();

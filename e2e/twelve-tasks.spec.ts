@@ -115,10 +115,10 @@ test('9: an item, named as it is typed', async ({ page, server }) => {
   await page.goto(`${server.address}/m/saltmarsh/data/items`);
   await tabTo(page, page.getByRole('button', { name: 'New item' }));
   await press(page, 'Enter');
-  await page.getByLabel('Id of the new item').fill('Brine pail');
+  await page.getByLabel('Id of the new item').fill('Reed basket');
   await press(page, 'Enter');
-  await expect(page).toHaveURL(/items\/brine_pail/);
-  await expect(page.getByRole('link', { name: /Brine pail/ })).toBeVisible();
+  await expect(page).toHaveURL(/items\/reed_basket/);
+  await expect(page.getByRole('link', { name: /Reed basket/ })).toBeVisible();
 });
 
 test('10: a language by its name, and a name in it', async ({ page, server }) => {

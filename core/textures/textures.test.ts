@@ -298,13 +298,17 @@ test('the marker is opaque, and a tint is a factor', () => {
   expect(tintColour('#ff8000')).toEqual([1, 128 / 255, 0]);
 });
 
-test('who shows a texture: models by their slots, each once, and items', () => {
+test('who shows a texture: models by their slots, each once, items and fluids', () => {
   const models = {
     lamp: { slots: { side: 'saltmarsh:brass', top: 'saltmarsh:brass' } },
     bare: {},
   };
   const items = { oil: { names: {}, texture: 'saltmarsh:brass' }, salt: { names: {} } };
-  expect([...textureUsers({ models, items })]).toEqual([
-    ['saltmarsh:brass', ['model lamp', 'item oil']],
+  const fluids = {
+    brine: { names: {}, reach: 8, pace: 5, still: 'saltmarsh:brass', flowing: 'saltmarsh:run' },
+  };
+  expect([...textureUsers({ models, items, fluids })]).toEqual([
+    ['saltmarsh:brass', ['model lamp', 'item oil', 'fluid brine']],
+    ['saltmarsh:run', ['fluid brine']],
   ]);
 });

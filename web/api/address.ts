@@ -46,3 +46,7 @@ export const deskPath = (model: string, station?: string): string =>
 /** The address of a texture on its desk, below that of the mod: names of textures may hold slashes. */
 export const texturePath = (texture: string, station?: string): string =>
   `textures/${encodeURIComponent(texture)}${station === undefined ? '' : `/${station}`}`;
+
+/** The address of a fluid below that of the mod. */
+export const fluidPath = (name: string, station?: string): string =>
+  `fluids/${name}${station ? `?station=${station.toLowerCase()}` : ''}`;

@@ -17,7 +17,8 @@ import { DoesStation } from './stations/does.tsx';
 import { FlowStation } from './stations/flow.tsx';
 import { LooksStation } from './stations/looks.tsx';
 import { WorldStation } from './stations/world.tsx';
-import { fluidPath, useFluidEdits } from './use-fluid.ts';
+import { fluidPath } from '../../api/address.ts';
+import { useFluidEdits } from './use-fluid.ts';
 import styles from './fluids.module.css';
 
 /** The stations of a fluid, in the order of the work, and which parts of it stand where. */

@@ -21,7 +21,7 @@ import type { Session } from '../../api/session.ts';
 import { uploadPicture } from '../../api/textures.ts';
 import { complain } from '../../parts/complain.ts';
 import { createOpened } from '../../parts/opened.ts';
-import { fluidPath } from './use-fluid.ts';
+import { fluidPath } from '../../api/address.ts';
 import styles from './fluids.module.css';
 
 const dialog = createOpened();

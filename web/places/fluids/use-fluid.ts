@@ -26,7 +26,3 @@ export function useFluidEdits(name: string): FluidEdits {
     [session, name],
   );
 }
-
-/** The address of a fluid below that of the mod. */
-export const fluidPath = (name: string, station?: string): string =>
-  `fluids/${name}${station ? `?station=${station.toLowerCase()}` : ''}`;

@@ -20,9 +20,12 @@ const alphaWords = { none: 'opaque', holes: 'with holes', partial: 'partial alph
 
 /** The textures whose names hold the filter. */
 export function TextureShelf({ filter }: { filter: string }) {
-  const { textures, models, items, blocks, header } = useMod();
+  const { textures, models, items, fluids, blocks, header } = useMod();
   const findings = useFindings();
-  const users = useMemo(() => textureUsers({ models, items, blocks }), [models, items, blocks]);
+  const users = useMemo(
+    () => textureUsers({ models, items, fluids, blocks }),
+    [models, items, fluids, blocks],
+  );
   const names = Object.keys(textures)
     .filter((name) => name.includes(filter.trim().toLowerCase()))
     .sort();

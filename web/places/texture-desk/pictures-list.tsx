@@ -7,7 +7,7 @@ import { heldUnder } from '../../../core/lists/index.ts';
 import { idOf, shownNamed, titleOf, type Texture } from '../../../core/mod/index.ts';
 import { frameCount, textureUsers } from '../../../core/textures/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { benchPath, deskPath, texturePath } from '../../api/address.ts';
+import { benchPath, deskPath, fluidPath, texturePath } from '../../api/address.ts';
 import { useMod, useModPart, useSession } from '../../api/hooks.tsx';
 import frame from '../../parts/desk-frame.module.css';
 import { walkList } from '../../parts/keys/walk-list.ts';
@@ -35,9 +35,12 @@ export const PicturesList = memo(function PicturesList({
   beside,
   station,
 }: PicturesListProps) {
-  const { textures, models, items, blocks: all, header } = useMod();
+  const { textures, models, items, fluids, blocks: all, header } = useMod();
   const [filter, setFilter] = useState('');
-  const users = useMemo(() => textureUsers({ models, items, blocks: all }), [models, items, all]);
+  const users = useMemo(
+    () => textureUsers({ models, items, fluids, blocks: all }),
+    [models, items, fluids, all],
+  );
   const wanted = filter.trim().toLowerCase();
   const names = Object.keys(textures)
     .filter((name) => name.includes(wanted))
@@ -192,19 +195,17 @@ function ShownBy({ name, blocks, beside, station, users }: ShownByProps) {
 }
 
 function Elsewhere({ user, home }: { user: string; home: string }) {
-  const [, model] = /^model (.+)$/.exec(user) ?? [];
-  const [, item] = /^item (?!of )(.+)$/.exec(user) ?? [];
-  if (model !== undefined)
-    return (
-      <Link className={styles['elsewhere']} to={`${home}/${deskPath(model, 'pictures')}`}>
-        {user}
-      </Link>
-    );
-  if (item !== undefined)
-    return (
-      <Link className={styles['elsewhere']} to={`${home}/data/items/${encodeURIComponent(item)}`}>
-        {user}
-      </Link>
-    );
-  return <span className={styles['elsewhere']}>{user}</span>;
+  const [, kind, name = ''] = /^(model|item|fluid) (?!of )(.+)$/.exec(user) ?? [];
+  const path =
+    kind === 'model'
+      ? deskPath(name, 'pictures')
+      : kind === 'item'
+        ? `data/items/${encodeURIComponent(name)}`
+        : fluidPath(name, 'looks');
+  if (kind === undefined) return <span className={styles['elsewhere']}>{user}</span>;
+  return (
+    <Link className={styles['elsewhere']} to={`${home}/${path}`}>
+      {user}
+    </Link>
+  );
 }
