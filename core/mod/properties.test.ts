@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { inspect } from '../inspect/index.ts';
 import { sampleMod, withExample } from '../inspect/sample.ts';
@@ -263,3 +263,78 @@ test(
     ]);
   },
 );
+
+describe('what reactions say of a property of another block', () => {
+  const asking = withExample(mod(), {
+    '/blocks/bank/reactions': [
+      {
+        when: 'used',
+        if: {
+          crouching: true,
+          neighbour: { side: 'up', is: 'saltmarsh:lamp', state: { hung: ['wall', 'floor'] } },
+        },
+        then: [
+          {
+            do: 'place',
+            block: 'saltmarsh:lamp',
+            side: 'up',
+            state: { hung: 'wall', lit: true },
+          },
+        ],
+      },
+    ],
+    '/blocks/lamp/reactions': [
+      {
+        when: 'placed',
+        then: [{ do: 'place', block: 'saltmarsh:lamp', side: 'up', state: { hung: 'wall' } }],
+      },
+    ],
+  });
+  const reactionsOf = (from: Mod, name: string) => from.blocks[name]!.reactions;
+
+  test('follows a new name and a renamed value, there and in its own', () => {
+    const values = ['floor', 'side', 'ceiling'];
+    const changes = changeProperty(asking, 'lamp', 2, { ...hung, name: 'fixed_to', values });
+    const renamed = after(changes, asking);
+    expect(reactionsOf(renamed, 'bank')).toEqual([
+      {
+        when: 'used',
+        if: {
+          crouching: true,
+          neighbour: { side: 'up', is: 'saltmarsh:lamp', state: { fixed_to: ['side', 'floor'] } },
+        },
+        then: [
+          {
+            do: 'place',
+            block: 'saltmarsh:lamp',
+            side: 'up',
+            state: { fixed_to: 'side', lit: true },
+          },
+        ],
+      },
+    ]);
+    expect(reactionsOf(renamed, 'lamp')![0]!.then[0]).toMatchObject({
+      state: { fixed_to: 'side' },
+    });
+    expect(applyChanges(renamed, invertChanges(changes))).toEqual(asking);
+  });
+
+  test('goes with it: as if it were the default for ever', () => {
+    const gone = after(changeProperty(asking, 'lamp', 2, undefined), asking);
+    expect(reactionsOf(gone, 'bank')).toEqual([
+      {
+        when: 'used',
+        if: { crouching: true, neighbour: { side: 'up', is: 'saltmarsh:lamp' } },
+        then: [{ do: 'place', block: 'saltmarsh:lamp', side: 'up', state: { lit: true } }],
+      },
+    ]);
+    expect(reactionsOf(gone, 'lamp')![0]!.then).toEqual([
+      { do: 'place', block: 'saltmarsh:lamp', side: 'up' },
+    ]);
+    const onTheWall = withExample(asking, {
+      '/blocks/bank/reactions/0/if/neighbour/state': { hung: 'wall' },
+    });
+    const never = after(changeProperty(onTheWall, 'lamp', 2, undefined), onTheWall);
+    expect(reactionsOf(never, 'bank')).toEqual([]);
+  });
+});

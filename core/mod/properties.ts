@@ -19,7 +19,14 @@ import type { Change } from './edit.ts';
 import { codesOf } from './ledger.ts';
 import type { Lot } from './loot.schema.ts';
 import type { Mod } from './mod.schema.ts';
-import { reactionsAfter, reactionsNaming, reactionsThrough } from './reactions-after.ts';
+import { idOf } from './names.ts';
+import {
+  reactionsAfter,
+  reactionsNaming,
+  reactionsThrough,
+  reactionsToward,
+  type PropertyChange,
+} from './reactions-after.ts';
 import type { Placing } from './states.schema.ts';
 import { byStateTraits, traitFacts } from './traits.ts';
 
@@ -203,9 +210,7 @@ function alikeAfter(rule: Placing, before: Property, after: Property | undefined
 
 function placingAfter(
   placing: readonly Placing[],
-  before: Property,
-  after: Property | undefined,
-  renamed: ReadonlyMap<Value, Value>,
+  { before, after, renamed }: PropertyChange,
 ): Placing[] {
   const moved = (value: Value | undefined) =>
     value === undefined ? undefined : (renamed.get(value) ?? value);
@@ -224,6 +229,37 @@ function placingAfter(
   });
 }
 
+const changeOf = ({ before, after, renamed }: PropertyChange): OfWhen =>
+  after ? afterChange(before, after, renamed) : afterRemoval(before);
+
+/** A block after one of its properties is another one or gone, but for the list of its properties. */
+function blockAfter(block: Block, change: PropertyChange): Block {
+  const { before, after } = change;
+  const ofWhen = changeOf(change);
+  const changed = throughConditions(block, ofWhen, (name) =>
+    name !== before.name ? [name] : after ? [after.name] : [],
+  );
+  const { placing, ...states } = changed.states;
+  const rules = placing && placingAfter(placing, change);
+  const { reactions } = changed;
+  return {
+    ...changed,
+    ...(reactions && {
+      reactions: reactionsToward(reactionsAfter(reactions, change), change, ofWhen),
+    }),
+    states: { ...states, ...(rules?.length ? { placing: rules } : {}) },
+  };
+}
+
+/** The changes of what other blocks say of the property in their reactions. */
+const othersAfter = (mod: Mod, name: string, change: PropertyChange): Change[] =>
+  Object.entries(mod.blocks).flatMap(([other, { reactions: before }]) => {
+    if (!before || other === name) return [];
+    const after = reactionsToward(before, change, changeOf(change));
+    const path = pointer(['blocks', other, 'reactions']);
+    return after === before ? [] : [{ path, before, after }];
+  });
+
 /** Uses of a property in words: `8 rows of the look and 1 lot`. */
 export const usesInWords = (uses: readonly PropertyUse[]): string =>
   listed(
@@ -234,9 +270,9 @@ export const usesInWords = (uses: readonly PropertyUse[]): string =>
 
 /**
  * The changes that put another property in the place of the one at `index`, take it away (`after`
- * undefined), or add one (`index` beyond the end). Rows, lots and rules of placing follow a new name
- * and renamed values; conditions on what is gone are left out as if the property had its default;
- * the ledger keeps the codes of all states that stay.
+ * undefined), or add one (`index` beyond the end). Rows, lots, rules of placing, and what any block's
+ * reactions say of it follow a new name and renamed values; conditions on what is gone are left out
+ * as if the property had its default; the ledger keeps the codes of all states that stay.
  *
  * @example changeProperty(mod, 'tide_lantern', 1, { name: 'glowing', kind: 'toggle', default: false })
  */
@@ -247,7 +283,7 @@ export function changeProperty(
   after: Property | undefined,
 ): Change[] {
   const block = heldUnder(mod.blocks, name);
-  const { properties, placing } = block.states;
+  const { properties } = block.states;
   const before: Property | undefined = properties[index];
   const next = (
     before
@@ -256,22 +292,19 @@ export function changeProperty(
   ) as Block['states']['properties'];
   const renamed: ReadonlyMap<Value, Value> =
     before && after ? renamedValues(before, after) : new Map<Value, Value>();
-  let changed: Block = before
-    ? throughConditions(
-        block,
-        after ? afterChange(before, after, renamed) : afterRemoval(before),
-        (name) => (name !== before.name ? [name] : after ? [after.name] : []),
-      )
-    : block;
-  const rules = before && placing ? placingAfter(placing, before, after, renamed) : placing;
-  if (before && changed.reactions)
-    changed = { ...changed, reactions: reactionsAfter(changed.reactions, before, after, renamed) };
-  changed = {
-    ...changed,
-    states: { properties: next, ...(rules?.length ? { placing: rules } : {}) },
+  const change: PropertyChange | undefined = before && {
+    id: idOf(mod.header.namespace, name),
+    before,
+    after,
+    renamed,
   };
+  const changed = change ? blockAfter(block, change) : block;
   return [
-    ...blockChanges(name, block, changed),
+    ...blockChanges(name, block, {
+      ...changed,
+      states: { ...changed.states, properties: next },
+    }),
+    ...(change ? othersAfter(mod, name, change) : []),
     ...codeChanges(
       mod,
       name,

@@ -1,6 +1,15 @@
 import type { Property, Value, When } from '../states/index.ts';
 import type { Action, Reaction } from './reaction.schema.ts';
 
+/** A property of the block called `id` that is another one, or gone. */
+export interface PropertyChange {
+  id: string;
+  before: Property;
+  after: Property | undefined;
+  /** Which of its values are called otherwise. */
+  renamed: ReadonlyMap<Value, Value>;
+}
+
 const propertyOf = (action: Action): string | undefined =>
   action.do === 'set' || action.do === 'flip' || action.do === 'step' ? action.property : undefined;
 
@@ -39,9 +48,7 @@ export const reactionsThrough = (
  */
 export const reactionsAfter = (
   reactions: readonly Reaction[],
-  before: Property,
-  after: Property | undefined,
-  renamed: ReadonlyMap<Value, Value>,
+  { before, after, renamed }: PropertyChange,
 ): Reaction[] =>
   reactions.flatMap((reaction) => {
     const then = reaction.then.flatMap((action): Action[] => {
@@ -52,3 +59,48 @@ export const reactionsAfter = (
     });
     return then.length ? [{ ...reaction, then }] : [];
   });
+
+/** Values that another block is given, after a property of that block is another one or gone. */
+function givenAfter(
+  given: Readonly<Record<string, Value>>,
+  { before, after, renamed }: PropertyChange,
+): Record<string, Value> | undefined {
+  const left = Object.entries(given).flatMap(([name, value]): [string, Value][] => {
+    if (name !== before.name) return [[name, value]];
+    return after ? [[after.name, renamed.get(value) ?? value]] : [];
+  });
+  return left.length ? Object.fromEntries(left) : undefined;
+}
+
+/**
+ * What reactions of any block do after a property of one block is another one or gone:
+ * what they ask of it as a neighbour, and the state in which they place it, follow. A reaction that
+ * can no longer hold is left out. The same list where none of it is said.
+ */
+export function reactionsToward(
+  reactions: Reaction[],
+  property: PropertyChange,
+  change: (when: When) => When | undefined | false,
+): Reaction[] {
+  const { id, before } = property;
+  const names = (state: object | undefined) => !!state && Object.hasOwn(state, before.name);
+  const gives = (action: Action) => 'block' in action && action.block === id && names(action.state);
+  const asks = ({ if: asked }: Reaction) =>
+    asked?.neighbour?.is === id && names(asked.neighbour.state);
+  if (!reactions.some((one) => asks(one) || one.then.some(gives))) return reactions;
+  return reactions.flatMap((reaction): Reaction[] => {
+    const then = reaction.then.map((action): Action => {
+      if (!('block' in action) || !action.state || !gives(action)) return action;
+      const { state, ...rest } = action;
+      const given = givenAfter(state, property);
+      return given ? { ...rest, state: given } : rest;
+    });
+    const { neighbour, ...others } = reaction.if ?? {};
+    if (!neighbour?.state || !asks(reaction)) return [{ ...reaction, then }];
+    const { state, ...place } = neighbour;
+    const changed = change(state);
+    if (changed === false) return [];
+    const asked = changed ? { ...place, state: changed } : place;
+    return [{ ...reaction, if: { ...others, neighbour: asked }, then }];
+  });
+}
