@@ -30,6 +30,14 @@ const wetPlank = {
 /** The words of findings, as people read them: the user's own names, what is wrong, and the fix. */
 const dropsLamp = { do: 'drop', item: 'saltmarsh:lamp' };
 /** A block of the sample that reacts, as the changes of an example. */
+/** Stirs its neighbours when the lamp beside it is lit, or when it is not. */
+const stirredBy = (block: string, lit: boolean) => [
+  {
+    when: 'neighbour changes',
+    if: { neighbour: { is: 'saltmarsh:lamp', state: { lit } } },
+    then: [{ do: 'become', block: `saltmarsh:${block}` }],
+  },
+];
 const reacting = (block: string, reactions: object[], more: ModExample = {}): ModExample => ({
   [`/blocks/${block}/reactions`]: reactions,
   ...more,
@@ -1484,7 +1492,34 @@ const declarations: [string, ModExample, string, string | undefined][] = [
         },
       ],
     },
-    'saltmarsh:bank and saltmarsh:lamp side by side answer each other for ever, every 4 ticks.',
+    'saltmarsh:bank and saltmarsh:lamp side by side answer each other for ever, every 2 ticks.',
+    undefined,
+  ],
+  [
+    'reactions/never-ends',
+    {
+      // The lamp goes on beside the bank and out beside the groyne; each of them stirs it anew.
+      ...reacting('lamp', [
+        {
+          when: 'neighbour changes',
+          if: { state: { lit: false }, neighbour: { is: 'saltmarsh:bank' } },
+          then: [{ do: 'set', property: 'lit', to: true }],
+        },
+        {
+          when: 'neighbour changes',
+          if: { state: { lit: true }, neighbour: { is: 'saltmarsh:groyne' } },
+          then: [{ do: 'set', property: 'lit', to: false }],
+        },
+      ]),
+      '/blocks/bank/reactions': stirredBy('bank', true),
+      '/blocks/groyne': {
+        ...sampleMod().blocks['bank'],
+        names: { en: 'Groyne' },
+        reactions: stirredBy('groyne', false),
+      },
+    },
+    'Side by side saltmarsh:bank, saltmarsh:lamp and saltmarsh:groyne answer each other for ever, ' +
+      'every 2 ticks.',
     undefined,
   ],
   [

@@ -48,14 +48,14 @@ export function holds(
   isMeant: IsMeant,
 ): boolean {
   if (!asked) return true;
-  const { tool, holds: item, crouching = false, light = 15, signal = false } = occurrence;
+  const { tool, holds: item, crouching = false, light = 15 } = occurrence;
   if (asked.state && !fits(asked.state, space.decode(state))) return false;
   if (asked.tool !== undefined && tool?.kind !== asked.tool) return false;
   if (asked.grade !== undefined && (tool === undefined || tool.grade < asked.grade)) return false;
   if (asked.holds !== undefined && !isThis(asked.holds, item, isMeant)) return false;
   if (asked.crouching !== undefined && asked.crouching !== crouching) return false;
   if (asked.light && (light < asked.light[0] || light > asked.light[1])) return false;
-  if (asked.signal !== undefined && asked.signal !== signal) return false;
+  if (asked.signal !== undefined && asked.signal !== (occurrence.signal ?? false)) return false;
   if (asked.neighbour && !standsBeside(asked.neighbour, occurrence.beside ?? {}, isMeant))
     return false;
   // Chance is asked last, so that it is drawn only where everything else holds.
@@ -81,10 +81,10 @@ const standsBeside = (
   });
 
 /** Whether a reaction answers to what happens, whatever it asks for besides. */
-export const answers = ({ when, by }: Reaction, at: number, { event, ...rest }: Occurrence) =>
-  when === event &&
-  (by === undefined || by === rest.by) &&
-  (rest.reaction === undefined || rest.reaction === at);
+export const answers = ({ when, by }: Reaction, at: number, occurrence: Occurrence): boolean =>
+  when === occurrence.event &&
+  (by === undefined || by === occurrence.by) &&
+  (occurrence.reaction === undefined || occurrence.reaction === at);
 
 /**
  * The reaction that answers to what happens to a block in a state: the first whose conditions

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Action, Reaction } from '../mod/index.ts';
-import { directions, type Vec3 } from '../space/index.ts';
+import { directions, directionStep, type Vec3 } from '../space/index.ts';
 import { BitSet, StateSpace } from '../states/index.ts';
 import {
   byIdAlone,
@@ -23,6 +23,24 @@ const block = (
   properties: ConstructorParameters<typeof StateSpace>[0],
   reactions: Reaction[],
 ): ReactingBlock => ({ id, space: new StateSpace(properties), reactions });
+
+/** Whether two blocks go on for two hundred ticks from any states, on any side, by any signal. */
+const neverRests = (
+  a: ReactingBlock,
+  b: ReactingBlock,
+  blocks: ReadonlyMap<string, ReactingBlock>,
+): boolean =>
+  directions.some((side) =>
+    [undefined, 'signal comes' as const, 'signal goes' as const].some((event) =>
+      Array.from({ length: a.space.size * b.space.size }, (_, i) => i).some((i) => {
+        const world = new ReactionWorld({ blocks });
+        world.put([0, 0, 0], { block: a.id, state: i % a.space.size });
+        world.put(directionStep(side), { block: b.id, state: Math.floor(i / a.space.size) });
+        if (event) world.happen([0, 0, 0], { event });
+        return Array.from({ length: 200 }, () => 0).every(() => world.tick().length > 0);
+      }),
+    ),
+  );
 
 /** A lever, a button that comes back, a gate that follows a signal, a plant that grows. */
 const lever = block(
@@ -480,8 +498,11 @@ describe('what can be proved', () => {
         then: [{ do: 'set' as const, property: 'open', to: open }],
       })),
     );
-    // The first takes over what the other is, and the other finds nothing left to do.
-    expect(loopsAmong([follows])).toEqual([]);
+    // Of two the first takes over what the other is, and the other finds nothing left to do; in a
+    // square what is open runs after itself.
+    expect(loopsAmong([follows])).toMatchObject([
+      { blocks: Array.from({ length: 4 }, () => 'a:half') },
+    ]);
     const unsure = block(
       'a:unsure',
       [toggle('on')],
@@ -489,6 +510,128 @@ describe('what can be proved', () => {
     );
     expect(loopsAmong([unsure])).toEqual([]);
   });
+
+  test('a light that runs round a square is found, and stands still where it cannot run on', () => {
+    // Each goes on when the one before it is on, and off when the one after it is.
+    const runner = (id: string, before: string, after: string) =>
+      block(
+        id,
+        [toggle('on')],
+        [
+          {
+            when: 'neighbour changes',
+            if: { state: { on: true }, neighbour: { is: after, state: { on: true } } },
+            then: [{ do: 'set', property: 'on', to: false }],
+          },
+          {
+            when: 'neighbour changes',
+            if: { state: { on: false }, neighbour: { is: before, state: { on: true } } },
+            then: [{ do: 'set', property: 'on', to: true }],
+          },
+        ],
+      );
+    const ring = ['a', 'b', 'c', 'd'].map((name, i, all) =>
+      runner(`a:${name}`, `a:${all[(i + 3) % 4]}`, `a:${all[(i + 1) % 4]}`),
+    );
+    expect(loopsAmong(ring)).toMatchObject([{ blocks: ['a:a', 'a:b', 'a:c', 'a:d'] }]);
+    expect(loopsAmong(ring.slice(0, 3))).toEqual([]);
+  });
+
+  test('what stirs itself by more than one way is heard once in a tick, and comes to an end', () => {
+    const twice = block(
+      'a:twice',
+      [toggle('on')],
+      [
+        {
+          when: 'neighbour changes',
+          then: [
+            { do: 'flip', property: 'on' },
+            { do: 'become', block: 'a:twice' },
+          ],
+        },
+      ],
+    );
+    const world = new ReactionWorld({ blocks: worldOf(twice) });
+    world.put(origin, { block: 'a:twice', state: 0 });
+    world.put(east, { block: 'a:twice', state: 0 });
+    for (let tick = 0; tick < 50; tick += 1) expect(world.tick().length).toBeLessThanOrEqual(4);
+    expect(world.toHear.length).toBeLessThanOrEqual(12);
+  });
+
+  test('a signal that comes and goes again before it is heard is not heard', () => {
+    const blink = block(
+      'a:blink',
+      [],
+      [
+        {
+          when: 'used',
+          then: [
+            { do: 'signal', strength: 15 },
+            { do: 'signal', strength: 0 },
+          ],
+        },
+      ],
+    );
+    const world = new ReactionWorld({ blocks: worldOf(blink, gate) });
+    world.put(origin, { block: 'a:blink', state: 0 });
+    world.put(east, { block: 'a:gate', state: 0 });
+    world.happen(origin, { event: 'used' });
+    expect(run(world, 3).map(({ by }) => by)).toEqual(['a:blink', 'a:blink']);
+  });
+
+  const anyEar: fc.Arbitrary<Reaction> = fc.record({
+    when: fc.constantFrom(
+      'neighbour changes' as const,
+      'signal comes' as const,
+      'signal goes' as const,
+    ),
+    if: fc.record(
+      {
+        state: fc.constantFrom<Record<string, boolean>>({ x: true }, { x: false }, { y: true }),
+        neighbour: fc.constantFrom<NonNullable<NonNullable<Reaction['if']>['neighbour']>>(
+          { is: 'a:one', state: { x: true } },
+          { side: 'east', is: 'a:two' },
+          { is: 'a:two', state: { y: false } },
+          { side: 'west', is: 'nothing' },
+        ),
+      },
+      { requiredKeys: [] },
+    ),
+    then: fc.array(
+      fc.constantFrom<Action>(
+        { do: 'flip', property: 'x' },
+        { do: 'set', property: 'y', to: true },
+        { do: 'flip', property: 'y' },
+        { do: 'signal', strength: 15 },
+        { do: 'signal', strength: 0 },
+        { do: 'become', block: 'a:two' },
+        { do: 'vanish' },
+      ),
+      { minLength: 1, maxLength: 2 },
+    ),
+  });
+
+  test('pairs that never come to rest are those that are found by trying all of them', () =>
+    fc.assert(
+      fc.property(
+        fc.array(anyEar, { minLength: 1, maxLength: 3 }),
+        fc.array(anyEar, { minLength: 1, maxLength: 3 }),
+        (first, second) => {
+          const one = block('a:one', [toggle('x'), toggle('y')], first);
+          const two = block('a:two', [toggle('x'), toggle('y')], second);
+          const restless = [
+            [one, one],
+            [one, two],
+            [two, two],
+          ].filter(([a, b]) => neverRests(a!, b!, worldOf(one, two)));
+          const loops = loopsAmong([one, two]).filter(({ blocks }) => blocks.length === 2);
+          expect(loops.map(({ blocks }) => blocks)).toEqual(
+            restless.map(([a, b]) => [a!.id, b!.id]),
+          );
+        },
+      ),
+      { numRuns: 10 },
+    ));
 });
 
 test('a reaction reads as one sentence', () => {

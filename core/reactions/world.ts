@@ -1,7 +1,14 @@
 import type { Action, Reaction } from '../mod/index.ts';
 import { directions, directionStep, type Direction, type Vec3 } from '../space/index.ts';
 import type { StateSpace } from '../states/index.ts';
-import { byIdAlone, reactionTo, type Beside, type IsMeant, type Occurrence } from './occurrence.ts';
+import {
+  answers,
+  byIdAlone,
+  reactionTo,
+  type Beside,
+  type IsMeant,
+  type Occurrence,
+} from './occurrence.ts';
 import { comesAs, stateAfter } from './own-state.ts';
 
 /** A block as the world of reactions knows it. */
@@ -45,7 +52,19 @@ interface Cell {
   timers: { at: number; reaction: number }[];
 }
 
-const keyOf = (place: Vec3): string => place.join(' ');
+/** Something that happened in a cell. */
+interface Heard {
+  place: Vec3;
+  occurrence: Occurrence;
+}
+
+/** What is worked out at most once, and only where it is asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
+const keyOf = ([x, y, z]: Vec3): string => `${x} ${y} ${z}`;
 const beside = ([x, y, z]: Vec3, side: Direction): Vec3 => {
   const [dx, dy, dz] = directionStep(side);
   return [x + dx, y + dy, z + dz];
@@ -62,8 +81,9 @@ const beside = ([x, y, z]: Vec3, side: Direction): Vec3 => {
  *
  * Whenever a block comes to stand, or is in another state than before, its timers begin anew: one
  * for each reaction after ticks whose `state` fits. Its six neighbours then hear that a neighbour
- * changes. A block gives a signal to its six neighbours; one of them hears that a signal comes when
- * it had none before, and that it goes when it has none left.
+ * changes: once in a tick, however many of theirs do. A block gives a signal to its six neighbours;
+ * one of them hears that a signal comes when it had none before, and that it goes when it has none
+ * left, and nothing of one that comes and goes again before it is heard.
  *
  * @example
  * const world = new ReactionWorld({ blocks });
@@ -73,9 +93,13 @@ const beside = ([x, y, z]: Vec3, side: Direction): Vec3 => {
  */
 export class ReactionWorld {
   private readonly cells = new Map<string, { place: Vec3; cell: Cell }>();
-  private heard: { place: Vec3; occurrence: Occurrence }[] = [];
+  private heard: Heard[] = [];
+  /** What cells are to hear of their neighbours, by cell and by what it is of. */
+  private readonly stirred = new Map<string, Heard>();
   private effects: Effect[] = [];
   private touched = new Map<string, Vec3>();
+  /** How many blocks give a signal. */
+  private giving = 0;
   ticks = 0;
 
   constructor(private readonly parts: WorldParts) {}
@@ -92,7 +116,7 @@ export class ReactionWorld {
 
   /** Whether a signal comes to a cell from one of its neighbours. */
   isSignalled = (place: Vec3): boolean =>
-    directions.some((side) => this.strengthAt(beside(place, side)) > 0);
+    this.giving > 0 && directions.some((side) => this.strengthAt(beside(place, side)) > 0);
 
   /** Whether anything is still to be heard, or a timer runs. */
   get isWaiting(): boolean {
@@ -102,7 +126,7 @@ export class ReactionWorld {
     );
   }
   /** What is heard in the next tick. */
-  get toHear(): readonly { place: Vec3; occurrence: Occurrence }[] {
+  get toHear(): readonly Heard[] {
     return this.heard;
   }
 
@@ -133,6 +157,7 @@ export class ReactionWorld {
       if (cell.until <= this.ticks) this.signal(place, 0, undefined);
     const heard = this.heard;
     this.heard = [];
+    this.stirred.clear();
     for (const { place, occurrence } of heard) this.answer(place, occurrence);
     for (const { place, cell } of [...this.cells.values()])
       for (const timer of cell.timers.filter(({ at }) => at === this.ticks)) {
@@ -178,13 +203,8 @@ export class ReactionWorld {
     const stands = this.at(place);
     const block = this.blockOf(stands);
     if (!block || !stands || !('block' in stands)) return;
-    const occurrence: Occurrence = {
-      signal: this.isSignalled(place),
-      beside: this.besideAt(place),
-      light: this.parts.lightAt?.(place) ?? 15,
-      luck: (chance) => this.random() < chance,
-      ...given,
-    };
+    if (!block.reactions.some((reaction, i) => answers(reaction, i, given))) return;
+    const occurrence = this.occurrenceAt(place, given);
     const isMeant = this.parts.isMeant ?? byIdAlone;
     const at = reactionTo(block.reactions, block.space, stands.state, occurrence, isMeant);
     const reaction = block.reactions[at];
@@ -201,6 +221,23 @@ export class ReactionWorld {
         ...(states && { states }),
       });
     }
+  }
+
+  /** What happens in a cell, with what stands round it, which is looked at only where asked for. */
+  private occurrenceAt(place: Vec3, given: Occurrence): Occurrence {
+    const signal = once(() => this.isSignalled(place));
+    const neighbours = once(() => this.besideAt(place));
+    return {
+      get signal() {
+        return signal();
+      },
+      get beside() {
+        return neighbours();
+      },
+      light: this.parts.lightAt?.(place) ?? 15,
+      luck: (chance) => this.random() < chance,
+      ...given,
+    };
   }
 
   /** Does one action; gives the states before and after where the block's own state is changed. */
@@ -294,6 +331,7 @@ export class ReactionWorld {
     if (!cell) return;
     const around = directions.map((side) => beside(place, side));
     const had = around.map(this.isSignalled);
+    this.giving += Number(strength > 0) - Number(cell.strength > 0);
     cell.strength = strength;
     cell.until = strength > 0 && ticks !== undefined ? this.ticks + ticks : Infinity;
     this.tellOfSignals(around, had);
@@ -302,8 +340,25 @@ export class ReactionWorld {
   private tellOfSignals(places: readonly Vec3[], had: readonly boolean[]): void {
     places.forEach((one, i) => {
       const has = this.isSignalled(one);
-      if (has !== had[i]) this.happen(one, { event: has ? 'signal comes' : 'signal goes' });
+      if (has !== had[i]) this.hear(one, has ? 'signal comes' : 'signal goes');
     });
+  }
+
+  /**
+   * A cell hears of its neighbours in the next tick: once that one changes, however many do; of
+   * signals what has become of them, so that one which comes and goes again is not heard.
+   */
+  private hear(place: Vec3, event: 'neighbour changes' | 'signal comes' | 'signal goes'): void {
+    const key = `${keyOf(place)} ${event === 'neighbour changes' ? 'changes' : 'signals'}`;
+    const before = this.stirred.get(key);
+    if (!before) {
+      const heard = { place, occurrence: { event } };
+      this.heard.push(heard);
+      this.stirred.set(key, heard);
+    } else if (before.occurrence.event !== event) {
+      this.heard = this.heard.filter((one) => one !== before);
+      this.stirred.delete(key);
+    }
   }
 
   /** What stands in a cell is another one, or in another state: its neighbours hear of it. */
@@ -313,6 +368,7 @@ export class ReactionWorld {
     const before = this.cells.get(key)?.cell;
     const around = directions.map((side) => beside(place, side));
     const had = around.map(this.isSignalled);
+    if (before && before.strength > 0 && !(stands && keepsSignal)) this.giving -= 1;
     if (!stands) this.cells.delete(key);
     else
       this.cells.set(key, {
@@ -325,7 +381,7 @@ export class ReactionWorld {
         },
       });
     this.tellOfSignals(around, had);
-    for (const one of around) this.happen(one, { event: 'neighbour changes' });
+    for (const one of around) this.hear(one, 'neighbour changes');
   }
 
   private timersOf(stands: Standing): Cell['timers'] {

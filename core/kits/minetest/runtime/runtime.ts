@@ -559,12 +559,32 @@ local function holds_true(asks, pos, values, what)
 	return not asks.chance or math.random() < asks.chance
 end
 
+-- What a cell hears in the next step: once that a neighbour changes, however many do; of signals
+-- what has become of them, so that one which comes and goes again is not heard.
+local waiting = {}
+local function hear(pos, event)
+	local kind = event == "neighbour changes" and "changes" or "signals"
+	local key = minetest.hash_node_position(pos) .. kind
+	local before = waiting[key]
+	if before then
+		if before.event ~= event then waiting[key] = nil end
+		return
+	end
+	local heard = { event = event }
+	waiting[key] = heard
+	minetest.after(0, function()
+		if waiting[key] ~= heard then return end
+		waiting[key] = nil
+		happen(pos, event, {})
+	end)
+end
+
 local function tell_signals(pos, had)
 	for place, direction in ipairs(directions) do
 		local other = vector.add(pos, steps[direction])
 		local has = is_signalled(other)
 		if has ~= had[place] then
-			minetest.after(0, function() happen(other, has and "signal comes" or "signal goes", {}) end)
+			hear(other, has and "signal comes" or "signal goes")
 		end
 	end
 end
@@ -760,8 +780,7 @@ end
 
 around_changed = function(pos)
 	for _, direction in ipairs(directions) do
-		local other = vector.add(pos, steps[direction])
-		minetest.after(0, function() happen(other, "neighbour changes", {}) end)
+		hear(vector.add(pos, steps[direction]), "neighbour changes")
 	end
 end
 
