@@ -5,7 +5,7 @@ import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../core/in
 import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
-import { MadeSchema, StripSchema } from '../core/mod/entries.schema.ts';
+import { MadeSchema, StripSchema, TonedSchema } from '../core/mod/entries.schema.ts';
 import { templates } from '../core/models/index.ts';
 import { entrySchemas, stocks, stockSoundSets, type Box } from '../core/mod/index.ts';
 import { titleOfKey, withWords } from './schema-words.ts';
@@ -31,6 +31,7 @@ export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } 
     ...entrySchemas,
     strip: StripSchema,
     made: MadeSchema,
+    toned: TonedSchema,
   }))
     texts.set(
       `mod/${kind}`,

@@ -15,6 +15,7 @@ import {
   missingPictures,
   newFamily,
   partNameProblem,
+  picturesBehind,
   plainMaterial,
   takeFamilyApart,
   tonedPictures,
@@ -200,6 +201,28 @@ describe('pictures', () => {
       { texture: 'wall/shard', from: 'wall/tile', tones, greysStay: false },
     ]);
     expect(tonedPictures(mod, 'salts', 'lime')).toEqual([]);
+  });
+
+  test('made from one that was painted since are behind, unless they were painted over themselves', () => {
+    const tones = ['#102030', '#a0b0c0'];
+    const declared = modWith(withPart(toned, 'materials', 'shard', (one) => ({ ...one, tones })));
+    const digest = (digit: string) => ({ ...grey, sha256: digit.repeat(64) });
+    const made = { from: 'saltmarsh:wall/tile', was: '1'.repeat(64), gave: '2'.repeat(64) };
+    const behind = (original: string, shown: string, how: object | undefined) =>
+      picturesBehind(
+        {
+          ...declared,
+          textures: {
+            'wall/tile': { picture: digest(original) },
+            'wall/shard': { picture: digest(shown), ...(how && { toned: made }) },
+          },
+        },
+        'salts',
+      ).map(({ material, picture }) => [material, picture.texture]);
+    expect(behind('1', '2', made)).toEqual([]);
+    expect(behind('3', '2', made)).toEqual([['shard', 'wall/shard']]);
+    expect(behind('3', '4', made)).toEqual([]);
+    expect(behind('3', '2', undefined)).toEqual([]);
   });
 
   test('are found again when the one that they are made from is called otherwise', () => {

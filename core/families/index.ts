@@ -20,7 +20,10 @@ export {
 } from './expand.ts';
 export { cellAt, isIn, nameOfCell, titledBy, titlesOfCell } from './names.ts';
 export {
+  isAsMade,
+  isBehind,
   missingPictures,
+  picturesBehind,
   rolesOfForm,
   tonedPictures,
   type MissingPicture,

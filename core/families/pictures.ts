@@ -1,6 +1,6 @@
 import { heldUnder } from '../lists/index.ts';
 import { lookUp } from '../json/index.ts';
-import { ownName, type Mod } from '../mod/index.ts';
+import { ownName, type Mod, type Texture } from '../mod/index.ts';
 import { pictureOf } from './cell.ts';
 import { fillText, UnknownPlace, type Filling } from './fill.ts';
 import { isIn, nameOfCell } from './names.ts';
@@ -28,6 +28,38 @@ export function tonedPictures(mod: Mod, familyName: string, materialName: string
     if (tones && from !== undefined && from !== texture)
       found.set(texture, { texture, from, tones, greysStay });
   return [...found.values()];
+}
+
+/**
+ * Whether a picture that was made from another one is still what came of it then: nobody has put
+ * another one in its place.
+ */
+export const isAsMade = ({ toned, picture }: Texture): boolean => toned?.gave === picture.sha256;
+
+/** Whether a picture was made from one that shows something else by now. */
+export function isBehind(mod: Pick<Mod, 'header' | 'textures'>, texture: Texture): boolean {
+  const from = texture.toned && ownName(mod.header.namespace, texture.toned.from);
+  const original = from === undefined ? undefined : lookUp(mod.textures, from);
+  return (
+    original !== undefined && isAsMade(texture) && original.picture.sha256 !== texture.toned?.was
+  );
+}
+
+/**
+ * The pictures of a family, with their materials, that were made from others as those were before
+ * they were painted anew. One that was painted over by hand since is none of them.
+ */
+export function picturesBehind(
+  mod: Mod,
+  familyName: string,
+): { material: string; picture: TonedPicture }[] {
+  const materials = mod.families[familyName]?.materials ?? [];
+  return materials.flatMap(({ name: material }) =>
+    tonedPictures(mod, familyName, material).flatMap((picture) => {
+      const texture = lookUp(mod.textures, picture.texture);
+      return texture && isBehind(mod, texture) ? [{ material, picture }] : [];
+    }),
+  );
 }
 
 /** A picture that a material shows and that the mod does not have. */

@@ -310,6 +310,17 @@ test(
   },
 );
 
+test('from which picture another one was made lies beside it, and comes back', async () => {
+  const { mod, blobs } = readModFolder(await demo());
+  const files = writeModFolder(mod, (sha256) => blobs.get(sha256)!);
+  const toned = { from: 'saltmarsh:seam/brack', was: '1'.repeat(64), gave: '2'.repeat(64) };
+  const file = 'textures/oven/side.toned.json';
+  const read = readModFolder(files.set(file, text(JSON.stringify(toned))));
+  expect(read.mod.textures['oven/side']!.toned).toEqual(toned);
+  const again = writeModFolder(read.mod, (sha256) => read.blobs.get(sha256)!);
+  expect(JSON.parse(new TextDecoder().decode(again.get(file)))).toEqual(toned);
+});
+
 test('how a picture was made lies beside it, comes back, and is judged', async () => {
   const { mod, blobs } = readModFolder(await demo());
   const made = {

@@ -3,6 +3,7 @@ import { decoded } from '../mend/index.ts';
 import { parseJson, pointer, withoutSchema, type Place } from '../json/index.ts';
 import { itemAt } from '../lists/index.ts';
 import {
+  besidePictures,
   currentEdition,
   editionOf,
   HeaderSchema,
@@ -144,9 +145,6 @@ function readEntry(reader: FolderReader, file: string, kind: JsonKind, name: str
   if (!isAllowed(reader, file, name, namePatternOf(kind))) return;
   reader.put(kind, name, reader.documentOf(file, kind, pointer([kind, name])));
 }
-
-/** What files beside a picture say of it: `brine.strip.json`, `brine.made.json`. */
-const besidePictures = ['strip', 'made'] as const;
 
 /** A picture, with its strip and how it was made where files beside it say so. */
 function readTexture(reader: FolderReader, file: string, name: string): void {

@@ -1,7 +1,7 @@
 import type { Files } from '../bytes/index.ts';
 import { printJson } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
-import { inOrder, jsonFolders, type Mod } from '../mod/index.ts';
+import { besidePictures, inOrder, jsonFolders, type Mod } from '../mod/index.ts';
 import { keptFolder, pictureFile } from './kept.ts';
 
 /** Every JSON file of a mod folder, one after the other. */
@@ -12,10 +12,9 @@ export function* documentsOfFolder(mod: Mod): Generator<Written> {
   yield ['ledger.json', mod.ledger];
   for (const [kind, folder] of jsonFolders)
     for (const [name, entry] of Object.entries(mod[kind])) yield [`${folder}/${name}.json`, entry];
-  for (const [name, { strip, made }] of Object.entries(mod.textures)) {
-    if (strip) yield [`textures/${name}.strip.json`, strip];
-    if (made) yield [`textures/${name}.made.json`, made];
-  }
+  for (const [name, texture] of Object.entries(mod.textures))
+    for (const part of besidePictures)
+      if (texture[part]) yield [`textures/${name}.${part}.json`, texture[part]];
 }
 
 /**

@@ -1,7 +1,14 @@
 import { keptFolder, pictureFile } from '../folder/index.ts';
 import { lookUp, pointer, pointerSteps, valueAt } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
-import { entryKinds, entryOf, jsonFolders, type Change, type Mod } from '../mod/index.ts';
+import {
+  besidePictures,
+  entryKinds,
+  entryOf,
+  jsonFolders,
+  type Change,
+  type Mod,
+} from '../mod/index.ts';
 
 /**
  * A part of a mod that stands in files of its own, by its JSON Pointer: the header, the ledger, an
@@ -11,6 +18,10 @@ export type Unit = string;
 
 const keptUnits = '/header/kept';
 const pictureUnit = '/header/picture';
+
+const textureFile = new RegExp(
+  `^textures/(.+?)(?:\\.png|${besidePictures.map((part) => `\\.${part}\\.json`).join('|')})$`,
+);
 
 /**
  * The unit that a file of a mod folder belongs to; undefined for a file that is none's.
@@ -23,7 +34,7 @@ export function unitOf(file: string): Unit | undefined {
   if (file === pictureFile) return pictureUnit;
   if (file.startsWith(keptFolder)) return keptUnits + pointer([file.slice(keptFolder.length)]);
   if (file.split('/').some((part) => part.startsWith('.'))) return undefined;
-  const [, texture] = /^textures\/(.+?)(?:\.png|\.strip\.json|\.made\.json)$/.exec(file) ?? [];
+  const [, texture] = textureFile.exec(file) ?? [];
   if (texture !== undefined) return pointer(['textures', texture]);
   const [, sound] = /^sounds\/(.+)\.(?:wav|ogg)$/.exec(file) ?? [];
   if (sound !== undefined) return pointer(['sounds', sound]);
@@ -42,7 +53,9 @@ export function filesOfUnit(unit: Unit): string[] {
   if (kind === 'ledger') return ['ledger.json'];
   if (kind === 'sounds') return [`sounds/${name}.wav`, `sounds/${name}.ogg`];
   if (kind === 'textures')
-    return ['png', 'strip.json', 'made.json'].map((ending) => `textures/${name}.${ending}`);
+    return ['png', ...besidePictures.map((part) => `${part}.json`)].map(
+      (ending) => `textures/${name}.${ending}`,
+    );
   return [`${folderOf(kind)}/${name}.json`];
 }
 
@@ -133,7 +146,7 @@ export function documentsOfUnit(unit: Unit, value: unknown): Written[] {
   const [kind, name] = pointerSteps(unit);
   if (value === undefined || kind === 'sounds' || isBareFile(unit)) return [];
   if (kind !== 'textures') return filesOfUnit(unit).map((file): Written => [file, value]);
-  return (['strip', 'made'] as const).flatMap((part): Written[] => {
+  return besidePictures.flatMap((part): Written[] => {
     const said = (value as Mod['textures'][string])[part];
     return said === undefined ? [] : [[`textures/${name}.${part}.json`, said]];
   });

@@ -151,14 +151,28 @@ export const MadeSchema = z.strictObject({
   on: Id.optional().meta({ description: 'The texture that it lies on, where it lies on one.' }),
 });
 export type Made = z.output<typeof MadeSchema>;
+/** From which picture another one was made in the tones of a material, and what came of it. */
+export const TonedSchema = z.strictObject({
+  from: Id.meta({ description: 'The texture that it was made from.' }),
+  was: Sha256.meta({ description: 'What that showed then: the SHA-256 of its picture.' }),
+  gave: Sha256.meta({
+    description: 'What came of it. A texture that shows another picture now is one of its own.',
+  }),
+});
+export type Toned = z.output<typeof TonedSchema>;
 export const TextureSchema = z.strictObject({
   picture: PictureSchema,
   strip: StripSchema.optional(),
   made: MadeSchema.optional().meta({
     description: 'How the picture was made, if it was made here.',
   }),
+  toned: TonedSchema.optional().meta({
+    description: 'From which picture it was made in the tones of a material, if it was.',
+  }),
 });
 export type Texture = z.output<typeof TextureSchema>;
+/** What is said of a texture in files beside its picture: `brine.strip.json`. */
+export const besidePictures = ['strip', 'made', 'toned'] as const;
 
 /** So many lie in one place where nothing else is said. */
 export const usualStack = 50;

@@ -74,6 +74,7 @@ export {
 } from './ledger.schema.ts';
 export {
   HeaderSchema,
+  besidePictures,
   patternNames,
   soundEvents,
   usualStack,
@@ -151,6 +152,7 @@ export {
   changeProperty,
   orderProperties,
   propertyUses,
+  usesByOthers,
   usesInWords,
   type PropertyUse,
 } from './properties.ts';

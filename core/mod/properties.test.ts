@@ -14,6 +14,8 @@ import {
   resolveBlock,
   splitBlock,
   propertyUses,
+  usesByOthers,
+  usesInWords,
   type Mod,
 } from './index.ts';
 
@@ -317,6 +319,15 @@ describe('what reactions say of a property of another block', () => {
       state: { fixed_to: 'side' },
     });
     expect(applyChanges(renamed, invertChanges(changes))).toEqual(asking);
+  });
+
+  test('is told before it goes', () => {
+    const uses = usesByOthers(asking, 'lamp', 'hung');
+    expect(uses).toEqual([{ what: 'reaction of other blocks', times: 1 }]);
+    expect(usesInWords([...uses, { what: 'reaction', times: 2 }])).toBe(
+      '1 reaction of other blocks and 2 reactions',
+    );
+    expect(usesByOthers(asking, 'bank', 'hung')).toEqual([]);
   });
 
   test('goes with it: as if it were the default for ever', () => {

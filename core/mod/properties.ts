@@ -24,6 +24,7 @@ import {
   reactionsAfter,
   reactionsNaming,
   reactionsThrough,
+  namesToward,
   reactionsToward,
   type PropertyChange,
 } from './reactions-after.ts';
@@ -83,6 +84,18 @@ export function propertyUses(
       times: (states.placing ?? []).filter((rule) => rule.set === property).length,
     },
   ].filter(({ times }) => times > 0);
+}
+
+/** Where reactions of other blocks name a property of a block. */
+export function usesByOthers(mod: Mod, name: string, property: string): PropertyUse[] {
+  const id = idOf(mod.header.namespace, name);
+  const others = Object.entries(mod.blocks).filter(([other]) => other !== name);
+  const times = others.reduce(
+    (sum, [, { reactions = [] }]) =>
+      sum + reactions.filter((one) => namesToward(one, id, property)).length,
+    0,
+  );
+  return times ? [{ what: 'reaction of other blocks', times }] : [];
 }
 
 /**
@@ -264,7 +277,7 @@ const othersAfter = (mod: Mod, name: string, change: PropertyChange): Change[] =
 export const usesInWords = (uses: readonly PropertyUse[]): string =>
   listed(
     uses.map(({ what, times }) =>
-      count(times, what, /^(row|rule) /.test(what) ? what.replace(' ', 's ') : `${what}s`),
+      count(times, what, /^(row|rule|reaction) /.test(what) ? what.replace(' ', 's ') : `${what}s`),
     ),
   );
 

@@ -72,6 +72,15 @@ function givenAfter(
   return left.length ? Object.fromEntries(left) : undefined;
 }
 
+const asksOf = ({ if: asked }: Reaction, id: string, property: string): boolean =>
+  asked?.neighbour?.is === id && Object.hasOwn(asked.neighbour.state ?? {}, property);
+const givesTo = (action: Action, id: string, property: string): boolean =>
+  'block' in action && action.block === id && Object.hasOwn(action.state ?? {}, property);
+
+/** Whether a reaction names a property of another block: of a neighbour, or of what it places. */
+export const namesToward = (reaction: Reaction, id: string, property: string): boolean =>
+  asksOf(reaction, id, property) || reaction.then.some((action) => givesTo(action, id, property));
+
 /**
  * What reactions of any block do after a property of one block is another one or gone:
  * what they ask of it as a neighbour, and the state in which they place it, follow. A reaction that
@@ -83,11 +92,9 @@ export function reactionsToward(
   change: (when: When) => When | undefined | false,
 ): Reaction[] {
   const { id, before } = property;
-  const names = (state: object | undefined) => !!state && Object.hasOwn(state, before.name);
-  const gives = (action: Action) => 'block' in action && action.block === id && names(action.state);
-  const asks = ({ if: asked }: Reaction) =>
-    asked?.neighbour?.is === id && names(asked.neighbour.state);
-  if (!reactions.some((one) => asks(one) || one.then.some(gives))) return reactions;
+  const gives = (action: Action) => givesTo(action, id, before.name);
+  const asks = (reaction: Reaction) => asksOf(reaction, id, before.name);
+  if (!reactions.some((one) => namesToward(one, id, before.name))) return reactions;
   return reactions.flatMap((reaction): Reaction[] => {
     const then = reaction.then.map((action): Action => {
       if (!('block' in action) || !action.state || !gives(action)) return action;

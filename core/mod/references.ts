@@ -103,6 +103,7 @@ const declaredPlaces: Record<RenamedKind, NamedAt[]> = {
     { at: 'fluids/*/still', what: 'fluid at rest' },
     { at: 'fluids/*/flowing', what: 'fluid that runs' },
     { at: 'textures/*/made/on', what: 'picture laid on it' },
+    { at: 'textures/*/toned/from', what: 'picture made from it' },
   ],
   blockTags: [
     { at: 'blocks/*/tags/*', what: 'block' },

@@ -129,6 +129,7 @@ export { textureMissing } from './textures/missing.ts';
 export { notSquare } from './textures/not-square.ts';
 export { nothingTransparent } from './textures/nothing-transparent.ts';
 export { oddSize } from './textures/odd-size.ts';
+export { originalRepainted } from './textures/original-repainted.ts';
 export { samePictureTwice } from './textures/same-picture-twice.ts';
 export { templateShown } from './textures/slot-open.ts';
 export { stripUneven } from './textures/strip-uneven.ts';

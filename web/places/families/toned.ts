@@ -1,4 +1,5 @@
 import {
+  isAsMade,
   missingPictures,
   tonedPictures,
   type MissingPicture,
@@ -8,6 +9,7 @@ import { pictureRoles, rolePicture } from '../../../core/forms/index.ts';
 import { pointer } from '../../../core/json/index.ts';
 import {
   applyChanges,
+  idOf,
   lookUp,
   sameData,
   stockNamed,
@@ -22,10 +24,14 @@ import { pictureWork } from '../../api/picture-work.ts';
 import type { Session } from '../../api/session.ts';
 import { uploadPicture } from '../../api/textures.ts';
 
-/** One picture of a material, made from its original and kept by the server. */
+/**
+ * One picture of a material, made from its original and kept by the server; one that was painted
+ * over since it was made stays as it is.
+ */
 async function changeFor(mod: Mod, toned: TonedPicture): Promise<Change[]> {
   const original = lookUp(mod.textures, toned.from);
-  if (!original) return [];
+  const before = lookUp(mod.textures, toned.texture);
+  if (!original || (before?.toned && !isAsMade(before))) return [];
   const pixels = await readPixels(original.picture.sha256);
   const tones = toned.tones.flatMap((hex) => {
     const colour = colourFromHex(hex);
@@ -36,9 +42,13 @@ async function changeFor(mod: Mod, toned: TonedPicture): Promise<Change[]> {
   if (!made) return [];
   const picture = await uploadPicture(encodePicture(made));
   keepPixels(picture.sha256, made);
-  const before = lookUp(mod.textures, toned.texture);
   const { made: _, ...like } = before ?? original;
-  const after = { ...like, picture };
+  const from = idOf(mod.header.namespace, toned.from);
+  const after = {
+    ...like,
+    picture,
+    toned: { from, was: original.picture.sha256, gave: picture.sha256 },
+  };
   return sameData(before, after)
     ? []
     : [{ path: pointer(['textures', toned.texture]), before, after }];

@@ -5,6 +5,7 @@ import {
   editFamily,
   formFromThing,
   partNameProblem,
+  picturesBehind,
   plainMaterial,
   shippedForms,
   takeFamilyApart,
@@ -14,7 +15,7 @@ import {
 } from '../../../../core/families/index.ts';
 import { formNamed } from '../../../../core/forms/index.ts';
 import { nameFrom, type Family } from '../../../../core/mod/index.ts';
-import { count } from '../../../../core/words/index.ts';
+import { count, listed } from '../../../../core/words/index.ts';
 import { useDeclared, useModPart, useSession } from '../../../api/hooks.tsx';
 import { AskFirst } from '../../../parts/ask-first.tsx';
 import { complain } from '../../../parts/complain.ts';
@@ -58,6 +59,7 @@ export function FamilyStation(props: FamilyProps) {
           }}
         />
       </div>
+      <Behind edits={edits} />
       <NewMaterial {...props} />
       <NewForms {...props} />
       <OwnForm {...props} />
@@ -90,6 +92,31 @@ export function FamilyStation(props: FamilyProps) {
         : what it makes stays, each as an entry of its own.
       </p>
     </>
+  );
+}
+
+/** Pictures whose original was painted anew, and a way to make them again from what it is now. */
+function Behind({ edits }: Pick<FamilyProps, 'edits'>) {
+  const session = useSession();
+  const behind = picturesBehind(useDeclared(), edits.name);
+  if (!behind.length) return null;
+  const originals = [...new Set(behind.map(({ picture }) => picture.from))];
+  const again = () =>
+    void editWithPictures(
+      session,
+      `Make ${count(behind.length, 'picture')} of ${edits.name} again`,
+      edits.name,
+      () => [...new Set(behind.map(({ material }) => material))],
+      () => [],
+    ).catch(complain);
+  return (
+    <p className={styles['behind']} role="status">
+      {count(behind.length, 'picture')} {behind.length > 1 ? 'were' : 'was'} made from{' '}
+      {listed(originals)} as {originals.length > 1 ? 'they were' : 'it was'} before.{' '}
+      <button type="button" className="link plain" onClick={again}>
+        {behind.length > 1 ? 'Make them again' : 'Make it again'}
+      </button>
+    </p>
   );
 }
 

@@ -6,8 +6,10 @@ import {
   changeProperty,
   orderProperties,
   propertyUses,
+  usesByOthers,
   usesInWords,
   type Block,
+  type PropertyUse,
 } from '../../../../../core/mod/index.ts';
 import { nameProblem } from '../../../../../core/mod/names.ts';
 import {
@@ -199,7 +201,10 @@ function PropertyHead({
       </button>
       <Removal
         property={property.name}
-        uses={propertyUses(declared, property.name)}
+        usesOf={() => [
+          ...propertyUses(declared, property.name),
+          ...usesByOthers(session.view.mod, block, property.name),
+        ]}
         onRemove={() => put(`Remove ${property.name}`, undefined)}
       />
     </div>
@@ -326,17 +331,21 @@ function Values({
 /** Takes a property away, after saying what names it. */
 function Removal({
   property,
-  uses,
+  usesOf,
   onRemove,
 }: {
   property: string;
-  uses: ReturnType<typeof propertyUses>;
+  usesOf: () => PropertyUse[];
   onRemove: () => void;
 }) {
-  const says = () =>
-    uses.length > 0 &&
-    `Removing ${property} touches ${usesInWords(uses)}. They stay as they are for its default; ` +
-      'what asks for another value goes.';
+  const says = () => {
+    const uses = usesOf();
+    return (
+      uses.length > 0 &&
+      `Removing ${property} touches ${usesInWords(uses)}. They stay as they are for its default; ` +
+        'what asks for another value goes.'
+    );
+  };
   return <AskFirst act={`Remove ${property}`} says={says} onAct={onRemove} />;
 }
 
