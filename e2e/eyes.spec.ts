@@ -27,6 +27,7 @@ const addresses = [
   'library',
   'data/traits',
   'data/recipes',
+  'data/recipes/tide_lantern',
   'data/tags',
   'data/items',
   'data/items/brack_spade',

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expandFamilies } from '../core/families/index.ts';
 import type { Mod } from '../core/mod/index.ts';
+import { editMod } from './testing/edit.ts';
 import { expect, saved, test } from './testing/server.ts';
 
 const modOf = async (address: string): Promise<Mod> =>
@@ -106,6 +107,36 @@ test('tones of a material repaint what is made of it, in one step that is undone
   await expect.poll(seam).not.toBe(before);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(seam).toBe(before);
+});
+
+test('an original that is painted anew: what was made from it is told, and made again', async ({
+  page,
+  server,
+}) => {
+  const seam = async () => (await modOf(server.address)).textures['seam/ebbite']!;
+  await page.goto(`${server.address}/m/saltmarsh/families/metals?material=ebbite`);
+  await page.getByText('Those of a stock material').click();
+  await page
+    .getByRole('group', { name: 'Tones of stock materials' })
+    .getByRole('button', { name: 'Clay' })
+    .click();
+  await expect.poll(async () => (await seam()).toned?.from).toBe('saltmarsh:seam/brack');
+  const first = (await seam()).picture.sha256;
+  const { textures } = await modOf(server.address);
+  const path = '/textures/seam~1brack/picture';
+  const [before, after] = ['seam/brack', 'oyster_brick'].map((name) => textures[name]!.picture);
+  await editMod(page, server.address, [{ path, before, after }], 1);
+  await page.goto(`${server.address}/m/saltmarsh/inspection`);
+  await expect(
+    page.getByText(/seam\/ebbite was made from saltmarsh:seam\/brack, which has been painted/),
+  ).toBeVisible();
+  await page.goto(`${server.address}/m/saltmarsh/families/metals`);
+  await expect(
+    page.getByText(/1 picture was made from seam\/brack as it was before/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Make it again' }).click();
+  await expect.poll(async () => (await seam()).picture.sha256).not.toBe(first);
+  await expect(page.getByText(/was made from seam\/brack/)).toHaveCount(0);
 });
 
 test('blocks that are there are gathered: nothing about them changes', async ({ page, server }) => {

@@ -95,19 +95,18 @@ export function Slots({
         aria-activedescendant={`slot-${cursor}`}
         onKeyDown={pressKey}
       >
-        {slots.map(({ ingredient }, index) => (
-          <Place
-            key={index}
-            index={index}
-            ingredient={ingredient}
-            view={view}
-            column={index % columns}
-            row={Math.floor(index / columns)}
-            chosen={index === cursor}
-            onChoose={onCursor}
-            onFill={onFill}
-            onDrop={onDrop}
-          />
+        {Array.from({ length: rows }, (_, row) => (
+          <div key={row} role="row" className={styles['places-row']}>
+            {slots.slice(row * columns, (row + 1) * columns).map(({ ingredient }, column) => (
+              <Place
+                key={column}
+                index={row * columns + column}
+                chosen={row * columns + column === cursor}
+                {...{ ingredient, view, column, row, onFill, onDrop }}
+                onChoose={onCursor}
+              />
+            ))}
+          </div>
         ))}
       </div>
       <span className={styles['grow']} style={view.middleOf(columns, (rows - 1) / 2)}>
