@@ -33,7 +33,7 @@ const anySide = fc.record(
 const anyBox = fc
   .record({
     at: fc.tuple(within(11), within(11), within(11)),
-    size: fc.tuple(within(11), within(11), within(11)).map((v) => v.map((n) => n + 5) as never),
+    size: fc.tuple(within(11), within(11), within(11)).map((v) => vector((axis) => v[axis] + 5)),
     spin: fc.option(
       fc.record({
         about: fc.constantFrom('x' as const, 'y' as const, 'z' as const),
