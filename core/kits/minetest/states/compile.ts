@@ -15,7 +15,7 @@ import { plainName } from '../format/names.ts';
 import { turnedQuarter, turns } from '../format/turns.ts';
 import { turnedBody, type Body } from './body.ts';
 import type { Storage } from '../../kit.ts';
-import { placesInTurn } from './in-turn.ts';
+import { placesInTurn, turnedOf } from './in-turn.ts';
 import {
   splitStates,
   turnBits,
@@ -139,7 +139,12 @@ function splitInTurn(
     if (node === code.node && byte === code.byte) fixed[state] = code;
   });
   const codes = placesInTurn(views, fewest.nodes, quarterOf(block), fixed);
-  const inTurn = splitStates(views, { before: { nodes: fewest.nodes, codes } });
+  const inTurn = splitStates(views, {
+    before: { nodes: fewest.nodes, codes },
+    spared: fewest.nodes.map(
+      (_, at) => new Set(codes.flatMap(({ node, byte }) => (node === at ? turnedOf(byte) : []))),
+    ),
+  });
   return inTurn.nodes.length > fewest.nodes.length ? fewest : inTurn;
 }
 

@@ -31,6 +31,12 @@ describe('worked by hand', () => {
     expect(views[0]!.turns).toContain(turnedQuarter(codes[1]!.byte));
   });
 
+  test('what a byte is turned to is no other state’s, though that state stays as it is', () => {
+    const next = turnedQuarter(0);
+    const codes = placesInTurn([view('post', 0), view('post', next)], [turned('post')], [0, 1]);
+    expect(codes.map(({ byte }) => byte)).toEqual([0, 32 + next]);
+  });
+
   test('a round through two nodes has no place, and what is fixed stays', () => {
     const views = [view('a', 0), view('b', 0)];
     expect(placesInTurn(views, [turned('a'), turned('b')], [1, 0])).toEqual([]);

@@ -7,8 +7,9 @@ const layers = 8;
 
 /**
  * Places for states such that the engine, turning a byte as a part of a structure, comes to the
- * byte of the state that we turn to: states that are turned into each other share a layer. What is
- * `fixed` stays; holes where it is not possible.
+ * byte of the state that we turn to: states that are turned into each other share a layer, and no
+ * other state has a byte that theirs are turned to. What is `fixed` stays; holes where it is not
+ * possible.
  *
  * @example placesInTurn(views, split.nodes, turningOf(space, placing).quarter)
  */
@@ -22,7 +23,7 @@ export function placesInTurn(
   const taken = nodes.map(() => new Set<number>());
   fixed.forEach((code, state) => {
     codes[state] = code;
-    itemAt(taken, code.node).add(code.byte);
+    for (const byte of turnedOf(code.byte)) itemAt(taken, code.node).add(byte);
   });
   for (const state of views.keys()) {
     if (codes[state]) continue;
@@ -34,12 +35,22 @@ export function placesInTurn(
       if (!bytes) continue;
       bytes.forEach((byte, i) => {
         codes[itemAt(round, i)] = { node, byte };
-        free.add(byte);
+        for (const one of turnedOf(byte)) free.add(one);
       });
       break;
     }
   }
   return codes;
+}
+
+/** The bytes to which the engine turns a byte, quarter by quarter, itself the first. */
+export function turnedOf(byte: number): number[] {
+  const bytes = [byte];
+  while (bytes.length < 4) {
+    const last = itemAt(bytes, bytes.length - 1);
+    bytes.push(last - (last % turnBits) + turnedQuarter(last % turnBits));
+  }
+  return bytes;
 }
 
 /** A state and what becomes of it, quarter by quarter, until it comes back. */

@@ -36,6 +36,8 @@ export interface Split {
 interface SplitOptions {
   /** How the states were kept before. What can stay there stays. */
   before?: Pick<Split, 'nodes' | 'codes'>;
+  /** Bytes by node that are used only where a state has no other. */
+  spared?: readonly ReadonlySet<number>[];
   /** How many states a node can keep for each turn: what the three high bits of its byte tell. */
   layers?: number;
   /** How many states a node can keep that is never turned. */
@@ -58,7 +60,7 @@ export const turnBits = 32;
  * ]).codes // [{ node: 0, byte: 0 }, { node: 0, byte: 1 }, { node: 1, byte: 0 }]
  */
 export function splitStates(views: readonly StateView[], options: SplitOptions = {}): Split {
-  const { before, layers = 8, plain = 256 } = options;
+  const { before, spared = [], layers = 8, plain = 256 } = options;
   const nodes: SplitNode[] = [...(before?.nodes ?? [])];
   const taken: Set<number>[] = nodes.map(() => new Set());
   const codes: (StateCode | undefined)[] = views.map(() => undefined);
@@ -72,7 +74,8 @@ export function splitStates(views: readonly StateView[], options: SplitOptions =
   const fit = (state: number): boolean => {
     const view = itemAt(views, state);
     for (const [i, node] of nodes.entries()) {
-      const byte = bytesIn(node, view).find((one) => !itemAt(taken, i).has(one));
+      const free = bytesIn(node, view).filter((one) => !itemAt(taken, i).has(one));
+      const byte = free.find((one) => !spared[i]?.has(one)) ?? free[0];
       if (byte === undefined) continue;
       put(state, { node: i, byte });
       return true;
