@@ -159,7 +159,6 @@ export const TonedSchema = z.strictObject({
     description: 'What came of it. A texture that shows another picture now is one of its own.',
   }),
 });
-export type Toned = z.output<typeof TonedSchema>;
 export const TextureSchema = z.strictObject({
   picture: PictureSchema,
   strip: StripSchema.optional(),

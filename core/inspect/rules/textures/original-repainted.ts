@@ -2,20 +2,13 @@ import { isBehind } from '../../../families/index.ts';
 import { pointer } from '../../../json/index.ts';
 import { idOf } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
+import { examplePicture } from './example.ts';
 
 const bankPicture = '0'.repeat(63) + '1';
-const ownPicture = '0'.repeat(63) + '7';
+const own = examplePicture('7');
 const toned = (was: string) => ({
-  picture: {
-    sha256: ownPicture,
-    bytes: 80,
-    width: 16,
-    height: 16,
-    alpha: 'none',
-    mean: '#808080',
-    grey: true,
-  },
-  toned: { from: 'saltmarsh:bank', was, gave: ownPicture },
+  picture: own,
+  toned: { from: 'saltmarsh:bank', was, gave: own.sha256 },
 });
 
 export const originalRepainted = modRule({

@@ -1,5 +1,6 @@
 import { idOf } from '../../../mod/index.ts';
 import { modRule } from '../../rule.ts';
+import { examplePicture } from './example.ts';
 
 export const textureUnused = modRule({
   id: 'textures/unused',
@@ -11,19 +12,7 @@ export const textureUnused = modRule({
   messages: {
     unused: 'No model, no item and no fluid uses the texture {id}.',
   },
-  fails: {
-    '/textures/spare': {
-      picture: {
-        sha256: '0'.repeat(63) + '9',
-        bytes: 80,
-        width: 16,
-        height: 16,
-        alpha: 'none',
-        mean: '#808080',
-        grey: true,
-      },
-    },
-  },
+  fails: { '/textures/spare': { picture: examplePicture('9') } },
   passes: {},
   restsOn: ['models', 'items', 'blocks', 'fluids'],
   check(mod) {
