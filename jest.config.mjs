@@ -25,6 +25,7 @@ export default {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
           transform: { react: { runtime: 'automatic' } },
+          experimental: { keepImportAttributes: true },
         },
         module: { type: 'es6' },
       },

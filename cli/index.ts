@@ -5,6 +5,7 @@ import { messageOf } from '../core/words/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
 import { check, type CheckOptions } from './commands/check.ts';
+import { checkKits, type KitCheckOptions } from './commands/kit.ts';
 import { model, type ModelOptions } from './commands/model.ts';
 import { sheet, type SheetOptions } from './commands/sheet.ts';
 import { takeOverPack, type TakeOverOptions } from './commands/take-over.ts';
@@ -100,6 +101,21 @@ program
   .option('--picture <file>', 'photograph that world: a file that ends in .png')
   .option('--overwrite', 'replace the picture if it is there')
   .action(run<TryOptions>(tryMod));
+program
+  .command('kit')
+  .description('Kits that people write.')
+  .command('check')
+  .description('Check what a kit writes for a mod, and whether that is what is expected.')
+  .argument('<folder>', 'folder of a kit, or of a mod that keeps kits')
+  .option('--with <mod>', 'the mod folder that the kit is checked with')
+  .option(
+    '--expect <file>',
+    'keep what is written there as what is expected from now on (may be repeated)',
+    also,
+    [],
+  )
+  .option('--watch', 'check again whenever a file changes, until Ctrl C')
+  .action(run<KitCheckOptions>(checkKits));
 program
   .command('serve')
   .description('Start the application on this machine.')

@@ -1,9 +1,9 @@
-import { lstat, writeFile } from 'node:fs/promises';
+import { lstat, mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { DiskProblem, inWords, shown } from './problem.ts';
 
 /**
- * Writes a few files into a folder that is there. Where one of them is there already nothing is
+ * Writes a few files into a folder that is there, and into folders below it. Where one of them is there already nothing is
  * written, unless they may be overwritten. Throws a {@link DiskProblem} that says why.
  */
 export async function writeNew(
@@ -22,6 +22,7 @@ export async function writeNew(
   for (const [name, bytes] of files) {
     const file = path.join(folder, name);
     try {
+      if (name.includes('/')) await mkdir(path.dirname(file), { recursive: true });
       await writeFile(file, bytes, { flag: overwrite ? 'w' : 'wx' });
     } catch (error) {
       throw inWords(error, file);

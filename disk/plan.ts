@@ -149,7 +149,7 @@ function fateOf(
   bytes: Uint8Array,
   old: Uint8Array | undefined,
   recorded: ReadonlyMap<string, string> | undefined,
-  marker: string,
+  marker: string | undefined,
 ): FileFate {
   if (!old) return 'new';
   if (Buffer.compare(old, bytes) === 0) return 'same';

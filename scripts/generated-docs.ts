@@ -1,23 +1,51 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import { z } from 'zod';
 import { inspect, inspectBeside, inspectBuilt, rules, type Rule } from '../core/inspect/index.ts';
 import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../core/inspect/sample.ts';
+import { expectedFolder, placed, readKit } from '../core/kits/own/index.ts';
 import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
 import { MadeSchema, StripSchema, TonedSchema } from '../core/mod/entries.schema.ts';
 import { templates } from '../core/models/index.ts';
 import { entrySchemas, stocks, stockSoundSets, type Box } from '../core/mod/index.ts';
+import { boundsPart, filtersPart, modelPart, modelSchema, tagsPart } from './kit-docs.ts';
+import { lentFilters } from '../core/kits/own/filters/index.ts';
 import { titleOfKey, withWords } from './schema-words.ts';
 
 /** Every document that is made from the code, by its path. */
 export function generatedDocs(): Map<string, string> {
   const docs = new Map<string, string>([
     ['docs/rules.md', rulesDoc()],
+    ['core/kits/shipped.json', shippedKits()],
+    ['docs/kit-model.md', kitDoc(readFileSync('docs/kit-model.md', 'utf8'))],
+    ['docs/schemas/kit/model.schema.json', modelSchema()],
     ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))],
   ]);
   for (const [name, text] of schemaDocs().texts) docs.set(`docs/schemas/${name}.schema.json`, text);
   return docs;
+}
+
+/** The kits in `demo/kits` that come with every Obrank, whole, by their names. */
+const shipped = ['block-pack-small'];
+
+function shippedKits(): string {
+  const made = shipped.map((name) => {
+    const folder = `demo/kits/${name}`;
+    const files = new Map(
+      readdirSync(folder, { recursive: true, withFileTypes: true })
+        .filter((entry) => entry.isFile())
+        .map((entry) => path.posix.relative(folder, path.posix.join(entry.parentPath, entry.name)))
+        .filter((file) => !file.startsWith(expectedFolder))
+        .sort()
+        .map((file) => [file, readFileSync(`${folder}/${file}`)] as const),
+    );
+    const { own, texts, problems } = readKit(files);
+    if (problems.length) throw new Error(problems.map(placed).join('\n'));
+    return [name, { own, texts: Object.fromEntries(texts) }] as const;
+  });
+  return printJson(Object.fromEntries(made));
 }
 
 /**
@@ -27,8 +55,10 @@ export function generatedDocs(): Map<string, string> {
 export function schemaDocs(): { texts: Map<string, string>; used: Set<string> } {
   const used = new Set<string>();
   const texts = new Map<string, string>();
+  // A template is no JSON.
+  const { kitFiles: _, ...documents } = entrySchemas;
   for (const [kind, schema] of Object.entries({
-    ...entrySchemas,
+    ...documents,
     strip: StripSchema,
     made: MadeSchema,
     toned: TonedSchema,
@@ -154,14 +184,28 @@ function packDoc(text: string): string {
     stock: stockPart(),
     numbers: numbersPart(),
   };
-  return Object.entries(parts).reduce(
+  return withParts(text, parts);
+}
+
+/** A document with parts of it made anew, each between its two marks. */
+const withParts = (text: string, parts: Readonly<Record<string, string>>, between = '\n'): string =>
+  Object.entries(parts).reduce(
     (at, [name, part]) =>
       at.replace(
         new RegExp(`<!-- ${name} -->[\\s\\S]*<!-- end of ${name} -->`),
-        () => `<!-- ${name} -->\n${part}\n<!-- end of ${name} -->`,
+        () => `<!-- ${name} -->${between}${part}${between}<!-- end of ${name} -->`,
       ),
     text,
   );
+
+/** What the templates of a kit are given, with its tables made from the schemas. */
+function kitDoc(text: string): string {
+  const usual = lentFilters.map((name) => `\`${name}\``).join(', ');
+  return withParts(withParts(text, { tags: tagsPart(), usual }, ''), {
+    filters: filtersPart(),
+    bounds: boundsPart(),
+    model: modelPart(),
+  });
 }
 
 const table = (heads: string[], rows: string[]): string =>

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { tally } from '../../core/inspect/index.ts';
-import { kitNamed } from '../../core/kits/index.ts';
+import { kitFor } from '../../core/kits/index.ts';
 import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { DiskProblem, readModOrPack, shown, writeBuild } from '../../disk/index.ts';
@@ -31,7 +31,7 @@ export async function build(
   }
   const { mod: declared, blobs } = readModFolder(tree.files);
   const mod = expandFamilies(declared);
-  const kit = kitNamed(mod.header.kit);
+  const kit = kitFor(mod);
   const files = kit.write(mod, (sha256) => blobs.get(sha256)!);
   const plan = await writeBuild(wholePath(out), { files, kit }, { overwrite });
   const count = (fate: string) => plan.files.filter((file) => file.fate === fate).length;

@@ -2,6 +2,7 @@
 export { crc32 } from './crc.ts';
 export { inflateWithin, InflateProblem } from './inflate.ts';
 export { digestOf } from './digest.ts';
+export { digestList, listedDigests, unlisted } from './digest-list.ts';
 export {
   readZip,
   unsafePath,

@@ -17,6 +17,7 @@ import { soundEntry } from '../sounds/index.ts';
 import { pictureEntry, PictureProblem } from '../textures/index.ts';
 import { closest, didYouMean } from '../words/index.ts';
 import { keptFolder, keptIn, keptProblem, pictureFile } from './kept.ts';
+import { kitPart, type KitPart } from './kits.ts';
 import { FolderReader, type FileProblem, type UnreadEntry } from './reader.ts';
 
 export interface ModFolder {
@@ -79,9 +80,11 @@ function readFile(reader: FolderReader, file: string): void {
   const stem = file.slice(0, Math.max(0, dot));
   const ending = file.slice(dot + 1);
   const folder = jsonFolders.find(([, name]) => file.startsWith(`${name}/`));
+  const kit = kitPart(file);
   if (file === 'mod.json') reader.putWhole('header', reader.documentOf(file, 'header', '/header'));
   else if (file === 'ledger.json')
     reader.putWhole('ledger', reader.documentOf(file, 'ledger', '/ledger'));
+  else if (kit) readKitPart(reader, file, kit);
   else if (folder && ending === 'json')
     readEntry(reader, file, folder[0], stem.slice(folder[1].length + 1));
   else if (stem.startsWith('textures/') && ending === 'png')
@@ -146,6 +149,44 @@ function readEntry(reader: FolderReader, file: string, kind: JsonKind, name: str
   reader.put(kind, name, reader.documentOf(file, kind, pointer([kind, name])));
 }
 
+/** A kit, or one of its texts: a template, or what it is expected to write. */
+function readKitPart(reader: FolderReader, file: string, { kind, name }: KitPart): void {
+  if (!namePatternOf(kind).test(name)) reader.report(file, 'files/unknown-file', oddKit);
+  else if (kind === 'kits')
+    reader.put(kind, name, reader.documentOf(file, kind, pointer([kind, name])));
+  else readKitText(reader, file, name);
+}
+
+function readKitText(reader: FolderReader, file: string, name: string): void {
+  const kind = 'kitFiles';
+  const bytes = reader.bytesOf(file);
+  const text = textIn(bytes);
+  if (text === undefined) reader.report(file, 'files/does-not-fit', 'This is no text in UTF-8.');
+  reader.put(
+    kind,
+    name,
+    text === undefined
+      ? undefined
+      : reader.fitting(kind, { text }, ({ message }) =>
+          reader.report(file, 'files/does-not-fit', message),
+        ),
+  );
+  reader.standsIn(file, kind, name);
+}
+
+const oddKit =
+  'A kit lies in kits/ under a name such as tidal-engine, and its files have letters, digits, ' +
+  'dots, dashes and underscores in their names.';
+
+/** The text of a file; undefined for bytes that are none in UTF-8. */
+function textIn(bytes: Uint8Array): string | undefined {
+  try {
+    return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes);
+  } catch {
+    return undefined;
+  }
+}
+
 /** A picture, with its strip and how it was made where files beside it say so. */
 function readTexture(reader: FolderReader, file: string, name: string): void {
   if (!isAllowed(reader, file, name, pathPattern)) return;
@@ -198,6 +239,7 @@ function reportUnknown(reader: FolderReader, file: string): void {
     'textures',
     'sounds',
     'tags',
+    'kits',
     ...jsonFolders.map(([, folder]) => itemAt(folder.split('/'), 0)),
   ]);
   const isNear = near !== undefined && near !== first;

@@ -3,6 +3,7 @@ import { printJson } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
 import { besidePictures, inOrder, jsonFolders, type Mod } from '../mod/index.ts';
 import { keptFolder, pictureFile } from './kept.ts';
+import { fileOfKit } from './kits.ts';
 
 /** Every JSON file of a mod folder, one after the other. */
 export function* documentsOfFolder(mod: Mod): Generator<Written> {
@@ -15,6 +16,8 @@ export function* documentsOfFolder(mod: Mod): Generator<Written> {
   for (const [name, texture] of Object.entries(mod.textures))
     for (const part of besidePictures)
       if (texture[part]) yield [`textures/${name}.${part}.json`, texture[part]];
+  for (const [name, kit] of Object.entries(mod.kits))
+    yield [fileOfKit({ kind: 'kits', name }), kit];
 }
 
 /**
@@ -30,6 +33,8 @@ export function writeModFolder(given: Mod, blob: (sha256: string) => Uint8Array)
     files.set(`textures/${name}.png`, blob(picture.sha256));
   for (const [name, sound] of Object.entries(mod.sounds))
     files.set(`sounds/${name}.${sound.format}`, blob(sound.sha256));
+  for (const [name, { text }] of Object.entries(mod.kitFiles))
+    files.set(fileOfKit({ kind: 'kitFiles', name }), new TextEncoder().encode(text));
   if (mod.header.picture) files.set(pictureFile, blob(mod.header.picture.sha256));
   for (const [path, { sha256 }] of Object.entries(mod.header.kept ?? {}))
     files.set(`${keptFolder}${path}`, blob(sha256));

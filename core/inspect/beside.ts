@@ -1,6 +1,6 @@
 import type { Declared } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
-import { kitNamed } from '../kits/index.ts';
+import { kitFor } from '../kits/index.ts';
 import { asBlock, resolveBlock, sameData, statesUnder, type Mod } from '../mod/index.ts';
 import { blockFinding, rulesOverStates } from './block-rules.ts';
 import { BlockContext } from './context.ts';
@@ -56,7 +56,7 @@ const ofLooksOver = (
     const said = statesUnder(name, look);
     if (said && sameData(plainStates(said), states)) return [];
     const shown = resolveBlock(mod, name, asBlock(name, { ...look, states }));
-    const context = new BlockContext(mod, shown, kitNamed(mod.header.kit));
+    const context = new BlockContext(mod, shown, kitFor(mod));
     return rulesOverStates.flatMap((rule) =>
       rule
         .check(shown, context)

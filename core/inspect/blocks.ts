@@ -1,4 +1,4 @@
-import { kitNamed } from '../kits/index.ts';
+import { kitFor } from '../kits/index.ts';
 import { changedNames } from '../lists/index.ts';
 import { resolveBlock, shownNamed, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext, type Dependency } from './context.ts';
@@ -95,7 +95,7 @@ class BlockFindings {
 
 function inspectBlock(mod: Mod, name: string, declared: Block): Inspected {
   const block = resolveBlock(mod, name, declared);
-  const context = new BlockContext(mod, block, kitNamed(mod.header.kit));
+  const context = new BlockContext(mod, block, kitFor(mod));
   const findings = rulesFor(mod, name).flatMap((rule) =>
     rule.check(block, context).map((report) => blockFinding(rule, name, report)),
   );

@@ -1,5 +1,5 @@
 import { pointer, pointerSteps } from '../json/index.ts';
-import { kitNamed, type Declared, type Kit } from '../kits/index.ts';
+import { kitFor, type Declared, type Kit } from '../kits/index.ts';
 import { expandFamilies, ownerOf } from '../families/index.ts';
 import { heldUnder } from '../lists/index.ts';
 import { entryOf, everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
@@ -34,7 +34,7 @@ export function readFolderForm(files: Files): {
   if (folder.unread.some(({ kind }) => kind === 'header'))
     return { findings: findings.sort(byWeight), declared: undefined };
   const declared = declaredIn(folder);
-  const kit = kitNamed(declared.mod.header.kit);
+  const kit = kitFor(declared.mod);
   findings.push(...inspectDeclared(kit, declared));
   const { header } = declared.mod;
   const isWhole = !folder.unread.length;

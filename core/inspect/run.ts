@@ -1,5 +1,5 @@
 import type { Files } from '../bytes/index.ts';
-import { kitNamed, type Checked, type Declared, type Kit } from '../kits/index.ts';
+import { kitFor, type Checked, type Declared, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Mod } from '../mod/index.ts';
 import { inspectBlocks } from './blocks.ts';
@@ -19,7 +19,7 @@ import { partOf, watchedView, type ViewPart } from './view.ts';
  */
 export function inspect(mod: Mod): Finding[] {
   const findings = inspectBlocks(mod);
-  const kit = kitNamed(mod.header.kit);
+  const kit = kitFor(mod);
   for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
   const told = toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]);
   return withFamilyCauses(mod, told).sort(byWeight);

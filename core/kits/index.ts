@@ -1,11 +1,17 @@
-/** Targets: limits, writers, readers, rules. A new one is a folder here and a line in this file. */
+/**
+ * Targets: limits, writers, readers, rules. A new one is a folder here and a line in this file, or a
+ * kit that somebody writes and keeps with a mod.
+ */
 import type { Files } from '../bytes/index.ts';
-import { lookUp } from '../mod/index.ts';
+import { lookUp, OwnKitSchema, type Mod } from '../mod/index.ts';
 import { listed } from '../words/index.ts';
-import { blockPack, smallBlockPack } from './block-pack/index.ts';
+import { blockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
 import type { Engine, Kit } from './kit.ts';
 import { minetest, minetestEngine } from './minetest/index.ts';
+import { ownKitsOf } from './own-kits.ts';
+import { kitFrom } from './own/index.ts';
+import shipped from './shipped.json' with { type: 'json' };
 
 export {
   severities,
@@ -15,6 +21,8 @@ export {
   type RuleFacts,
   type Severity,
 } from './file-rule.ts';
+export { ownKitsOf, textsOfKit } from './own-kits.ts';
+export * from './own/index.ts';
 export type { Declared } from './declared.ts';
 export type {
   AskedHow,
@@ -31,16 +39,39 @@ export type {
   Storage,
 } from './kit.ts';
 
-const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
+/** Kits that are written as people write theirs, and come with Obrank. */
+const written = Object.entries(shipped).map(([name, { own, texts }]) =>
+  kitFrom(name, OwnKitSchema.parse(own), new Map(Object.entries(texts))),
+);
+const known: readonly Kit[] = [blockPack, ...written, fieldNotes, minetest];
 const usual = blockPack;
 
-/** All kits by name. */
+/** The kits that Obrank brings along, by name. */
 export const kits: Readonly<Record<string, Kit>> = Object.fromEntries(
   known.map((kit) => [kit.name, kit]),
 );
 
-/** The kit of that name, or the usual one when there is none. */
+/** The kit of that name that Obrank brings along, or the usual one when there is none. */
 export const kitNamed = (name: string): Kit => lookUp(kits, name) ?? usual;
+
+type Keeping = Pick<Mod, 'kits' | 'kitFiles'>;
+
+/** Every kit that a mod can be built for: those that Obrank brings along, and the mod's own. */
+export const kitsFor = (mod: Keeping): Kit[] => [
+  ...known,
+  ...ownKitsOf(mod).filter(({ name }) => !Object.hasOwn(kits, name)),
+];
+
+/** The kit of that name that a mod can be built for; undefined when there is none. */
+export const findKit = (mod: Keeping, name: string): Kit | undefined =>
+  lookUp(kits, name) ?? ownKitsOf(mod).find((kit) => kit.name === name);
+
+/**
+ * The kit of that name that a mod can be built for, or the usual one when there is none; where no
+ * name is given, the one that the mod asks first.
+ */
+export const kitFor = (mod: Keeping & Pick<Mod, 'header'>, name = mod.header.kit): Kit =>
+  findKit(mod, name) ?? usual;
 
 /**
  * The kit whose target these files are meant for, by their paths; undefined when they are none of

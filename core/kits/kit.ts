@@ -1,6 +1,7 @@
 import type { Files } from '../bytes/index.ts';
 import type { Change, Fluid, Kept, Mod, Recipe, ResolvedBlock } from '../mod/index.ts';
 import type { FilesChange } from '../mend/index.ts';
+import type { Orientation } from '../space/index.ts';
 import type { Declared } from './declared.ts';
 import type { FileRule, RuledReport } from './file-rule.ts';
 
@@ -26,6 +27,8 @@ export interface KitLimits {
   spinStep: number;
   /** The longest side of a texture frame, in texels. */
   textureSide: number;
+  /** In which orientations a model can stand; in all 24 where nothing is said. */
+  orientations?: readonly Orientation[];
 }
 
 /** Hands over the bytes of a picture or a sound by its SHA-256. Throws when it is not there. */
@@ -160,8 +163,11 @@ export interface Kit {
   physics?: { tickRate: number; wrongTool: number };
   /** What a build as one file ends in, such as `.obpack`; it is a ZIP archive. */
   ending: string;
-  /** The file of a build that the next one may always replace, such as the one with the digests. */
-  marker: string;
+  /**
+   * The file of a build that the next one may always replace, such as the one with the digests; not
+   * every kit has one.
+   */
+  marker?: string;
 
   /**
    * All files of a build, by path. The same mod gives the same bytes. `onProgress` is told of

@@ -8,6 +8,7 @@ import {
   blobsOfUnit,
   documentsOfUnit,
   filesOfUnit,
+  textsOfUnit,
   unitOf,
   valueOfUnit,
   type Unit,
@@ -32,6 +33,10 @@ export function giveUnit(
   const mended = mendDocuments(files, before, after);
   const change: FilesChange =
     mended ?? new Map(after.map(([file, document]) => [file, encode(printJson(document))]));
+  const [said, says] = [from, to].map((value) => new Map(textsOfUnit(unit, value)));
+  for (const [file] of said ?? []) if (!says?.has(file)) change.set(file, undefined);
+  for (const [file, text] of says ?? [])
+    if (said?.get(file) !== text) change.set(file, encode(text));
   const [had, has] = [from, to].map((value) => new Map(blobsOfUnit(unit, value)));
   for (const [file] of had ?? []) if (!has?.has(file)) change.set(file, undefined);
   for (const [file, sha256] of has ?? [])
@@ -61,6 +66,9 @@ export function digestsAfter(unit: Unit, files: Digests, change: FilesChange): D
   return Object.fromEntries(after);
 }
 
+/** What is JSON in them is no document of a mod by itself, or is of no edition. */
+const untold: ReadonlySet<string> = new Set(['textures', 'kitFiles']);
+
 /**
  * What becomes of the files of a folder whose documents are of an earlier edition: each says the
  * same in the current one, and otherwise stays as its author wrote it. Empty for a folder of this
@@ -72,7 +80,7 @@ export function folderBroughtForward(files: Files): FilesChange {
   if (edition >= currentEdition) return change;
   for (const [file, bytes] of files) {
     const kind = unitOf(file)?.split('/')[1];
-    if (!file.endsWith('.json') || kind === undefined || kind === 'textures') continue;
+    if (!file.endsWith('.json') || kind === undefined || untold.has(kind)) continue;
     const text = decoded(bytes);
     const { value, problems } = parseJson(text);
     if (value === undefined || problems.length) continue;

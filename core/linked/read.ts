@@ -7,6 +7,7 @@ import {
   blobsOfUnit,
   documentsOfUnit,
   filesOfUnit,
+  textsOfUnit,
   unitOf,
   valueOfUnit,
   type Unit,
@@ -67,10 +68,12 @@ export function saysUnit(unit: Unit, value: unknown, files: Files): boolean {
   if (value === undefined) return false;
   const blobs = blobsOfUnit(unit, value);
   const documents = documentsOfUnit(unit, value);
-  const known = new Set([...blobs, ...documents].map(([file]) => file));
+  const texts = textsOfUnit(unit, value);
+  const known = new Set([...blobs, ...documents, ...texts].map(([file]) => file));
   return (
     filesOfUnit(unit).every((file) => known.has(file) === files.has(file)) &&
     blobs.every(([file, sha256]) => digestOf(files.get(file)!) === sha256) &&
+    texts.every(([file, text]) => new TextDecoder().decode(files.get(file)) === text) &&
     documents.every(([file, document]) => sameData(plainJson(files.get(file)!), document))
   );
 }

@@ -1,4 +1,4 @@
-import { keptFolder, pictureFile } from '../folder/index.ts';
+import { fileOfKit, keptFolder, kitPart, pictureFile } from '../folder/index.ts';
 import { lookUp, pointer, pointerSteps, valueAt } from '../json/index.ts';
 import type { Written } from '../mend/index.ts';
 import {
@@ -38,6 +38,8 @@ export function unitOf(file: string): Unit | undefined {
   if (texture !== undefined) return pointer(['textures', texture]);
   const [, sound] = /^sounds\/(.+)\.(?:wav|ogg)$/.exec(file) ?? [];
   if (sound !== undefined) return pointer(['sounds', sound]);
+  const part = kitPart(file);
+  if (part) return pointer([part.kind, part.name]);
   const folder = jsonFolders.find(([, name]) => file.startsWith(`${name}/`));
   if (!folder || !file.endsWith('.json')) return undefined;
   return pointer([folder[0], file.slice(folder[1].length + 1, -'.json'.length)]);
@@ -52,6 +54,7 @@ export function filesOfUnit(unit: Unit): string[] {
   if (kind === 'header') return ['mod.json'];
   if (kind === 'ledger') return ['ledger.json'];
   if (kind === 'sounds') return [`sounds/${name}.wav`, `sounds/${name}.ogg`];
+  if (kind === 'kits' || kind === 'kitFiles') return [fileOfKit({ kind, name })];
   if (kind === 'textures')
     return ['png', ...besidePictures.map((part) => `${part}.json`)].map(
       (ending) => `textures/${name}.${ending}`,
@@ -144,7 +147,8 @@ function headerWith(header: Mod['header'], unit: Unit, value: unknown): Mod['hea
 /** The JSON files of a unit that holds a value. */
 export function documentsOfUnit(unit: Unit, value: unknown): Written[] {
   const [kind, name] = pointerSteps(unit);
-  if (value === undefined || kind === 'sounds' || isBareFile(unit)) return [];
+  if (value === undefined || kind === 'sounds' || kind === 'kitFiles' || isBareFile(unit))
+    return [];
   if (kind !== 'textures') return filesOfUnit(unit).map((file): Written => [file, value]);
   return besidePictures.flatMap((part): Written[] => {
     const said = (value as Mod['textures'][string])[part];
@@ -154,6 +158,14 @@ export function documentsOfUnit(unit: Unit, value: unknown): Written[] {
 
 /** Whether a unit is one file that says itself what it is. */
 const isBareFile = (unit: Unit): boolean => unit === pictureUnit || keptPath(unit) !== undefined;
+
+/** The plain texts of a unit that holds a value: a template of a kit. */
+export function textsOfUnit(unit: Unit, value: unknown): [file: string, text: string][] {
+  const [kind] = pointerSteps(unit);
+  if (value === undefined || kind !== 'kitFiles') return [];
+  const { text } = value as Mod['kitFiles'][string];
+  return filesOfUnit(unit).map((file) => [file, text]);
+}
 
 /** The other files of a unit that holds a value, each with its SHA-256. */
 export function blobsOfUnit(unit: Unit, value: unknown): [file: string, sha256: string][] {

@@ -13,6 +13,7 @@ import {
   VersionRange,
 } from './names.ts';
 import { currentEdition } from './migrations/index.ts';
+import { KitName } from './kit.schema.ts';
 import { toolKinds } from './traits.ts';
 
 const amount = z.number();
@@ -284,11 +285,6 @@ export const InspectionSchema = z.strictObject({
     .meta({ description: 'Findings that are not told.' }),
 });
 
-const kitName = z
-  .string()
-  .max(64)
-  .regex(/^[a-z][a-z0-9-]*$/, 'use the name of a kit such as block-pack');
-
 export const HeaderSchema = z.strictObject({
   edition: z.literal(currentEdition).meta({
     description: 'The shape of the documents of this mod; older ones are brought forward.',
@@ -312,8 +308,8 @@ export const HeaderSchema = z.strictObject({
   texels: z.number().int().min(4).max(256),
   tickRate: z.number().int().min(1).max(1000),
   languages: z.array(Language).min(1).max(64),
-  kit: kitName,
-  alsoFor: z.array(kitName).min(1).max(32).optional().meta({
+  kit: KitName,
+  alsoFor: z.array(KitName).min(1).max(32).optional().meta({
     description: 'Other kits that the mod is built for, beside the one that is asked first.',
   }),
   needs: z

@@ -64,6 +64,24 @@ export {
   type ReactionIf,
 } from './reaction.schema.ts';
 export { thingNamed } from './rename.ts';
+export {
+  fileSyntaxes,
+  kitBounds,
+  kitFile,
+  kitFilePattern,
+  kitModelEdition,
+  kitNamePattern,
+  kitPathPattern,
+  kitSubjects,
+  KitFileSchema,
+  letterCases,
+  OwnKitSchema,
+  type FileSyntax,
+  type KitFileRule,
+  type KitSubject,
+  type LetterCase,
+  type OwnKit,
+} from './kit.schema.ts';
 export { recipeKinds, type Recipe, type Taught } from './recipe.schema.ts';
 export {
   registered,

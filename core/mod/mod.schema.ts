@@ -12,6 +12,14 @@ import {
 } from './entries.schema.ts';
 import { FamilySchema } from './family.schema.ts';
 import { FluidSchema } from './flow.schema.ts';
+import {
+  KitFileName,
+  kitFilePattern,
+  KitFileSchema,
+  KitName,
+  kitNamePattern,
+  OwnKitSchema,
+} from './kit.schema.ts';
 import { LedgerSchema } from './ledger.schema.ts';
 import { LootTableSchema } from './loot.schema.ts';
 import { currentEdition } from './migrations/index.ts';
@@ -80,6 +88,8 @@ const entryTable = {
   words: { ...plain(WordsSchema, 'words'), name: Language, pattern: languagePattern },
   sounds: foldered(SoundSchema),
   soundSets: plain(SoundSetSchema, 'soundSets'),
+  kits: { schema: OwnKitSchema, name: KitName, pattern: kitNamePattern },
+  kitFiles: { schema: KitFileSchema, name: KitFileName, pattern: kitFilePattern },
 } as const;
 export type EntryKind = keyof typeof entryTable;
 
@@ -117,7 +127,7 @@ export const namePatternOf = (kind: string): RegExp =>
 /** Where in a mod folder the JSON files of each kind lie, for the kinds that are kept as JSON. */
 export const jsonFolders: readonly (readonly [kind: EntryKind, folder: string])[] =
   entryKinds.flatMap((kind) => {
-    const { folder } = entryTable[kind];
+    const { folder }: EntryFacts<z.ZodType> = entryTable[kind];
     return folder === undefined ? [] : [[kind, folder] as const];
   });
 

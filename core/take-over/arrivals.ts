@@ -7,9 +7,11 @@ import {
   namePatternOf,
   ownName,
   referencesIn,
+  renamed,
   resolveBlock,
   usualStack,
   type Block,
+  type EntryKind,
   type Item,
   type Mod,
   type Reference,
@@ -218,12 +220,13 @@ function namedByComing(origin: Origin, arrivals: readonly Arrival[]): Arrival[] 
   );
 }
 
+const isNamed = (kind: EntryKind): kind is EntryKind & RenamedKind =>
+  (renamed as readonly string[]).includes(kind);
+
 /** The names that are taken, by kind; blocks and items share theirs with all that was retired. */
 function takenIn({ header, ledger, ...mod }: Mod): (kind: RenamedKind) => string[] {
   const lists = new Map<RenamedKind, string[]>();
-  for (const kind of entryKinds)
-    if (kind !== 'words' && kind !== 'newLooks' && kind !== 'families')
-      lists.set(kind, Object.keys(mod[kind]));
+  for (const kind of entryKinds) if (isNamed(kind)) lists.set(kind, Object.keys(mod[kind]));
   const things = [
     ...Object.keys(mod.blocks),
     ...Object.keys(mod.fluids),

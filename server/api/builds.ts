@@ -7,7 +7,7 @@ import {
   type Verdict,
 } from '../../core/api/index.ts';
 import { expandFamilies } from '../../core/families/index.ts';
-import { engineKit, kitNamed, kits } from '../../core/kits/index.ts';
+import { engineKit, findKit, kitFor } from '../../core/kits/index.ts';
 import type { Mod } from '../../core/mod/index.ts';
 import { askEngine } from '../../disk/index.ts';
 import type { Builder, Builders, Watching } from '../builds/index.ts';
@@ -83,8 +83,9 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     const { mod, revision } = await store.mod(params.mod);
     const bytes = await archive(params.mod, 'pack zip', response, query.kit);
     await store.noteBuilt(params.mod, revision, mod);
-    const { namespace, version, kit } = forKit(mod, query.kit).header;
-    sendZip(response, `${namespace}-${version}${kitNamed(kit).ending}`, bytes);
+    const { namespace, version } = mod.header;
+    const { ending } = kitFor(forKit(mod, query.kit));
+    sendZip(response, `${namespace}-${version}${ending}`, bytes);
   });
 
   serve(routes, endpoints.downloadFolder, async ({ params, response }) => {
@@ -108,7 +109,7 @@ const headersFor = new WeakMap<Header, Map<string, Header>>();
 function forKit(declared: Mod, kit: string | undefined): Mod {
   const { header } = declared;
   if (kit === undefined || kit === header.kit) return expandFamilies(declared);
-  if (!Object.hasOwn(kits, kit))
+  if (!findKit(declared, kit))
     throw new Problem(422, 'No such kit', `There is no kit called ${kit.slice(0, 64)}.`);
   const known = headersFor.get(header) ?? new Map<string, Header>();
   headersFor.set(header, known);

@@ -6,7 +6,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { mostDifferences, type ComparedFile, type Verdict } from '../../core/api/index.ts';
 import { writeZip, type Files } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
-import { engineKit, kitNamed } from '../../core/kits/index.ts';
+import { engineKit, kitFor, KitError } from '../../core/kits/index.ts';
 import { emptyMod, resolveBlocks, type Mod } from '../../core/mod/index.ts';
 import {
   DiskProblem,
@@ -16,7 +16,7 @@ import {
   writeBuild,
   type Built,
 } from '../../disk/index.ts';
-import type { FromBuilder, Task, TaskResults, ToBuilder } from './protocol.ts';
+import type { EntryChange, FromBuilder, Task, TaskResults, ToBuilder } from './protocol.ts';
 
 const port = parentPort;
 if (!port) throw new Error('This runs as a worker thread.');
@@ -42,6 +42,10 @@ const blobOf = (sha256: string): Uint8Array => {
   return bytes;
 };
 
+/** Whether a failure is told to people as it is. */
+const isForeseen = (error: unknown): boolean =>
+  error instanceof DiskProblem || error instanceof KitError;
+
 /** What was made follows from the mod: a change makes it worthless. */
 function forget(): void {
   pack = undefined;
@@ -52,7 +56,7 @@ function forget(): void {
 /** The pack of the mod as it is, made once. */
 function packFor(id: number): Built {
   if (pack) return pack;
-  const kit = kitNamed(mod.header.kit);
+  const kit = kitFor(mod);
   const files = kit.write(mod, blobOf, (done, total) => {
     if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
     say({ say: 'progress', id, done, total });
@@ -63,7 +67,7 @@ function packFor(id: number): Built {
 
 /** The files for the engine that can be asked, made once. */
 function engineFiles(id: number): Files {
-  if (kitNamed(mod.header.kit).name === engineKit.name) return packFor(id).files;
+  if (kitFor(mod).name === engineKit.name) return packFor(id).files;
   return (forEngine ??= engineKit.write(mod, blobOf, (done, total) => {
     if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
     say({ say: 'progress', id, done, total });
@@ -86,7 +90,7 @@ async function compare(
   if (!plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);
   const { files } = await standingAt(await targetOf(given, built.kit.ending));
-  const isText = kitNamed(mod.header.kit).isText(path);
+  const isText = kitFor(mod).isText(path);
   const text = (bytes: Uint8Array | undefined) =>
     bytes && isText ? new TextDecoder().decode(bytes) : undefined;
   return { path, before: text(files.get(path)), after: text(built.files.get(path)) };
@@ -132,10 +136,23 @@ async function work(id: number, task: Task): Promise<void> {
     );
   } catch (error) {
     const { message, stack } = error as Error;
-    say({ say: 'failed', id, message, isForeseen: error instanceof DiskProblem, stack });
+    say({ say: 'failed', id, message, isForeseen: isForeseen(error), stack });
   } finally {
     going.delete(id);
   }
+}
+
+/** The mod with other entries: what is known of a list of entries is known by the list itself. */
+function withEntries(before: Mod, changes: readonly EntryChange[]): Mod {
+  const after = { ...before } as unknown as Record<string, Record<string, unknown>>;
+  for (const kind of new Set(changes.map((change) => change.kind)))
+    after[kind] = { ...after[kind] };
+  for (const { kind, name, document } of changes) {
+    const entries = after[kind] ?? {};
+    if (document === undefined) delete entries[name];
+    else entries[name] = document;
+  }
+  return after as unknown as Mod;
 }
 
 port.on('message', (message: ToBuilder) => {
@@ -144,15 +161,10 @@ port.on('message', (message: ToBuilder) => {
       mod = { ...mod, header: message.header, ledger: message.ledger };
       forget();
       break;
-    case 'entries': {
-      const kinds = mod as unknown as Record<string, Record<string, unknown>>;
-      for (const { kind, name, document } of message.entries) {
-        if (document === undefined) delete kinds[kind]?.[name];
-        else Object.assign(kinds[kind] ?? {}, { [name]: document });
-      }
+    case 'entries':
+      mod = withEntries(mod, message.entries);
       forget();
       break;
-    }
     case 'blobs':
       for (const [sha256, bytes] of message.blobs) blobs.set(sha256, bytes);
       break;

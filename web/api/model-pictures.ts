@@ -1,6 +1,6 @@
 import { freeName, heldUnder } from '../../core/lists/index.ts';
 import { pointer } from '../../core/json/index.ts';
-import { kitNamed } from '../../core/kits/index.ts';
+import { kitFor } from '../../core/kits/index.ts';
 import { idOf, type Box, type Mod } from '../../core/mod/index.ts';
 import { resolvedModelOf, textureOf, unwrapModel } from '../../core/models/index.ts';
 import { decodePicture, encodePicture, shownAt, type Pixels } from '../../core/textures/index.ts';
@@ -58,12 +58,12 @@ export async function unwrapOnDesk(
   before: readonly Box[],
 ): Promise<void> {
   const { mod } = session.view;
-  const { namespace, kit } = mod.header;
+  const { namespace } = mod.header;
   const known = await shownPixels(mod, [
     ...(resolvedModelOf(mod, idOf(namespace, model))?.slots.values() ?? []),
   ]);
   const { pixels, changes } = unwrapModel(mod, model, {
-    most: kitNamed(kit).limits.textureSide,
+    most: kitFor(mod).limits.textureSide,
     pixelsOf: (id) => known.get(id),
     before,
   });

@@ -10,7 +10,7 @@ import { pointer, valueAt } from '../../json/index.ts';
 import { applyChanges, invertChanges, type Change, type Mod } from '../../mod/index.ts';
 import { coverage, StateSpace } from '../../states/index.ts';
 import { placeInPack } from './format/index.ts';
-import { blockPack, smallBlockPack } from './index.ts';
+import { blockPack } from './index.ts';
 import { readPack } from './read/index.ts';
 
 const load = async () => {
@@ -217,14 +217,6 @@ test('an edit and its undo leave the built pack as it was, whatever they put or 
       expect(digestOf(writeZip(blockPack.write(at, blobOf)))).toBe(before);
     }),
     { numRuns: 12 },
-  );
-});
-
-test('the kit of four bits writes the same files and holds sixteen states', async () => {
-  const { mod, blobOf } = await load();
-  expect(smallBlockPack.limits).toMatchObject({ states: 16, stateCodeBits: 4, wholeShares: true });
-  expect(digestOf(writeZip(smallBlockPack.write(mod, blobOf)))).toBe(
-    digestOf(writeZip(blockPack.write(mod, blobOf))),
   );
 });
 

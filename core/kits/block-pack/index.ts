@@ -62,23 +62,3 @@ export const blockPack: Kit = {
   settle: settleDigests,
   rules: packRules,
 };
-
-/**
- * The same format for engines that store a state in four bits and choose candidates by whole
- * shares.
- */
-export const smallBlockPack: Kit = {
-  ...blockPack,
-  name: 'block-pack-small',
-  title: 'Block Pack, edition 1, for four-bit states',
-  // Such engines count half as many ticks.
-  physics: { tickRate: 10, wrongTool: 4 },
-  limits: {
-    ...blockPack.limits,
-    states: 16,
-    stateCodeBits: 4,
-    wholeShares: true,
-    pattern: [4, 4],
-    spinStep: 15,
-  },
-};

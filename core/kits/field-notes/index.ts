@@ -1,4 +1,4 @@
-import { digestOf, type Files } from '../../bytes/index.ts';
+import { digestList, listedDigests, unlisted, type Files } from '../../bytes/index.ts';
 import {
   lookUp,
   resolveBlock,
@@ -16,7 +16,6 @@ import type { Kit } from '../kit.ts';
 const marker = 'notes.sha256';
 const folder = 'notes/';
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
-const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
 
 /** A block as a page of notes: its name, its numbers with units, its states. */
 function noteOf(mod: Mod, block: ResolvedBlock): string {
@@ -44,21 +43,13 @@ function write(mod: Mod, _blobOf: unknown, onProgress?: (done: number, total: nu
     onProgress?.(done, blocks.length);
     files.set(`${folder}${block.name}.txt`, bytesOf(noteOf(mod, block)));
   });
-  const lines = [...files].map(([path, bytes]) => `${digestOf(bytes)}  ${path}\n`);
-  return files.set(marker, bytesOf(lines.join('')));
+  return files.set(marker, digestList(files));
 }
 
 function writeBlock(mod: Mod, name: string): Map<string, string> {
   const declared = lookUp(mod.blocks, name);
   if (!declared) return new Map();
   return new Map([[`${folder}${name}.txt`, noteOf(mod, resolveBlock(mod, name, declared))]]);
-}
-
-/** The digests of the list, by path; undefined without a list. */
-function recordedDigests(files: Files): Map<string, string> | undefined {
-  const list = files.get(marker);
-  const lines = list && textOf(list).matchAll(/^([0-9a-f]{64}) {2}(.+)$/gm);
-  return lines && new Map([...lines].map(([, digest = '', path = '']) => [path, digest]));
 }
 
 /** A note that the list does not hold as it stands. */
@@ -72,14 +63,11 @@ const changed: FileRule<Files> = {
     'edit, or a damaged copy.',
   fails: { 'notes/bank.txt': 'Silt' },
   passes: {},
-  check: (files): FileReport[] => {
-    const recorded = recordedDigests(files);
-    return [...files].flatMap(([file, bytes]) =>
-      file === marker || recorded?.get(file) === digestOf(bytes)
-        ? []
-        : [{ file, message: `${marker} does not list ${file} as it is.` }],
-    );
-  },
+  check: (files) =>
+    unlisted(files, marker).map((file): FileReport => ({
+      file,
+      message: `${marker} does not list ${file} as it is.`,
+    })),
 };
 
 /** Plain text for people: a page of notes for each block, with a list of their digests. */
@@ -102,7 +90,7 @@ export const fieldNotes: Kit = {
   writeBlock,
   isText: () => true,
   recognises: (paths) => [...paths].some((path) => path === marker || path.startsWith(folder)),
-  recordedDigests,
+  recordedDigests: (files) => listedDigests(files, marker),
   check: (files) => ({ reports: reportsOf([changed], files) }),
   rules: [changed],
 };

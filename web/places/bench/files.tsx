@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { kitNamed } from '../../../core/kits/index.ts';
+import { kitFor } from '../../../core/kits/index.ts';
 import { useBaseline } from '../../api/baseline.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { changedLines } from '../../parts/lines.ts';
@@ -10,7 +10,7 @@ import styles from './files.module.css';
 export function Files({ block, onClose }: { block: string; onClose: () => void }) {
   const mod = useMod();
   const baseline = useBaseline();
-  const kit = kitNamed(mod.header.kit);
+  const kit = kitFor(mod);
   const files = useMemo(() => kit.writeBlock(mod, block), [kit, mod, block]);
   const before = useMemo(
     () => (baseline ? kit.writeBlock(baseline.mod, block) : undefined),

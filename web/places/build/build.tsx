@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import { Link, useMatch } from 'react-router';
 import { mutate } from 'swr';
-import { kits, type Kit } from '../../../core/kits/index.ts';
+import type { Kit } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
@@ -211,7 +211,7 @@ function useBuilding(where: Where, keep: readonly string[], onOutcome: (outcome:
 /** The title with the kit and the download. */
 function Head() {
   const session = useSession();
-  const { kit, own, others, choose } = useBuiltFor();
+  const { kit, own, others, all, choose } = useBuiltFor();
   const options = (some: readonly Kit[]) =>
     some.map(({ name, title }) => ({ value: name, label: title }));
   return (
@@ -227,7 +227,7 @@ function Head() {
                 { group: 'The mod is built for', items: options(own) },
                 { group: 'Others', items: options(others) },
               ]
-            : options(Object.values(kits))
+            : options(all)
         }
         value={kit.name}
         onChange={(name) => name !== null && choose(name)}

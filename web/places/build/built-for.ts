@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { kitNamed, kits, type Kit } from '../../../core/kits/index.ts';
+import { kitFor, kitsFor, type Kit } from '../../../core/kits/index.ts';
 import { kitsOf } from '../../../core/mod/kits-of.ts';
-import { useModPart, useSession } from '../../api/hooks.tsx';
+import { useMod, useSession } from '../../api/hooks.tsx';
 
 /** What Build builds for at the moment. */
 export interface BuiltFor {
@@ -9,6 +9,8 @@ export interface BuiltFor {
   /** The kits that the mod is built for, and the others. */
   own: Kit[];
   others: Kit[];
+  /** All of them in their usual order. */
+  all: Kit[];
   /**
    * Builds for another kit: one of the mod's own is only chosen here, any other becomes the one that
    * the mod is built for.
@@ -19,18 +21,20 @@ export interface BuiltFor {
 /** The kit that is built for: that of the mod or, of several, the one that was chosen last. */
 export function useBuiltFor(): BuiltFor {
   const session = useSession();
-  const names = useModPart(({ header }) => kitsOf(header));
+  const mod = useMod();
+  const names = kitsOf(mod.header);
   const [chosen, setChosen] = useLocalStorage({
     key: `obrank.kit.${session.name}`,
     defaultValue: '',
     getInitialValueInEffect: false,
   });
   const first = names[0] ?? '';
-  const kit = kitNamed(names.includes(chosen) ? chosen : first);
+  const kit = kitFor(mod, names.includes(chosen) ? chosen : first);
   return {
     kit,
-    own: names.map(kitNamed),
-    others: Object.values(kits).filter(({ name }) => !names.includes(name)),
+    own: names.map((name) => kitFor(mod, name)),
+    all: kitsFor(mod),
+    others: kitsFor(mod).filter(({ name }) => !names.includes(name)),
     choose: (name) => {
       setChosen(names.includes(name) && name !== first ? name : '');
       if (!names.includes(name)) session.set('Change the kit', ['header', 'kit'], name);

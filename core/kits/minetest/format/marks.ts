@@ -1,4 +1,4 @@
-import type { Files } from '../../../bytes/index.ts';
+import { listedDigests, type Files } from '../../../bytes/index.ts';
 
 /** The name of the kit. */
 export const kitName = 'minetest';
@@ -7,8 +7,5 @@ export const kitName = 'minetest';
 export const marks = 'obrank.sha256';
 
 /** The digests that a build was written with, by path; undefined without their list. */
-export function recordedDigests(files: Files): Map<string, string> | undefined {
-  const list = files.get(marks);
-  const lines = list && new TextDecoder().decode(list).matchAll(/^([0-9a-f]{64}) {2}(.+)$/gm);
-  return lines && new Map([...lines].map(([, digest = '', path = '']) => [path, digest]));
-}
+export const recordedDigests = (files: Files): Map<string, string> | undefined =>
+  listedDigests(files, marks);

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import clsx from 'clsx';
-import { kitNamed } from '../../../../core/kits/index.ts';
+import { kitFor } from '../../../../core/kits/index.ts';
 import { codesOf, nextNumber } from '../../../../core/mod/index.ts';
 import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
@@ -14,7 +14,7 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
   const session = useSession();
   const entry = mod.ledger.entries.find((one) => one.kind === 'block' && one.name === name);
   const codes = codesOf(mod.ledger, name, block.space);
-  const { limits, title } = kitNamed(mod.header.kit);
+  const { limits, title } = kitFor(mod);
   const register = () => {
     const { ledger } = session.view.mod;
     const number = nextNumber(ledger);

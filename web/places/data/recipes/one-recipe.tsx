@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { pointer } from '../../../../core/json/index.ts';
-import { kitNamed } from '../../../../core/kits/index.ts';
+import { kitFor } from '../../../../core/kits/index.ts';
 import { lookUp, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { gridOf, placesOf, resized, withIngredient } from '../../../../core/recipes/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
@@ -118,8 +118,8 @@ function Plan({
   onFill: (index: number, ingredient: string | undefined) => void;
   onRecipe: PutRecipe;
 }) {
-  const { header } = useMod();
-  const { limits, title } = kitNamed(header.kit);
+  const mod = useMod();
+  const { limits, title } = kitFor(mod);
   const { places, columns } = placesOf(recipe);
   const dropOn = (event: DragEvent, index: number) => {
     const id = event.dataTransfer.getData('text/plain');
@@ -156,8 +156,8 @@ function Plan({
         <Particulars recipe={recipe} onRecipe={onRecipe} />
       </div>
       <p className="note">
-        {planNote(recipe, limits.pattern, title, header.tickRate)} Drag from the shelf, or type over
-        a place; <Cap of="emptyPlace" /> empties it.
+        {planNote(recipe, limits.pattern, title, mod.header.tickRate)} Drag from the shelf, or type
+        over a place; <Cap of="emptyPlace" /> empties it.
       </p>
     </div>
   );

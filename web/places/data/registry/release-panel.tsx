@@ -8,7 +8,7 @@ import {
   diffSinceRelease,
   type ReleaseDiff,
 } from '../../../../core/registry/index.ts';
-import { kitNamed } from '../../../../core/kits/index.ts';
+import { kitFor } from '../../../../core/kits/index.ts';
 import { nextVersion, resolveBlocks } from '../../../../core/mod/index.ts';
 import { count, listed } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
@@ -32,7 +32,7 @@ export function ReleasePanel() {
     const twoDigits = (part: number) => String(part).padStart(2, '0');
     const day = [now.getFullYear(), now.getMonth() + 1, now.getDate()].map(twoDigits).join('-');
     const released = session.view.mod;
-    const kit = kitNamed(released.header.kit);
+    const kit = kitFor(released);
     const byName = new Map(resolveBlocks(released).map((block) => [block.name, block]));
     const keptOf = (name: string) => {
       const block = byName.get(name);

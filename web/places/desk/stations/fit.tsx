@@ -1,7 +1,7 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import clsx from 'clsx';
 import { Link } from 'react-router';
-import { kitNamed } from '../../../../core/kits/index.ts';
+import { kitFor } from '../../../../core/kits/index.ts';
 import { fittedShapes, type Fit } from '../../../../core/models/index.ts';
 import { titleOf } from '../../../../core/mod/index.ts';
 import { deskPath } from '../../../api/address.ts';
@@ -162,7 +162,7 @@ function advice(fits: readonly Fit[], chosen: number): string {
 
 function Cost({ boxes, of, shape: { block } }: { boxes: number; of: number; shape: ShapeDesk }) {
   const mod = useMod();
-  const kit = kitNamed(mod.header.kit);
+  const kit = kitFor(mod);
   return (
     <>
       <Field

@@ -1,10 +1,10 @@
 import { Checkbox } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { Finding } from '../../../../core/inspect/index.ts';
-import { kitNamed, kits } from '../../../../core/kits/index.ts';
+import { kitFor, kitsFor } from '../../../../core/kits/index.ts';
 import { kitsOf } from '../../../../core/mod/kits-of.ts';
 import type { Header } from '../../../../core/mod/index.ts';
-import { useFindings, useInspector, useSession } from '../../../api/hooks.tsx';
+import { useFindings, useInspector, useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { FindingsTag } from '../../../parts/findings-tag.tsx';
 import type { LineProps } from './settings.tsx';
@@ -13,6 +13,7 @@ import styles from './settings.module.css';
 /** What the mod is built for, each with how it stands there; one is asked while one types. */
 export function KitsLine({ header }: LineProps) {
   const session = useSession();
+  const mod = useMod();
   const chosen = kitsOf(header);
   const put = (label: string, [kit, ...others]: string[]) => {
     if (kit === undefined) return;
@@ -28,18 +29,18 @@ export function KitsLine({ header }: LineProps) {
   const toggle = (name: string) =>
     chosen.includes(name)
       ? put(
-          `No longer build for ${kitNamed(name).title}`,
+          `No longer build for ${kitFor(mod, name).title}`,
           chosen.filter((one) => one !== name),
         )
-      : put(`Build for ${kitNamed(name).title} too`, [...chosen, name]);
+      : put(`Build for ${kitFor(mod, name).title} too`, [...chosen, name]);
   const askFirst = (name: string) =>
-    put(`Ask ${kitNamed(name).title} first`, [name, ...chosen.filter((one) => one !== name)]);
+    put(`Ask ${kitFor(mod, name).title} first`, [name, ...chosen.filter((one) => one !== name)]);
   return (
     <Field
       label="Built for"
       note="What the first target cannot hold is found while you type; of the others it is told here."
     >
-      {Object.values(kits).map(({ name, title }) => (
+      {kitsFor(mod).map(({ name, title }) => (
         <div key={name} className={styles['kit']}>
           <Checkbox
             label={title}

@@ -1,7 +1,7 @@
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
-import { kitNamed } from '../../../../../core/kits/index.ts';
+import { kitFor } from '../../../../../core/kits/index.ts';
 import { codesOf, heldCodes } from '../../../../../core/mod/index.ts';
 import {
   bitFields,
@@ -27,9 +27,10 @@ const firstListed = 64;
 
 /** How states are stored in a saved world: the layout, its bits, the proof, every code. */
 export function CodesPart({ editor: { name, block }, state, onState }: FacetProps) {
-  const { ledger, header } = useMod();
+  const mod = useMod();
+  const { ledger } = mod;
   const { space } = block;
-  const { limits } = kitNamed(header.kit);
+  const { limits } = kitFor(mod);
   const codes = codesOf(ledger, name, space);
   const put = usePutCodes(name);
   const proof = useMemo(

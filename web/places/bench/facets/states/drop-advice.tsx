@@ -1,4 +1,4 @@
-import { kitNamed } from '../../../../../core/kits/index.ts';
+import { kitFor } from '../../../../../core/kits/index.ts';
 import { itemAt } from '../../../../../core/lists/index.ts';
 import { changeProperty, splitBlock } from '../../../../../core/mod/index.ts';
 import { whatToDrop, type StateSpace } from '../../../../../core/states/index.ts';
@@ -11,7 +11,7 @@ const [mostWays, mostBlocks] = [5, 16];
 
 /** Where the states do not fit into the kit's codes: what could go, or become blocks of its own. */
 export function DropAdvice({ block, space }: { block: string; space: StateSpace }) {
-  const { limits, title } = kitNamed(useModPart(({ header }) => header.kit));
+  const { limits, title } = useModPart((mod) => kitFor(mod));
   const ways = whatToDrop(space, limits.stateCodeBits);
   if (!ways.length) return null;
   return (

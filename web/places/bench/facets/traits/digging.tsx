@@ -2,12 +2,13 @@ import { NumberInput, Select, Switch } from '@mantine/core';
 import clsx from 'clsx';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { kitNamed } from '../../../../../core/kits/index.ts';
+import { kitFor } from '../../../../../core/kits/index.ts';
 import {
   lookUp,
   resolveBlock,
   toolKinds,
   type Header,
+  type Mod,
   type ResolvedBlock,
   type Traits,
 } from '../../../../../core/mod/index.ts';
@@ -166,7 +167,7 @@ const DigBars = memo(function DigBars({
     const declared = lookUp(mod.blocks, name);
     if (!declared) return { rows: [], note: '' };
     const block = resolveBlock(mod, name, declared);
-    return { rows: digRows(mod, block, { state, careful }), note: digNote(block, mod.header) };
+    return { rows: digRows(mod, block, { state, careful }), note: digNote(block, mod) };
   });
   const longest = Math.max(
     ...rows.flatMap(({ seconds, there }) => [seconds, there?.seconds ?? 0]),
@@ -215,9 +216,10 @@ function ToolBar({ row, longest }: { row: DigRow; longest: number }) {
 }
 
 /** From which tool on digging is quick, and what the thin bars are. */
-function digNote({ traits }: ResolvedBlock, header: Header): string {
+function digNote({ traits }: ResolvedBlock, mod: Mod): string {
+  const { header } = mod;
   if (traits.hardness === 'unbreakable') return 'Nothing that a player holds digs it.';
-  const { physics, title } = kitNamed(header.kit);
+  const { physics, title } = kitFor(mod);
   const engine = physics
     ? ` The thin bars are the engine of ${title}: ${physics.tickRate} ticks a second, the wrong ` +
       `tool takes ${physics.wrongTool} times as long.`

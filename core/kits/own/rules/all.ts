@@ -1,0 +1,1 @@
+export { writtenMalformed } from './malformed.ts';
