@@ -1,6 +1,6 @@
 import { Command, CommanderError, Option } from 'commander';
 import { reports } from '../core/inspect/index.ts';
-import { endingsInWords } from '../core/kits/index.ts';
+import { endingsInWords, KitError } from '../core/kits/index.ts';
 import { messageOf } from '../core/words/index.ts';
 import { DiskProblem, shown } from '../disk/index.ts';
 import { build, type BuildCommandOptions } from './commands/build.ts';
@@ -61,7 +61,11 @@ program
   .description('Build a mod folder into a pack.')
   .argument('<mod>', 'mod folder')
   .requiredOption('--out <path>', `folder, or file that ends in ${endingsInWords}`)
-  .option('--overwrite', 'overwrite files that Obrank did not write')
+  .option('--kit <name>', 'the kit to build for, where not the one that the mod asks first')
+  .option('--each', 'build for each kit of the mod, into a folder under its name')
+  .option('--mine <file>', 'a built file that stays as it stands (may be repeated)', also, [])
+  .option('--overwrite', 'let everything be as it is built, whatever was changed by hand')
+  .option('--watch', 'build again whenever the mod changes, until Ctrl C')
   .action(run<BuildCommandOptions>(build));
 program
   .command('take-over')
@@ -154,7 +158,7 @@ export async function main(args: readonly string[]): Promise<void> {
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
     if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
-    else if (error instanceof DiskProblem) {
+    else if (error instanceof DiskProblem || error instanceof KitError) {
       console.error(error.message);
       process.exitCode = 2;
     } else {

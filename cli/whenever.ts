@@ -1,4 +1,5 @@
 import { watch } from 'chokidar';
+import { KitError } from '../core/kits/index.ts';
 import { messageOf } from '../core/words/index.ts';
 import { DiskProblem } from '../disk/index.ts';
 
@@ -17,7 +18,7 @@ export async function whenever(target: string, run: () => Promise<number>): Prom
     try {
       code = await run();
     } catch (error) {
-      if (!(error instanceof DiskProblem)) throw error;
+      if (!(error instanceof DiskProblem || error instanceof KitError)) throw error;
       code = 2;
       console.error(messageOf(error));
     }

@@ -74,6 +74,7 @@ const arrows: Record<string, string[]> = {
   'core/states': ['core/space'],
   'core/mod': ['core/space', 'core/states', 'core/json', 'core/words'],
   'core/mend': ['core/mod', 'core/json', 'core/bytes'],
+  'core/merge': ['core/json', 'core/mend'],
   'core/families': ['core/forms', 'core/mod', 'core/json'],
   'core/fluids': ['core/space'],
   'core/reactions': ['core/space', 'core/states', 'core/mod', 'core/words'],

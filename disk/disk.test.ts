@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { once } from 'node:events';
 import {
   chmodSync,
@@ -29,6 +29,7 @@ import {
   planBuild as plan,
   readFolder,
   readModOrPack,
+  recordFile,
   writeBuild as write,
   type Built,
   type BuildOptions,
@@ -86,21 +87,102 @@ test('changed and gone files of our own need no question', async () => {
   expect(existsSync(path.join(target, 'rules/recipes/salt_crust.json'))).toBe(false);
 });
 
-test(
-  'a file that was edited by hand is shown, and overwritten only when that was agreed ' + 'to',
-  async () => {
+test('what was changed by hand stays, and is told, for as long as nobody says otherwise', async () => {
+  const file = 'rules/loot/salt_crust.json';
+  await writeBuild(target, built);
+  writeFileSync(path.join(target, file), '{ "mine": true }');
+  expect(await fates()).toEqual({ [file]: 'merged' });
+  await writeBuild(target, built);
+  expect(read(file)).toBe('{ "mine": true }');
+  expect(await fates()).toEqual({ [file]: 'merged' });
+  await writeBuild(target, built, { overwrite: true });
+  expect(await fates()).toEqual({});
+});
+
+describe('a file that both people and the mod changed', () => {
+  const file = 'rules/tools.json';
+  const asBuilt = () => JSON.parse(new TextDecoder().decode(built.get(file))) as object;
+  const byHand = (more: object) =>
+    writeFileSync(path.join(target, file), `${JSON.stringify({ ...asBuilt(), ...more })}\n`);
+  const byMod = (more: object) => changed(file, JSON.stringify({ ...asBuilt(), ...more }, null, 2));
+
+  test('holds both changes where they lie apart, in the form in which people wrote it', async () => {
     await writeBuild(target, built);
-    writeFileSync(path.join(target, 'rules/loot/salt_crust.json'), '{ "mine": true }');
-    expect(await fates()).toEqual({ 'rules/loot/salt_crust.json': 'edited' });
-    await expect(writeBuild(target, built)).rejects.toThrow(/changed by hand.*Nothing was written/);
-    expect(read('rules/loot/salt_crust.json')).toBe('{ "mine": true }');
-    const { id } = await planBuild(target, built);
-    writeFileSync(path.join(target, 'rules/loot/reed_thatch.json'), '{ "also": "mine" }');
-    await expect(writeBuild(target, built, { agreed: id })).rejects.toThrow(/Nothing was written/);
-    await writeBuild(target, built, { agreed: (await planBuild(target, built)).id });
-    expect(await fates()).toEqual({});
-  },
-);
+    byHand({ note: 'mine' });
+    await writeBuild(target, byMod({ also: 1 }));
+    expect(JSON.parse(read(file))).toEqual({ ...asBuilt(), note: 'mine', also: 1 });
+    expect(read(file).split('\n')).toHaveLength(2);
+  });
+
+  test('is asked about where they meet, place by place, and is as it was decided', async () => {
+    await writeBuild(target, built);
+    byHand({ grades: 'mine', kinds: 'mine' });
+    const next = byMod({ grades: 'new', kinds: 'new' });
+    await expect(writeBuild(target, next)).rejects.toThrow(
+      /changed the same place in 1 of the files.*rules\/tools\.json.*Nothing was written/,
+    );
+    const settled = [{ path: file, takes: ['mine', 'built'] as const }];
+    expect((await plan(target, asPack(next))).files).toContainEqual(
+      expect.objectContaining({ path: file, fate: 'clash', clashes: 2 }),
+    );
+    await write(target, asPack(next), { settled });
+    const found = JSON.parse(read(file)) as Record<string, unknown>;
+    expect(new Set([found['grades'], found['kinds']])).toEqual(new Set(['mine', 'new']));
+    // What was decided is what people have from now on.
+    expect((await plan(target, asPack(next))).ask).toBeUndefined();
+  });
+
+  test('that is no text is asked about whole, and stays where nothing new comes', async () => {
+    const picture = 'view/textures/salt.png';
+    await writeBuild(target, built);
+    writeFileSync(path.join(target, picture), 'painted over');
+    expect(await fates()).toEqual({ [picture]: 'merged' });
+    await writeBuild(target, built);
+    expect(read(picture)).toBe('painted over');
+    await expect(writeBuild(target, changed(picture, 'another'))).rejects.toThrow(
+      /changed by hand.*salt\.png/,
+    );
+  });
+
+  test('that people said is theirs stays so, also for whoever does not say it again', async () => {
+    await writeBuild(target, built);
+    byHand({ note: 'mine' });
+    await write(target, asPack(byMod({ note: 'new' })), { keep: [file] });
+    const plain = await plan(target, asPack(byMod({ note: 'newer' })));
+    expect(plain.files).toContainEqual(expect.objectContaining({ path: file, fate: 'mine' }));
+    await writeBuild(target, byMod({ note: 'newer' }));
+    expect(JSON.parse(read(file))).toMatchObject({ note: 'mine' });
+    const released = await plan(target, asPack(byMod({ note: 'newest' })), { keep: [] });
+    expect(released.files).toContainEqual(expect.objectContaining({ path: file, fate: 'clash' }));
+  });
+});
+
+test('a record that is damaged, or a link in its place, is none', async () => {
+  await writeBuild(target, built);
+  writeFileSync(path.join(target, recordFile), 'no archive');
+  writeFileSync(path.join(target, 'rules/loot/salt_crust.json'), '{ "mine": true }');
+  // The digests in the pack tell that it was edited, but not what was there.
+  expect(await fates()).toEqual({ 'rules/loot/salt_crust.json': 'edited' });
+  await expect(writeBuild(target, built)).rejects.toThrow(/changed by hand.*Nothing was written/);
+  rmSync(path.join(target, '.obrank'), { recursive: true });
+  const elsewhere = path.join(folder, 'elsewhere');
+  mkdirSync(elsewhere);
+  symlinkSync(elsewhere, path.join(target, '.obrank'));
+  await writeBuild(target, built, { overwrite: true });
+  expect(readdirSync(elsewhere)).toEqual([]);
+  expect(await fates()).toEqual({});
+});
+
+test('the plan that was agreed to is the plan that is carried out', async () => {
+  await writeBuild(target, built);
+  rmSync(path.join(target, recordFile));
+  writeFileSync(path.join(target, 'rules/loot/salt_crust.json'), '{ "mine": true }');
+  const { id } = await planBuild(target, built);
+  writeFileSync(path.join(target, 'rules/loot/reed_thatch.json'), '{ "also": "mine" }');
+  await expect(writeBuild(target, built, { agreed: id })).rejects.toThrow(/Nothing was written/);
+  await writeBuild(target, built, { agreed: (await planBuild(target, built)).id });
+  expect(await fates()).toEqual({});
+});
 
 test('the same holds for an edited file that would be removed', async () => {
   await writeBuild(target, built);

@@ -17,7 +17,16 @@ export {
   type Tree,
   type Unread,
 } from './read.ts';
-export { planBuild, standingAt, type Built, type FileFate, type PlannedFile } from './plan.ts';
+export {
+  planBuild,
+  planOver,
+  standingAt,
+  type Built,
+  type Decided,
+  type FileFate,
+  type PlannedFile,
+} from './plan.ts';
+export { recordFile } from './record.ts';
 export { ChangedMeanwhile, packAt, saveChanges, type FileToSave } from './save-changes.ts';
 export { placeAt, targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';

@@ -12,21 +12,26 @@ import {
   writeFile,
 } from 'node:fs/promises';
 import path from 'node:path';
-import { unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
+import { digestOf, unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
-import { planOver, scanTarget, standingAt, type Built, type Keep, type Standing } from './plan.ts';
+import {
+  planOver,
+  scanTarget,
+  standingAt,
+  type Built,
+  type Decided,
+  type Planned,
+  type Standing,
+} from './plan.ts';
+import { recordFile, recordFolder, recordOfBuild, recordPlace } from './record.ts';
 import { DiskProblem, inWords, shown } from './problem.ts';
 import { firstDifference, freshFiles, scanOne } from './scan.ts';
 import { targetOf, type Target } from './target.ts';
 import { enterWork, keepAside, type Work } from './work.ts';
 
-export interface BuildOptions {
+export interface BuildOptions extends Decided {
   /** The id of the plan that was shown and agreed to. Needed only when the plan asks something. */
   agreed?: string;
-  /** Files of people's own that stay as they stand. */
-  keep?: Keep;
-  /** Agree to whatever the plan asks. */
-  overwrite?: boolean;
   onProgress?: (done: number, total: number) => void;
   signal?: AbortSignal;
 }
@@ -77,18 +82,24 @@ async function writeIn(
 ): Promise<Plan> {
   for (let turn = 1; ; turn += 1) {
     const standing = await standingAt(target);
-    const plan = planOver(target, built, standing, options.keep);
+    const planned = planOver(target, built, standing, options);
+    const { plan } = planned;
     if (plan.ask && !options.overwrite && options.agreed !== plan.id)
       throw new DiskProblem(`${plan.ask} Nothing was written.`);
+    if (isDone(planned, built, standing)) return plan;
+    const record = recordOfBuild(built.files, built.kit.isText, planned.mine);
     await (target.kind === 'file'
-      ? writeFile(work.new, writeZip(withKept(plan, built.files, standing)), {
+      ? writeFile(work.new, writeZip(withKept(planned, standing)), {
           flag: turn === 1 ? 'wx' : 'w',
         })
-      : fill(work.new, plan, withoutKept(plan, built.files), options));
+      : fill(work.new, planned, record, options));
     options.signal?.throwIfAborted();
     const disturbed = await swap(work, target, standing);
     options.onProgress?.(built.files.size, built.files.size);
-    if (disturbed === undefined) return plan;
+    if (disturbed === undefined) {
+      if (target.kind === 'file') await keepRecord(work, target, record);
+      return plan;
+    }
     if (turn === maxTries)
       throw new DiskProblem(
         `${shown(disturbed)} is being changed while the build runs. Nothing was written; ` +
@@ -98,20 +109,12 @@ async function writeIn(
   }
 }
 
-const keptIn = ({ files }: Plan): string[] =>
-  files.filter(({ fate }) => fate === 'mine').map((file) => file.path);
-
-/** What is written: all but what people keep as they have it. */
-function withoutKept(plan: Plan, files: Files): Files {
-  const written = new Map(files);
-  for (const at of keptIn(plan)) written.delete(at);
-  return written;
-}
-
 /** What is packed: what people keep as it stands, and the rest as it was built. */
-function withKept(plan: Plan, files: Files, standing: Standing): Files {
-  const packed = withoutKept(plan, files);
-  for (const at of keptIn(plan)) {
+function withKept({ plan, files }: Planned, standing: Standing): Files {
+  const packed = new Map(files);
+  for (const { path: at } of plan.files.filter(
+    (file) => file.fate !== 'kept' && isKept(file, files),
+  )) {
     const bytes = standing.files.get(at);
     if (bytes) packed.set(at, bytes);
   }
@@ -134,17 +137,50 @@ async function clear(work: Work): Promise<void> {
   await rename(work.new, aside);
 }
 
-/** Writes the new folder whole: the pack's files, and other people's files taken over unchanged. */
+/** Whether a file stays as it stands. */
+const isKept = ({ path: at, fate }: Plan['files'][number], files: Files): boolean =>
+  fate === 'kept' || fate === 'mine' || (fate === 'merged' && !files.has(at));
+
+/** Whether everything stands already as it would be written, and the record says so. */
+function isDone({ plan, files, mine }: Planned, built: Built, standing: Standing): boolean {
+  const { record, files: there } = standing;
+  if (!record || record.digests.size !== built.files.size) return false;
+  const isAsWanted = (file: string, bytes: Uint8Array): boolean => {
+    const old = there.get(file);
+    return old !== undefined && Buffer.compare(old, bytes) === 0;
+  };
+  return (
+    plan.files.every(({ fate }) => fate !== 'gone' && fate !== 'edited' && fate !== 'foreign') &&
+    [...files].every(([file, bytes]) => isAsWanted(file, bytes)) &&
+    [...built.files].every(([file, bytes]) => record.digests.get(file) === digestOf(bytes)) &&
+    sameNames(record.mine, mine)
+  );
+}
+
+const sameNames = (a: readonly string[], b: readonly string[]): boolean =>
+  a.length === b.length && a.every((name) => b.includes(name));
+
+/** Keeps beside a file what was written to it; a half-written one never takes its place. */
+async function keepRecord(work: Work, target: Target, record: Uint8Array): Promise<void> {
+  const made = path.join(work.folder, 'record');
+  await writeFile(made, record, { flag: 'wx' });
+  await rename(made, recordPlace(target));
+}
+
+/**
+ * Writes the new folder whole: the pack's files, the record of them, and other people's files taken
+ * over unchanged.
+ */
 async function fill(
   made: string,
-  plan: Plan,
-  built: Files,
+  { plan, files }: Planned,
+  record: Uint8Array,
   { onProgress, signal }: BuildOptions,
 ): Promise<void> {
+  const built = new Map([...files, [recordFile, record]]);
   const old = await stat(plan.target).catch(() => undefined);
   await mkdir(made, { mode: 0o700 });
-  const isKept = (file: Plan['files'][number]) => file.fate === 'kept' || file.fate === 'mine';
-  const kept = plan.files.filter(isKept).map((file) => file.path);
+  const kept = plan.files.filter((file) => isKept(file, files)).map((file) => file.path);
   const folders = new Set([...built.keys()].map((file) => path.posix.dirname(file)));
   for (const folder of folders) await mkdir(path.join(made, folder), { recursive: true });
   if (old)
@@ -154,18 +190,29 @@ async function fill(
   // eslint-disable-next-line @typescript-eslint/no-deprecated -- only asked, never set
   await chmod(made, old ? old.mode & 0o7777 : 0o777 & ~process.umask());
   let done = 0;
+  // A file that is the same stays the very file, so that whoever watches sees only what changed.
+  const same = new Set(plan.files.flatMap(({ path: at, fate }) => (fate === 'same' ? [at] : [])));
   const queue = [...built];
   const worker = async () => {
     for (let next = queue.shift(); next; next = queue.shift()) {
       signal?.throwIfAborted();
       // Only a file that is not there yet: nothing is ever written through a link.
-      await writeFile(path.join(made, next[0]), next[1], { flag: 'wx' });
+      const [at, bytes] = next;
+      const isLinked = same.has(at) && (await stays(plan.target, made, at));
+      if (!isLinked) await writeFile(path.join(made, at), bytes, { flag: 'wx' });
       done += 1;
       if (done % 25 === 0) onProgress?.(done, built.size);
     }
   };
   await Promise.all(Array.from({ length: writers }, worker));
 }
+
+/** Takes a file over as it is; false where that cannot be done, and it is written anew. */
+const stays = (from: string, to: string, at: string): Promise<boolean> =>
+  link(path.join(from, at), path.join(to, at)).then(
+    () => true,
+    () => false,
+  );
 
 interface Carrying {
   all: boolean;
@@ -188,6 +235,8 @@ async function carryOver(
     const at = below ? `${below}/${entry.name}` : entry.name;
     const [here, there] = [path.join(from, entry.name), path.join(to, entry.name)];
     const hidden = all || entry.name.startsWith('.');
+    // The place of the record is ours: what else has its name is nobody's.
+    if (at === recordFolder && !entry.isDirectory()) continue;
     if (built.has(at) || (entry.isFile() && !hidden && !kept.has(at))) continue;
     await mkdir(to, { recursive: true });
     if (entry.isSymbolicLink()) await symlink(await readlink(here), there);

@@ -99,12 +99,20 @@ export const fates = [
   'edited',
   'foreign',
   'mine',
+  'merged',
+  'clash',
   'kept',
 ] as const;
 const PlannedFile = z.strictObject({
   path: z.string(),
   fate: z.enum(fates),
   bytes: z.number().int().min(0),
+  clashes: z
+    .number()
+    .int()
+    .min(1)
+    .optional()
+    .meta({ description: 'In how many places people and the mod changed the same.' }),
 });
 export const Plan = z
   .strictObject({
@@ -120,7 +128,24 @@ export const Plan = z
   .meta({ description: 'What a build does with every file.' });
 export type Plan = z.output<typeof Plan>;
 export const ComparedFile = z
-  .strictObject({ path: z.string(), before: z.string().optional(), after: z.string().optional() })
+  .strictObject({
+    path: z.string(),
+    before: z.string().optional(),
+    after: z.string().optional(),
+    clashes: z
+      .array(
+        z.strictObject({
+          place: z
+            .string()
+            .meta({ description: 'A JSON Pointer (RFC 6901), or the number of a line.' }),
+          base: z.string().meta({ description: 'As it was built last.' }),
+          mine: z.string().meta({ description: 'As people have it.' }),
+          built: z.string().meta({ description: 'As it would be built.' }),
+        }),
+      )
+      .optional()
+      .meta({ description: 'Where people and the mod changed the same, and not alike.' }),
+  })
   .meta({
     description: 'Both texts of a file; absent where there is none, or where it is no text.',
   });

@@ -54,19 +54,33 @@ export const SavePackBody = z.strictObject({
 const keep = z.array(z.string().max(300)).max(10_000).optional().meta({
   description: 'Files that people changed by hand, or wrote themselves, and that stay so.',
 });
+const settled = z
+  .array(
+    z.strictObject({
+      path: z.string().max(300),
+      takes: z.array(z.enum(['mine', 'built']).nullable()).max(10_000),
+    }),
+  )
+  .max(10_000)
+  .optional()
+  .meta({
+    description: 'Whose words stand where people and the mod changed the same, place by place.',
+  });
 const kit = z.string().max(64).optional().meta({
   description: 'The kit to build for; that of the mod when it is left out.',
 });
 export const PackQuery = z.strictObject({ kit });
-export const PlanBody = z.strictObject({ target, keep, kit });
+export const PlanBody = z.strictObject({ target, keep, settled, kit });
 export const CompareBody = z.strictObject({
   target,
+  settled,
   kit,
   path: z.string().max(300).meta({ description: 'A file of the plan.' }),
 });
 export const BuildBody = z.strictObject({
   target,
   keep,
+  settled,
   kit,
   agreed: z
     .string()

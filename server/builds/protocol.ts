@@ -1,3 +1,4 @@
+import type { Decided } from '../../disk/index.ts';
 import type { ComparedFile, Plan, Verdict } from '../../core/api/index.ts';
 import type { Difference, Heard, Laid } from '../../core/kits/index.ts';
 import type { EntryKind, Mod } from '../../core/mod/index.ts';
@@ -9,11 +10,14 @@ export interface EntryChange {
   document?: unknown;
 }
 
+/** What people decided about files that they changed by hand. */
+type Decisions = Pick<Decided, 'keep' | 'settled'>;
+
 /** What can be asked of a builder. All of it is about the mod as it was last told. */
 export type Task =
-  | { do: 'plan'; target: string; keep?: string[] }
-  | { do: 'compare'; target: string; path: string }
-  | { do: 'build'; target: string; keep?: string[]; agreed?: string }
+  | ({ do: 'plan'; target: string } & Decisions)
+  | ({ do: 'compare'; target: string; path: string } & Pick<Decisions, 'settled'>)
+  | ({ do: 'build'; target: string; agreed?: string } & Decisions)
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }

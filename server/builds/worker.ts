@@ -11,6 +11,7 @@ import { emptyMod, resolveBlocks, type Mod } from '../../core/mod/index.ts';
 import {
   DiskProblem,
   planBuild,
+  planOver,
   standingAt,
   targetOf,
   writeBuild,
@@ -83,30 +84,38 @@ const comesNear = (): Verdict['near'] =>
     .slice(0, mostDifferences);
 
 async function compare(
-  { target: given, path }: Task & { do: 'compare' },
+  { target: given, path, settled }: Task & { do: 'compare' },
   built: Built,
 ): Promise<ComparedFile> {
-  const plan = await planBuild(given, built);
-  if (!plan.files.some((file) => file.path === path))
+  const target = await targetOf(given, built.kit.ending);
+  const standing = await standingAt(target);
+  const planned = planOver(target, built, standing, { settled });
+  if (!planned.plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);
-  const { files } = await standingAt(await targetOf(given, built.kit.ending));
-  const isText = kitFor(mod).isText(path);
+  const isText = built.kit.isText(path);
   const text = (bytes: Uint8Array | undefined) =>
     bytes && isText ? new TextDecoder().decode(bytes) : undefined;
-  return { path, before: text(files.get(path)), after: text(built.files.get(path)) };
+  const clashes = planned.merged.get(path)?.clashes;
+  return {
+    path,
+    before: text(standing.files.get(path)),
+    after: text(planned.files.get(path) ?? built.files.get(path)),
+    ...(clashes?.length && { clashes }),
+  };
 }
 
 function run(id: number, task: Task, signal: AbortSignal): unknown {
   const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
   switch (task.do) {
     case 'plan':
-      return planBuild(task.target, packFor(id), task.keep);
+      return planBuild(task.target, packFor(id), task);
     case 'compare':
       return compare(task, packFor(id));
     case 'build':
       return writeBuild(task.target, packFor(id), {
         agreed: task.agreed,
         keep: task.keep,
+        settled: task.settled,
         onProgress,
         signal,
       });

@@ -13,7 +13,9 @@ const words: Record<Fate, string> = {
   gone: 'gone',
   edited: 'edited by hand',
   foreign: 'not Obrank’s',
-  mine: 'kept by hand',
+  mine: 'yours',
+  merged: 'kept by hand',
+  clash: 'both changed it',
   kept: 'left alone',
 };
 /** What a build does not touch. */
@@ -26,6 +28,8 @@ const tags: Partial<Record<Fate, string>> = {
   edited: 'error',
   foreign: 'error',
   mine: 'hint',
+  merged: 'hint',
+  clash: 'error',
 };
 
 /** The files of the plan by folder, each with what will happen to it. */
