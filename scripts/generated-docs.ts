@@ -18,7 +18,7 @@ import { titleOfKey, withWords } from './schema-words.ts';
 export function generatedDocs(): Map<string, string> {
   const docs = new Map<string, string>([
     ['docs/rules.md', rulesDoc()],
-    ['core/kits/shipped.json', shippedKits()],
+    ['core/kits/examples.json', exampleKits()],
     ['docs/kit-model.md', kitDoc(readFileSync('docs/kit-model.md', 'utf8'))],
     ['docs/schemas/kit/model.schema.json', modelSchema()],
     ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))],
@@ -27,11 +27,12 @@ export function generatedDocs(): Map<string, string> {
   return docs;
 }
 
-/** The kits in `demo/kits` that come with every Obrank, whole, by their names. */
-const shipped = ['block-pack-small'];
-
-function shippedKits(): string {
-  const made = shipped.map((name) => {
+/** The kits in `demo/kits`, whole, by their names: what one's own may begin from. */
+function exampleKits(): string {
+  const names = readdirSync('demo/kits', { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map(({ name }) => name);
+  const made = names.sort().map((name) => {
     const folder = `demo/kits/${name}`;
     const files = new Map(
       readdirSync(folder, { recursive: true, withFileTypes: true })

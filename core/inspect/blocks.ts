@@ -1,8 +1,8 @@
-import { kitFor } from '../kits/index.ts';
-import { changedNames } from '../lists/index.ts';
+import { changedNames, itemAt } from '../lists/index.ts';
 import { resolveBlock, shownNamed, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext, type Dependency } from './context.ts';
 import { blockFinding, rulesFor } from './block-rules.ts';
+import { builtKits, forEachKit } from './each-kit.ts';
 import type { Finding } from './finding.ts';
 
 /** What was found in a block, and the questions that it rests on. */
@@ -95,9 +95,15 @@ class BlockFindings {
 
 function inspectBlock(mod: Mod, name: string, declared: Block): Inspected {
   const block = resolveBlock(mod, name, declared);
-  const context = new BlockContext(mod, block, kitFor(mod));
+  const kits = builtKits(mod);
+  const context = new BlockContext(mod, block, itemAt(kits, 0));
   const findings = rulesFor(mod, name).flatMap((rule) =>
-    rule.check(block, context).map((report) => blockFinding(rule, name, report)),
+    forEachKit(kits, (kit) => rule.check(block, context.turnTo(kit))).map(
+      ({ kits, ...report }) => ({
+        ...blockFinding(rule, name, report),
+        ...(kits && { kits }),
+      }),
+    ),
   );
   return { context, findings };
 }

@@ -57,13 +57,14 @@ function templatesIn(models: Mod['models']): ReadonlySet<string> {
  */
 export class BlockContext {
   private readonly reads: { read: Read; answer: unknown }[] = [];
+  private asksKits = false;
   /** What the questions look at, beside the header, which all of them may. */
   readonly dependencies: Dependency[] = [];
 
   constructor(
     private readonly mod: Mod,
     readonly block: ResolvedBlock,
-    readonly kit: Kit,
+    private asked: Kit,
     private readonly unread: Unread = nothingUnread,
   ) {}
 
@@ -89,6 +90,20 @@ export class BlockContext {
     this.dependencies.push([kind, name]);
     this.unread.ask(kind, name);
     for (const part of parts) this.unread.ask(kind, name, part);
+  }
+
+  /** The kit that is asked at the moment: what it holds, and how it shows things. */
+  get kit(): Kit {
+    // One of the mod's own may hold more or less from one moment to the next.
+    if (!this.asksKits) this.ask((mod) => mod.kits, 'kits');
+    this.asksKits = true;
+    return this.asked;
+  }
+
+  /** Asks what follows of another kit; what was noted counts for all of them. */
+  turnTo(kit: Kit): this {
+    this.asked = kit;
+    return this;
   }
 
   get header(): Mod['header'] {

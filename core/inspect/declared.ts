@@ -1,8 +1,10 @@
+import { itemAt } from '../lists/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Declared, Kit } from '../kits/index.ts';
 import { resolveBlock, shownNamed } from '../mod/index.ts';
 import { blockFinding, rulesFor } from './block-rules.ts';
 import { BlockContext } from './context.ts';
+import { forEachKit } from './each-kit.ts';
 import { facetOf, type Finding } from './finding.ts';
 import { modRules } from './rules/index.ts';
 import { Unread, watchBlock } from './unread.ts';
@@ -10,15 +12,15 @@ import { viewOf } from './view.ts';
 
 /**
  * What every rule over a declaration says of one that was read from files, at its place in them.
- * Nothing is concluded from what could not be read. `onProgress` is told of blocks looked at.
+ * Every kit is asked. Nothing is concluded from what could not be read. `onProgress` is told of blocks looked at.
  */
 export function inspectDeclared(
-  kit: Kit,
+  kits: readonly Kit[],
   { mod, unread: parts, placeOf }: Declared,
   onProgress?: (done: number, total: number) => void,
 ): Finding[] {
   const unread = new Unread(parts);
-  return [...ofBlocks(kit, mod, unread, onProgress), ...ofMod(kit, mod, unread)].flatMap(
+  return [...ofBlocks(kits, mod, unread, onProgress), ...ofMod(kits, mod, unread)].flatMap(
     ({ at = '', ...finding }) => {
       const spot = unread.holds(at) ? undefined : placeOf(at);
       return spot ? [{ ...finding, ...spot }] : [];
@@ -27,7 +29,7 @@ export function inspectDeclared(
 }
 
 function ofBlocks(
-  kit: Kit,
+  kits: readonly Kit[],
   mod: Declared['mod'],
   unread: Unread,
   onProgress?: (done: number, total: number) => void,
@@ -36,24 +38,27 @@ function ofBlocks(
   return names.flatMap((name, done) => {
     if (done % 64 === 0) onProgress?.(done, names.length);
     const block = resolveBlock(mod, name, shownNamed(mod, name)!);
-    const context = new BlockContext(mod, block, kit, unread);
+    const context = new BlockContext(mod, block, itemAt(kits, 0), unread);
     const watched = watchBlock(block, unread);
     return rulesFor(mod, name).flatMap((rule) => {
       if (unread.hasAny(rule.restsOn ?? [])) return [];
-      const reports = rule.check(watched, context);
+      const reports = forEachKit(kits, (kit) => rule.check(watched, context.turnTo(kit)));
       if (unread.wasAsked()) return [];
-      return reports.map((report) => blockFinding(rule, name, report));
+      return reports.map(({ kits: some, ...report }) => ({
+        ...blockFinding(rule, name, report),
+        ...(some && { kits: some }),
+      }));
     });
   });
 }
 
-function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
+function ofMod(kits: readonly Kit[], mod: Declared['mod'], unread: Unread): Finding[] {
   const view = { ...viewOf(mod), header: unread.watch(mod.header, 'header') };
   return modRules.flatMap(({ id, severity, check, restsOn = [] }) => {
     if (unread.hasAny(restsOn)) return [];
-    const reports = check(view, kit);
+    const reports = forEachKit(kits, (kit) => check(view, kit));
     if (unread.wasAsked()) return [];
-    return reports.map(({ message, at, cause, fix, mend }): Finding => ({
+    return reports.map(({ message, at, cause, fix, mend, kits: some }): Finding => ({
       rule: id,
       severity,
       facet: facetOf(id),
@@ -61,6 +66,7 @@ function ofMod(kit: Kit, mod: Declared['mod'], unread: Unread): Finding[] {
       ...(cause !== undefined && { cause }),
       ...(fix && { fix }),
       ...(mend && { mend }),
+      ...(some && { kits: some }),
       at: pointer(at),
     }));
   });

@@ -44,6 +44,8 @@ export interface Finding {
   /** File, pointer and place, for findings over files. */
   file?: string;
   place?: Place;
+  /** The kits that it is found for, by name, where not for all that the mod is built for. */
+  kits?: string[];
   fix?: Fix;
   /** Another way: not what is declared is changed, but the picture that it is said of. */
   mend?: PictureMend;
@@ -67,6 +69,7 @@ export type Facet = (typeof facets)[number];
 const rooms = new Map<string, Facet>([
   ['families', 'Identity'],
   ['fluids', 'Traits'],
+  ['kits', 'Identity'],
   ['models', 'Looks'],
   ['recipes', 'Loot'],
 ]);

@@ -1,8 +1,11 @@
 import { pointer, pointerSteps } from '../json/index.ts';
-import { kitFor, type Declared, type Kit } from '../kits/index.ts';
+import { KitError, type Declared, type Kit } from '../kits/index.ts';
+import { builtKits } from './each-kit.ts';
+import { kitFlawed, placeOfProblem, problemInWords } from './rules/kits/flawed.ts';
 import { expandFamilies, ownerOf } from '../families/index.ts';
 import { heldUnder } from '../lists/index.ts';
 import { entryOf, everythingRegistered, restingOn, standIns, type Mod } from '../mod/index.ts';
+import { inWords } from '../words/index.ts';
 import { inspectDeclared } from './declared.ts';
 import type { Files } from '../bytes/index.ts';
 import {
@@ -34,8 +37,7 @@ export function readFolderForm(files: Files): {
   if (folder.unread.some(({ kind }) => kind === 'header'))
     return { findings: findings.sort(byWeight), declared: undefined };
   const declared = declaredIn(folder);
-  const kit = kitFor(declared.mod);
-  findings.push(...inspectDeclared(kit, declared));
+  findings.push(...inspectDeclared(builtKits(declared.mod), declared));
   const { header } = declared.mod;
   const isWhole = !folder.unread.length;
   const ofFindings = isWhole ? inspectFindings(declared.mod, findings) : [];
@@ -44,16 +46,45 @@ export function readFolderForm(files: Files): {
     ...ofFindings.flatMap((finding) => ({ ...finding, ...declared.placeOf(finding.at ?? '') })),
   ]);
   if (isWhole && !told.some((finding) => finding.severity === 'error'))
-    told.push(...toldOf(header, ofBuilt(kit, folder, declared.mod)));
+    told.push(
+      ...toldOf(
+        header,
+        builtKits(declared.mod).flatMap((kit) => ofBuilt(kit, folder, declared)),
+      ),
+    );
   return { findings: told.sort(byWeight), declared };
 }
 
-/** The errors in the pack that would be built, read back by a reader that knows only its files. */
-function ofBuilt(kit: Kit, { blobs }: ModFolder, mod: Mod): Finding[] {
-  const built = kit.write(mod, (sha256) => blobs.get(sha256)!);
+/**
+ * The errors in the pack that would be built, read back by a reader that knows only its files; or why
+ * a kit of the mod's own cannot write it.
+ */
+function ofBuilt(kit: Kit, { blobs }: ModFolder, { mod, placeOf }: Declared): Finding[] {
+  let built: Files;
+  try {
+    built = kit.write(mod, (sha256) => blobs.get(sha256)!);
+  } catch (error) {
+    if (error instanceof KitError) return [unwritten(kit, error, placeOf)];
+    throw error;
+  }
   return inspectBuilt(kit, built)
     .filter((finding) => finding.severity === 'error')
     .map(({ fix: _, ...finding }) => ({ ...finding, file: `(built)/${finding.file}` }));
+}
+
+/** Why a kit cannot write the mod, at its template. */
+function unwritten(kit: Kit, { problem }: KitError, placeOf: Declared['placeOf']): Finding {
+  const at = pointer(placeOfProblem(kit, problem));
+  const parts = { kit: kit.title, file: problem.file, problem: problemInWords(problem) };
+  return {
+    rule: kitFlawed.id,
+    severity: kitFlawed.severity,
+    facet: facetOf(kitFlawed.id),
+    message: inWords(kitFlawed.messages ?? {}, { says: 'flawed', parts }),
+    at,
+    ...placeOf(at),
+    ...(problem.place && { place: problem.place }),
+  };
 }
 
 /** What stands for an entry of a kind that could not be read; others are only known to be unread. */

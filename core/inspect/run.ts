@@ -1,9 +1,10 @@
 import type { Files } from '../bytes/index.ts';
-import { kitFor, type Checked, type Declared, type Kit } from '../kits/index.ts';
+import type { Checked, Declared, Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Mod } from '../mod/index.ts';
 import { inspectBlocks } from './blocks.ts';
 import { inspectDeclared } from './declared.ts';
+import { builtKits, forEachKit } from './each-kit.ts';
 import { withFamilyCauses } from './family-causes.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';
@@ -19,8 +20,8 @@ import { partOf, watchedView, type ViewPart } from './view.ts';
  */
 export function inspect(mod: Mod): Finding[] {
   const findings = inspectBlocks(mod);
-  const kit = kitFor(mod);
-  for (const rule of modRules) findings.push(...inspectMod(mod, kit, rule));
+  const kits = builtKits(mod);
+  for (const rule of modRules) findings.push(...inspectMod(mod, kits, rule));
   const told = toldOf(mod.header, [...findings, ...inspectFindings(mod, findings)]);
   return withFamilyCauses(mod, told).sort(byWeight);
 }
@@ -46,7 +47,7 @@ const answered = new WeakMap<
   Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>
 >();
 
-function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
+function inspectMod(mod: Mod, kits: readonly Kit[], rule: ModRule): Finding[] {
   const answers =
     answered.get(mod.header) ??
     new Map<ModRule, { reads: Map<ViewPart, unknown>; findings: Finding[] }>();
@@ -55,13 +56,17 @@ function inspectMod(mod: Mod, kit: Kit, rule: ModRule): Finding[] {
   if (before && [...before.reads].every(([part, value]) => partOf(mod, part) === value))
     return before.findings;
   const { view, reads } = watchedView(mod);
-  const findings = rule.check(view, kit).map(({ at, ...report }): Finding => ({
-    rule: rule.id,
-    severity: rule.severity,
-    facet: facetOf(rule.id),
-    at: pointer(at),
-    ...report,
-  }));
+  // A kit may be one of the mod's own, and hold more or less from one moment to the next.
+  reads.set('kits', mod.kits);
+  const findings = forEachKit(kits, (kit) => rule.check(view, kit)).map(
+    ({ at, ...report }): Finding => ({
+      rule: rule.id,
+      severity: rule.severity,
+      facet: facetOf(rule.id),
+      at: pointer(at),
+      ...report,
+    }),
+  );
   answers.set(rule, { reads, findings });
   return findings;
 }
@@ -102,7 +107,7 @@ export function readBuilt(kit: Kit, files: Files, onProgress?: OnProgress): Read
   const told = (things: 'files' | 'blocks') => (done: number, total: number) =>
     onProgress?.(things, done, total);
   const { reports, declared, mend } = kit.check(files, told('files'));
-  const ofDeclared = declared ? inspectDeclared(kit, declared, told('blocks')) : [];
+  const ofDeclared = declared ? inspectDeclared([kit], declared, told('blocks')) : [];
   return { findings: [...reports.map(fileFinding), ...ofDeclared].sort(byWeight), declared, mend };
 }
 

@@ -3,7 +3,8 @@
  * kit that somebody writes and keeps with a mod.
  */
 import type { Files } from '../bytes/index.ts';
-import { lookUp, OwnKitSchema, type Mod } from '../mod/index.ts';
+import { heldUnder } from '../lists/index.ts';
+import { lookUp, OwnKitSchema, type Mod, type OwnKit } from '../mod/index.ts';
 import { listed } from '../words/index.ts';
 import { blockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
@@ -11,7 +12,7 @@ import type { Engine, Kit } from './kit.ts';
 import { minetest, minetestEngine } from './minetest/index.ts';
 import { ownKitsOf } from './own-kits.ts';
 import { kitFrom } from './own/index.ts';
-import shipped from './shipped.json' with { type: 'json' };
+import examples from './examples.json' with { type: 'json' };
 
 export {
   severities,
@@ -39,11 +40,28 @@ export type {
   Storage,
 } from './kit.ts';
 
-/** Kits that are written as people write theirs, and come with Obrank. */
-const written = Object.entries(shipped).map(([name, { own, texts }]) =>
-  kitFrom(name, OwnKitSchema.parse(own), new Map(Object.entries(texts))),
+/** A kit as it lies in a folder. */
+interface Example {
+  own: OwnKit;
+  texts: ReadonlyMap<string, string>;
+}
+
+/** Kits that are written as people write theirs, from which one's own may begin, by name. */
+export const exampleKits: Readonly<Record<string, Example>> = Object.fromEntries(
+  Object.entries(examples).map(([name, { own, texts }]) => [
+    name,
+    { own: OwnKitSchema.parse(own), texts: new Map(Object.entries(texts)) },
+  ]),
 );
-const known: readonly Kit[] = [blockPack, ...written, fieldNotes, minetest];
+
+/** One of these comes with Obrank as a target of its own. */
+const small = 'block-pack-small';
+const smallBlockPack = kitFrom(
+  small,
+  heldUnder(exampleKits, small).own,
+  heldUnder(exampleKits, small).texts,
+);
+const known: readonly Kit[] = [blockPack, smallBlockPack, fieldNotes, minetest];
 const usual = blockPack;
 
 /** The kits that Obrank brings along, by name. */

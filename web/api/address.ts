@@ -47,6 +47,10 @@ export const deskPath = (model: string, station?: string): string =>
 export const texturePath = (texture: string, station?: string): string =>
   `textures/${encodeURIComponent(texture)}${station === undefined ? '' : `/${station}`}`;
 
+/** The address of a kit of the mod's own, below that of the mod. */
+export const kitPath = (name: string, station?: string): string =>
+  `kits/${name}${station ? `?station=${station.toLowerCase()}` : ''}`;
+
 /** The address of a fluid below that of the mod. */
 export const fluidPath = (name: string, station?: string): string =>
   `fluids/${name}${station ? `?station=${station.toLowerCase()}` : ''}`;

@@ -5,6 +5,7 @@ import {
   type Finding,
 } from '../../core/inspect/index.ts';
 import type { Change, Mod } from '../../core/mod/index.ts';
+import type { Draft, DraftCheck, Preview } from '../../core/kits/index.ts';
 import type { Fit } from '../../core/models/index.ts';
 import type { PlainBox } from '../../core/space/index.ts';
 import type { Pixels } from '../../core/textures/index.ts';
@@ -174,6 +175,18 @@ export class Inspector {
   async encode(pixels: Pixels): Promise<Uint8Array> {
     const encoded = await this.ask((id) => ({ kind: 'encode', id, pixels }));
     return encoded.kind === 'encoded' ? encoded.png : new Uint8Array();
+  }
+
+  /** What a rule of a kit that is being written writes for one thing of the mod. */
+  async tryKit(draft: Draft, rule: number, called: string): Promise<Preview> {
+    const tried = await this.ask((id) => ({ kind: 'try kit', id, draft, rule, called }));
+    return tried.kind === 'kit tried' ? tried.preview : { subjects: [], problems: [] };
+  }
+
+  /** How a kit that is being written fares with the whole mod. */
+  async checkKit(draft: Draft): Promise<DraftCheck | undefined> {
+    const checked = await this.ask((id) => ({ kind: 'check kit', id, draft }));
+    return checked.kind === 'kit checked' ? checked.check : undefined;
   }
 
   /** What would be found if the mod were built for another kit. */

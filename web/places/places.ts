@@ -164,6 +164,16 @@ export const places: readonly Place[] = [
     load: () => import('./build/build.tsx').then((file) => file.Build),
   },
   {
+    path: 'kits',
+    title: 'Kits',
+    within: [':kit'],
+    shownIn: 'palette',
+    label: 'Kits of your own',
+    says: 'Write for an engine of your own: limits, rules and templates',
+    alsoFound: ['templates', 'liquid', 'target', 'engine', 'format', 'workshop'],
+    load: () => import('./kits/kits.tsx').then((file) => file.Kits),
+  },
+  {
     path: 'home',
     title: 'The mod itself',
     shownIn: 'palette',

@@ -20,6 +20,7 @@ import {
 } from '../../core/draw/index.ts';
 import { expandFamilies } from '../../core/families/index.ts';
 import { diffFindings, fixAll, inspect, type Finding } from '../../core/inspect/index.ts';
+import { checkDraft, previewOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { fitBoxes, textureOf } from '../../core/models/index.ts';
 import { applyChanges, lookUp, resolveBlock, shownNamed, type Mod } from '../../core/mod/index.ts';
@@ -259,6 +260,13 @@ self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
     const other = declared && { ...declared, header: { ...declared.header, kit } };
     const findings = other ? inspect(expandFamilies(other)) : [];
     answer({ kind: 'found for kit', id, findings });
+  } else if (message.kind === 'check kit') {
+    const { id, draft } = message;
+    answer({ kind: 'kit checked', id, check: mod && checkDraft(draft, mod) });
+  } else if (message.kind === 'try kit') {
+    const { id, draft, rule, called } = message;
+    const preview = mod ? previewOf(draft, rule, called, mod) : { subjects: [], problems: [] };
+    answer({ kind: 'kit tried', id, preview });
   } else if (message.kind === 'fit') {
     const { id, boxes, most } = message;
     answer({ kind: 'fitted', id, fits: fitBoxes(boxes, most) });

@@ -1,5 +1,6 @@
 import type { Finding, FindingsDiff } from '../../core/inspect/index.ts';
 import type { SheetCell } from '../../core/draw/index.ts';
+import type { Draft, DraftCheck, Preview } from '../../core/kits/index.ts';
 import type { Breaking } from '../../core/loot/index.ts';
 import type { Fit } from '../../core/models/index.ts';
 import type { PlainBox } from '../../core/space/index.ts';
@@ -66,6 +67,9 @@ export type ToWorker =
       seed: number;
     }
   | { kind: 'breaks'; id: number; block: string; breaking: Breaking; breaks: number; seed: number }
+  /** What a kit that is being written writes for one thing. */
+  | { kind: 'try kit'; id: number; draft: Draft; rule: number; called: string }
+  | { kind: 'check kit'; id: number; draft: Draft }
   | { kind: 'cancel'; id: number }
   | { kind: 'encode'; id: number; pixels: Pixels }
   | { kind: 'fit'; id: number; boxes: readonly PlainBox[]; most: number }
@@ -83,4 +87,6 @@ export type FromWorker =
   | { kind: 'encoded'; id: number; png: Uint8Array }
   | { kind: 'fitted'; id: number; fits: Fit[] }
   | { kind: 'all fixed'; id: number; changes: Change[]; mended: number }
-  | { kind: 'found for kit'; id: number; findings: Finding[] };
+  | { kind: 'found for kit'; id: number; findings: Finding[] }
+  | { kind: 'kit tried'; id: number; preview: Preview }
+  | { kind: 'kit checked'; id: number; check: DraftCheck | undefined };

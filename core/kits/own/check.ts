@@ -11,6 +11,8 @@ export interface Expected {
   fate: 'as expected' | 'differs' | 'not written';
   /** The first line that differs, counted from 1, as expected and as it is. */
   line?: { number: number; expected: string; written: string };
+  /** The whole of what is written, where it differs. */
+  written?: string;
 }
 
 /** How a kit fares with a mod. */
@@ -63,6 +65,7 @@ function compared(path: string, expected: string, files: Files): Expected {
   return {
     path,
     fate: 'differs',
+    written,
     line: {
       number: number + 1,
       expected: these[number] ?? '',

@@ -8,10 +8,12 @@ import { rulesOfOwn } from './rules/index.ts';
 import { KitWriter } from './writer.ts';
 
 export { KitError, placed, type KitProblem } from './problem.ts';
+export { askedOf, holdsWay, waysIn, type Asked } from './asked.ts';
 export { checkKit, type Expected, type KitCheck } from './check.ts';
 export { expectedFolder, readKit, writeKit, type KitFolder } from './folder.ts';
 export { limitsOf } from './limits.ts';
-export { modModel } from './model/mod.ts';
+export { modelFor } from './model/mod.ts';
+export { checkDraft, previewOf, type Draft, type DraftCheck, type Preview } from './preview.ts';
 export type { Span } from './run.ts';
 export { subjectsOf, type Subject } from './subjects.ts';
 export { KitWriter, offsetOf, sourceOf, type WrittenText } from './writer.ts';

@@ -1,9 +1,9 @@
 import { unsafePath, type Files } from '../../bytes/index.ts';
-import { inOrder, type KitFileRule, type Mod, type OwnKit } from '../../mod/index.ts';
+import { type KitFileRule, type Mod, type OwnKit } from '../../mod/index.ts';
 import type { BlobOf } from '../kit.ts';
 import { bounds } from './bounds.ts';
 import { Templates, type Scope } from './engine.ts';
-import { modModel } from './model/mod.ts';
+import { modelFor } from './model/mod.ts';
 import type { ModModel } from './model/schema.ts';
 import { KitError, type KitProblem } from './problem.ts';
 import type { Span } from './run.ts';
@@ -68,13 +68,12 @@ export class KitWriter {
 
   /** The same, telling all that cannot be written and leaving it out. */
   writeAll(
-    given: Mod,
+    mod: Mod,
     blobOf: BlobOf,
     onProblem: (problem: KitProblem) => void,
     onProgress?: (done: number, total: number) => void,
   ): Files {
-    const mod = inOrder(given);
-    const model = modModel(mod);
+    const model = modelFor(mod);
     const made = new Made(onProblem);
     const jobs = this.own.files.map((rule) => subjectsOf(rule.for, model));
     const total = jobs.reduce((sum, list) => sum + list.length, 0);
@@ -101,7 +100,7 @@ export class KitWriter {
 
   /** The texts that follow from one block alone, with what is wrong with each. */
   textsOfBlock(mod: Mod, block: string, isTraced = false): WrittenText[] {
-    const model = modModel(inOrder(mod));
+    const model = modelFor(mod);
     return this.own.files.flatMap((rule, index) =>
       rule.copy
         ? []
@@ -109,6 +108,18 @@ export class KitWriter {
             (subject) => this.text(index, rule, subject, model, isTraced) ?? [],
           ),
     );
+  }
+
+  /** What one rule writes for one thing, traced, or the path to which it copies. */
+  preview(
+    index: number,
+    rule: KitFileRule,
+    subject: Subject,
+    model: ModModel,
+  ): WrittenText | undefined {
+    return rule.copy
+      ? this.copied(index, rule, subject, model)
+      : this.text(index, rule, subject, model, true);
   }
 
   /** What one rule writes for one thing; undefined where it writes nothing. */

@@ -6,6 +6,7 @@ import {
   formerId,
   idOf,
   idOfShown,
+  inOrder,
   lookUp,
   ownName,
   registered,
@@ -23,6 +24,17 @@ import { lazily } from './lazily.ts';
 import { modelModel } from './model.ts';
 import { namesIn, numberIn, titleIn } from './names.ts';
 import type { ModModel } from './schema.ts';
+
+const known = new WeakMap<Mod, ModModel>();
+
+/** The same, its entries in order, for as long as a mod stays the same. */
+export function modelFor(mod: Mod): ModModel {
+  const before = known.get(mod);
+  if (before) return before;
+  const model = modModel(inOrder(mod));
+  known.set(mod, model);
+  return model;
+}
 
 /** A mod as templates see it: everything in it, each part worked out when it is first asked for. */
 export function modModel(mod: Mod): ModModel {
