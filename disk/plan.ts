@@ -95,6 +95,8 @@ export interface Decided {
   keep?: Keep | undefined;
   /** Whose words stand at the clashes of a file, place by place. */
   settled?: readonly { path: string; takes: readonly (Choice | null)[] }[] | undefined;
+  /** Files that become as they are built, whatever people changed in them. */
+  fresh?: Keep | undefined;
   /** Everything becomes as it is built, whatever people changed. */
   overwrite?: boolean | undefined;
 }
@@ -134,11 +136,13 @@ export function planOver(
   const keep = decided.keep ?? record?.mine ?? [];
   const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));
   if (target.kind === 'folder') refuseWrongKinds(target.path, built.files, scan);
+  const isFresh = new Set(decided.fresh);
   const files: PlannedFile[] = [];
   const merged = new Map<string, MergedText>();
   for (const [file, bytes] of built.files) {
     const known = { file, bytes, old: there.get(file), digest: recorded?.get(file) };
-    const fate = links.has(file) ? 'foreign' : fateOf(known, built.kit, recorded !== undefined);
+    const found = links.has(file) ? 'foreign' : fateOf(known, built.kit, recorded !== undefined);
+    const fate = isFresh.has(file) && isDisputed(found) ? 'changed' : found;
     const merges = fate === 'edited' && record !== undefined && !decided.overwrite;
     const text = merges ? mergedText(known, built.kit, record, decided) : undefined;
     if (text) merged.set(file, text);
@@ -157,7 +161,12 @@ export function planOver(
     const digest = recorded?.get(file);
     files.push({
       path: file,
-      fate: digest === undefined ? 'kept' : digest === digestOf(bytes) ? 'gone' : 'edited',
+      fate:
+        digest === undefined
+          ? 'kept'
+          : digest === digestOf(bytes) || isFresh.has(file)
+            ? 'gone'
+            : 'edited',
       bytes: bytes.length,
     });
   }
@@ -165,7 +174,8 @@ export function planOver(
     if (!built.files.has(at)) files.push({ path: at, fate: 'kept', bytes: 0 });
   // What tells whose the others are is always Obrank's.
   const isKept = new Set(keep.filter((at) => at !== built.kit.marker));
-  for (const file of files) if (isOwn(file.fate) && isKept.has(file.path)) file.fate = 'mine';
+  for (const file of files)
+    if (isKept.has(file.path) && isThere(file.fate)) Object.assign(file, { fate: 'mine' });
   files.sort((a, b) => (a.path < b.path ? -1 : 1));
   const lines = [
     target.path,
@@ -193,9 +203,11 @@ function written(
   return made;
 }
 
-/** Whether a file is as somebody wants it who is not Obrank. */
-const isOwn = (fate: FileFate): boolean =>
-  fate === 'edited' || fate === 'foreign' || fate === 'merged' || fate === 'clash';
+/** Whether a file is as somebody wants it who is not Obrank, and what becomes of it is open. */
+const isDisputed = (fate: FileFate): boolean => fate === 'edited' || fate === 'foreign';
+
+/** Whether a file stands there that a build could make another, so that people may keep it. */
+const isThere = (fate: FileFate): boolean => fate !== 'new' && fate !== 'kept';
 
 /** A file that would be written: as it is built, as it stands, and the digest of the last build. */
 interface Known {

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { readZip } from '../core/bytes/index.ts';
 import { inspectBuilt } from '../core/inspect/index.ts';
 import { blockPack } from '../core/kits/block-pack/index.ts';
+import { editMod } from './testing/edit.ts';
 import { expect, saved, test } from './testing/server.ts';
 
 test('from declaration to a checked, built pack: change, see, err, mend, undo, build, download, reload', async ({
@@ -76,47 +77,57 @@ test('from declaration to a checked, built pack: change, see, err, mend, undo, b
   await expect(hardness).toHaveValue('6.4');
 });
 
-test('a hand edit in the output folder is shown and overwritten only after it was agreed to', async ({
+test('a hand edit in the output folder stays, and what both changed is asked place by place', async ({
   page,
   server,
 }) => {
   const target = path.join(server.folder, 'pack');
   await page.goto(`${server.address}/m/saltmarsh/build`);
   await page.getByLabel(/Folder on this machine/).fill(target);
-  const build = page.getByRole('button', { name: /Build/ });
+  const build = page.getByRole('button', { name: /^Build/ }).last();
   await expect(page.getByText('379 new')).toBeVisible();
   await build.click();
   await expect(page.getByText('379 the same')).toBeVisible();
-  const file = path.join(target, 'rules/loot/salt_crust.json');
-  writeFileSync(file, '{ "mine": true }');
+  const file = path.join(target, 'rules/blocks/tide_lantern.json');
+  const built = JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
+  const byHand = { ...built, hardness: 9, blastRating: 7 };
+  writeFileSync(file, JSON.stringify(byHand));
   await page.reload();
-  await expect(page.getByText(/1 changed by hand since the last build/)).toBeVisible();
-  await expect(build).toBeDisabled();
-  await page.getByRole('button', { name: /salt_crust\.json edited by hand/ }).click();
-  await expect(page.getByLabel('old line').locator('..')).toContainText('"mine": true');
-  // Asked file by file: kept, it stays and is told of the next time again.
-  const which = page.getByRole('radiogroup', { name: /Which .*salt_crust\.json stays/ });
-  await which.getByText('Keep mine').click();
   await expect(page.getByText('378 the same · 1 kept by hand')).toBeVisible();
   await build.click();
   await expect(page.getByText('Built', { exact: true })).toBeVisible();
-  expect(readFileSync(file, 'utf8')).toBe('{ "mine": true }');
-  await which.getByText('Take Obrank’s').click();
-  await expect(page.getByText('1 changed · 378 the same')).toBeVisible();
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ hardness: 9, blastRating: 7 });
+
+  // The mod changes the same place: the two stand side by side.
+  await editMod(page, server.address, [
+    { path: '/blocks/tide_lantern/traits/hardness', before: 3.2, after: 4.5 },
+  ]);
+  await expect(
+    page.getByText(/You and the mod changed the same place in 1 of the files/),
+  ).toBeVisible();
+  await expect(build).toBeDisabled();
+  await page.getByRole('button', { name: /tide_lantern\.json both changed it/ }).click();
+  const both = page.getByRole('region', { name: 'Changed by both' });
+  await expect(both).toContainText('1 place to decide');
+  await expect(both).toContainText('/hardness was 3.2');
+  await both.getByRole('button', { name: /As it is built now/ }).click();
+  await expect(both).toContainText('All decided');
   await expect(build).toBeEnabled();
-  // What is changed by hand while the page is open is asked when one comes back, or when the build
-  // finds it.
-  const other = path.join(target, 'rules/loot/tide_lantern.json');
-  writeFileSync(other, '{ "mine": 2 }');
   await build.click();
-  await expect(page.getByText('Not built')).toBeVisible();
-  const another = page.getByRole('radiogroup', { name: /Which .*tide_lantern\.json stays/ });
-  await page.getByRole('button', { name: 'Take all of Obrank’s' }).click();
-  await expect(another.getByRole('radio', { name: 'Take Obrank’s' })).toBeChecked();
+  await expect(page.getByText('Built', { exact: true })).toBeVisible();
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ hardness: 4.5, blastRating: 7 });
+
+  // A file is one's own whatever the mod says, until one says otherwise.
+  await page.getByRole('button', { name: /tide_lantern\.json kept by hand/ }).click();
+  const mine = page.getByRole('checkbox', { name: /This file is mine/ });
+  await mine.check();
+  await expect(page.getByText('1 yours')).toBeVisible();
+  await mine.uncheck();
+  await page.getByRole('button', { name: 'Drop what was changed by hand' }).click();
+  await expect(page.getByText(/^1 changed · 37\d the same/)).toBeVisible();
   await build.click();
   await expect(page.getByText('379 the same')).toBeVisible();
-  expect(readFileSync(file, 'utf8')).not.toContain('mine');
-  expect(readFileSync(other, 'utf8')).not.toContain('mine');
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual({ ...built, hardness: 4.5 });
   await page.getByLabel(/Folder on this machine/).fill('/dev/null');
   await expect(
     page.getByText('/dev/null is not a place for a pack. Choose a folder of its own.'),

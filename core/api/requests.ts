@@ -66,14 +66,18 @@ const settled = z
   .meta({
     description: 'Whose words stand where people and the mod changed the same, place by place.',
   });
+const fresh = z.array(z.string().max(300)).max(10_000).optional().meta({
+  description: 'Files that become as they are built, whatever people changed in them.',
+});
 const kit = z.string().max(64).optional().meta({
   description: 'The kit to build for; that of the mod when it is left out.',
 });
 export const PackQuery = z.strictObject({ kit });
-export const PlanBody = z.strictObject({ target, keep, settled, kit });
+export const PlanBody = z.strictObject({ target, keep, settled, fresh, kit });
 export const CompareBody = z.strictObject({
   target,
   settled,
+  fresh,
   kit,
   path: z.string().max(300).meta({ description: 'A file of the plan.' }),
 });
@@ -81,6 +85,7 @@ export const BuildBody = z.strictObject({
   target,
   keep,
   settled,
+  fresh,
   kit,
   agreed: z
     .string()

@@ -11,12 +11,12 @@ export interface EntryChange {
 }
 
 /** What people decided about files that they changed by hand. */
-type Decisions = Pick<Decided, 'keep' | 'settled'>;
+type Decisions = Pick<Decided, 'keep' | 'settled' | 'fresh'>;
 
 /** What can be asked of a builder. All of it is about the mod as it was last told. */
 export type Task =
   | ({ do: 'plan'; target: string } & Decisions)
-  | ({ do: 'compare'; target: string; path: string } & Pick<Decisions, 'settled'>)
+  | ({ do: 'compare'; target: string; path: string } & Pick<Decisions, 'settled' | 'fresh'>)
   | ({ do: 'build'; target: string; agreed?: string } & Decisions)
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }

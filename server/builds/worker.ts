@@ -84,12 +84,12 @@ const comesNear = (): Verdict['near'] =>
     .slice(0, mostDifferences);
 
 async function compare(
-  { target: given, path, settled }: Task & { do: 'compare' },
+  { target: given, path, settled, fresh }: Task & { do: 'compare' },
   built: Built,
 ): Promise<ComparedFile> {
   const target = await targetOf(given, built.kit.ending);
   const standing = await standingAt(target);
-  const planned = planOver(target, built, standing, { settled });
+  const planned = planOver(target, built, standing, { settled, fresh });
   if (!planned.plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);
   const isText = built.kit.isText(path);
@@ -116,6 +116,7 @@ function run(id: number, task: Task, signal: AbortSignal): unknown {
         agreed: task.agreed,
         keep: task.keep,
         settled: task.settled,
+        fresh: task.fresh,
         onProgress,
         signal,
       });

@@ -1,11 +1,12 @@
 import { Button, Checkbox, Progress, Select, TextInput } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import clsx from 'clsx';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link, useMatch } from 'react-router';
 import { mutate } from 'swr';
 import type { Kit } from '../../../core/kits/index.ts';
 import { tally } from '../../../core/inspect/index.ts';
+import { lookUp } from '../../../core/mod/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
 import { runJob } from '../../api/jobs.ts';
@@ -14,9 +15,11 @@ import { passStep } from '../../parts/first-steps/visit.ts';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { targetKey, useBuiltFor } from './built-for.ts';
 import { Decisions, type Answer } from './decisions.tsx';
-import { FileTree } from './file-tree.tsx';
+import { Clashes, type Take } from './clashes.tsx';
+import { FileTree, type PlannedFile } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
 import {
+  asSent,
   countFates,
   firstToShow,
   isDisputed,
@@ -24,7 +27,9 @@ import {
   usePlan,
   useReturns,
   useTexts,
+  type Decided,
   type Going,
+  type Settled,
   type Where,
 } from './plan.ts';
 import styles from './build.module.css';
@@ -58,17 +63,16 @@ export function Build() {
 }
 
 /** The files that are to stay as people have them, for each target by itself. */
-function useKept(mod: string, target: string): [string[], (paths: string[]) => void] {
+function useKept(mod: string, target: string): [string[] | undefined, (paths: string[]) => void] {
   const [kept, setKept] = useLocalStorage<Record<string, string[]>>({
     key: `obrank.keep.${mod}`,
     defaultValue: {},
     getInitialValueInEffect: false,
   });
   return [
-    heldIn(kept, target) ?? noFiles,
+    heldIn(kept, target),
     (paths) => {
-      const { [target]: _, ...others } = kept;
-      setKept(paths.length ? { ...others, [target]: paths } : others);
+      setKept({ ...kept, [target]: paths });
     },
   ];
 }
@@ -82,7 +86,7 @@ function whyNot(plan: Plan | undefined, outcome: Outcome | undefined): string {
   return 'Say first what becomes of what is there';
 }
 
-const noFiles: string[] = [];
+const nothingSettled: Settled = {};
 
 /** What will change at the target, file by file; then building it, with progress. */
 function Files() {
@@ -99,31 +103,41 @@ function Files() {
   // What one keeps is kept until one says otherwise; what is overwritten is said each time.
   const [keep, setKeep] = useKept(session.name, target);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
+  const [settled, setSettled] = useState<Settled>(nothingSettled);
+  const decided = useMemo(() => ({ keep, settled, fresh: [...taken] }), [keep, settled, taken]);
   const returns = useReturns();
   const [wanted, setWanted] = useState<string>();
   const { plan, problem, going } = usePlan(
     { target, kit: kit.name },
-    keep,
+    decided,
     `${outcome?.state} ${returns}`,
   );
   const chosen =
     plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
-  const texts = useTexts({ target, kit: kit.name }, plan, chosen);
+  const texts = useTexts({ target, kit: kit.name }, decided, plan, chosen);
+  const mine =
+    keep ?? plan?.files.filter(({ fate }) => fate === 'mine').map(({ path }) => path) ?? [];
   const disputed = plan?.files.filter(isDisputed) ?? [];
-  const isDecided = disputed.length > 0 && disputed.every((file) => taken.has(file.path));
-  const isAgreed = plan !== undefined && (agreedTo === plan.id || isDecided);
+  const isAgreed = plan !== undefined && agreedTo === plan.id;
   const answer = (paths: readonly string[], said: Answer) => {
     const others = (list: Iterable<string>) => [...list].filter((at) => !paths.includes(at));
-    setKeep([...others(keep), ...(said === 'mine' ? paths : [])]);
+    setKeep([...others(mine), ...(said === 'mine' ? paths : [])]);
     setTaken(new Set([...others(taken), ...(said === 'mine' ? [] : paths)]));
   };
 
   const goTo = (next: string) => {
     setTarget(next);
     setTaken(new Set());
+    setSettled(nothingSettled);
     setOutcome((old) => (old?.state === 'running' ? old : undefined));
   };
-  const { build, cancel } = useBuilding({ target, kit: kit.name }, keep, setOutcome);
+  const { build, cancel } = useBuilding({ target, kit: kit.name }, decided, (next) => {
+    setOutcome(next);
+    if (next.state !== 'built') return;
+    // What is overwritten is said each time.
+    setTaken(new Set());
+    setSettled(nothingSettled);
+  });
   const mayBuild =
     plan !== undefined && outcome?.state !== 'running' && (plan.ask === undefined || isAgreed);
   const writes = countFates(plan, 'new', 'changed', 'edited', 'foreign', 'gone');
@@ -174,7 +188,20 @@ function Files() {
           <p className={clsx('note', styles['sums'])}>{planInWords(plan)}</p>
           <div className={styles['build-split']}>
             <FileTree files={plan.files} chosen={chosen} onChoose={setWanted} />
-            <Compare chosen={chosen} texts={texts} />
+            <Compare
+              file={plan.files.find((file) => file.path === chosen)}
+              texts={texts}
+              takes={(chosen !== undefined && lookUp(settled, chosen)) || noTakes}
+              onTakes={(takes) =>
+                chosen !== undefined && setSettled({ ...settled, [chosen]: takes })
+              }
+              isMine={chosen !== undefined && mine.includes(chosen)}
+              onFresh={() => chosen !== undefined && answer([chosen], 'Obrank’s')}
+              onMine={(isMine) =>
+                chosen !== undefined &&
+                setKeep(isMine ? [...mine, chosen] : mine.filter((at) => at !== chosen))
+              }
+            />
           </div>
         </>
       )}
@@ -183,7 +210,7 @@ function Files() {
 }
 
 /** Builds into the target, telling how it goes, and cancels it. */
-function useBuilding(where: Where, keep: readonly string[], onOutcome: (outcome: Outcome) => void) {
+function useBuilding(where: Where, decided: Decided, onOutcome: (outcome: Outcome) => void) {
   const session = useSession();
   const stop = useRef<AbortController>(undefined);
   const build = (agreed: string | undefined) => {
@@ -194,7 +221,7 @@ function useBuilding(where: Where, keep: readonly string[], onOutcome: (outcome:
     runJob(
       endpoints.startBuild,
       { mod: session.name },
-      { ...where, agreed, keep: [...keep] },
+      { ...where, agreed, ...asSent(decided) },
       { signal: stop.current.signal, onProgress },
     ).then(
       (built) => {
@@ -290,14 +317,27 @@ function OutcomeLine({ outcome, onCancel }: { outcome: Outcome; onCancel: () => 
   );
 }
 
+const noTakes: readonly Take[] = [];
+
+/** A file as it stands and as it will be; where both were changed in one place, which one stays. */
 function Compare({
-  chosen,
+  file,
   texts,
+  takes,
+  isMine,
+  onTakes,
+  onMine,
+  onFresh,
 }: {
-  chosen: string | undefined;
+  file: PlannedFile | undefined;
   texts: ComparedFile | undefined;
+  takes: readonly Take[];
+  isMine: boolean;
+  onTakes: (takes: readonly Take[]) => void;
+  onMine: (isMine: boolean) => void;
+  onFresh: () => void;
 }) {
-  if (chosen === undefined)
+  if (!file)
     return (
       <div className={styles['compare']}>
         <p className="note hint">
@@ -305,14 +345,36 @@ function Compare({
         </p>
       </div>
     );
-  if (texts?.path !== chosen) return <div className={styles['compare']} />;
+  if (texts?.path !== file.path) return <div className={styles['compare']} />;
   const isText = texts.after !== undefined || texts.before !== undefined;
+  const mayBeMine = file.fate !== 'new' && file.fate !== 'kept';
   return (
     <div className={styles['compare']}>
+      {mayBeMine && (
+        <label className={styles['mine']}>
+          <input
+            type="checkbox"
+            checked={isMine}
+            onChange={(event) => onMine(event.currentTarget.checked)}
+          />
+          This file is mine: no build changes it
+          {(file.fate === 'merged' || file.fate === 'clash') && (
+            <button type="button" className="tiny" onClick={onFresh}>
+              Drop what was changed by hand
+            </button>
+          )}
+        </label>
+      )}
+      {texts.clashes && file.fate !== 'mine' && (
+        <Clashes clashes={texts.clashes} takes={takes} onTakes={onTakes} />
+      )}
       {isText ? (
-        <TextDiff before={texts.before ?? ''} after={texts.after ?? ''} />
+        <TextDiff
+          before={texts.before ?? ''}
+          after={file.fate === 'mine' ? (texts.before ?? '') : (texts.after ?? '')}
+        />
       ) : (
-        <p className="note hint">{chosen} is not a text.</p>
+        <p className="note hint">{file.path} is not a text.</p>
       )}
     </div>
   );

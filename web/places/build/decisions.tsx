@@ -26,7 +26,9 @@ const mostListed = 12;
 /** What people changed by hand at the target: asked file by file, since either may be the right one. */
 export function Decisions({ plan, taken, onAnswer, onShow, shown }: DecisionsProps) {
   const [isAll, setAll] = useState(false);
-  const disputed = plan.files.filter((file) => isDisputed(file) || file.fate === 'mine');
+  const disputed = plan.files.filter(
+    (file) => isDisputed(file) || file.fate === 'mine' || taken.has(file.path),
+  );
   const open = disputed.filter((file) => isDisputed(file) && !taken.has(file.path));
   if (!disputed.length) return null;
   const paths = disputed.map((file) => file.path);
@@ -63,15 +65,19 @@ export function Decisions({ plan, taken, onAnswer, onShow, shown }: DecisionsPro
               <span className="mono">{file.path}</span>
               <span className="link">show both</span>
             </button>
-            <SegmentedControl
-              aria-label={`Which ${file.path} stays`}
-              value={answerOf(file)}
-              onChange={(answer) => onAnswer([file.path], answer as Answer)}
-              data={[
-                { value: 'mine', label: 'Keep mine' },
-                { value: 'Obrank’s', label: 'Take Obrank’s' },
-              ]}
-            />
+            {file.fate === 'clash' ? (
+              <span className="soft">{count(file.clashes ?? 1, 'place')} to decide</span>
+            ) : (
+              <SegmentedControl
+                aria-label={`Which ${file.path} stays`}
+                value={answerOf(file)}
+                onChange={(answer) => onAnswer([file.path], answer as Answer)}
+                data={[
+                  { value: 'mine', label: 'Keep mine' },
+                  { value: 'Obrank’s', label: 'Take Obrank’s' },
+                ]}
+              />
+            )}
           </li>
         ))}
       </ul>

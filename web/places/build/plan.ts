@@ -27,7 +27,7 @@ const restMs = 300;
  */
 export function usePlan(
   { target, kit }: Where,
-  keep: readonly string[],
+  decided: Decided,
   turn: unknown,
 ): { plan: Plan | undefined; problem: string | undefined; going: Going | undefined } {
   const session = useSession();
@@ -47,7 +47,7 @@ export function usePlan(
           runJob(
             endpoints.startPlan,
             { mod: session.name },
-            { target, kit, keep: [...keep] },
+            { target, kit, ...asSent(decided) },
             { signal: stop.signal, onProgress },
           ),
         );
@@ -60,13 +60,38 @@ export function usePlan(
       clearTimeout(timer);
       stop.abort();
     };
-  }, [target, kit, keep, revision, saving, session, turn]);
+  }, [target, kit, decided, revision, saving, session, turn]);
   return { plan: state.plan, problem: state.problem, going: state.going };
+}
+
+/** Whose words stand at each clash of a file, by its path. */
+export type Settled = Readonly<Record<string, readonly ('mine' | 'built' | null)[]>>;
+
+/** What people decided about what they changed by hand; what they keep is unknown until they say it. */
+export interface Decided {
+  keep: readonly string[] | undefined;
+  settled: Settled;
+  /** Files that become as they are built. */
+  fresh: readonly string[];
+}
+
+/** The same as it goes to the server. */
+export const asSent = ({ keep, settled, fresh }: Decided) => ({
+  keep: keep && [...keep],
+  settled: Object.entries(settled).map(([path, takes]) => ({ path, takes: [...takes] })),
+  fresh: [...fresh],
+});
+
+/** What of it bears on a single file. */
+function clashesSent(decided: Decided) {
+  const { settled, fresh } = asSent(decided);
+  return { settled, fresh };
 }
 
 /** Both texts of the chosen file of a plan. */
 export function useTexts(
   { target, kit }: Where,
+  decided: Decided,
   plan: Plan | undefined,
   chosen: string | undefined,
 ): ComparedFile | undefined {
@@ -80,11 +105,11 @@ export function useTexts(
     runJob(
       endpoints.startCompare,
       { mod: session.name },
-      { target, kit, path: wanted },
+      { target, kit, path: wanted, ...clashesSent(decided) },
       { signal: stop.signal },
     ).then(put, () => put(undefined));
     return () => stop.abort();
-  }, [wanted, plan, target, kit, session]);
+  }, [wanted, plan, decided, target, kit, session]);
   return wanted === undefined ? undefined : texts;
 }
 
@@ -97,7 +122,7 @@ export const firstToShow = ({ files }: Plan, kit: Kit): string | undefined =>
 
 /** Whether somebody else than Obrank has made a file what it is, and nobody has said which stays. */
 export const isDisputed = ({ fate }: { fate: Fate }): boolean =>
-  fate === 'edited' || fate === 'foreign';
+  fate === 'edited' || fate === 'foreign' || fate === 'clash';
 
 /** A number that is another one each time that somebody comes back to the page. */
 export function useReturns(): number {
@@ -121,7 +146,9 @@ export function planInWords(plan: Plan): string {
     [countFates(plan, 'changed', 'edited', 'foreign'), 'changed'],
     [countFates(plan, 'same'), 'the same'],
     [countFates(plan, 'gone'), 'gone'],
-    [countFates(plan, 'mine'), 'kept by hand'],
+    [countFates(plan, 'merged'), 'kept by hand'],
+    [countFates(plan, 'clash'), 'changed by both'],
+    [countFates(plan, 'mine'), 'yours'],
     [countFates(plan, 'kept'), 'not Obrank’s, left alone'],
   ];
   return sums
