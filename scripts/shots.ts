@@ -7,7 +7,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import os from 'node:os';
 import path from 'node:path';
 import type { Browser, Page } from '@playwright/test';
-import { brokenPack, changedPack, onDisk } from '../e2e/testing/broken-pack.ts';
+import { brokenPack, onDisk } from '../e2e/testing/broken-pack.ts';
 import { withApplication } from './with-application.ts';
 
 /** Opens a place, does something there, and takes its picture once everything has been drawn. */
@@ -107,15 +107,6 @@ await withApplication(async (address, browser) => {
     await page.getByRole('application').hover({ position: { x: 90, y: 200 } });
   });
   const packs = mkdtempSync(path.join(os.tmpdir(), 'obrank-shots-'));
-  const changed = onDisk(packs, await changedPack());
-  await shot('take-over', 'inspection/pack', 'light', async (page) => {
-    await page.getByLabel('Or where it lies').fill(changed);
-    await page.getByRole('button', { name: 'Open', exact: true }).click();
-    await page.getByRole('button', { name: 'Take over…' }).click();
-    await page.getByText('Blocks into Saltmarsh').click();
-    await page.getByLabel('Tide lantern', { exact: true }).check();
-    await page.getByRole('button', { name: 'Take over 1 block' }).waitFor();
-  });
   const pack = onDisk(packs, await brokenPack());
   await shot('pack', 'inspection/pack', 'light', async (page) => {
     await page.getByLabel('Or where it lies').fill(pack);
@@ -174,6 +165,16 @@ await withApplication(async (address, browser) => {
     await page.getByText('Agrees').waitFor({ timeout: 300_000 });
   });
   await shot('home', 'home', 'light', showHome);
+  await shot('kits', 'kits', 'light', async (page) => {
+    await page.getByRole('button', { name: 'New kit' }).click();
+    await page.getByLabel('What it is called').fill('Lock Gate');
+    await page.getByRole('radio', { name: /^Lock Gate/ }).click();
+    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByRole('button', { name: /Blocks.*each block/ }).click();
+    await page.getByLabel('Shown for').click();
+    await page.getByRole('option', { name: 'tide_lantern' }).click();
+    await page.getByLabel('What it writes').getByText('c8923a').hover();
+  });
 });
 
 // The real engine's own picture of the same mod.

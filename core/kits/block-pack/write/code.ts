@@ -80,7 +80,7 @@ export function writeCode(mod: Mod, blocks: readonly ResolvedBlock[]): string {
         .map(([name, value]) => `${name}: ${literal(value)}`)
         .join(', ')} },`,
   );
-  return `// Made by Obrank from ${inComment(title)} ${version}. Changes here are lost with the next build.
+  return `// Made by Obrank from ${inComment(title)} ${version}. What is changed here by hand stays.
 
 /** The ids of the mod's blocks. */
 export const blockIds = ${list(blocks.map((block) => block.name))} as const;

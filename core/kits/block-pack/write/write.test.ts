@@ -281,8 +281,7 @@ test('functions that reactions run are typed in the code, each once', () => {
 test('a title cannot break out of the comment in the code', () => {
   const code = withChange('/header/title', 'Salt\nexport const x = 1;')('code/ids.ts') as string;
   expect(code.split('\n')[0]).toBe(
-    '// Made by Obrank from Salt export const x = 1; 0.1.0. Changes here are lost with ' +
-      'the next build.',
+    '// Made by Obrank from Salt export const x = 1; 0.1.0. What is changed here by hand stays.',
   );
 });
 

@@ -51,7 +51,7 @@ function Columns({ edits, open }: { edits: KitEdits; open: Open }) {
   const isShown = looked !== undefined && spans.includes(looked);
   const part = isShown && looked.file === open.file ? looked : undefined;
   useEffect(() => {
-    if (isPointed) leftEnd?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    if (isPointed && leftEnd) showPart(leftEnd);
   }, [isPointed, leftEnd]);
   const lookAt = (offset: number) => {
     setPointed(false);
@@ -83,6 +83,16 @@ function Columns({ edits, open }: { edits: KitEdits; open: Open }) {
       <Thread within={box} left={part ? leftEnd : null} right={part ? rightEnd : null} />
     </div>
   );
+}
+
+/** Scrolls a part of the template into sight, and sideways no further than it must. */
+function showPart(part: HTMLElement): void {
+  part.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  const box = part.closest(`.${styles['text']}`);
+  const [first] = part.getClientRects();
+  if (!box || !first) return;
+  const end = first.right - box.getBoundingClientRect().left + box.scrollLeft + 40;
+  box.scrollLeft = Math.max(0, end - box.clientWidth);
 }
 
 const noSpans: readonly Span[] = [];
