@@ -134,6 +134,37 @@ test('a hand edit in the output folder stays, and what both changed is asked pla
   ).toBeVisible();
 });
 
+test('build as I go: what changes is built a moment later, wherever one is in the page', async ({
+  page,
+  server,
+}) => {
+  const target = path.join(server.folder, 'pack');
+  await page.goto(`${server.address}/m/saltmarsh/build`);
+  await page.getByLabel(/Folder on this machine/).fill(target);
+  await expect(page.getByText('379 new')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Build as I go' }).check();
+  await expect(page.getByText(/^Built at /)).toBeVisible();
+  await expect(page.getByText('379 the same')).toBeVisible();
+  await page.getByRole('link', { name: 'Blocks' }).click();
+  await page.getByRole('link', { name: /Tide lantern/ }).click();
+  const hardness = page.getByLabel('Hardness', { exact: true });
+  await hardness.fill('5.5');
+  await hardness.press('Enter');
+  const file = path.join(target, 'rules/blocks/tide_lantern.json');
+  await expect.poll(() => readFileSync(file, 'utf8')).toContain('"hardness": 5.5');
+  // Turned off, it rests.
+  await page.getByRole('link', { name: 'Build', exact: true }).first().click();
+  await page.getByRole('checkbox', { name: 'Build as I go' }).uncheck();
+  await editMod(
+    page,
+    server.address,
+    [{ path: '/blocks/tide_lantern/traits/hardness', before: 5.5, after: 6.5 }],
+    1,
+  );
+  await expect(page.getByText(/2 changed · 377 the same/)).toBeVisible();
+  expect(readFileSync(file, 'utf8')).toContain('"hardness": 5.5');
+});
+
 test('a block is declared from stock and is complete; a picture that is none is refused with the reason', async ({
   page,
   server,

@@ -5,6 +5,7 @@ import { spotlight } from '@mantine/spotlight';
 import { Suspense, useEffect, useState, type MouseEvent } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { addressOf, endpoints } from '../../core/api/index.ts';
+import { useBuildingAsYouGo } from '../api/build-as-you-go.ts';
 import { useSteps } from '../api/steps.ts';
 import { useMods } from '../api/mods.ts';
 import { useFindings, useSession, useView } from '../api/hooks.tsx';
@@ -57,6 +58,7 @@ export function Frame() {
   // letters.
   useKeys({ palette: spotlight.open }, { inFields: true });
   useEscapeLeaves();
+  useBuildingAsYouGo();
   useFocusStays();
   useEffect(() => {
     if (refused) notifications.show({ message: refused, color: 'brick', autoClose: 9000 });

@@ -9,13 +9,15 @@ import { tally } from '../../../core/inspect/index.ts';
 import { lookUp } from '../../../core/mod/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
+import { useGoesOn, type GoesOn } from '../../api/build-as-you-go.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession } from '../../api/hooks.tsx';
 import { passStep } from '../../parts/first-steps/visit.ts';
 import { TextDiff } from '../../parts/text-diff.tsx';
-import { targetKey, useBuiltFor } from './built-for.ts';
+import { targetKey, useBuiltFor, usualTarget } from './built-for.ts';
 import { Decisions, type Answer } from './decisions.tsx';
 import { Clashes, type Take } from './clashes.tsx';
+import { KitColumns } from './kit-columns.tsx';
 import { FileTree, type PlannedFile } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
 import {
@@ -57,6 +59,7 @@ export function Build() {
           Ask the engine
         </Link>
       </nav>
+      {!isEngine && <KitColumns />}
       {isEngine ? <Verdict /> : <Files key={kit.name} />}
     </div>
   );
@@ -95,7 +98,7 @@ function Files() {
   const isFirst = own[0] === kit;
   const [target, setTarget] = useLocalStorage({
     key: targetKey(session.name, kit.name, isFirst),
-    defaultValue: `~/obrank-packs/${session.name}${isFirst ? '' : `-${kit.name}`}`,
+    defaultValue: usualTarget(session.name, kit.name, isFirst),
     getInitialValueInEffect: false,
   });
   const [outcome, setOutcome] = useState<Outcome>();
@@ -105,12 +108,13 @@ function Files() {
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const [settled, setSettled] = useState<Settled>(nothingSettled);
   const decided = useMemo(() => ({ keep, settled, fresh: [...taken] }), [keep, settled, taken]);
+  const { goesOn } = useGoesOn(session.name, target, kit.name);
   const returns = useReturns();
   const [wanted, setWanted] = useState<string>();
   const { plan, problem, going } = usePlan(
     { target, kit: kit.name },
     decided,
-    `${outcome?.state} ${returns}`,
+    `${outcome?.state} ${returns} ${goesOn?.state}`,
   );
   const chosen =
     plan && (plan.files.some((file) => file.path === wanted) ? wanted : firstToShow(plan, kit));
@@ -162,6 +166,7 @@ function Files() {
           {writes || !plan ? 'Build the pack' : 'Build it again'}
         </Button>
       </div>
+      <AsYouGo target={target} kit={kit.name} />
       <Errors />
       {plan && (
         <Decisions plan={plan} taken={taken} onAnswer={answer} onShow={setWanted} shown={chosen} />
@@ -207,6 +212,33 @@ function Files() {
       )}
     </>
   );
+}
+
+/** Building a moment after every change, wherever one is in the page. */
+function AsYouGo({ target, kit }: Where) {
+  const { name } = useSession();
+  const { isOn, goesOn, turn } = useGoesOn(name, target, kit);
+  return (
+    <div className={styles['goes-on']}>
+      <Checkbox
+        label="Build as I go"
+        checked={isOn}
+        onChange={(event) => turn(event.currentTarget.checked)}
+      />
+      <span className="note inline" role="status">
+        {isOn
+          ? goesOnInWords(goesOn)
+          : 'A moment after every change, also while you work elsewhere.'}
+      </span>
+    </div>
+  );
+}
+
+function goesOnInWords(goesOn: GoesOn | undefined): string {
+  if (!goesOn || goesOn.state === 'building') return 'Building';
+  if (goesOn.state === 'waits') return goesOn.why;
+  const time = goesOn.at.toLocaleTimeString('en-GB');
+  return `Built at ${time}`;
 }
 
 /** Builds into the target, telling how it goes, and cancels it. */

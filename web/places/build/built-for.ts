@@ -45,3 +45,14 @@ export function useBuiltFor(): BuiltFor {
 /** Where the packs of a kit are built: the first kit's place has no name of its own. */
 export const targetKey = (mod: string, kit: string, isFirst: boolean): string =>
   isFirst ? `obrank.target.${mod}` : `obrank.target.${mod}.${kit}`;
+
+/** Where a kit is built where nobody has said otherwise. */
+export const usualTarget = (mod: string, kit: string, isFirst: boolean): string =>
+  `~/obrank-packs/${mod}${isFirst ? '' : `-${kit}`}`;
+
+/** Where a kit is built, as it was said last on this machine. */
+export function targetOf(mod: string, kit: string, isFirst: boolean): string {
+  const held = window.localStorage.getItem(targetKey(mod, kit, isFirst));
+  const said: unknown = held === null ? undefined : JSON.parse(held);
+  return typeof said === 'string' ? said : usualTarget(mod, kit, isFirst);
+}
