@@ -305,7 +305,9 @@ function Head() {
 
 /** A word of warning when the mod has errors. */
 function Errors() {
-  const errors = tally(useFindings() ?? []).error;
+  const { kit } = useBuiltFor();
+  const findings = useFindings() ?? [];
+  const errors = tally(findings.filter(({ kits }) => !kits || kits.includes(kit.name))).error;
   if (errors === 0) return null;
   return (
     <p className="note">

@@ -66,7 +66,7 @@ export function Decisions({ plan, taken, onAnswer, onShow, shown }: DecisionsPro
               <span className="link">show both</span>
             </button>
             {file.fate === 'clash' ? (
-              <span className="soft">{count(file.clashes ?? 1, 'place')} to decide</span>
+              <span className="soft">{count(file.clashes ?? 1, 'place')}, side by side below</span>
             ) : (
               <SegmentedControl
                 aria-label={`Which ${file.path} stays`}
