@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import {
@@ -140,10 +140,67 @@ test('a pack that was edited by hand is told so, with a near miss', () => {
     ),
     expect.stringMatching(/tide_lantern\.json:1:1 warning pack\/digest-differs /),
   ]);
+  // What was changed by hand stays, and is told; asked to, it goes.
   const again = obrank('build', 'demo/saltmarsh', '--out', pack);
-  expect(again.status).toBe(2);
-  expect(again.stderr).toMatch(/changed by hand.*Nothing was written/);
+  expect(again.lines).toEqual([expect.stringMatching(/378 the same, 0 gone, 1 kept by hand\.$/)]);
+  expect(readFileSync(look, 'utf8')).toContain('drak');
   expect(obrank('build', 'demo/saltmarsh', '--out', pack, '--overwrite').status).toBe(0);
+  expect(readFileSync(look, 'utf8')).not.toContain('drak');
+});
+
+describe('a kit that somebody wrote', () => {
+  const kit = () => {
+    const at = path.join(folder, 'lock-gate');
+    cpSync('demo/kits/lock-gate', at, { recursive: true });
+    return at;
+  };
+
+  test('is checked with a mod, and a mistake is told at its template', () => {
+    const at = kit();
+    const check = () => obrank('kit', 'check', at, '--with', 'demo/saltmarsh');
+    expect(check()).toMatchObject({
+      status: 0,
+      lines: ['Lock Gate, XML with angles: 240 files written, 8 files as expected, nothing wrong.'],
+    });
+    const template = path.join(at, 'recipe.xml.liquid');
+    const text = readFileSync(template, 'utf8');
+    writeFileSync(template, text.replace('kind="', 'of="'));
+    expect(check()).toMatchObject({
+      status: 1,
+      lines: expect.arrayContaining([
+        'expected/Recipes/TideLantern.xml differs in line 2:',
+        expect.stringMatching(/^ {2}written .* of="pattern"/),
+      ]) as unknown,
+    });
+    writeFileSync(template, text.replace('| escape }}</row>', '| escpe }}</row>'));
+    expect(check().lines[0]).toMatch(/^recipe\.xml\.liquid:6:\d+ There is no filter "escpe"\./);
+  });
+
+  test('is built for beside the others, each into a folder of its own', () => {
+    const mod = path.join(folder, 'with-kits');
+    cpSync('demo/saltmarsh', mod, { recursive: true });
+    cpSync('demo/kits/tally-stick', path.join(mod, 'kits/tally'), { recursive: true });
+    const header = path.join(mod, 'mod.json');
+    writeFileSync(
+      header,
+      readFileSync(header, 'utf8').replace(
+        '"block-pack"',
+        '"block-pack",\n  "alsoFor": ["field-notes"]',
+      ),
+    );
+    expect(obrank('kit', 'check', mod)).toMatchObject({ status: 0 });
+    const out = path.join(folder, 'each');
+    expect(obrank('build', mod, '--out', out, '--each').status).toBe(0);
+    expect(existsSync(path.join(out, 'block-pack/pack.json'))).toBe(true);
+    expect(existsSync(path.join(out, 'field-notes/notes/tide_lantern.txt'))).toBe(true);
+    expect(obrank('build', mod, '--out', path.join(out, 't'), '--kit', 'tally').status).toBe(0);
+    expect(existsSync(path.join(out, 't/blocks/tide_lantern.tally'))).toBe(true);
+    const none = obrank('build', mod, '--out', out, '--kit', 'taly');
+    expect([none.status, none.stderr]).toEqual([
+      2,
+      expect.stringContaining('There is no kit called taly. Did you mean tally?'),
+    ]);
+  });
 });
 
 test('a block in a state is written as GLB and as OBJ, and what cannot be is refused', () => {

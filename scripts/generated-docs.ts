@@ -1,15 +1,14 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import path from 'node:path';
+import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { inspect, inspectBeside, inspectBuilt, rules, type Rule } from '../core/inspect/index.ts';
 import { sampleBuilt, sampleMod, sampleNeighbour, withExample } from '../core/inspect/sample.ts';
-import { expectedFolder, placed, readKit } from '../core/kits/own/index.ts';
 import { kits } from '../core/kits/index.ts';
 import { layout } from '../core/kits/block-pack/format/index.ts';
 import { printJson } from '../core/json/index.ts';
 import { MadeSchema, StripSchema, TonedSchema } from '../core/mod/entries.schema.ts';
 import { templates } from '../core/models/index.ts';
 import { entrySchemas, stocks, stockSoundSets, type Box } from '../core/mod/index.ts';
+import { exampleKits, examplesFile } from './example-kits.ts';
 import { boundsPart, filtersPart, modelPart, modelSchema, tagsPart } from './kit-docs.ts';
 import { lentFilters } from '../core/kits/own/filters/index.ts';
 import { titleOfKey, withWords } from './schema-words.ts';
@@ -18,35 +17,13 @@ import { titleOfKey, withWords } from './schema-words.ts';
 export function generatedDocs(): Map<string, string> {
   const docs = new Map<string, string>([
     ['docs/rules.md', rulesDoc()],
-    ['core/kits/examples.json', exampleKits()],
+    [examplesFile, exampleKits()],
     ['docs/kit-model.md', kitDoc(readFileSync('docs/kit-model.md', 'utf8'))],
     ['docs/schemas/kit/model.schema.json', modelSchema()],
     ['docs/block-pack.md', packDoc(readFileSync('docs/block-pack.md', 'utf8'))],
   ]);
   for (const [name, text] of schemaDocs().texts) docs.set(`docs/schemas/${name}.schema.json`, text);
   return docs;
-}
-
-/** The kits in `demo/kits`, whole, by their names: what one's own may begin from. */
-function exampleKits(): string {
-  const names = readdirSync('demo/kits', { withFileTypes: true })
-    .filter((entry) => entry.isDirectory())
-    .map(({ name }) => name);
-  const made = names.sort().map((name) => {
-    const folder = `demo/kits/${name}`;
-    const files = new Map(
-      readdirSync(folder, { recursive: true, withFileTypes: true })
-        .filter((entry) => entry.isFile())
-        .map((entry) => path.posix.relative(folder, path.posix.join(entry.parentPath, entry.name)))
-        .filter((file) => !file.startsWith(expectedFolder))
-        .sort()
-        .map((file) => [file, readFileSync(`${folder}/${file}`)] as const),
-    );
-    const { own, texts, problems } = readKit(files);
-    if (problems.length) throw new Error(problems.map(placed).join('\n'));
-    return [name, { own, texts: Object.fromEntries(texts) }] as const;
-  });
-  return printJson(Object.fromEntries(made));
 }
 
 /**

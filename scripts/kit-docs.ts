@@ -86,7 +86,7 @@ function sharedGroups(): Map<string, z.ZodObject> {
     ['candidate', within(rows.shape['use'] as Schema)!],
     ['rows', within((traits as unknown as z.ZodObject).shape['lightEmitted'] as Schema)!],
     ['shape-row', within(collision)!],
-    ['box', within(within(collision)!.shape['boxes'] as Schema)!],
+    ['box', within(within(collision)!.shape['value'] as Schema)!],
     ['quad', within(subjectModels.model.shape.quads)!],
     ['name', within(subjectModels.block.shape.names)!],
   ]);

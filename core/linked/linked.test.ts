@@ -298,3 +298,48 @@ test('what came from the folder is said in a few words', () => {
     'From the folder: 4 files, 1 sound',
   );
 });
+
+test('a kit and each of its texts are units of their own, and a text is carried over to the letter', () => {
+  const own = { model: 1 as const, title: 'Tidal', files: [] };
+  const mod: Mod = {
+    ...sampleMod(),
+    textures: {},
+    kits: { tidal: own },
+    kitFiles: { 'tidal/parts/a.liquid': { text: 'a {{ b }}\n' } },
+  };
+  const files = writeModFolder(mod, () => text('.'));
+  expect([...files.keys()]).toEqual(
+    expect.arrayContaining(['kits/tidal/kit.json', 'kits/tidal/parts/a.liquid']),
+  );
+  const [kit, template] = ['/kits/tidal', '/kitFiles/tidal~1parts~1a.liquid'];
+  expect(unitOf('kits/tidal/kit.json')).toBe(kit);
+  expect(unitOf('kits/tidal/parts/a.liquid')).toBe(template);
+  expect(unitOf('kits/tidal/.swp')).toBeUndefined();
+  const value = { text: 'a {{ b }}\n' };
+  expect(
+    saysUnit(template, value, new Map([['kits/tidal/parts/a.liquid', text(value.text)]])),
+  ).toBe(true);
+  expect(saysUnit(template, value, new Map([['kits/tidal/parts/a.liquid', text('a')]]))).toBe(
+    false,
+  );
+  const given = giveUnit(template, { from: value, to: { text: 'é\r\n' } }, files, () => text('.'));
+  expect([...given].map(([file, bytes]) => [file, words(bytes)])).toEqual([
+    ['kits/tidal/parts/a.liquid', 'é\r\n'],
+  ]);
+  const gone = giveUnit(template, { from: value, to: undefined }, files, () => text('.'));
+  expect([...gone]).toEqual([['kits/tidal/parts/a.liquid', undefined]]);
+  const changed = new Map(files).set('kits/tidal/parts/a.liquid', text('by hand'));
+  const { inFolder } = readUnits([kit, template], changed);
+  expect(inFolder.get(template)).toMatchObject({ value: { text: 'by hand' } });
+  expect(inFolder.get(kit)).toMatchObject({ value: own });
+  expect(readModFolder(changed).problems).toEqual([]);
+  const odd = readModFolder(
+    new Map(files)
+      .set('kits/tidal/b', new Uint8Array([255]))
+      .set('kits/Tidal Kit/kit.json', text('{}')),
+  );
+  expect(odd.problems.map(({ file, message }) => [file, message])).toEqual([
+    ['kits/Tidal Kit/kit.json', expect.stringContaining('A kit lies in kits/ under a name')],
+    ['kits/tidal/b', 'This is no text in UTF-8.'],
+  ]);
+});

@@ -127,10 +127,12 @@ describe('texts', () => {
   });
 
   test('JSON that is damaged by hand is merged by its lines', () => {
-    const mine = '{\n  "a": 1,\n  "b": 1,,\n}\n';
-    expect(
-      mergeTexts({ base: json.base, mine, built: '{\n  "a": 2,\n  "b": 1\n}\n' }, [], true).text,
-    ).toBe('{\n  "a": 2,\n  "b": 1,,\n}\n');
+    const base = '{\n  "a": 1,\n  "c": 0,\n  "b": 1\n}\n';
+    const mine = '{\n  "a": 1,\n  "c": 0,\n  "b": 1,,\n}\n';
+    const built = '{\n  "a": 2,\n  "c": 0,\n  "b": 1\n}\n';
+    expect(mergeTexts({ base, mine, built }, [], true).text).toBe(
+      '{\n  "a": 2,\n  "c": 0,\n  "b": 1,,\n}\n',
+    );
   });
 
   const lines = fc.array(fc.stringMatching(/^[a-c]$/), { minLength: 12, maxLength: 30 });

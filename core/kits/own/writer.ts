@@ -145,7 +145,7 @@ export class KitWriter {
         path,
         problem: { ...rendered.problem, ...said(rendered.problem, subject) },
       };
-    if (rendered.text.trim() === '') return undefined;
+    if (!/\S/.test(rendered.text)) return undefined;
     const problem = this.mistake(rule, path, rendered.text, { template, scope, subject });
     return {
       ...none,

@@ -9,6 +9,7 @@ import { filterWords } from './words.ts';
 const scope = {
   own: {
     candidate: { front: 'east', top: 'up' },
+    when: { lit: true },
     list: [{ side: 'left' }, { side: 'right' }, { side: 'left' }],
   },
   everywhere: {},

@@ -81,6 +81,7 @@ export function ownFilters({ limits, names }: FilterSettings): Record<string, Fi
       return lines.map((line, at) => (at && line ? ' '.repeat(wide) + line : line)).join('\n');
     },
     hex: (value, width) => asHex(value, width),
+    asks: (value) => conditionsOf(value),
     group_by(value, path) {
       this.context.memoryLimit.use(mostCharged(value));
       return groupedBy(value, textGiven('group_by', path));
@@ -159,6 +160,17 @@ function asHex(value: unknown, width: unknown): string {
     throw new Error('Only a colour such as #d8cba0, or a whole number from 0, can be hex.');
   const wide = width === undefined ? 1 : numberGiven('hex', width);
   return value.toString(16).padStart(Math.min(64, wide), '0');
+}
+
+/** What a condition asks of each property, as a list; nothing asks nothing. */
+function conditionsOf(when: unknown): { property: string; values: unknown[] }[] {
+  if (when === null) return [];
+  if (typeof when !== 'object' || Array.isArray(when))
+    throw new Error('The filter asks takes the condition of a row, its when.');
+  return Object.entries(when).map(([property, values]: [string, unknown]) => ({
+    property,
+    values: Array.isArray(values) ? values : [values],
+  }));
 }
 
 /** Items in groups by what each has under a path, groups in the order in which they come first. */

@@ -60,6 +60,15 @@ export const filterWords: readonly FilterWords[] = [
     gives: 'left 2',
   },
   {
+    name: 'asks',
+    words:
+      'What the condition of a row asks, as a list: for each a `property` and its `values`. Empty ' +
+      'where every state meets it.',
+    example:
+      '{% assign list = when | asks %}{% for one in list %}{{ one.property }} {{ one.values | join: "|" }}{% endfor %}',
+    gives: 'lit true',
+  },
+  {
     name: 'id',
     words: 'An id as `names.ids` and `names.between` in kit.json say; a tag keeps its #.',
     example: '{{ "saltmarsh:tide_lantern" | id }}',

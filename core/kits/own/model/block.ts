@@ -3,6 +3,7 @@ import { shapeByState, shapeIn } from '../../../models/index.ts';
 import {
   byStateTraits,
   codesOf,
+  sameData,
   traitNames,
   type ByStateTrait,
   type Mod,
@@ -32,29 +33,23 @@ import { candidateModel } from './turned.ts';
 
 type States = z.output<typeof StateModel>;
 type LookRows = z.output<typeof LookRowModel>[];
-type Asked = Pick<LookRows[number], 'when' | 'asks'>;
 
-/** A condition on the state, as declared and as a list. */
-const askedBy = (when: When | undefined): Asked => ({
-  when: when && Object.keys(when).length ? { ...when } : null,
-  asks: Object.entries(when ?? {}).map(([property, values]) => ({
-    property,
-    values: Array.isArray(values) ? [...values] : [values],
-  })),
-});
+/** A condition on the state; nothing where every state meets it. */
+const askedBy = (when: When | undefined): When | null =>
+  when && Object.keys(when).length ? when : null;
 
 const boxModel = ({ at, size }: PlainBox) => ({ at: [...at], size: [...size] });
 
 const shapeRows = (rows: readonly Row<PlainBox[]>[]) =>
-  rows.map(({ when, value }) => ({ ...askedBy(when), boxes: value.map(boxModel) }));
+  rows.map(({ when, value }) => ({ when: askedBy(when), value: value.map(boxModel) }));
 
 const lookRows = (rows: ResolvedBlock['looks']['rows']): LookRows =>
-  rows.map(({ when, value }) => ({ ...askedBy(when), use: value.map(candidateModel) }));
+  rows.map(({ when, value }) => ({ when: askedBy(when), use: value.map(candidateModel) }));
 
 /** A trait by state: one number, or rows of them. */
 const numberRows = (rows: Rows<number>) => ({
   constant: rows.length === 1 && rows[0]?.when === undefined ? (rows[0]?.value ?? null) : null,
-  rows: rows.map(({ when, value }) => ({ ...askedBy(when), value })),
+  rows: rows.map(({ when, value }) => ({ when: askedBy(when), value })),
 });
 
 /** How an item sits where it is looked at. */
@@ -69,9 +64,9 @@ export function blockModel(mod: Mod, block: ResolvedBlock): BlockModel {
   const { name, declared, space } = block;
   const { identity, states, names } = declared;
   const layout = (): CodeLayout => codesOf(mod.ledger, name, space);
-  const shape = (which: 'collision' | 'outline') => () =>
+  const shape = (which: 'collision' | 'outline') =>
     space.tooLarge ? [] : shapeRows(shapeByState(mod, block, block.shapes[which]));
-  return lazily<BlockModel>({
+  const model: BlockModel = lazily<BlockModel>({
     name: () => name,
     id: () => block.id,
     number: () => numberIn(mod, 'block', name),
@@ -107,8 +102,10 @@ export function blockModel(mod: Mod, block: ResolvedBlock): BlockModel {
         rows: () => lookRows(block.looks.rows),
         fewestRows: () => lookRows(fewest(block)),
       }),
-    collision: shape('collision'),
-    outline: shape('outline'),
+    collision: () => shape('collision'),
+    // Mostly the two are the same, and working one out is much of what a block costs.
+    outline: () =>
+      sameData(block.shapes.collision, block.shapes.outline) ? model.collision : shape('outline'),
     draws: () => drawModels(block.draws),
     tags: () => [...declared.tags],
     itemTags: () => [...(declared.itemTags ?? [])],
@@ -116,6 +113,7 @@ export function blockModel(mod: Mod, block: ResolvedBlock): BlockModel {
     reactions: () =>
       (declared.reactions ?? []).map((reaction) => filledEntry(reaction, ReactionSchema)),
   });
+  return model;
 }
 
 /** Rows that show the same; layers each say something of their own, so they stay. */

@@ -15,6 +15,13 @@ function bare(schema: Schema): Schema {
   return schema;
 }
 
+const bares = new WeakMap<Schema, Schema>();
+function bareKnown(schema: Schema): Schema {
+  const known = bares.get(schema) ?? bare(schema);
+  bares.set(schema, known);
+  return known;
+}
+
 /**
  * A declared value in which every key that its schema knows is there: what is not said is null, so
  * that a template can ask for it.
@@ -22,11 +29,11 @@ function bare(schema: Schema): Schema {
  * @example filled({ give: 'saltmarsh:salt' }, LotSchema) // { give: 'saltmarsh:salt', share: null, … }
  */
 export function filled(value: unknown, given: Schema): unknown {
-  const schema = bare(given);
   if (value === undefined || value === null) return null;
+  if (typeof value !== 'object') return value;
+  const schema = bareKnown(given);
   if (schema instanceof z.ZodUnion) return filledByChoice(value, schema.options as Schema[]);
   if (Array.isArray(value)) return filledList(value, schema);
-  if (typeof value !== 'object') return value;
   if (schema instanceof z.ZodObject)
     return filledGroup(value as Record<string, unknown>, schema.shape);
   if (schema instanceof z.ZodRecord)
@@ -36,9 +43,23 @@ export function filled(value: unknown, given: Schema): unknown {
   return value;
 }
 
-/** The first of several schemas that a value fits says what it is; one that fits none stays. */
-function filledByChoice(value: unknown, options: readonly Schema[]): unknown {
-  const fits = options.find((option) => option.safeParse(value).success);
+/** Whether a value that a schema takes is a list or a group, where that can be told from outside. */
+function isOfLists(schema: Schema): boolean | undefined {
+  if (schema instanceof z.ZodArray || schema instanceof z.ZodTuple) return true;
+  return schema instanceof z.ZodObject || schema instanceof z.ZodRecord ? false : undefined;
+}
+
+/**
+ * The first of several schemas that a list or a group fits says what it is; one that fits none stays.
+ */
+function filledByChoice(value: object, options: readonly Schema[]): unknown {
+  const isList = Array.isArray(value);
+  const alike = options.filter((option) => {
+    const schema = bareKnown(option);
+    return schema instanceof z.ZodUnion || isOfLists(schema) === isList;
+  });
+  const fits =
+    alike.length === 1 ? alike[0] : alike.find((option) => option.safeParse(value).success);
   return fits ? filled(value, fits) : value;
 }
 

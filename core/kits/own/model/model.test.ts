@@ -67,8 +67,10 @@ test('the fewest rows show in every state what the declared ones do', () => {
   for (const block of modModel(mod).blocks) {
     if (block.look.mode !== 'one-of') continue;
     const shown = (rows: typeof block.look.rows, values: Record<string, unknown>) =>
-      rows.find(({ asks }) =>
-        asks.every(({ property, values: wanted }) => wanted.includes(values[property] as never)),
+      rows.find(({ when }) =>
+        Object.entries(when ?? {}).every(([property, wanted]) =>
+          [wanted].flat().includes(values[property]),
+        ),
       )?.use;
     for (const { values } of block.states)
       expect(plain(shown(block.look.fewestRows, values))).toEqual(

@@ -42,16 +42,7 @@ const heading = z.enum(directions);
 const WhenModel = {
   when: say(
     orNothing(declared),
-    'For each named property the value, or the list of values, that match; null where every state does.',
-  ),
-  asks: say(
-    z.array(
-      z.strictObject({
-        property: say(text, 'The property that is asked.'),
-        values: say(z.array(value), 'The values that match.'),
-      }),
-    ),
-    'The same as a list, always with lists of values.',
+    'For each named property the value, or the list of values, that match; null where every state does. The filter asks gives it as a list.',
   ),
 };
 
@@ -93,7 +84,7 @@ export const LookRowModel = z.strictObject({
 
 const ShapeRowModel = z.strictObject({
   ...WhenModel,
-  boxes: say(z.array(BoxModel), 'The boxes of the shape, turned as the block is shown.'),
+  value: say(z.array(BoxModel), 'The boxes of the shape, turned as the block is shown.'),
 });
 
 const traitModels = Object.fromEntries(

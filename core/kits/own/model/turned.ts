@@ -8,7 +8,6 @@ import {
   type Orientation,
   type Vec3,
 } from '../../../space/index.ts';
-import { lazily } from './lazily.ts';
 import type { CandidateModel } from './schema.ts';
 
 type Candidates = z.output<typeof CandidateModel>;
@@ -66,21 +65,10 @@ function turnedTo(given: Orientation): Turned {
 export function candidateModel({
   model,
   front = 'south',
-  top,
-  upright,
-  share,
+  top = usualTop(front),
+  upright = false,
+  share = 1,
 }: Candidate): Candidates {
-  const given = { front, top: top ?? usualTop(front) };
-  const turned = () => turnedTo(given);
-  return lazily<Candidates>({
-    model: () => model,
-    front: () => given.front,
-    top: () => given.top,
-    isTurned: () => given.front !== 'south' || given.top !== 'up',
-    orientation: () => turned().orientation,
-    matrix: () => turned().matrix,
-    quaternion: () => turned().quaternion,
-    upright: () => upright ?? false,
-    share: () => share ?? 1,
-  });
+  const isTurned = front !== 'south' || top !== 'up';
+  return { model, front, top, isTurned, ...turnedTo({ front, top }), upright, share };
 }
