@@ -3,6 +3,7 @@ import { closest, didYouMean } from '../../words/index.ts';
 import type { Place } from '../../json/index.ts';
 import { lentFilters, ownFilters, type FilterSettings } from './filters/index.ts';
 import type { KitProblem } from './problem.ts';
+import { quickOf, usual } from './quick.ts';
 import { Making, Run, Written, type Span } from './run.ts';
 
 /** The tags of the template language that a kit can use. What changes or reads anything else is out. */
@@ -51,6 +52,11 @@ class CountedRender {
         const { str } = part as { str?: unknown };
         if (typeof str === 'string') {
           emitter.write(str);
+          continue;
+        }
+        const value = quickOf(part)?.(context) ?? usual;
+        if (value !== usual) {
+          emitter.write(value);
           continue;
         }
         const text: unknown = yield part.render(context, emitter) as never;
