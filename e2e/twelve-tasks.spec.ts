@@ -157,7 +157,7 @@ test('12: a pack, checked and written', async ({ page, server }) => {
   const target = path.join(server.folder, 'pack');
   await page.goto(`${server.address}/m/saltmarsh/blocks`);
   await page.getByRole('heading', { name: 'Blocks' }).waitFor();
-  await byPalette(page, 'kit');
+  await byPalette(page, 'export');
   await expect(page).toHaveURL(/build/);
   const folder = page.getByLabel(/Folder on this machine/);
   await tabTo(page, folder);

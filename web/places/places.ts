@@ -170,7 +170,7 @@ export const places: readonly Place[] = [
     shownIn: 'palette',
     label: 'Kits of your own',
     says: 'Write for an engine of your own: limits, rules and templates',
-    alsoFound: ['templates', 'liquid', 'target', 'engine', 'format', 'workshop'],
+    alsoFound: ['templates', 'liquid', 'engine', 'format', 'workshop'],
     load: () => import('./kits/kits.tsx').then((file) => file.Kits),
   },
   {
