@@ -152,6 +152,11 @@ describe('a file that both people and the mod changed', () => {
     expect(plain.files).toContainEqual(expect.objectContaining({ path: file, fate: 'mine' }));
     await writeBuild(target, byMod({ note: 'newer' }));
     expect(JSON.parse(read(file))).toMatchObject({ note: 'mine' });
+    // Another one that becomes theirs takes nothing from the first.
+    const other = 'registry.json';
+    await write(target, asPack(byMod({ note: 'newer' })), { alsoKeep: [other] });
+    const both = (await plan(target, asPack(byMod({ note: 'newer' })))).files;
+    expect(both.flatMap((one) => (one.fate === 'mine' ? [one.path] : []))).toEqual([other, file]);
     const released = await plan(target, asPack(byMod({ note: 'newest' })), { keep: [] });
     expect(released.files).toContainEqual(expect.objectContaining({ path: file, fate: 'clash' }));
   });

@@ -93,6 +93,8 @@ export type Keep = readonly string[];
 export interface Decided {
   /** Files that stay as they stand; without it those that the record says are theirs. */
   keep?: Keep | undefined;
+  /** Files that stay as they stand besides. */
+  alsoKeep?: Keep | undefined;
   /** Whose words stand at the clashes of a file, place by place. */
   settled?: readonly { path: string; takes: readonly (Choice | null)[] }[] | undefined;
   /** Files that become as they are built, whatever people changed in them. */
@@ -133,7 +135,7 @@ export function planOver(
 ): Planned {
   const { files: there, scan, record } = standing;
   const recorded = record?.digests ?? built.kit.recordedDigests(there);
-  const keep = decided.keep ?? record?.mine ?? [];
+  const keep = [...(decided.keep ?? record?.mine ?? []), ...(decided.alsoKeep ?? [])];
   const links = new Set([...scan].flatMap(([at, { kind }]) => (kind === 'link' ? [at] : [])));
   if (target.kind === 'folder') refuseWrongKinds(target.path, built.files, scan);
   const isFresh = new Set(decided.fresh);

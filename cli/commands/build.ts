@@ -48,9 +48,8 @@ async function buildOnce(folder: string, options: BuildCommandOptions): Promise<
   for (const kit of kitsToBuild(mod, options)) {
     const files = kit.write(mod, (sha256) => blobs.get(sha256)!);
     const out = wholePath(options.each ? path.join(options.out, kit.name) : options.out);
-    const decided = options.mine.length ? { keep: options.mine } : {};
     const { overwrite } = options;
-    const plan = await writeBuild(out, { files, kit }, { ...decided, overwrite });
+    const plan = await writeBuild(out, { files, kit }, { alsoKeep: options.mine, overwrite });
     console.log(inSum(plan, files.size));
   }
   return 0;

@@ -164,7 +164,7 @@ function spinsAsked(mod: Mod, { spinStep }: KitLimits): Asked {
 }
 
 /** The ways in which models of a mod stand, each with a block that shows it so. */
-export function waysIn(mod: Mod): { way: Orientation; block: string }[] {
+function waysIn(mod: Mod): { way: Orientation; block: string }[] {
   const found = new Map<string, { way: Orientation; block: string }>();
   for (const { name, looks } of resolveBlocks(mod))
     for (const { value } of looks.rows)

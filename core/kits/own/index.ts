@@ -8,7 +8,7 @@ import { rulesOfOwn } from './rules/index.ts';
 import { KitWriter } from './writer.ts';
 
 export { KitError, placed, type KitProblem } from './problem.ts';
-export { askedOf, holdsWay, waysIn, type Asked } from './asked.ts';
+export { askedOf, holdsWay, type Asked } from './asked.ts';
 export { checkKit, type Expected, type KitCheck } from './check.ts';
 export { expectedFolder, readKit, writeKit, type KitFolder } from './folder.ts';
 export { limitsOf } from './limits.ts';

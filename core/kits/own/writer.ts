@@ -99,13 +99,13 @@ export class KitWriter {
   }
 
   /** The texts that follow from one block alone, with what is wrong with each. */
-  textsOfBlock(mod: Mod, block: string, isTraced = false): WrittenText[] {
+  textsOfBlock(mod: Mod, block: string): WrittenText[] {
     const model = modelFor(mod);
     return this.own.files.flatMap((rule, index) =>
       rule.copy
         ? []
         : subjectsOfBlock(rule.for, model, block).flatMap(
-            (subject) => this.text(index, rule, subject, model, isTraced) ?? [],
+            (subject) => this.text(index, rule, subject, model) ?? [],
           ),
     );
   }
