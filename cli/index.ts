@@ -65,6 +65,11 @@ program
   .option('--each', 'build for each kit of the mod, into a folder under its name')
   .option('--mine <file>', 'a built file that stays as it stands (may be repeated)', also, [])
   .option('--overwrite', 'let everything be as it is built, whatever was changed by hand')
+  .option(
+    '--into',
+    'into a pack that somebody else made: lists and groups of both are put together',
+  )
+  .option('--block <name>', 'build only this block and those before it (may be repeated)', also, [])
   .option('--watch', 'build again whenever the mod changes, until Ctrl C')
   .action(run<BuildCommandOptions>(build));
 program

@@ -2,7 +2,7 @@
  * Files on this machine: reading folders and packs, planning a build, writing it so that nothing is
  * lost. Used by server and cli.
  */
-export { DiskProblem, inWords, shown } from './problem.ts';
+export { DiskProblem, DiskQuestion, inWords, shown } from './problem.ts';
 export { lockFolder } from './folder-lock.ts';
 export { folderAt, makeFolder, readSome, watchFolder } from './linked-folder.ts';
 export { writeNew } from './new-files.ts';
@@ -17,16 +17,16 @@ export {
   type Tree,
   type Unread,
 } from './read.ts';
+export { standingAt } from './standing.ts';
 export {
   planBuild,
   planOver,
-  standingAt,
   type Built,
   type Decided,
   type FileFate,
   type PlannedFile,
 } from './plan.ts';
-export { recordFile } from './record.ts';
+export { readRecord, recordFile } from './record.ts';
 export { ChangedMeanwhile, packAt, saveChanges, type FileToSave } from './save-changes.ts';
 export { placeAt, targetOf } from './target.ts';
 export { writeBuild, type BuildOptions } from './write.ts';

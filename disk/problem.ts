@@ -5,6 +5,9 @@ export class DiskProblem extends Error {
   override name = 'DiskProblem';
 }
 
+/** A build that asks something first: what it asks, in sentences. */
+export class DiskQuestion extends DiskProblem {}
+
 /**
  * A path as it may be printed: line breaks, escape sequences and what reorders text are written
  * out, and what is no text is marked.

@@ -1,18 +1,27 @@
 import path from 'node:path';
 import { z } from 'zod';
 import { digestOf, readZip, writeZip, type Files } from '../core/bytes/index.ts';
-import { recordOf, Sha256 } from '../core/mod/names.ts';
+import { Name, recordOf, Sha256 } from '../core/mod/names.ts';
 import { readOrdinary } from './ordinary.ts';
 import type { Target } from './target.ts';
 
 /**
  * What Obrank wrote at a target last: the digest of every file and the words of every text, against
- * which the next build sees what people changed, and the files that they said are theirs.
+ * which the next build sees what people changed, and what they said of the target.
  */
-export interface BuildRecord {
+export interface BuildRecord extends Said {
   digests: ReadonlyMap<string, string>;
   texts: ReadonlyMap<string, string>;
+}
+
+/** What people said of a target, and the next build goes by. */
+export interface Said {
+  /** The files that are theirs. */
   mine: readonly string[];
+  /** Whether it is somebody else's pack, into which ours comes. */
+  joins: boolean;
+  /** The blocks that are built there; all of the mod without it. */
+  blocks?: readonly string[] | undefined;
 }
 
 /** The hidden folder of a built folder in which the record lies. */
@@ -33,6 +42,8 @@ const List = z.strictObject({
   edition: z.literal(1),
   files: recordOf(z.string().max(1000), Sha256),
   mine: z.array(z.string().max(1000)).max(10_000),
+  joins: z.literal(true).optional(),
+  blocks: z.array(Name).max(10_000).optional(),
 });
 
 /** A larger record is none of ours. */
@@ -53,7 +64,8 @@ export async function readRecord(target: Target): Promise<BuildRecord | undefine
       // A text that is not what the list says is not what was written.
       return digests.get(of) === digestOf(bytes) ? [[of, decoder.decode(bytes)]] : [];
     });
-    return { digests, texts: new Map(texts), mine: list.mine };
+    const { mine, joins = false, blocks } = list;
+    return { digests, texts: new Map(texts), mine, joins, ...(blocks && { blocks }) };
   } catch {
     return undefined;
   }
@@ -63,12 +75,14 @@ export async function readRecord(target: Target): Promise<BuildRecord | undefine
 export function recordOfBuild(
   files: Files,
   isText: (file: string) => boolean,
-  mine: readonly string[],
+  { mine, joins, blocks }: Said,
 ): Uint8Array {
   const list = {
     edition: 1,
     files: Object.fromEntries([...files].map(([file, bytes]) => [file, digestOf(bytes)])),
     mine: [...mine].sort(),
+    ...(joins && { joins }),
+    ...(blocks && { blocks: [...blocks].sort() }),
   };
   const kept: Files = new Map([[listFile, new TextEncoder().encode(JSON.stringify(list))]]);
   for (const [file, bytes] of files) if (isText(file)) kept.set(textFolder + file, bytes);

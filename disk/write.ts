@@ -14,22 +14,17 @@ import {
 import path from 'node:path';
 import { digestOf, unsafePath, writeZip, type Files } from '../core/bytes/index.ts';
 import { readOrdinary } from './ordinary.ts';
-import {
-  planOver,
-  scanTarget,
-  standingAt,
-  type Built,
-  type Decided,
-  type Planned,
-  type Standing,
-} from './plan.ts';
-import { recordFile, recordFolder, recordOfBuild, recordPlace } from './record.ts';
-import { DiskProblem, inWords, shown } from './problem.ts';
+import { planOver, type Built, type Decided, type Planned } from './plan.ts';
+import { recordFile, recordFolder, recordOfBuild, recordPlace, type Said } from './record.ts';
+import { scanTarget, standingAt, type Standing } from './standing.ts';
+import { DiskProblem, DiskQuestion, inWords, shown } from './problem.ts';
 import { firstDifference, freshFiles, scanOne } from './scan.ts';
 import { targetOf, type Target } from './target.ts';
 import { enterWork, keepAside, type Work } from './work.ts';
 
 export interface BuildOptions extends Decided {
+  /** The blocks that the files were built from, where those are not all. */
+  blocks?: readonly string[] | undefined;
   /** The id of the plan that was shown and agreed to. Needed only when the plan asks something. */
   agreed?: string;
   onProgress?: (done: number, total: number) => void;
@@ -85,9 +80,10 @@ async function writeIn(
     const planned = planOver(target, built, standing, options);
     const { plan } = planned;
     if (plan.ask && !options.overwrite && options.agreed !== plan.id)
-      throw new DiskProblem(`${plan.ask} Nothing was written.`);
-    if (isDone(planned, built, standing)) return plan;
-    const record = recordOfBuild(built.files, built.kit.isText, planned.mine);
+      throw new DiskQuestion(`${plan.ask} Nothing was written.`);
+    const said = { mine: planned.mine, joins: plan.joins, blocks: options.blocks };
+    if (isDone(planned, { built, said }, standing)) return plan;
+    const record = recordOfBuild(built.files, built.kit.isText, said);
     await (target.kind === 'file'
       ? writeFile(work.new, writeZip(withKept(planned, standing)), {
           flag: turn === 1 ? 'wx' : 'w',
@@ -109,11 +105,14 @@ async function writeIn(
   }
 }
 
-/** What is packed: what people keep as it stands, and the rest as it was built. */
+/**
+ * What is packed: what people keep as it stands, all of another's pack into which ours comes, and
+ * the rest as it was built.
+ */
 function withKept({ plan, files }: Planned, standing: Standing): Files {
   const packed = new Map(files);
   for (const { path: at } of plan.files.filter(
-    (file) => file.fate !== 'kept' && isKept(file, files),
+    (file) => (plan.joins || file.fate !== 'kept') && isKept(file, files),
   )) {
     const bytes = standing.files.get(at);
     if (bytes) packed.set(at, bytes);
@@ -142,7 +141,11 @@ const isKept = ({ path: at, fate }: Plan['files'][number], files: Files): boolea
   fate === 'kept' || fate === 'mine' || (fate === 'merged' && !files.has(at));
 
 /** Whether everything stands already as it would be written, and the record says so. */
-function isDone({ plan, files, mine }: Planned, built: Built, standing: Standing): boolean {
+function isDone(
+  { plan, files }: Planned,
+  { built, said }: { built: Built; said: Said },
+  standing: Standing,
+): boolean {
   const { record, files: there } = standing;
   if (!record || record.digests.size !== built.files.size) return false;
   const isAsWanted = (file: string, bytes: Uint8Array): boolean => {
@@ -153,7 +156,9 @@ function isDone({ plan, files, mine }: Planned, built: Built, standing: Standing
     plan.files.every(({ fate }) => fate !== 'gone' && fate !== 'edited' && fate !== 'foreign') &&
     [...files].every(([file, bytes]) => isAsWanted(file, bytes)) &&
     [...built.files].every(([file, bytes]) => record.digests.get(file) === digestOf(bytes)) &&
-    sameNames(record.mine, mine)
+    sameNames(record.mine, said.mine) &&
+    sameNames(record.blocks ?? [], said.blocks ?? []) &&
+    record.joins === said.joins
   );
 }
 

@@ -124,6 +124,12 @@ export const Plan = z
       .string()
       .optional()
       .meta({ description: 'What must be agreed to, by naming the id of the plan.' }),
+    joins: z.boolean().meta({
+      description: 'Whether the pack comes into one that somebody else made.',
+    }),
+    blocks: z.array(z.string()).optional().meta({
+      description: 'The blocks that are built, where those are not all.',
+    }),
   })
   .meta({ description: 'What a build does with every file.' });
 export type Plan = z.output<typeof Plan>;

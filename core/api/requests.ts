@@ -72,13 +72,32 @@ const fresh = z.array(z.string().max(300)).max(10_000).optional().meta({
 const kit = z.string().max(64).optional().meta({
   description: 'The kit to build for; that of the mod when it is left out.',
 });
+const joins = z
+  .boolean()
+  .optional()
+  .meta({
+    description:
+      'Whether the pack comes into one that somebody else made, lists and groups of both put ' +
+      'together; as it was the last time when it is left out.',
+  });
+const blocks = z
+  .array(Name)
+  .max(10_000)
+  .optional()
+  .meta({
+    description:
+      'The blocks that are built, with all that they need, or none for all; as it was the last ' +
+      'time when it is left out.',
+  });
 export const PackQuery = z.strictObject({ kit });
-export const PlanBody = z.strictObject({ target, keep, settled, fresh, kit });
+export const PlanBody = z.strictObject({ target, keep, settled, fresh, kit, joins, blocks });
 export const CompareBody = z.strictObject({
   target,
   settled,
   fresh,
   kit,
+  joins,
+  blocks,
   path: z.string().max(300).meta({ description: 'A file of the plan.' }),
 });
 export const BuildBody = z.strictObject({
@@ -87,6 +106,8 @@ export const BuildBody = z.strictObject({
   settled,
   fresh,
   kit,
+  joins,
+  blocks,
   agreed: z
     .string()
     .max(100)

@@ -180,6 +180,8 @@ export interface Kit {
   writeBlock: (mod: Mod, block: string) => Map<string, string>;
   /** Whether a file of a build is text, to be compared line by line. */
   isText: (path: string) => boolean;
+  /** Whether a text is a list of lines, each by itself; none is where this is not there. */
+  isList?: (path: string) => boolean;
 
   /**
    * Whether files are meant for this target, going by their paths alone; also when they are

@@ -1,6 +1,6 @@
 import { sameData, pointerSteps } from '../json/index.ts';
 import { entrySchemas, type Mod } from '../mod/index.ts';
-import { mergeValues, type Clash, type Side } from './merge.ts';
+import { mergeSides, type Clash, type Side } from './merge.ts';
 import { valueOfUnit, type Unit } from './units.ts';
 
 /** The SHA-256 of each file of a unit that is there, by its path. */
@@ -109,7 +109,7 @@ function mergeFitting(
   { base, page, folder }: Record<'base' | Side, unknown>,
   prefer: Side | undefined,
 ): { value: unknown; clashes: Clash[] } {
-  const merged = mergeValues(base, page, folder, prefer);
+  const merged = mergeSides(base, page, folder, prefer);
   const isOneSide = [page, folder, undefined].some((side) => sameData(side, merged.value));
   if (isOneSide || merged.clashes.length > 0 || fits(unit, merged.value)) return merged;
   const value = prefer === undefined ? base : { page, folder }[prefer];

@@ -12,7 +12,7 @@ export {
 } from './exchange.ts';
 export { digestsAfter, folderBroughtForward, giveUnit, givesInOrder } from './give.ts';
 export { labelOf, unitsInWords } from './label.ts';
-export { mergeValues, type Clash, type Side } from './merge.ts';
+export { mergeSides, type Clash, type Side } from './merge.ts';
 export { readUnits, saysUnit, whyNotExchanged, type ReadUnits } from './read.ts';
 export {
   blobsOfUnit,

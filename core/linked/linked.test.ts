@@ -13,7 +13,7 @@ import {
   folderBroughtForward,
   giveUnit,
   labelOf,
-  mergeValues,
+  mergeSides,
   readUnits,
   saysUnit,
   touchedUnits,
@@ -51,11 +51,11 @@ test('what is different between two documents turns the one into the other', () 
 test('merging: what one side alone changed is kept, and sides may be exchanged', () => {
   fc.assert(
     fc.property(value, value, value, (base, page, folder) => {
-      expect(mergeValues(base, page, base)).toEqual({ value: page, clashes: [] });
-      expect(mergeValues(base, base, folder)).toEqual({ value: folder, clashes: [] });
-      expect(mergeValues(base, page, page)).toEqual({ value: page, clashes: [] });
-      const one = mergeValues(base, page, folder);
-      const other = mergeValues(base, folder, page);
+      expect(mergeSides(base, page, base)).toEqual({ value: page, clashes: [] });
+      expect(mergeSides(base, base, folder)).toEqual({ value: folder, clashes: [] });
+      expect(mergeSides(base, page, page)).toEqual({ value: page, clashes: [] });
+      const one = mergeSides(base, page, folder);
+      const other = mergeSides(base, folder, page);
       expect(sameData(one.value, other.value)).toBe(true);
       expect(one.clashes.map(({ path }) => path).sort()).toEqual(
         other.clashes.map(({ path }) => path).sort(),
@@ -68,15 +68,15 @@ test('merging: where both changed a value, whoever is preferred has it', () => {
   const base = { hardness: 2, light: [1, 2], note: 'a' };
   const page = { hardness: 3, light: [1, 5], note: 'a' };
   const folder = { hardness: 4, light: [7, 2], note: 'b' };
-  expect(mergeValues(base, page, folder)).toEqual({
+  expect(mergeSides(base, page, folder)).toEqual({
     value: { hardness: 2, light: [7, 5], note: 'b' },
     clashes: [{ path: '/hardness', base: 2, page: 3, folder: 4 }],
   });
-  expect(mergeValues(base, page, folder, 'page').value).toMatchObject({ hardness: 3, note: 'b' });
-  expect(mergeValues(base, page, folder, 'folder').value).toMatchObject({ hardness: 4 });
+  expect(mergeSides(base, page, folder, 'page').value).toMatchObject({ hardness: 3, note: 'b' });
+  expect(mergeSides(base, page, folder, 'folder').value).toMatchObject({ hardness: 4 });
   // The facts of a picture belong together.
   const facts = (sha256: string, width: number) => ({ sha256, width });
-  expect(mergeValues(facts('a', 1), facts('b', 1), facts('a', 2)).clashes).toHaveLength(1);
+  expect(mergeSides(facts('a', 1), facts('b', 1), facts('a', 2)).clashes).toHaveLength(1);
 });
 
 test('every file of a mod folder belongs to the unit that is read from it', async () => {

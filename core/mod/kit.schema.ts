@@ -193,6 +193,19 @@ export const OwnKitSchema = z.strictObject({
       .optional(),
     'How names are written.',
   ),
+  lists: say(
+    z
+      .array(
+        z
+          .string()
+          .max(40)
+          .regex(/^\.[A-Za-z0-9_.-]+$/, 'use a dot and letters, as in .list'),
+      )
+      .max(16)
+      .optional(),
+    'How files end that hold a thing a line, such as .list: in the pack of somebody else, the ' +
+      'lines that it lacks are added. Files that end in .csv are such always.',
+  ),
   files: say(z.array(KitFileRuleSchema).max(200), 'Which files are written.'),
 });
 export type OwnKit = z.output<typeof OwnKitSchema>;

@@ -8,6 +8,7 @@ export type { Natural } from './natural.ts';
 export { tidyMod } from './tidy.ts';
 export { moveToNamespace } from './namespace.ts';
 export type { Arrival, Coming } from './arrivals.ts';
+export { onlyBlocks } from './only-blocks.ts';
 export { bringBlocks, type Bringing } from './bring.ts';
 export { namespaceMove, renameNamespace, type NamespaceMove } from './rename-namespace.ts';
 export { scaledTo, scalingOf, type Scaling } from './scale.ts';

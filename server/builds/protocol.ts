@@ -11,13 +11,18 @@ export interface EntryChange {
 }
 
 /** What people decided about files that they changed by hand. */
-type Decisions = Pick<Decided, 'keep' | 'settled' | 'fresh'>;
+type Decisions = Pick<Decided, 'keep' | 'settled' | 'fresh' | 'joins'>;
+
+/** Which blocks are built, none for all; without it as it was at the target the last time. */
+interface Chosen {
+  blocks?: readonly string[] | undefined;
+}
 
 /** What can be asked of a builder. All of it is about the mod as it was last told. */
 export type Task =
-  | ({ do: 'plan'; target: string } & Decisions)
-  | ({ do: 'compare'; target: string; path: string } & Pick<Decisions, 'settled' | 'fresh'>)
-  | ({ do: 'build'; target: string; agreed?: string } & Decisions)
+  | ({ do: 'plan'; target: string } & Chosen & Decisions)
+  | ({ do: 'compare'; target: string; path: string } & Chosen & Omit<Decisions, 'keep'>)
+  | ({ do: 'build'; target: string; agreed?: string } & Chosen & Decisions)
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }

@@ -7,11 +7,13 @@ import { mostDifferences, type ComparedFile, type Verdict } from '../../core/api
 import { writeZip, type Files } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
 import { engineKit, kitFor, KitError } from '../../core/kits/index.ts';
-import { emptyMod, resolveBlocks, type Mod } from '../../core/mod/index.ts';
+import { emptyMod, lookUp, resolveBlocks, type Mod } from '../../core/mod/index.ts';
+import { onlyBlocks, TakeOverProblem } from '../../core/take-over/index.ts';
 import {
   DiskProblem,
   planBuild,
   planOver,
+  readRecord,
   standingAt,
   targetOf,
   writeBuild,
@@ -29,7 +31,8 @@ if (!port) throw new Error('This runs as a worker thread.');
 const { stop: stopMaking } = workerData as { stop: Int32Array };
 
 let mod: Mod = emptyMod('unnamed', 'Unnamed');
-let pack: Built | undefined;
+/** The packs of the whole mod and of the blocks that were chosen last, by their names. */
+const packs = new Map<string, Built>();
 let archive: Uint8Array | undefined;
 let forEngine: Files | undefined;
 const blobs = new Map<string, Uint8Array>();
@@ -45,25 +48,43 @@ const blobOf = (sha256: string): Uint8Array => {
 
 /** Whether a failure is told to people as it is. */
 const isForeseen = (error: unknown): boolean =>
-  error instanceof DiskProblem || error instanceof KitError;
+  error instanceof DiskProblem || error instanceof KitError || error instanceof TakeOverProblem;
 
 /** What was made follows from the mod: a change makes it worthless. */
 function forget(): void {
-  pack = undefined;
+  packs.clear();
   archive = undefined;
   forEngine = undefined;
 }
 
-/** The pack of the mod as it is, made once. */
-function packFor(id: number): Built {
-  if (pack) return pack;
+/** The pack of the mod as it is, or of some of its blocks, made once. */
+function packFor(id: number, blocks?: readonly string[]): Built {
+  const key = blocks ? [...blocks].sort().join(' ') : '';
+  const known = packs.get(key);
+  if (known) return known;
   const kit = kitFor(mod);
-  const files = kit.write(mod, blobOf, (done, total) => {
+  const files = kit.write(blocks ? onlyBlocks(mod, blocks) : mod, blobOf, (done, total) => {
     if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
     say({ say: 'progress', id, done, total });
   });
-  pack = { files, kit };
+  for (const other of packs.keys()) if (other !== '' && key !== '') packs.delete(other);
+  const pack = { files, kit };
+  packs.set(key, pack);
   return pack;
+}
+
+/** The pack for a target, and the blocks that it is built from where those are not all. */
+async function packAt(
+  id: number,
+  { target: given, blocks: said }: { target: string; blocks?: readonly string[] | undefined },
+): Promise<{ built: Built; blocks: readonly string[] | undefined }> {
+  const last = async () => {
+    const target = await targetOf(given, kitFor(mod).ending);
+    return (await readRecord(target))?.blocks?.filter((name) => lookUp(mod.blocks, name));
+  };
+  const chosen = said ?? (await last());
+  const blocks = chosen?.length ? chosen : undefined;
+  return { built: packFor(id, blocks), blocks };
 }
 
 /** The files for the engine that can be asked, made once. */
@@ -84,12 +105,12 @@ const comesNear = (): Verdict['near'] =>
     .slice(0, mostDifferences);
 
 async function compare(
-  { target: given, path, settled, fresh }: Task & { do: 'compare' },
+  { target: given, path, settled, fresh, joins }: Task & { do: 'compare' },
   built: Built,
 ): Promise<ComparedFile> {
   const target = await targetOf(given, built.kit.ending);
   const standing = await standingAt(target);
-  const planned = planOver(target, built, standing, { settled, fresh });
+  const planned = planOver(target, built, standing, { settled, fresh, joins });
   if (!planned.plan.files.some((file) => file.path === path))
     throw new DiskProblem(`${path} is no part of this build.`);
   const isText = built.kit.isText(path);
@@ -104,22 +125,23 @@ async function compare(
   };
 }
 
-function run(id: number, task: Task, signal: AbortSignal): unknown {
+async function plan(id: number, task: Task & { do: 'plan' }): Promise<TaskResults['plan']> {
+  const { built, blocks } = await packAt(id, task);
+  const planned = await planBuild(task.target, built, task);
+  return { ...planned, ...(blocks && { blocks: [...blocks] }) };
+}
+
+async function run(id: number, task: Task, signal: AbortSignal): Promise<unknown> {
   const onProgress = (done: number, total: number) => say({ say: 'progress', id, done, total });
   switch (task.do) {
     case 'plan':
-      return planBuild(task.target, packFor(id), task);
+      return plan(id, task);
     case 'compare':
-      return compare(task, packFor(id));
-    case 'build':
-      return writeBuild(task.target, packFor(id), {
-        agreed: task.agreed,
-        keep: task.keep,
-        settled: task.settled,
-        fresh: task.fresh,
-        onProgress,
-        signal,
-      });
+      return compare(task, (await packAt(id, task)).built);
+    case 'build': {
+      const { built, blocks } = await packAt(id, task);
+      return writeBuild(task.target, built, { ...task, blocks, onProgress, signal });
+    }
     case 'lay out':
       return engineKit.engine.lay(mod, engineFiles(id));
     case 'judge':

@@ -40,6 +40,7 @@ export function kitFrom(name: string, own: OwnKit, texts: ReadonlyMap<string, st
     write: (mod, blobOf, onProgress) => writer.write(mod, blobOf, onProgress),
     writeBlock: (mod, block) => textsOfBlock(writer, mod, block),
     isText: (path) => !/\.(png|wav|ogg)$/i.test(path),
+    isList: (path) => ['.csv', ...(own.lists ?? [])].some((ending) => path.endsWith(ending)),
     // Only whoever wrote it knows how such files are called.
     recognises: () => false,
     recordedDigests: () => undefined,

@@ -9,7 +9,7 @@ import { tally } from '../../../core/inspect/index.ts';
 import { lookUp } from '../../../core/mod/index.ts';
 import { count, messageOf } from '../../../core/words/index.ts';
 import { addressOf, endpoints, type ComparedFile, type Plan } from '../../../core/api/index.ts';
-import { useGoesOn, type GoesOn } from '../../api/build-as-you-go.ts';
+import { useGoesOn } from '../../api/build-as-you-go.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession } from '../../api/hooks.tsx';
 import { passStep } from '../../parts/first-steps/visit.ts';
@@ -20,6 +20,7 @@ import { Clashes, type Take } from './clashes.tsx';
 import { KitColumns } from './kit-columns.tsx';
 import { FileTree, type PlannedFile } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
+import { nothingSaid, WhatGoes, type Said } from './what-goes.tsx';
 import {
   asSent,
   countFates,
@@ -107,7 +108,11 @@ function Files() {
   const [keep, setKeep] = useKept(session.name, target);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const [settled, setSettled] = useState<Settled>(nothingSettled);
-  const decided = useMemo(() => ({ keep, settled, fresh: [...taken] }), [keep, settled, taken]);
+  const [said, setSaid] = useState<Said>(nothingSaid);
+  const decided = useMemo(
+    () => ({ keep, settled, fresh: [...taken], ...said }),
+    [keep, settled, taken, said],
+  );
   const { goesOn } = useGoesOn(session.name, target, kit.name);
   const returns = useReturns();
   const [wanted, setWanted] = useState<string>();
@@ -133,6 +138,7 @@ function Files() {
     setTarget(next);
     setTaken(new Set());
     setSettled(nothingSettled);
+    setSaid(nothingSaid);
     setOutcome((old) => (old?.state === 'running' ? old : undefined));
   };
   const { build, cancel } = useBuilding({ target, kit: kit.name }, decided, (next) => {
@@ -166,7 +172,12 @@ function Files() {
           {writes || !plan ? 'Build the pack' : 'Build it again'}
         </Button>
       </div>
-      <AsYouGo target={target} kit={kit.name} />
+      <WhatGoes
+        where={{ target, kit: kit.name }}
+        plan={plan}
+        said={said}
+        onSay={(next) => setSaid({ ...said, ...next })}
+      />
       <Errors />
       {plan && (
         <Decisions plan={plan} taken={taken} onAnswer={answer} onShow={setWanted} shown={chosen} />
@@ -212,33 +223,6 @@ function Files() {
       )}
     </>
   );
-}
-
-/** Building a moment after every change, wherever one is in the page. */
-function AsYouGo({ target, kit }: Where) {
-  const { name } = useSession();
-  const { isOn, goesOn, turn } = useGoesOn(name, target, kit);
-  return (
-    <div className={styles['goes-on']}>
-      <Checkbox
-        label="Build as I go"
-        checked={isOn}
-        onChange={(event) => turn(event.currentTarget.checked)}
-      />
-      <span className="note inline" role="status">
-        {isOn
-          ? goesOnInWords(goesOn)
-          : 'A moment after every change, also while you work elsewhere.'}
-      </span>
-    </div>
-  );
-}
-
-function goesOnInWords(goesOn: GoesOn | undefined): string {
-  if (!goesOn || goesOn.state === 'building') return 'Building';
-  if (goesOn.state === 'waits') return goesOn.why;
-  const time = goesOn.at.toLocaleTimeString('en-GB');
-  return `Built at ${time}`;
 }
 
 /** Builds into the target, telling how it goes, and cancels it. */

@@ -73,19 +73,24 @@ export interface Decided {
   settled: Settled;
   /** Files that become as they are built. */
   fresh: readonly string[];
+  /** Whether it comes into somebody else's pack, and which blocks do; unknown until it is said. */
+  joins: boolean | undefined;
+  blocks: readonly string[] | undefined;
 }
 
 /** The same as it goes to the server. */
-export const asSent = ({ keep, settled, fresh }: Decided) => ({
+export const asSent = ({ keep, settled, fresh, joins, blocks }: Decided) => ({
   keep: keep && [...keep],
+  joins,
+  blocks: blocks && [...blocks],
   settled: Object.entries(settled).map(([path, takes]) => ({ path, takes: [...takes] })),
   fresh: [...fresh],
 });
 
 /** What of it bears on a single file. */
 function clashesSent(decided: Decided) {
-  const { settled, fresh } = asSent(decided);
-  return { settled, fresh };
+  const { keep: _, ...others } = asSent(decided);
+  return others;
 }
 
 /** Both texts of the chosen file of a plan. */
