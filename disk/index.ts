@@ -7,6 +7,7 @@ export { lockFolder } from './folder-lock.ts';
 export { folderAt, makeFolder, readSome, watchFolder } from './linked-folder.ts';
 export { writeNew } from './new-files.ts';
 export { writeNewFolder } from './new-folder.ts';
+export { commandOf, openWith, placeIn, programAt } from './programs.ts';
 export { readOrdinary } from './ordinary.ts';
 export {
   maxBytes,

@@ -89,7 +89,15 @@ export function planOver(
   ];
   const id = digestOf(new TextEncoder().encode(JSON.stringify(lines)));
   const ask = question(target, files, links, joins);
-  const plan = { target: target.path, kind: target.kind, files, id, ask, joins };
+  const plan = {
+    target: target.path,
+    kind: target.kind,
+    files,
+    id,
+    ask,
+    isKnown: standing.record !== undefined,
+    joins,
+  };
   const written = writtenBy(built, files, merged);
   return { plan, files: joins ? settled(built, standing, written) : written, merged, mine };
 }

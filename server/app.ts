@@ -12,12 +12,14 @@ import { guard, headers } from './api/guard.ts';
 import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
 import { packRoutes } from './api/packs.ts';
+import { programRoutes } from './api/programs.ts';
 import type { Builders } from './builds/index.ts';
 import type { Links } from './linked/links.ts';
 import { Jobs } from './jobs.ts';
 import { maxBodyBytes } from './limits.ts';
 import { endpoints, type Endpoint } from '../core/api/index.ts';
 import { Problem } from './problem.ts';
+import type { NamedPrograms } from './programs.ts';
 import type { History } from './store/history.ts';
 import type { Store } from './store/store.ts';
 
@@ -34,12 +36,13 @@ interface Parts {
   /** The folder of the demo mod. */
   demo: string | undefined;
   builders: Builders;
+  programs: NamedPrograms;
   log: Logger;
 }
 
 /** The whole server over a store: the API and, from `pages`, the built page. */
 export function makeApp(
-  { store, links, history, demo, builders, log }: Parts,
+  { store, links, history, demo, builders, programs, log }: Parts,
   pages: string | undefined,
 ): Express {
   const app = express();
@@ -73,6 +76,7 @@ export function makeApp(
     blobRoutes(store),
     buildRoutes(store, builders, new Jobs(log)),
     packRoutes(),
+    programRoutes(programs),
   );
   app.use('/api', (request) => {
     throw new Problem(

@@ -9,6 +9,7 @@ import { maxConnections } from './limits.ts';
 import { Links } from './linked/links.ts';
 import { Problem } from './problem.ts';
 import { collectBlobs } from './store/blobs.ts';
+import { NamedPrograms } from './programs.ts';
 import { openDatabase } from './store/database.ts';
 import { History } from './store/history.ts';
 import { noteRunning } from './store/running.ts';
@@ -104,10 +105,11 @@ export async function startServer({
   const history = new History(store);
   history.follow(log);
   const stopKeeping = keepHouse(store, log);
+  const programs = new NamedPrograms(data);
   const builders = new Builders(store, builderProgram(root));
   const server = createServer(
     { requestTimeout: bodyPatienceMs, headersTimeout: 10_000, connectionsCheckingInterval: 5_000 },
-    makeApp({ store, links, history, demo, builders, log }, pages),
+    makeApp({ store, links, history, demo, builders, programs, log }, pages),
   );
   server.maxConnections = maxConnections;
   let mod: string | undefined;

@@ -122,14 +122,14 @@ function kitsToBuild(mod: Mod, { kit, each }: BuildCommandOptions): Kit[] {
 }
 
 /** What a build did, in a line. */
-function inSum({ target, files }: Plan, many: number): string {
+function inSum({ target, files, joins }: Plan, many: number): string {
   const count = (...fates: Plan['files'][number]['fate'][]) =>
     files.filter((file) => fates.includes(file.fate)).length;
   const byHand = count('merged', 'clash', 'mine');
   return (
     `${many} files in ${shown(target)}: ${count('new')} new, ` +
     `${count('changed', 'edited', 'foreign')} changed, ${count('same')} the same, ` +
-    `${count('gone')} gone${byHand ? `, ${byHand} kept by hand` : ''}.`
+    `${count('gone')} gone${byHand ? `, ${byHand} ${joins ? 'put together' : 'kept by hand'}` : ''}.`
   );
 }
 

@@ -26,6 +26,7 @@ export const ModSummaries = z
 export type ModSummary = z.output<typeof ModSummaries>[number];
 export const BackupAnswer = z.strictObject({ file: z.string() });
 export const SavedAnswer = z.strictObject({ saved: z.number().int() });
+export const OpenedAnswer = z.strictObject({ isOpened: z.literal(true) });
 export const NamedAnswer = z.strictObject({ name: z.string() });
 
 const LoggedChange = z.strictObject({
@@ -124,6 +125,9 @@ export const Plan = z
       .string()
       .optional()
       .meta({ description: 'What must be agreed to, by naming the id of the plan.' }),
+    isKnown: z.boolean().meta({
+      description: 'Whether what was built there the last time is remembered.',
+    }),
     joins: z.boolean().meta({
       description: 'Whether the pack comes into one that somebody else made.',
     }),

@@ -325,6 +325,30 @@ export const endpoints = {
     answer: { status: 200, description: 'How many were saved', schema: answers.SavedAnswer },
     problems: [...withBody, 409],
   },
+  getPrograms: {
+    method: 'GET',
+    path: '/api/programs',
+    summary: 'The programs with which folders and files are opened',
+    answer: { status: 200, description: 'As they were named', schema: requests.Programs },
+    problems: [],
+  },
+  namePrograms: {
+    method: 'POST',
+    path: '/api/programs',
+    summary: 'Name the programs with which folders and files are opened; they must be there',
+    body: requests.Programs,
+    answer: { status: 200, description: 'They are named', schema: requests.Programs },
+    problems: [...withBody, 409],
+  },
+  openPlace: {
+    method: 'POST',
+    path: '/api/programs/open',
+    summary:
+      'Open a folder on this machine, or a file in it at a line, in the program named for it',
+    body: requests.OpenBody,
+    answer: { status: 200, description: 'It is opened', schema: answers.OpenedAnswer },
+    problems: [...withBody, 409],
+  },
   startPlan: {
     method: 'POST',
     path: '/api/mods/{mod}/plan',

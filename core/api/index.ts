@@ -13,4 +13,5 @@ export {
 } from './endpoints.ts';
 export { modEvents, type ModEvent, type ModEventName } from './events.ts';
 export { problemStatuses, ProblemAnswer, type ProblemStatus } from './problem.ts';
+export { OpenBody, Programs } from './requests.ts';
 export { BuildBody, CompareBody, EditBody, NewModBody, PlanBody } from './requests.ts';

@@ -149,6 +149,22 @@ export const LinkBody = z.strictObject({
 });
 export const BackupBody = z.strictObject({ file: place, overwrite: z.boolean().optional() });
 export const OpenFolderBody = z.strictObject({ folder: place });
+const program = z.string().trim().min(1).max(1000).optional();
+export const Programs = z.strictObject({
+  forFolders: program.meta({
+    description: 'The line that opens a folder, {place} in it; absent while none is named.',
+  }),
+  forFiles: program.meta({
+    description: 'The line that opens a file, {place} and {line} in it; absent likewise.',
+  }),
+});
+export type Programs = z.output<typeof Programs>;
+export const OpenBody = z.strictObject({
+  folder: place,
+  file: z.string().max(1000).optional().meta({ description: 'A file in it, by its path there.' }),
+  line: z.number().int().min(1).max(10_000_000).optional(),
+});
+export type OpenBody = z.output<typeof OpenBody>;
 export const ChooseBody = z.strictObject({
   units: z.array(JsonPointer).min(1).max(10_000),
   keep: side,

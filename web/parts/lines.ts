@@ -36,6 +36,14 @@ export function markLines(before: string | undefined, after: string): MarkedLine
   );
 }
 
+/**
+ * The first line that another text has otherwise, by its number in both; 1 where there is none.
+ *
+ * @example firstChangedLine('a\nb\n', 'a\nc\n') // 2
+ */
+export const firstChangedLine = (before: string, after: string): number =>
+  markLines(before, after).findIndex((line) => line.kind) + 1 || 1;
+
 /** How many lines came or went. */
 export const changedLines = (before: string, after: string): number =>
   markLines(before, after).filter((line) => line.kind).length;

@@ -13,6 +13,8 @@ import { useGoesOn } from '../../api/build-as-you-go.ts';
 import { runJob } from '../../api/jobs.ts';
 import { useFindings, useSession } from '../../api/hooks.tsx';
 import { passStep } from '../../parts/first-steps/visit.ts';
+import { firstChangedLine } from '../../parts/lines.ts';
+import { OpenIn } from '../../parts/open-in.tsx';
 import { TextDiff } from '../../parts/text-diff.tsx';
 import { targetKey, useBuiltFor, usualTarget } from './built-for.ts';
 import { Decisions, type Answer } from './decisions.tsx';
@@ -203,8 +205,9 @@ function Files() {
         <>
           <p className={clsx('note', styles['sums'])}>{planInWords(plan)}</p>
           <div className={styles['build-split']}>
-            <FileTree files={plan.files} chosen={chosen} onChoose={setWanted} />
+            <FileTree files={plan.files} joins={plan.joins} chosen={chosen} onChoose={setWanted} />
             <Compare
+              folder={plan.kind === 'folder' ? plan.target : undefined}
               file={plan.files.find((file) => file.path === chosen)}
               texts={texts}
               takes={(chosen !== undefined && lookUp(settled, chosen)) || noTakes}
@@ -339,6 +342,7 @@ const noTakes: readonly Take[] = [];
 
 /** A file as it stands and as it will be; where both were changed in one place, which one stays. */
 function Compare({
+  folder,
   file,
   texts,
   takes,
@@ -347,6 +351,8 @@ function Compare({
   onMine,
   onFresh,
 }: {
+  /** Where it lies on this machine; undefined for what is packed. */
+  folder: string | undefined;
   file: PlannedFile | undefined;
   texts: ComparedFile | undefined;
   takes: readonly Take[];
@@ -369,19 +375,30 @@ function Compare({
   return (
     <div className={styles['compare']}>
       {mayBeMine && (
-        <label className={styles['mine']}>
-          <input
-            type="checkbox"
-            checked={isMine}
-            onChange={(event) => onMine(event.currentTarget.checked)}
-          />
-          This file is mine: no build changes it
+        <div className={styles['mine']}>
+          <label>
+            <input
+              type="checkbox"
+              checked={isMine}
+              onChange={(event) => onMine(event.currentTarget.checked)}
+            />
+            This file is mine: no build changes it
+          </label>
+          {folder !== undefined && (
+            <OpenIn
+              folder={folder}
+              file={file.path}
+              line={firstChangedLine(texts.before ?? '', texts.after ?? '')}
+            >
+              Open this file
+            </OpenIn>
+          )}
           {(file.fate === 'merged' || file.fate === 'clash') && (
             <button type="button" className="tiny" onClick={onFresh}>
               Drop what was changed by hand
             </button>
           )}
-        </label>
+        </div>
       )}
       {texts.clashes && file.fate !== 'mine' && (
         <Clashes clashes={texts.clashes} takes={takes} onTakes={onTakes} />

@@ -35,10 +35,13 @@ const tags: Partial<Record<Fate, string>> = {
 /** The files of the plan by folder, each with what will happen to it. */
 export function FileTree({
   files,
+  joins,
   chosen,
   onChoose,
 }: {
   files: readonly PlannedFile[];
+  /** Whether they come into somebody else's pack. */
+  joins: boolean;
   chosen: string | undefined;
   onChoose: (path: string) => void;
 }) {
@@ -77,7 +80,7 @@ export function FileTree({
                 <span
                   className={clsx('small', tags[file.fate] ? ['tag', tags[file.fate]] : 'soft')}
                 >
-                  {words[file.fate]}
+                  {joins && file.fate === 'merged' ? 'put together' : words[file.fate]}
                 </span>
               </button>
             ))}

@@ -151,7 +151,7 @@ export function planInWords(plan: Plan): string {
     [countFates(plan, 'changed', 'edited', 'foreign'), 'changed'],
     [countFates(plan, 'same'), 'the same'],
     [countFates(plan, 'gone'), 'gone'],
-    [countFates(plan, 'merged'), 'kept by hand'],
+    [countFates(plan, 'merged'), plan.joins ? 'put together' : 'kept by hand'],
     [countFates(plan, 'clash'), 'changed by both'],
     [countFates(plan, 'mine'), 'yours'],
     [countFates(plan, 'kept'), 'not Obrank’s, left alone'],

@@ -3,6 +3,7 @@ import type { Plan } from '../../../core/api/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useGoesOn, type GoesOn } from '../../api/build-as-you-go.ts';
 import { useMod, useSession } from '../../api/hooks.tsx';
+import { OpenIn } from '../../parts/open-in.tsx';
 import type { Where } from './plan.ts';
 import styles from './what-goes.module.css';
 
@@ -27,7 +28,10 @@ const mostListed = 50;
 export function WhatGoes({ where, plan, said, onSay }: WhatGoesProps) {
   const blocks = Object.keys(useMod().blocks);
   const joins = said.joins ?? plan?.joins ?? false;
-  const isForeign = joins || plan?.files.some(({ fate }) => fate === 'foreign' || fate === 'kept');
+  const isForeign =
+    joins ||
+    plan?.files.some(({ fate }) => fate === 'foreign' || fate === 'kept') ||
+    (plan?.isKnown === false && plan.files.some(({ fate }) => fate !== 'new'));
   return (
     <div className={styles['row']}>
       <MultiSelect
@@ -43,6 +47,7 @@ export function WhatGoes({ where, plan, said, onSay }: WhatGoesProps) {
         limit={mostListed}
         nothingFoundMessage="No block is called so."
         className={styles['blocks']}
+        classNames={{ input: styles['field'], inputField: styles['search'] }}
       />
       {isForeign && (
         <Checkbox
@@ -52,6 +57,9 @@ export function WhatGoes({ where, plan, said, onSay }: WhatGoesProps) {
         />
       )}
       <AsYouGo {...where} />
+      {plan?.kind === 'folder' && plan.files.some(({ fate }) => fate !== 'new') && (
+        <OpenIn folder={plan.target}>Open the folder</OpenIn>
+      )}
     </div>
   );
 }

@@ -3,11 +3,13 @@ import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState, type DragEvent } from 'react';
 import { Link } from 'react-router';
 import { reports, tally } from '../../../core/inspect/index.ts';
+import { endings } from '../../../core/kits/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession } from '../../api/hooks.tsx';
 import { openPack, useOpenPack } from '../../api/open-pack.ts';
 import { savePackTo } from '../../api/pack-on-disk.ts';
 import { download } from '../../parts/download.ts';
+import { OpenIn } from '../../parts/open-in.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import type { PackView, Preview, ShownFile } from '../../workers/pack-protocol.ts';
@@ -260,7 +262,11 @@ function Sheet({
   const here = isOfNow ? preview.found.files.find(({ path }) => path === file) : undefined;
   return (
     <div className={styles['middle']}>
-      {file !== undefined && <p className={clsx('mono', styles['file'])}>{file}</p>}
+      {file !== undefined && (
+        <p className={clsx('mono', styles['file'])}>
+          {file} <OpenThere file={file} line={pack.findings[finding ?? -1]?.place?.line} />
+        </p>
+      )}
       {elsewhere.length > 0 && (
         <p className={clsx('note', styles['elsewhere'])}>
           The fix also writes {elsewhere.map(({ path }) => path).join(', ')}.
@@ -281,6 +287,17 @@ function Sheet({
         <NoText file={file!} shown={shown} told={told} onChoose={onChoose} />
       )}
     </div>
+  );
+}
+
+/** Opens a file of a pack that lies in a folder of this machine, where a program is named for it. */
+function OpenThere({ file, line }: { file: string; line: number | undefined }) {
+  const { path } = useOpenPack();
+  if (path === undefined || endings.some((ending) => path.endsWith(ending))) return null;
+  return (
+    <OpenIn folder={path} file={file} line={line}>
+      Open this file
+    </OpenIn>
   );
 }
 

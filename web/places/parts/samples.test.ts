@@ -25,6 +25,7 @@ const withoutSample = [
   'make-it-depend.tsx',
   'mends.tsx',
   'name-field.tsx',
+  'open-in.tsx',
   'palette.tsx',
   'past-band.tsx',
   'rename-field.tsx',

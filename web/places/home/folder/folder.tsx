@@ -2,6 +2,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { FolderAnswer } from '../../../../core/api/index.ts';
 import { useFolder, type FolderActs } from '../../../api/folder.ts';
+import { OpenIn } from '../../../parts/open-in.tsx';
 import { momentInWords } from '../when.ts';
 import { Clashes } from './clashes.tsx';
 import styles from './folder.module.css';
@@ -77,12 +78,13 @@ function Differing({ acts: { differing, link, isBusy } }: { acts: FolderActs }) 
 }
 
 function Linked({ folder, acts }: { folder: FolderAnswer; acts: FolderActs }) {
-  const { problem, unread, clashes, taken, given } = folder;
+  const { problem, unread, clashes, taken, given, folder: place } = folder;
   const isAlike = problem === undefined && unread.length === 0 && clashes.length === 0;
   return (
     <>
       <p className={styles['where']}>
-        <span className="mono">{folder.folder}</span>
+        <span className="mono">{place}</span>
+        {place !== null && <OpenIn folder={place}>Open the folder</OpenIn>}
         <button
           type="button"
           className="link"
@@ -103,7 +105,7 @@ function Linked({ folder, acts }: { folder: FolderAnswer; acts: FolderActs }) {
         <Exchange from="From the folder" exchanged={taken} none="nothing yet" />
         <Exchange from="To the folder" exchanged={given} none="nothing yet" />
       </dl>
-      <Unread unread={unread} />
+      <Unread folder={place} unread={unread} />
       <Clashes clashes={clashes} isBusy={acts.isBusy} onChoose={acts.choose} />
     </>
   );
@@ -128,7 +130,7 @@ function Exchange({
 }
 
 /** What stands in the folder and cannot be read, with the place in each file. */
-function Unread({ unread }: { unread: FolderAnswer['unread'] }) {
+function Unread({ folder, unread }: Pick<FolderAnswer, 'folder' | 'unread'>) {
   if (unread.length === 0) return null;
   return (
     <ul className={styles['unread']}>
@@ -138,6 +140,11 @@ function Unread({ unread }: { unread: FolderAnswer['unread'] }) {
           <span className="mono">
             {file}:{line}:{column}
           </span>
+          {folder !== null && (
+            <OpenIn folder={folder} file={file} line={line}>
+              Open it there
+            </OpenIn>
+          )}
           <span>
             {message} Until then the page keeps what was read last, and leaves the file alone.
           </span>

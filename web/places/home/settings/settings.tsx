@@ -11,6 +11,7 @@ import { LicenceLine } from './licence-line.tsx';
 import { NamespaceLine } from './namespace-line.tsx';
 import { NeedsLine } from './needs-line.tsx';
 import { PictureLine } from './picture-line.tsx';
+import { ProgramsLine } from './programs-line.tsx';
 import { TexelsLine } from './texels-line.tsx';
 import styles from './settings.module.css';
 
@@ -30,6 +31,7 @@ export function Settings({ header }: LineProps) {
       <TexelsLine header={header} />
       <TickRateLine header={header} />
       <LanguagesLine header={header} />
+      <ProgramsLine />
     </div>
   );
 }

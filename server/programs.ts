@@ -1,0 +1,44 @@
+import { readFile, rename, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { Programs, type OpenBody } from '../core/api/index.ts';
+import { DiskProblem, openWith, placeIn, programAt } from '../disk/index.ts';
+
+/** The programs of this machine with which people open folders and files, as they named them. */
+export class NamedPrograms {
+  private readonly file: string;
+
+  /** `data` is the folder in which the server keeps what is its own. */
+  constructor(data: string) {
+    this.file = path.join(data, 'programs.json');
+  }
+
+  /** What was named; nothing where that cannot be read. */
+  async named(): Promise<Programs> {
+    try {
+      return Programs.parse(JSON.parse(await readFile(this.file, 'utf8')));
+    } catch {
+      return {};
+    }
+  }
+
+  /** Names programs. Throws a {@link DiskProblem} for one that there is not. */
+  async name(programs: Programs): Promise<Programs> {
+    for (const typed of Object.values(programs)) await programAt(typed);
+    const made = `${this.file}.new`;
+    await writeFile(made, JSON.stringify(programs), { mode: 0o600 });
+    await rename(made, this.file);
+    return programs;
+  }
+
+  /** Opens a folder, or a file in it. Throws a {@link DiskProblem} where no program is named. */
+  async open({ folder, file, line }: OpenBody): Promise<void> {
+    const { forFolders, forFiles } = await this.named();
+    const program = file === undefined ? forFolders : forFiles;
+    if (program === undefined)
+      throw new DiskProblem(
+        `No program is named for ${file === undefined ? 'folders' : 'files'}. Name one in the ` +
+          'settings of the mod.',
+      );
+    await openWith(program, { place: await placeIn(folder, file), line });
+  }
+}
