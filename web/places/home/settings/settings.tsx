@@ -11,7 +11,7 @@ import { LicenceLine } from './licence-line.tsx';
 import { NamespaceLine } from './namespace-line.tsx';
 import { NeedsLine } from './needs-line.tsx';
 import { PictureLine } from './picture-line.tsx';
-import { ProgramsLine } from './programs-line.tsx';
+import { ProgramLines } from './program-lines.tsx';
 import { TexelsLine } from './texels-line.tsx';
 import styles from './settings.module.css';
 
@@ -31,7 +31,7 @@ export function Settings({ header }: LineProps) {
       <TexelsLine header={header} />
       <TickRateLine header={header} />
       <LanguagesLine header={header} />
-      <ProgramsLine />
+      <ProgramLines />
     </div>
   );
 }
