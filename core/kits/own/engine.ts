@@ -3,7 +3,7 @@ import { closest, didYouMean } from '../../words/index.ts';
 import type { Place } from '../../json/index.ts';
 import { lentFilters, ownFilters, type FilterSettings } from './filters/index.ts';
 import type { KitProblem } from './problem.ts';
-import { quickOf, usual } from './quick.ts';
+import { Ways } from './quick/parts.ts';
 import { Making, Run, Written, type Span } from './run.ts';
 
 /** The tags of the template language that a kit can use. What changes or reads anything else is out. */
@@ -36,31 +36,33 @@ export interface Scope {
 
 /** Carries out parts of templates one by one, counted, and says which of them writes. */
 class CountedRender {
+  private readonly ways = new Ways((parts, context, emitter) =>
+    this.carryOut(parts, context, emitter),
+  );
+
+  /** What the engine asks for; it is done at once, with nothing to wait for. */
+  // eslint-disable-next-line require-yield -- the engine takes what is worked out step by step
   *renderTemplates(
     templates: Template[],
     context: Context,
     given?: Emitter,
   ): IterableIterator<unknown> {
     const emitter = given ?? new Written();
+    this.carryOut(templates, context, emitter);
+    return (emitter as { buffer: unknown }).buffer;
+  }
+
+  carryOut(templates: Template[], context: Context, emitter: Emitter): void {
     const run = context.renderLimit as unknown as Run;
     run.enter();
     for (const part of templates) {
       try {
         run.step();
         if (emitter instanceof Written) emitter.comesFrom(part);
-        // What stands in a template as it is needs nobody to work it out.
-        const { str } = part as { str?: unknown };
-        if (typeof str === 'string') {
-          emitter.write(str);
-          continue;
+        if (!this.ways.of(part)?.(context, emitter)) {
+          const text: unknown = toValueSync(part.render(context, emitter) as never);
+          if (text !== undefined && text !== null && text !== '') emitter.write(text);
         }
-        const value = quickOf(part)?.(context) ?? usual;
-        if (value !== usual) {
-          emitter.write(value);
-          continue;
-        }
-        const text: unknown = yield part.render(context, emitter) as never;
-        if (text !== undefined && text !== null && text !== '') emitter.write(text);
         if (context.breakCalled || context.continueCalled) break;
       } catch (error) {
         const isPlaced = error instanceof Misplaced || LiquidError.is(error);
@@ -68,7 +70,6 @@ class CountedRender {
       }
     }
     run.leave();
-    return (emitter as { buffer: unknown }).buffer;
   }
 }
 
