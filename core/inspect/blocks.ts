@@ -1,8 +1,9 @@
+import { builtKits } from '../kits/index.ts';
 import { changedNames, itemAt } from '../lists/index.ts';
 import { resolveBlock, shownNamed, type Block, type Mod } from '../mod/index.ts';
 import { BlockContext, type Dependency } from './context.ts';
 import { blockFinding, rulesFor } from './block-rules.ts';
-import { builtKits, forEachKit } from './each-kit.ts';
+import { forEachKit } from './each-kit.ts';
 import type { Finding } from './finding.ts';
 
 /** What was found in a block, and the questions that it rests on. */

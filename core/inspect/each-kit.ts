@@ -1,11 +1,5 @@
-import { kitFor, type Kit } from '../kits/index.ts';
+import type { Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
-import { kitsOf } from '../mod/kits-of.ts';
-import type { Mod } from '../mod/index.ts';
-
-/** Every kit that a mod is built for, the one that it asks first before the others. */
-export const builtKits = (mod: Pick<Mod, 'header' | 'kits' | 'kitFiles'>): readonly Kit[] =>
-  kitsOf(mod.header).map((name) => kitFor(mod, name));
 
 interface Placed {
   at?: readonly (string | number)[];

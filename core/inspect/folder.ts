@@ -1,6 +1,5 @@
 import { pointer, pointerSteps } from '../json/index.ts';
-import { KitError, type Declared, type Kit } from '../kits/index.ts';
-import { builtKits } from './each-kit.ts';
+import { builtKits, KitError, type Declared, type Kit } from '../kits/index.ts';
 import { kitFlawed, placeOfProblem, problemInWords } from './rules/kits/flawed.ts';
 import { expandFamilies, ownerOf } from '../families/index.ts';
 import { heldUnder } from '../lists/index.ts';

@@ -1,10 +1,10 @@
 import type { Files } from '../bytes/index.ts';
-import type { Checked, Declared, Kit } from '../kits/index.ts';
+import { builtKits, type Checked, type Declared, type Kit } from '../kits/index.ts';
 import { pointer } from '../json/index.ts';
 import type { Mod } from '../mod/index.ts';
 import { inspectBlocks } from './blocks.ts';
 import { inspectDeclared } from './declared.ts';
-import { builtKits, forEachKit } from './each-kit.ts';
+import { forEachKit } from './each-kit.ts';
 import { withFamilyCauses } from './family-causes.ts';
 import { byWeight, facetOf, fileFinding, type Finding } from './finding.ts';
 import type { ModRule } from './rule.ts';

@@ -5,6 +5,7 @@
 import type { Files } from '../bytes/index.ts';
 import { heldUnder } from '../lists/index.ts';
 import { lookUp, OwnKitSchema, type Mod, type OwnKit } from '../mod/index.ts';
+import { kitsOf } from '../mod/kits-of.ts';
 import { listed } from '../words/index.ts';
 import { blockPack } from './block-pack/index.ts';
 import { fieldNotes } from './field-notes/index.ts';
@@ -90,6 +91,19 @@ export const findKit = (mod: Keeping, name: string): Kit | undefined =>
  */
 export const kitFor = (mod: Keeping & Pick<Mod, 'header'>, name = mod.header.kit): Kit =>
   findKit(mod, name) ?? usual;
+
+/** Every kit that a mod is built for, the one that it asks first before the others. */
+export const builtKits = (mod: Keeping & Pick<Mod, 'header'>): readonly Kit[] =>
+  kitsOf(mod.header).map((name) => kitFor(mod, name));
+
+/**
+ * Of the kits that a mod is built for the one that holds least of something: what fits there fits
+ * all of them.
+ *
+ * @example tightestKit(mod, ({ limits }) => limits.stateCodeBits).title
+ */
+export const tightestKit = (mod: Keeping & Pick<Mod, 'header'>, room: (kit: Kit) => number): Kit =>
+  builtKits(mod).reduce((least, kit) => (room(kit) < room(least) ? kit : least));
 
 /**
  * The kit whose target these files are meant for, by their paths; undefined when they are none of

@@ -1,6 +1,6 @@
 import { freeName, heldUnder } from '../../core/lists/index.ts';
 import { pointer } from '../../core/json/index.ts';
-import { kitFor } from '../../core/kits/index.ts';
+import { tightestKit } from '../../core/kits/index.ts';
 import { idOf, type Box, type Mod } from '../../core/mod/index.ts';
 import { resolvedModelOf, textureOf, unwrapModel } from '../../core/models/index.ts';
 import { decodePicture, encodePicture, shownAt, type Pixels } from '../../core/textures/index.ts';
@@ -63,7 +63,7 @@ export async function unwrapOnDesk(
     ...(resolvedModelOf(mod, idOf(namespace, model))?.slots.values() ?? []),
   ]);
   const { pixels, changes } = unwrapModel(mod, model, {
-    most: kitFor(mod).limits.textureSide,
+    most: tightestKit(mod, (kit) => kit.limits.textureSide).limits.textureSide,
     pixelsOf: (id) => known.get(id),
     before,
   });

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { kitFor } from '../../../core/kits/index.ts';
+import { builtKits, kitFor } from '../../../core/kits/index.ts';
 import { useBaseline } from '../../api/baseline.ts';
 import { useMod } from '../../api/hooks.tsx';
 import { changedLines } from '../../parts/lines.ts';
@@ -10,7 +10,9 @@ import styles from './files.module.css';
 export function Files({ block, onClose }: { block: string; onClose: () => void }) {
   const mod = useMod();
   const baseline = useBaseline();
-  const kit = kitFor(mod);
+  const kits = builtKits(mod);
+  const [named, setNamed] = useState<string>();
+  const kit = kits.find(({ name }) => name === named) ?? kitFor(mod);
   const files = useMemo(() => kit.writeBlock(mod, block), [kit, mod, block]);
   const before = useMemo(
     () => (baseline ? kit.writeBlock(baseline.mod, block) : undefined),
@@ -21,6 +23,20 @@ export function Files({ block, onClose }: { block: string; onClose: () => void }
   return (
     <div className={styles['files']} aria-label="Files of the block">
       <nav>
+        {kits.length > 1 && (
+          <div className={styles['kits']} role="group" aria-label="Written for">
+            {kits.map(({ name, title }) => (
+              <button
+                key={name}
+                type="button"
+                aria-pressed={name === kit.name}
+                onClick={() => setNamed(name)}
+              >
+                {title}
+              </button>
+            ))}
+          </div>
+        )}
         {[...files].map(([name, text]) => {
           const old = before?.get(name);
           const changed =

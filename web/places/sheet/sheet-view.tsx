@@ -1,7 +1,9 @@
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
+import { kitFor } from '../../../core/kits/index.ts';
 import { lookUp, resolveBlock, titleOf } from '../../../core/mod/index.ts';
-import { useMod, useSession } from '../../api/hooks.tsx';
+import { useFindingsByBlock, useMod, useSession } from '../../api/hooks.tsx';
+import { listed } from '../../../core/words/index.ts';
 import type { SheetAnswer } from '../../workers/protocol.ts';
 import styles from './sheet.module.css';
 
@@ -24,6 +26,7 @@ export function SheetView({ sheet, pixels, size, block }: ViewProps) {
   const navigate = useNavigate();
   const session = useSession();
   const wordsFor = useCellWords(block);
+  const flaws = useFlaws(block);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!context) return;
@@ -42,7 +45,8 @@ export function SheetView({ sheet, pixels, size, block }: ViewProps) {
       />
       {cells.length <= mostButtons &&
         cells.map((cell, i) => {
-          const words = wordsFor(cell);
+          const flaw = flaws(cell.block);
+          const words = [wordsFor(cell), flaw].filter(Boolean).join('. ');
           const differs = marked.includes(i);
           return (
             <button
@@ -61,12 +65,29 @@ export function SheetView({ sheet, pixels, size, block }: ViewProps) {
                 void navigate(`/m/${session.name}/blocks/${cell.block}/looks?state=${cell.state}`)
               }
             >
-              {size >= namedFrom && block === undefined ? <span>{words}</span> : null}
+              {size >= namedFrom && block === undefined ? <span>{wordsFor(cell)}</span> : null}
+              {flaw && <i aria-hidden>!</i>}
             </button>
           );
         })}
     </div>
   );
+}
+
+/**
+ * What is wrong with a block on the sheet of all of them, with the kits that alone say so; the sheet
+ * of one block is of its states, and is not marked.
+ */
+function useFlaws(shown: string | undefined) {
+  const mod = useMod();
+  const findings = useFindingsByBlock();
+  return (block: string): string | undefined => {
+    const found = shown === undefined ? findings.get(block) : undefined;
+    const worst = found?.find(({ severity }) => severity === 'error');
+    if (!worst) return undefined;
+    const kits = worst.kits?.map((name) => kitFor(mod, name).title);
+    return kits ? `${listed(kits)}: ${worst.message}` : worst.message;
+  };
 }
 
 /** What a picture shows: the name of the block or, on the sheet of one block, its state. */

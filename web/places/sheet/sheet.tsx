@@ -9,6 +9,7 @@ import { count } from '../../../core/words/index.ts';
 import { useInspector, useMod, useSession } from '../../api/hooks.tsx';
 import { Choice } from '../../parts/choice/index.tsx';
 import { download } from '../../parts/download.ts';
+import { SheetKits } from './sheet-kits.tsx';
 import { SheetBar } from './sheet-bar.tsx';
 import { SheetView } from './sheet-view.tsx';
 import { useLaidOn } from './laid-on.ts';
@@ -49,6 +50,7 @@ export function Sheet() {
     <div className={clsx('page', styles['wide'])}>
       <Head block={block} size={size} put={put} drawn={drawn} />
       <SheetBar {...{ block, sheet, laidOn, tick }} onTick={setTick} />
+      <SheetKits block={block} />
       <Going drawn={drawn} />
       {sheet?.problem && (
         <p className="bad" role="alert">

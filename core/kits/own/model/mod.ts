@@ -25,16 +25,25 @@ import { modelModel } from './model.ts';
 import { namesIn, numberIn, titleIn } from './names.ts';
 import type { ModModel } from './schema.ts';
 
-const known = new WeakMap<Mod, ModModel>();
+const known = new WeakMap<Mod['blocks'], { mod: Mod; model: ModModel }>();
 
-/** The same, its entries in order, for as long as a mod stays the same. */
+/**
+ * The same, its entries in order, for as long as a mod stays the same. Templates do not see the kits
+ * themselves: while one is written the model stays the same too.
+ */
 export function modelFor(mod: Mod): ModModel {
-  const before = known.get(mod);
-  if (before) return before;
+  const before = known.get(mod.blocks);
+  if (before && looksAlike(before.mod, mod)) return before.model;
   const model = modModel(inOrder(mod));
-  known.set(mod, model);
+  known.set(mod.blocks, { mod, model });
   return model;
 }
+
+/** Whether all that templates see of two mods is the very same. */
+const looksAlike = (a: Mod, b: Mod): boolean =>
+  (Object.keys(a) as (keyof Mod)[]).every(
+    (part) => part === 'kits' || part === 'kitFiles' || a[part] === b[part],
+  );
 
 /** A mod as templates see it: everything in it, each part worked out when it is first asked for. */
 export function modModel(mod: Mod): ModModel {

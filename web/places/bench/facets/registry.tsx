@@ -1,12 +1,15 @@
 import { Button } from '@mantine/core';
 import clsx from 'clsx';
-import { kitFor } from '../../../../core/kits/index.ts';
+import { builtKits, type Kit } from '../../../../core/kits/index.ts';
 import { codesOf, nextNumber } from '../../../../core/mod/index.ts';
-import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { Field } from '../../../parts/field.tsx';
 import type { FacetProps } from './index.tsx';
 import styles from '../../../parts/field.module.css';
+
+/** How many states of a block a kit has room for. `Block Pack, edition 1: 256` */
+const roomInWords = ({ title, limits }: Kit): string =>
+  `${title}: ${Math.min(limits.states, 2 ** limits.stateCodeBits).toLocaleString('en')}`;
 
 /** The block's number in the ledger, and how its state codes are laid out. */
 export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
@@ -14,7 +17,8 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
   const session = useSession();
   const entry = mod.ledger.entries.find((one) => one.kind === 'block' && one.name === name);
   const codes = codesOf(mod.ledger, name, block.space);
-  const { limits, title } = kitFor(mod);
+  const kits = builtKits(mod);
+  const room = Math.min(...kits.map(({ limits }) => limits.stateCodeBits));
   const register = () => {
     const { ledger } = session.view.mod;
     const number = nextNumber(ledger);
@@ -53,12 +57,12 @@ export function RegistryFacet({ editor: { name, block }, state }: FacetProps) {
         label="State code"
         value={
           <span className={clsx('mono', styles['value'])}>
-            {codes.bits} of {limits.stateCodeBits} bits
+            {codes.bits} of {room} bits
           </span>
         }
         note={
-          `Each state is stored as one number. The facet States shows and changes how. ${title} ` +
-          `has room for ${count(2 ** limits.stateCodeBits, 'state')}.`
+          'Each state is stored as one number. The facet States shows and changes how. Room for ' +
+          `states: ${kits.map(roomInWords).join('; ')}.`
         }
       />
       {!block.space.tooLarge && (

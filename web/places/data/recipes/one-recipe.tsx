@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { pointer } from '../../../../core/json/index.ts';
-import { kitFor } from '../../../../core/kits/index.ts';
+import { tightestKit } from '../../../../core/kits/index.ts';
 import { lookUp, resultsOf, type Recipe } from '../../../../core/mod/index.ts';
 import { gridOf, placesOf, resized, withIngredient } from '../../../../core/recipes/index.ts';
 import { useFindings, useMod, useSession } from '../../../api/hooks.tsx';
@@ -119,7 +119,10 @@ function Plan({
   onRecipe: PutRecipe;
 }) {
   const mod = useMod();
-  const { limits, title } = kitFor(mod);
+  const { limits, title } = tightestKit(
+    mod,
+    (kit) => kit.limits.pattern[0] * kit.limits.pattern[1],
+  );
   const { places, columns } = placesOf(recipe);
   const dropOn = (event: DragEvent, index: number) => {
     const id = event.dataTransfer.getData('text/plain');

@@ -1,7 +1,7 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { memo, useState } from 'react';
 import { itemAt } from '../../../../core/lists/index.ts';
-import { kitFor } from '../../../../core/kits/index.ts';
+import { tightestKit } from '../../../../core/kits/index.ts';
 import { nameProblem, type Box } from '../../../../core/mod/index.ts';
 import {
   moved,
@@ -56,7 +56,7 @@ export function BoxesStation({ acts }: { acts: Acts }) {
 
 function NothingChosen({ acts }: { acts: Acts }) {
   const { boxes, mod } = useDesk();
-  const { limits, title } = kitFor(mod);
+  const { limits, title } = tightestKit(mod, (kit) => kit.limits.boxes);
   return (
     <>
       <h2 className={styles['title']}>{count(boxes.length, 'box', 'boxes')}</h2>
@@ -211,7 +211,7 @@ const TextureChoice = memo(function TextureChoice({
 /** How the boxes are spun: about an axis, by degrees, through a pivot. */
 function Spin() {
   const { boxes, free, edit, mod } = useDesk();
-  const { limits, title } = kitFor(mod);
+  const { limits, title } = tightestKit(mod, (kit) => -kit.limits.spinStep);
   const these = [...free].map((i) => itemAt(boxes, i));
   const about = common(these, ({ spin }) => spin?.about ?? 'none');
   const middle = (box: Box): [number, number, number] => {

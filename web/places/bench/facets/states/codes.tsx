@@ -1,7 +1,6 @@
 import { NumberInput, SegmentedControl } from '@mantine/core';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
-import { kitFor } from '../../../../../core/kits/index.ts';
 import { codesOf, heldCodes } from '../../../../../core/mod/index.ts';
 import {
   bitFields,
@@ -19,7 +18,7 @@ import { useMod, useSession } from '../../../../api/hooks.tsx';
 import type { FacetProps } from '../index.tsx';
 import { Bits } from './bits.tsx';
 import { Nodes } from './nodes.tsx';
-import { DropAdvice } from './drop-advice.tsx';
+import { DropAdvice, fewestBits } from './drop-advice.tsx';
 import styles from './states.module.css';
 
 /** So many codes are listed at first. */
@@ -30,7 +29,7 @@ export function CodesPart({ editor: { name, block }, state, onState }: FacetProp
   const mod = useMod();
   const { ledger } = mod;
   const { space } = block;
-  const { limits } = kitFor(mod);
+  const { limits } = fewestBits(mod);
   const codes = codesOf(ledger, name, space);
   const put = usePutCodes(name);
   const proof = useMemo(

@@ -1,6 +1,6 @@
-import { kitFor } from '../../../../../core/kits/index.ts';
+import { tightestKit } from '../../../../../core/kits/index.ts';
 import { itemAt } from '../../../../../core/lists/index.ts';
-import { changeProperty, splitBlock } from '../../../../../core/mod/index.ts';
+import { changeProperty, splitBlock, type Mod } from '../../../../../core/mod/index.ts';
 import { whatToDrop, type StateSpace } from '../../../../../core/states/index.ts';
 import { count, listed } from '../../../../../core/words/index.ts';
 import { useModPart, useSession } from '../../../../api/hooks.tsx';
@@ -9,9 +9,12 @@ import styles from './states.module.css';
 /** So many ways are offered, and a property of at most so many values may become blocks. */
 const [mostWays, mostBlocks] = [5, 16];
 
+/** The kit that the mod is built for with the least room for a state. */
+export const fewestBits = (mod: Mod) => tightestKit(mod, ({ limits }) => limits.stateCodeBits);
+
 /** Where the states do not fit into the kit's codes: what could go, or become blocks of its own. */
 export function DropAdvice({ block, space }: { block: string; space: StateSpace }) {
-  const { limits, title } = useModPart((mod) => kitFor(mod));
+  const { limits, title } = useModPart(fewestBits);
   const ways = whatToDrop(space, limits.stateCodeBits);
   if (!ways.length) return null;
   return (

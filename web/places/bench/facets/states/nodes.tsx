@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useMemo } from 'react';
 import { itemAt } from '../../../../../core/lists/index.ts';
-import { kitFor, type Storage } from '../../../../../core/kits/index.ts';
+import { builtKits, kitFor, type Storage } from '../../../../../core/kits/index.ts';
 import type { ResolvedBlock } from '../../../../../core/mod/index.ts';
 import { count } from '../../../../../core/words/index.ts';
 import { useMod } from '../../../../api/hooks.tsx';
@@ -17,7 +17,7 @@ interface NodesProps {
 /** Where the kit's target keeps states as names with a number beside each: which, and how many. */
 export function Nodes({ block, state, onState }: NodesProps) {
   const mod = useMod();
-  const kit = kitFor(mod);
+  const kit = builtKits(mod).find((one) => one.storage) ?? kitFor(mod);
   const storage = useMemo(() => kit.storage?.(mod, block), [kit, mod, block]);
   if (!storage) return null;
   const { nodes, codes } = storage;

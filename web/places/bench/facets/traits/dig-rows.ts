@@ -1,4 +1,4 @@
-import { kitFor } from '../../../../../core/kits/index.ts';
+import { builtKits } from '../../../../../core/kits/index.ts';
 import { broken, lootSource, waysOf, type Broken } from '../../../../../core/loot/index.ts';
 import { lookUp, titleOf, type Mod, type ResolvedBlock } from '../../../../../core/mod/index.ts';
 import { digTime, toolName } from '../../../../../core/traits/index.ts';
@@ -27,7 +27,7 @@ interface Digging {
 export function digRows(mod: Mod, block: ResolvedBlock, { state, careful }: Digging): DigRow[] {
   const { header } = mod;
   const { traits } = block;
-  const { physics } = kitFor(mod);
+  const physics = builtKits(mod).find((kit) => kit.physics)?.physics;
   const source = lootSource(mod, block);
   return waysOf(block, header, source).flatMap(({ tool, blast }) => {
     const { seconds, ticks } = digTime(traits, tool, header);

@@ -2,7 +2,7 @@ import { NumberInput, Select, Switch } from '@mantine/core';
 import clsx from 'clsx';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { kitFor } from '../../../../../core/kits/index.ts';
+import { builtKits } from '../../../../../core/kits/index.ts';
 import {
   lookUp,
   resolveBlock,
@@ -219,7 +219,7 @@ function ToolBar({ row, longest }: { row: DigRow; longest: number }) {
 function digNote({ traits }: ResolvedBlock, mod: Mod): string {
   const { header } = mod;
   if (traits.hardness === 'unbreakable') return 'Nothing that a player holds digs it.';
-  const { physics, title } = kitFor(mod);
+  const { physics, title } = builtKits(mod).find((kit) => kit.physics) ?? {};
   const engine = physics
     ? ` The thin bars are the engine of ${title}: ${physics.tickRate} ticks a second, the wrong ` +
       `tool takes ${physics.wrongTool} times as long.`
