@@ -10,7 +10,7 @@ import { matrixOf, orientations } from '../../../space/index.ts';
 import { subjectsOf } from '../subjects.ts';
 import { filled } from './filled.ts';
 import { lazily } from './lazily.ts';
-import { modModel } from './mod.ts';
+import { modelFor, modModel } from './mod.ts';
 import { ModModel, subjectModels } from './schema.ts';
 import { quaternionOf } from './turned.ts';
 
@@ -110,4 +110,10 @@ test('what is not said is there as null, at every depth, and what is said stays'
       ],
     },
   ]);
+});
+
+test('the model is the same while a kit is written, and another one when the mod changes', () => {
+  const first = modelFor(mod);
+  expect(modelFor({ ...mod, kitFiles: { ...mod.kitFiles } })).toBe(first);
+  expect(modelFor({ ...mod, header: { ...mod.header, title: 'Other' } })).not.toBe(first);
 });
