@@ -38,12 +38,15 @@ test('a kit of three files is written from nothing, and the mod is built with it
   // A second and a third file.
   await page.getByRole('button', { name: 'New rule' }).click();
   await page.getByRole('menuitem', { name: 'For the mod, once' }).click();
-  await page.getByLabel('Path', { exact: true }).fill('{{ mod.namespace }}.txt');
+  const to = page.getByLabel('Path', { exact: true });
+  await expect(to).toHaveValue('mod.txt');
+  await to.fill('{{ mod.namespace }}.txt');
   await template.fill('{{ mod.title }} {{ mod.version }}: {{ mod.blocks.size }} blocks\n');
   await expect(written).toContainText('Saltmarsh 0.3.0: 34 blocks');
   await page.getByRole('button', { name: 'New rule' }).click();
   await page.getByRole('menuitem', { name: 'For each language' }).click();
-  await page.getByLabel('Path', { exact: true }).fill('words-{{ language.tag }}.csv');
+  await expect(to).toHaveValue('languages/{{ language.tag }}.txt');
+  await to.fill('words-{{ language.tag }}.csv');
   await template.fill(
     'key,text\n{% for text in language.texts %}{{ text.key }},"{{ text.text }}"\n{% endfor %}',
   );
@@ -102,6 +105,31 @@ test('what the engine holds stands beside what the mod asks, and inspection tell
   await expect(list).toContainText('differs');
   await list.getByRole('button', { name: 'Expect what is written' }).click();
   await expect(list).toContainText('as expected');
+
+  // It is called otherwise, and its files go with it; the palette knows it by its title.
+  await page.getByRole('link', { name: 'Itself' }).click();
+  const name = page.getByLabel('Name', { exact: true });
+  await name.fill('block-pack');
+  await expect(page.getByText('There is a kit called block-pack already.')).toBeVisible();
+  await name.fill('tiny-engine');
+  await name.press('Enter');
+  await expect(page).toHaveURL(/kits\/tiny-engine/);
+  const lists = page.getByRole('combobox', { name: 'Lists, a thing a line' });
+  await lists.fill('.list');
+  await lists.press('Enter');
+  await saved(page);
+  const { mod } = (await (
+    await page.request.get(`${server.address}/api/mods/saltmarsh`)
+  ).json()) as { mod: { kits: object; kitFiles: object; header: object } };
+  expect(Object.keys(mod.kits)).toEqual(['tiny-engine']);
+  expect(Object.keys(mod.kitFiles).every((path) => path.startsWith('tiny-engine/'))).toBe(true);
+  expect(mod.kits).toMatchObject({ 'tiny-engine': { lists: ['.list'] } });
+  expect(mod.header).toMatchObject({ alsoFor: ['tiny-engine'] });
+  await page.goto(`${server.address}/m/saltmarsh/blocks`);
+  await expect(page.getByRole('heading', { name: /Blocks 34/ })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Go to or do…').fill('Small engine');
+  await page.keyboard.press('Enter');
 
   // A kit that goes is no longer built for; undo brings it back.
   await page.getByRole('link', { name: 'Itself' }).click();

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { addressOf, endpoints } from '../../core/api/index.ts';
 import { facets } from '../../core/inspect/index.ts';
 import { idOfShown, lookUp, titleOf, type Mod } from '../../core/mod/index.ts';
-import { benchPath, deskPath, placeNow, texturePath } from '../api/address.ts';
+import { benchPath, deskPath, fluidPath, kitPath, placeNow, texturePath } from '../api/address.ts';
 import { useMod, useSession } from '../api/hooks.tsx';
 import { openNewBlock } from '../places/blocks/new-block.tsx';
 import { openNewMod } from '../places/blocks/new-mod.tsx';
@@ -87,6 +87,14 @@ function entryActions(mod: Mod, goTo: GoTo): SpotlightActionData[] {
         description: `${namespace}:${name}`,
         leftSection: <Rendering block={name} state={0} size={28} fills />,
       }),
+    ),
+    ...Object.entries(mod.fluids).map(([name, fluid]) =>
+      act(`fluid ${name}`, titleOf(mod, name, fluid.names), () => goTo(fluidPath(name)), {
+        description: `The fluid ${namespace}:${name}`,
+      }),
+    ),
+    ...Object.entries(mod.kits).map(([name, { title }]) =>
+      act(`kit ${name}`, title, () => goTo(kitPath(name)), { description: 'A kit of your own' }),
     ),
     ...Object.keys(mod.newLooks).map((name) =>
       act(`new look ${name}`, titleOf(mod, name, undefined), () => goTo(benchPath(name)), {

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -7,6 +8,7 @@ import { useFindings, useMod, useSession } from '../../api/hooks.tsx';
 import { DeskHead } from '../../parts/desk-head.tsx';
 import frame from '../../parts/desk-frame.module.css';
 import emptyStyles from '../../parts/empty.module.css';
+import list from '../../parts/side-list.module.css';
 import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { Cap } from '../../parts/keys/cap.tsx';
@@ -151,18 +153,18 @@ function FluidList({ current }: { current: string }) {
   const mod = useMod();
   return (
     <aside className={frame['aside']} aria-label="Fluids">
-      <div className={styles['acts']}>
+      <div className={list['acts']}>
         <Button variant="default" onClick={openNewFluid}>
           New fluid
         </Button>
       </div>
-      <nav className={styles['list']} aria-label="Fluids of the mod">
+      <nav className={list['list']} aria-label="Fluids of the mod">
         {Object.entries(mod.fluids).map(([name, fluid]) => (
           <Link
             key={name}
             to={`/m/${session.name}/${fluidPath(name)}`}
             aria-current={name === current ? 'page' : undefined}
-            className={styles['fluid']}
+            className={clsx(list['entry'], styles['fluid'])}
           >
             <i style={{ background: fluidColour(mod, fluid) }} aria-hidden />
             <b>{titleOf(mod, name, fluid.names)}</b>

@@ -12,6 +12,7 @@ import { FindingsLine } from '../../parts/findings-line.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import frame from '../../parts/desk-frame.module.css';
 import emptyStyles from '../../parts/empty.module.css';
+import list from '../../parts/side-list.module.css';
 import { NewKitDialog, openNewKit } from './new-kit.tsx';
 import { ExpectedStation } from './stations/expected.tsx';
 import { HoldsStation } from './stations/holds.tsx';
@@ -139,18 +140,18 @@ function KitList({ current, edits }: { current: string; edits: KitEdits }) {
   const built = kitsOf(mod.header);
   return (
     <aside className={frame['aside']} aria-label="Kits">
-      <div className={styles['acts']}>
+      <div className={list['acts']}>
         <Button variant="default" onClick={openNewKit}>
           New kit
         </Button>
       </div>
-      <nav className={styles['list']} aria-label="Kits of the mod">
+      <nav className={list['list']} aria-label="Kits of the mod">
         {Object.entries(mod.kits).map(([name, kit]) => (
           <div key={name}>
             <Link
               to={`/m/${session.name}/${kitPath(name)}`}
               aria-current={name === current ? 'page' : undefined}
-              className={styles['kit']}
+              className={list['entry']}
             >
               <b>{kit.title}</b>
               <span>{built.includes(name) ? 'built for' : ''}</span>

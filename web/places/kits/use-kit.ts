@@ -71,6 +71,23 @@ export function addKit(
   ]);
 }
 
+/** Calls a kit of the mod otherwise; its texts and the mod's list of kits follow. */
+export function renameKit(session: Session, name: string, next: string): void {
+  const { mod } = session.view;
+  const { header } = mod;
+  const called = (one: string) => (one === name ? next : one);
+  session.edit(`Call the kit ${next}`, [
+    { path: pointer(['kits', name]), before: mod.kits[name] },
+    { path: pointer(['kits', next]), after: mod.kits[name] },
+    ...[...textsOfKit(mod.kitFiles, name)].flatMap(([path, text]) => [
+      textChange(mod, name, path, undefined),
+      textChange(mod, next, path, text),
+    ]),
+    { path: '/header/kit', before: header.kit, after: called(header.kit) },
+    { path: '/header/alsoFor', before: header.alsoFor, after: header.alsoFor?.map(called) },
+  ]);
+}
+
 /** Takes a kit with its texts out of the mod, which is no longer built for it. */
 export function removeKit(session: Session, name: string): void {
   const { mod } = session.view;

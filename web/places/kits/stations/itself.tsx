@@ -1,17 +1,19 @@
-import { Button, Checkbox, TextInput } from '@mantine/core';
+import { Button, Checkbox, TagsInput, TextInput } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { writeZip } from '../../../../core/bytes/index.ts';
-import { textsOfKit, writeKit } from '../../../../core/kits/index.ts';
+import { findKit, textsOfKit, writeKit } from '../../../../core/kits/index.ts';
+import { kitNamePattern, type Mod } from '../../../../core/mod/index.ts';
 import { freeName } from '../../../../core/lists/index.ts';
 import { kitsOf } from '../../../../core/mod/kits-of.ts';
 import { kitPath } from '../../../api/address.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
+import { CommitField } from '../../../parts/commit-field.tsx';
 import { download } from '../../../parts/download.ts';
 import { Field } from '../../../parts/field.tsx';
 import { NumberField } from '../../../parts/number-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import { useTyped } from '../../../parts/use-typed.ts';
-import { addKit, removeKit, type KitEdits } from '../use-kit.ts';
+import { addKit, removeKit, renameKit, type KitEdits } from '../use-kit.ts';
 import styles from '../kits.module.css';
 
 /** What the kit is called and for, and what becomes of it as a whole. */
@@ -53,6 +55,24 @@ export function ItselfStation({ edits }: { edits: KitEdits }) {
             />
           }
         />
+        <Field
+          label="Name"
+          value={
+            <CommitField
+              w={340}
+              aria-label="Name"
+              classNames={{ input: 'mono' }}
+              maxLength={64}
+              text={name}
+              check={(next) => nameProblem(next, mod)}
+              onText={(next) => {
+                renameKit(session, name, next);
+                void navigate(`/m/${session.name}/${kitPath(next, 'itself')}`);
+              }}
+            />
+          }
+          note="The folder that its files lie in, and what the command line calls it."
+        />
         <Field label="What it is for">
           <TextField
             long
@@ -83,6 +103,23 @@ export function ItselfStation({ edits }: { edits: KitEdits }) {
             />
           }
         />
+        <Field
+          label="Lists, a thing a line"
+          value={
+            <TagsInput
+              w={340}
+              aria-label="Lists, a thing a line"
+              placeholder={own.lists?.length ? undefined : '.list, then Enter'}
+              maxTags={16}
+              value={own.lists ?? []}
+              isDuplicate={(ending, others) => !listEnding.test(ending) || others.includes(ending)}
+              onChange={(endings) =>
+                edits.put('Files that are lists', 'lists', endings.length ? endings : undefined)
+              }
+            />
+          }
+          note="How such files end. In the pack of somebody else they get the lines that they lack."
+        />
         <Physics edits={edits} />
         <div className={styles['begin']}>
           <Button variant="default" onClick={share}>
@@ -107,6 +144,15 @@ export function ItselfStation({ edits }: { edits: KitEdits }) {
       </div>
     </section>
   );
+}
+
+/** How the files of a kit may end that are lists. */
+const listEnding = /^\.[A-Za-z0-9_.-]{1,39}$/;
+
+/** Why a kit cannot be called so; undefined where it can. */
+function nameProblem(next: string, mod: Mod): string | undefined {
+  if (!kitNamePattern.test(next)) return 'Use small letters, digits and dashes.';
+  return findKit(mod, next) ? `There is a kit called ${next} already.` : undefined;
 }
 
 /** Builds for a kit, or no longer. */
