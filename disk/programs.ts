@@ -47,7 +47,8 @@ export async function programAt(typed: string): Promise<string> {
   );
 }
 
-async function isProgram(place: string): Promise<boolean> {
+/** Whether a file is there that this user may run. */
+export async function isProgram(place: string): Promise<boolean> {
   try {
     await access(place, constants.X_OK);
     return (await stat(place)).isFile();

@@ -3,36 +3,26 @@
  * what it writes stands there, drawn.
  */
 import type { Page } from '@playwright/test';
-import { writeZip } from '../core/bytes/index.ts';
-import { writeModFolder } from '../core/folder/index.ts';
-import { moveToNamespace } from '../core/take-over/index.ts';
-import { bigMod } from './big-mod.ts';
 import type { Line } from './figures.ts';
+import { bringLargeMarsh } from './large-marsh.ts';
 import { withApplication } from './with-application.ts';
 
-const namespace = 'largemarsh';
 const keys = 30;
 
 type Watched = Window & { lags: number[] };
 
 export async function benchKitPage(line: Line): Promise<void> {
   await withApplication(async (address, browser) => {
-    const { mod, blobs } = bigMod(2000);
-    const moved = moveToNamespace(mod, namespace);
-    const zip = writeZip(writeModFolder(moved, (sha256) => blobs.get(sha256)!));
-    const answer = await fetch(`${address}/api/mods/folder`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/zip' },
-      body: new Uint8Array(zip),
-    });
-    if (!answer.ok) throw new Error(`the mod was refused: ${await answer.text()}`);
+    const namespace = await bringLargeMarsh(address);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/m/${namespace}/kits`);
     await page.getByRole('button', { name: 'New kit' }).click();
     await page.getByLabel('What it is called').fill('Tidal engine');
     await page.getByRole('button', { name: 'Begin it' }).click();
     const template = page.getByRole('textbox', { name: /^Template / });
-    await template.fill('{"n": 0, "id": {{ block.id | json }}, "looks": {{ block.look | json }} }\n');
+    await template.fill(
+      '{"n": 0, "id": {{ block.id | json }}, "looks": {{ block.look | json }} }\n',
+    );
     await page.getByLabel('What it writes').getByText('"n": 0').waitFor();
     await page.waitForTimeout(5000);
     await template.focus();

@@ -3,28 +3,16 @@
  * and tells the longest task of the page until it is drawn (Long Tasks, W3C).
  */
 import type { Browser } from '@playwright/test';
-import { writeZip } from '../core/bytes/index.ts';
-import { writeModFolder } from '../core/folder/index.ts';
-import { moveToNamespace } from '../core/take-over/index.ts';
-import { bigMod } from './big-mod.ts';
 import type { Line } from './figures.ts';
 import { longestTask, watchTasksFromStart } from './long-tasks.ts';
+import { bringLargeMarsh } from './large-marsh.ts';
 import { withApplication } from './with-application.ts';
 
-const namespace = 'largemarsh';
 const openings = 5;
 
 export async function benchOpening(line: Line): Promise<void> {
   await withApplication(async (address, browser) => {
-    const { mod, blobs } = bigMod(2000);
-    const moved = moveToNamespace(mod, namespace);
-    const zip = writeZip(writeModFolder(moved, (sha256) => blobs.get(sha256)!));
-    const answer = await fetch(`${address}/api/mods/folder`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/zip' },
-      body: new Uint8Array(zip),
-    });
-    if (!answer.ok) throw new Error(`the mod was refused: ${await answer.text()}`);
+    const namespace = await bringLargeMarsh(address);
     const longest: number[] = [];
     for (let i = 0; i < openings; i += 1)
       longest.push(await openedFirst(browser, `${address}/m/${namespace}/blocks`));

@@ -1,8 +1,8 @@
 import { execFile } from 'node:child_process';
-import { access, constants, stat } from 'node:fs/promises';
 import path from 'node:path';
 import type { Engine } from '../../core/kits/index.ts';
 import { DiskProblem, shown } from '../problem.ts';
+import { isProgram } from '../programs.ts';
 
 /** A program that does not say who it is within so many milliseconds is not asked further. */
 const patience = 10_000;
@@ -39,15 +39,6 @@ export async function engineProgram(
     `The engine (${engine.title}) is not on this machine. ${engine.get}. If it lies elsewhere, ` +
       'OBRANK_ENGINE may name its program.',
   );
-}
-
-async function isProgram(file: string): Promise<boolean> {
-  try {
-    await access(file, constants.X_OK);
-    return (await stat(file)).isFile();
-  } catch {
-    return false;
-  }
 }
 
 /** Asks a program who it is. */

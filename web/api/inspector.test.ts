@@ -30,11 +30,17 @@ class Behind {
     if (message.kind === 'fix all')
       return { kind: 'all fixed', id: message.id, ...fixAll(this.mod, message.rule) };
     if (message.kind === 'mod') this.mod = message.mod;
+    let changes = 1;
     if (message.kind === 'changes') this.mod = applyChanges(this.mod, message.changes);
+    // Changes that lie there together are inspected together.
+    for (let next = this.asked[0]; next?.kind === 'changes'; next = this.asked[0], changes += 1) {
+      this.mod = applyChanges(this.mod, next.changes);
+      this.asked.shift();
+    }
     const findings = inspect(this.mod);
     const diff = diffFindings(this.told, findings);
     this.told = findings;
-    return { kind: 'findings', diff };
+    return { kind: 'findings', diff, changes };
   }
 }
 

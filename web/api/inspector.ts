@@ -52,7 +52,7 @@ export class Inspector {
     this.worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'findings') {
         this.told = applyFindingsDiff(this.told, data.diff);
-        this.answered++;
+        this.answered += data.changes;
         this.tell();
         this.mendWaiting();
       } else if (data.kind === 'progress') {

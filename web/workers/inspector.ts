@@ -23,7 +23,14 @@ import { diffFindings, fixAll, inspect, type Finding } from '../../core/inspect/
 import { checkDraft, previewOf } from '../../core/kits/index.ts';
 import { lootSource, simulate } from '../../core/loot/index.ts';
 import { fitBoxes, textureOf } from '../../core/models/index.ts';
-import { applyChanges, lookUp, resolveBlock, shownNamed, type Mod } from '../../core/mod/index.ts';
+import {
+  applyChanges,
+  lookUp,
+  resolveBlock,
+  shownNamed,
+  type Change,
+  type Mod,
+} from '../../core/mod/index.ts';
 import { seededRandom } from '../../core/space/index.ts';
 import {
   decodePicture,
@@ -204,13 +211,32 @@ async function breaksOf({
   }
 }
 
+/**
+ * So long after a key in a template, in milliseconds, it is inspected: what it writes comes first.
+ */
+const templateRestMs = 30;
+/** How many changes came since findings were told last. */
+let unanswered = 0;
+let waiting: ReturnType<typeof setTimeout> | undefined;
+const isOfTemplate = ({ path }: Change): boolean => path.startsWith('/kitFiles/');
+
+function inspectNow(): void {
+  if (!mod) return;
+  const findings = inspect(mod);
+  answer({ kind: 'findings', diff: diffFindings(told, findings), changes: unanswered });
+  unanswered = 0;
+  told = findings;
+}
+
 self.onmessage = async ({ data: message }: MessageEvent<ToWorker>) => {
   if (message.kind === 'mod' || message.kind === 'changes') {
     declared = message.kind === 'mod' ? message.mod : applyChanges(declared!, message.changes);
     mod = expandFamilies(declared);
-    const findings = inspect(mod);
-    answer({ kind: 'findings', diff: diffFindings(told, findings) });
-    told = findings;
+    unanswered += 1;
+    clearTimeout(waiting);
+    if (message.kind === 'changes' && message.changes.every(isOfTemplate))
+      waiting = setTimeout(inspectNow, templateRestMs);
+    else inspectNow();
   } else if (message.kind === 'draw') {
     const at = mod;
     const block = at && shownNamed(at, message.block);

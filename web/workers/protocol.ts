@@ -77,8 +77,11 @@ export type ToWorker =
 
 /** What the worker answers. */
 export type FromWorker =
-  /** What changed since the findings that were told before; at first since none. */
-  | { kind: 'findings'; diff: FindingsDiff }
+  /**
+   * What changed since the findings that were told before, at first since none, and how many changes
+   * of the mod came since then.
+   */
+  | { kind: 'findings'; diff: FindingsDiff; changes: number }
   | { kind: 'drawn'; id: number; size: number; data: Uint8Array | undefined }
   | { kind: 'progress'; id: number; done: number; total: number }
   | { kind: 'broken'; id: number; found: BreaksAnswer | undefined }

@@ -41,7 +41,6 @@ class CountedRender {
   );
 
   /** What the engine asks for; it is done at once, with nothing to wait for. */
-  // eslint-disable-next-line require-yield -- the engine takes what is worked out step by step
   *renderTemplates(
     templates: Template[],
     context: Context,

@@ -130,13 +130,13 @@ export class Ways {
       }
       context.setRegister(`continue-${name}`, list.length);
       const forloop = new Loop(list.length, name);
-      const scope: Record<string, unknown> = Object.assign(Object.create(null), { forloop });
+      const scope = Object.assign(Object.create(null) as Record<string, unknown>, { forloop });
       context.push(scope);
       for (const item of list as unknown[]) {
         scope[variable] = item;
         context.continueCalled = context.breakCalled = false;
         this.carryOut(templates, context, emitter);
-        if (context.breakCalled) break;
+        if (isBroken(context)) break;
         forloop.next();
       }
       context.continueCalled = context.breakCalled = false;
@@ -167,6 +167,9 @@ export class Ways {
     };
   }
 }
+
+/** Whether what was carried out last ended the loop around it. */
+const isBroken = ({ breakCalled }: Context): boolean => breakCalled;
 
 /** What counts as true: all but what is false or nothing. */
 const isTrue = (said: unknown): boolean => {
