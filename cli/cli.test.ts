@@ -445,6 +445,22 @@ test('a mod is tried in a real engine: the last line counts, and what cannot be 
   expect([refused.status, refused.stderr]).toEqual([1, expect.stringMatching(/was not tried/)]);
 }, 300_000);
 
+test('a pack is walked through in the Yard: what is amiss, and what is otherwise than before', () => {
+  const pack = path.join(folder, 'walked');
+  const report = path.join(folder, 'walk');
+  expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
+  const first = obrank('try', pack, '--report', report);
+  expect(first).toMatchObject({ status: 0, lines: ['34 blocks, 204 tries, 0 amiss'] });
+  expect(readFileSync(path.join(report, 'index.html'), 'utf8')).toContain('Tide lantern');
+  rmSync(path.join(pack, 'view/textures/gate/boards.png'));
+  const second = obrank('try', pack, '--against', path.join(report, 'walk.json'));
+  expect(second.status).toBe(1);
+  expect(second.stdout).toContain('The picture saltmarsh:gate/boards of the model');
+  expect(second.lines.at(-1)).toBe('34 blocks, 204 tries, 1 amiss, 1 otherwise than before');
+  expect(obrank('try', pack, '--against', 'package.json').stderr).toMatch(/is no walk/);
+  expect(obrank('try', pack, '--gallery', report).stderr).toMatch(/say --engine too/);
+});
+
 test('an engine that is none is one clear sentence', () => {
   const { status, stderr } = spawnSync(
     process.execPath,

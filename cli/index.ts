@@ -103,12 +103,16 @@ program
   .action(run<ModelOptions>(model));
 program
   .command('try')
-  .description('Build a mod folder for a real engine, and compare what that says with what we say.')
-  .argument('<mod>', 'mod folder')
+  .description(
+    'Try a pack, or a mod as it is built, block by block; or ask a real engine about it.',
+  )
+  .argument('<pack>', `mod folder, pack folder, or file that ends in ${endingsInWords}`)
+  .option('--report <folder>', 'leave the walk as a page and as data')
+  .option('--against <walk.json>', 'tell what came out otherwise than on that walk')
   .option('--engine', 'ask the engine: every block, state, drop, time, recipe and name')
   .option('--gallery <folder>', 'leave a world of the engine in which every block stands')
   .option('--picture <file>', 'photograph that world: a file that ends in .png')
-  .option('--overwrite', 'replace the picture if it is there')
+  .option('--overwrite', 'replace the picture or the report if it is there')
   .action(run<TryOptions>(tryMod));
 program
   .command('kit')

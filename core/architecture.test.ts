@@ -181,7 +181,8 @@ const arrows: Record<string, string[]> = {
     'core/words',
   ],
   'core/api': ['core/mod'],
-  'core/yard': ['core/fluids', 'core/reactions', 'core/space'],
+  // What it would share with the declaration it could not find wrong in what was written.
+  'core/yard': ['core/fluids', 'core/reactions', 'core/space', 'core/states'],
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],

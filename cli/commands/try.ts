@@ -15,9 +15,10 @@ import {
   shown,
   writeNew,
 } from '../../disk/index.ts';
+import { tryInYard, type WalkOptions } from './try-yard.ts';
 import { inspectTree } from '../inspect-tree.ts';
 
-export interface TryOptions {
+export interface TryOptions extends WalkOptions {
   engine?: boolean;
   gallery?: string;
   picture?: string;
@@ -25,12 +26,16 @@ export interface TryOptions {
 }
 
 /**
- * Builds a mod folder for a real engine, and compares what that says of it with what was predicted.
+ * Tries a pack, or what a mod is built to, in the Yard; or, with `--engine`, builds a mod folder for
+ * a real engine, and compares what that says of it with what was predicted.
  * The last line tells how many things were asked, and how many of them the engine sees otherwise.
  */
 export async function tryMod(folder: string, options: TryOptions): Promise<number> {
-  if (!options.engine)
-    throw new DiskProblem('Say in what the mod is tried: --engine for a real engine.');
+  if (!options.engine) {
+    if (options.gallery !== undefined || options.picture !== undefined)
+      throw new DiskProblem('A gallery is one of the engine: say --engine too.');
+    return tryInYard(folder, options);
+  }
   const tree = await readModOrPack(folder);
   if (tree.kind !== 'mod')
     throw new DiskProblem(

@@ -92,6 +92,9 @@ export const findKit = (mod: Keeping, name: string): Kit | undefined =>
 export const kitFor = (mod: Keeping & Pick<Mod, 'header'>, name = mod.header.kit): Kit =>
   findKit(mod, name) ?? usual;
 
+/** A Block Pack as the Yard loads it. */
+export { loadPack, type LoadedPack } from './block-pack/world.ts';
+
 /** Every kit that a mod is built for, the one that it asks first before the others. */
 export const builtKits = (mod: Keeping & Pick<Mod, 'header'>): readonly Kit[] =>
   kitsOf(mod.header).map((name) => kitFor(mod, name));

@@ -1,23 +1,106 @@
+import { templateNamed } from '../../models/index.ts';
+import type { Files } from '../../bytes/index.ts';
 import type { IsMeant } from '../../reactions/index.ts';
 import { StateSpace } from '../../states/index.ts';
-import type { PackWorld } from '../../yard/index.ts';
-import type { ReadPack } from './read/index.ts';
+import type { PackWorld, YardBlock } from '../../yard/index.ts';
+import { readPack, type ReadPack } from './read/index.ts';
+
+/** A pack as the Yard has it: its world, how it is called, and what was refused of it. */
+export interface LoadedPack {
+  world: PackWorld;
+  title: string;
+  version: string;
+  /** What was refused and why, in sentences with the file and its line. */
+  log: string[];
+}
 
 /**
- * Reads the rules of a pack's fluids and blocks: `rules/fluids/`, `rules/blocks/` and `rules/tags/`.
+ * Loads a pack from its files alone. Whatever cannot be read is refused and told; the rest is there.
+ *
+ * @example loadPack(files).log // ['rules/blocks/brine.json:3:1: It cannot be read as JSON …']
+ */
+export function loadPack(files: Files): LoadedPack {
+  const read = readPack(files);
+  const { title = 'A pack without a name', version = '' } = read.pack?.value ?? {};
+  const log = read.problems.map(
+    ({ file, place, message }) => `${file}:${place.line}:${place.column}: ${message}`,
+  );
+  return { world: worldFrom(read), title, version, log };
+}
+
+/** What counts where a pack does not say it. */
+const usual = { texels: 16, tickRate: 20 };
+
+/**
+ * What a pack says of a world: its fluids, blocks, loot, tools, looks and words, each from its file.
  *
  * @example worldFrom(readPack(files)).fluids.get('saltmarsh:brine')?.reach // 6
  */
-export const worldFrom = (pack: ReadPack): PackWorld => ({
-  fluids: new Map([...pack.fluids.values()].map(({ value }) => [value.id, value])),
-  blocks: new Map(
-    [...pack.blocks.values()].map(({ value: { id, properties, reactions = [] } }) => [
+export function worldFrom(pack: ReadPack): PackWorld {
+  const { texels, tickRate } = pack.pack?.value ?? usual;
+  const { kinds = {}, grades = [] } = pack.tools?.value ?? {};
+  return {
+    texels,
+    tickRate,
+    fluids: new Map([...pack.fluids.values()].map(({ value }) => [value.id, value])),
+    blocks: new Map([...blocksOf(pack)].map((block) => [block.id, block])),
+    tools: { kinds: Object.keys(kinds), grades },
+    tables: new Map([...pack.lootTables.values()].map(({ value }) => [value.id, value.draws])),
+    text: textsOf(pack),
+    flawsOfModel: (model) => flawsOf(pack, model),
+    isMeant: meantIn(pack),
+  };
+}
+
+function* blocksOf({ blocks, loot, looks }: ReadPack): Generator<YardBlock> {
+  const draws = new Map([...loot.values()].map(({ value }) => [value.block, value.draws]));
+  const seen = new Map([...looks.values()].map(({ value }) => [value.block, value]));
+  for (const { value } of blocks.values()) {
+    const { id, properties, reactions = [], ...rest } = value;
+    yield {
+      ...rest,
       id,
-      { id, space: new StateSpace(properties), reactions },
-    ]),
-  ),
-  isMeant: meantIn(pack),
-});
+      space: new StateSpace(properties),
+      reactions,
+      draws: draws.get(id),
+      look: seen.get(id),
+    };
+  }
+}
+
+function textsOf({ pack, words }: ReadPack): (key: string) => string | undefined {
+  const [first] = pack?.value.languages ?? [];
+  const texts = [...words.values()].find(({ value }) => value.language === first)?.value.texts;
+  return (key) => (texts && Object.hasOwn(texts, key) ? texts[key] : undefined);
+}
+
+/** What does not resolve in a model of the pack; others' models cannot be judged from it. */
+function flawsOf({ pack, models, textures }: ReadPack, id: string): string[] {
+  const own = (one: string): string | undefined => {
+    const [namespace, name] = one.split(':');
+    return namespace === pack?.value.namespace ? name : undefined;
+  };
+  const isMissing = (one: string, known: { has: (name: string) => boolean }): boolean => {
+    const name = own(one);
+    return name !== undefined && !known.has(name);
+  };
+  const flaws: string[] = [];
+  const seen = new Set<string>();
+  let next: string | undefined = id;
+  while (next !== undefined && !seen.has(next)) {
+    const at: string = next;
+    seen.add(at);
+    if (isMissing(at, models)) flaws.push(`The model ${at} is not there: it is a marker.`);
+    if (at.startsWith('obrank:') && !templateNamed(at))
+      flaws.push(`There is no template ${at}: it is a marker.`);
+    const model = models.get(own(at) ?? '')?.value;
+    for (const texture of Object.values(model?.slots ?? {}))
+      if (isMissing(texture, textures))
+        flaws.push(`The picture ${texture} of the model ${at} is not there: it is a marker.`);
+    next = model?.template;
+  }
+  return flaws;
+}
 
 function meantIn({ blockTags, itemTags }: ReadPack): IsMeant {
   const members = new Map<string, Set<string>>();

@@ -1,0 +1,102 @@
+import path from 'node:path';
+import { z } from 'zod';
+import type { Files } from '../../core/bytes/index.ts';
+import { expandFamilies } from '../../core/families/index.ts';
+import { readModFolder } from '../../core/folder/index.ts';
+import { kitNamed, loadPack } from '../../core/kits/index.ts';
+import { count } from '../../core/words/index.ts';
+import { testWalk, walkDifferences, walkParts, walkReport } from '../../core/yard/index.ts';
+import {
+  DiskProblem,
+  readModOrPack,
+  readOrdinary,
+  shown,
+  writeNew,
+  writeNewFolder,
+} from '../../disk/index.ts';
+
+export interface WalkOptions {
+  report?: string;
+  against?: string;
+  overwrite?: boolean;
+}
+
+/** The format that the Yard reads. */
+const kit = kitNamed('block-pack');
+/** Where a walk lies beside its report, to lay the next one against. */
+const walkFile = 'walk.json';
+/** No walk takes more. */
+const mostBytes = 64 * 2 ** 20;
+
+const Walk = z.array(
+  z.strictObject({
+    block: z.string().max(200),
+    part: z.enum(walkParts),
+    found: z.string(),
+    amiss: z.string().optional(),
+  }),
+);
+
+/**
+ * Tries a pack in the Yard, which reads its files alone: every block is placed, shown, dug, broken,
+ * turned and seen by night. What is amiss stands on a line each, then what came out otherwise than
+ * the last time; the last line counts.
+ */
+export async function tryInYard(folder: string, options: WalkOptions): Promise<number> {
+  const before = options.against === undefined ? undefined : await walkAt(options.against);
+  const { world, title, version, log } = loadPack(await packIn(folder));
+  for (const line of log) console.error(shown(line));
+  const checks = testWalk(world);
+  const differences = before && walkDifferences(before, checks);
+  const amiss = checks.filter((check) => check.amiss !== undefined);
+  for (const { block, part, amiss: why = '' } of amiss)
+    console.log(`${shown(block)}: ${part.toLowerCase()}: ${shown(why)}`);
+  for (const { block, part, before: was, now } of differences ?? [])
+    console.log(
+      `${shown(block)}: ${part.toLowerCase()}\n  before: ${shown(was ?? 'not tried')}\n` +
+        `  now:    ${shown(now ?? 'not tried')}`,
+    );
+  if (options.report !== undefined) {
+    const nameOf = (block: string) => world.text(`block.${block.split(':')[1] ?? ''}`) ?? block;
+    const html = walkReport({ title, version, checks, differences, nameOf });
+    const encoder = new TextEncoder();
+    const files: Files = new Map([
+      ['index.html', encoder.encode(html)],
+      [walkFile, encoder.encode(`${JSON.stringify(checks, undefined, 1)}\n`)],
+    ]);
+    await (options.overwrite
+      ? writeNew(path.resolve(options.report), files, true)
+      : writeNewFolder(options.report, files));
+  }
+  const otherwise = differences ? `, ${differences.length} otherwise than before` : '';
+  console.log(
+    `${count(world.blocks.size, 'block')}, ${count(checks.length, 'try', 'tries')}, ` +
+      `${amiss.length} amiss${otherwise}`,
+  );
+  return amiss.length || log.length || differences?.length ? 1 : 0;
+}
+
+/** The files of a pack, or those that a mod folder is built to. */
+async function packIn(folder: string): Promise<Files> {
+  const tree = await readModOrPack(folder);
+  if (tree.kind === 'mod') {
+    const { mod, blobs } = readModFolder(tree.files);
+    return kit.write(expandFamilies(mod), (sha256) => blobs.get(sha256)!);
+  }
+  if (tree.kit.name !== kit.name)
+    throw new DiskProblem(
+      `${shown(folder)} is a pack of another form (${tree.kit.title}). The Yard reads ${kit.title}.`,
+    );
+  return tree.files;
+}
+
+async function walkAt(file: string): Promise<z.output<typeof Walk>> {
+  const bytes = await readOrdinary(path.resolve(file), mostBytes);
+  try {
+    return Walk.parse(JSON.parse(new TextDecoder().decode(bytes)));
+  } catch {
+    throw new DiskProblem(
+      `${shown(file)} is no walk. Give the ${walkFile} that an earlier report left.`,
+    );
+  }
+}

@@ -1,0 +1,44 @@
+import type { PackWorld, YardBlock } from '../pack-world.ts';
+
+/** What somebody digs with: a kind and a grade, counted from 0; bare hands where there is none. */
+export interface Tool {
+  kind: string;
+  grade: number;
+}
+
+/** How long digging takes, and whether what is dug yields its drop. */
+export interface Dug {
+  seconds: number;
+  ticks: number;
+  yields: boolean;
+}
+
+/** How many times longer a gated block takes that is not dug with the right tool. */
+const wrongTool = 3;
+/** What the sum of some binary fractions may be off; no tick is begun for it. */
+const tiny = 1e-9;
+
+/**
+ * How long a block is dug, by the section Reference physics of the format. Undefined for what
+ * nothing digs.
+ *
+ * @example dug(lantern, { kind: 'pick', grade: 1 }, world)?.ticks // 19
+ */
+export function dug(
+  { hardness, tool, gated }: YardBlock,
+  hand: Tool | undefined,
+  { tools, tickRate }: Pick<PackWorld, 'tools' | 'tickRate'>,
+): Dug | undefined {
+  if (hardness === 'unbreakable') return undefined;
+  const isRight = tool && hand && hand.kind === tool.kind && hand.grade >= tool.leastGrade;
+  const pace = isRight ? (tools.grades[hand.grade]?.pace ?? 1) : 1;
+  const isGated = gated && !isRight;
+  const seconds = isGated ? hardness * wrongTool : hardness / pace;
+  return { seconds, ticks: Math.ceil(seconds * tickRate - tiny), yields: !isGated };
+}
+
+/** Bare hands, then every kind of tool in every grade. */
+export const handsOf = ({ kinds, grades }: PackWorld['tools']): (Tool | undefined)[] => [
+  undefined,
+  ...kinds.flatMap((kind) => grades.map((_, grade) => ({ kind, grade }))),
+];
