@@ -189,6 +189,21 @@ export const Verdict = z
   })
   .meta({ description: 'What a real engine says of the mod, beside what was predicted.' });
 export type Verdict = z.output<typeof Verdict>;
+export const Walked = z
+  .strictObject({
+    revision: z.number().int(),
+    checks: z.array(
+      z.strictObject({
+        block: z.string(),
+        part: z.string().meta({ description: 'What was tried: Placed, Shown, Dug and so on.' }),
+        found: z.string(),
+        amiss: z.string().optional().meta({ description: 'What is amiss, where something is.' }),
+      }),
+    ),
+    log: z.array(z.string()).meta({ description: 'What of the pack was refused, and why.' }),
+  })
+  .meta({ description: 'What came of walking through the built pack in the Yard.' });
+export type Walked = z.output<typeof Walked>;
 
 export const Job = z
   .strictObject({
@@ -198,7 +213,7 @@ export const Job = z
     total: z.number().meta({ description: '0 while it is not known.' }),
     problem: z.string().optional().meta({ description: 'Why it failed.' }),
     result: z
-      .union([Plan, ComparedFile, Verdict])
+      .union([Plan, ComparedFile, Verdict, Walked])
       .optional()
       .meta({ description: 'What came of it. Only the last ten results are kept.' }),
   })

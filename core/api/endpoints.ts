@@ -384,6 +384,14 @@ export const endpoints = {
     result: answers.Verdict,
     problems: [...withBody, 404],
   },
+  startWalk: {
+    method: 'POST',
+    path: '/api/mods/{mod}/walks',
+    summary: 'Walk through the built pack in the Yard, which reads its files alone',
+    answer: started,
+    result: answers.Walked,
+    problems: [...withBody, 404],
+  },
   backup: {
     method: 'POST',
     path: '/api/backup',

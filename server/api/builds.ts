@@ -62,6 +62,15 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     );
   });
 
+  serveJson(routes, endpoints.startWalk, async ({ params }) => {
+    const { mod, revision } = await store.mod(params.mod);
+    const spread = expandFamilies(mod);
+    return start(async (watching) => ({
+      revision,
+      ...(await builders.of(params.mod).run<'walk'>(spread, { do: 'walk' }, watching)),
+    }));
+  });
+
   const archive = async <Kind extends 'pack zip' | 'folder zip'>(
     name: string,
     kind: Kind,

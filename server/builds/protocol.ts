@@ -1,5 +1,5 @@
 import type { Decided } from '../../disk/index.ts';
-import type { ComparedFile, Plan, Verdict } from '../../core/api/index.ts';
+import type { ComparedFile, Plan, Verdict, Walked } from '../../core/api/index.ts';
 import type { Difference, Heard, Laid } from '../../core/kits/index.ts';
 import type { EntryKind, Mod } from '../../core/mod/index.ts';
 
@@ -23,6 +23,7 @@ export type Task =
   | ({ do: 'plan'; target: string } & Chosen & Decisions)
   | ({ do: 'compare'; target: string; path: string } & Chosen & Omit<Decisions, 'keep'>)
   | ({ do: 'build'; target: string; agreed?: string } & Chosen & Decisions)
+  | { do: 'walk' }
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }
@@ -33,6 +34,7 @@ export interface TaskResults {
   plan: Plan;
   compare: ComparedFile;
   build: Plan;
+  walk: Omit<Walked, 'revision'>;
   'lay out': Laid;
   judge: { differences: Difference[]; near: Verdict['near'] };
   'pack zip': Uint8Array;

@@ -6,9 +6,10 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { mostDifferences, type ComparedFile, type Verdict } from '../../core/api/index.ts';
 import { writeZip, type Files } from '../../core/bytes/index.ts';
 import { writeModFolder } from '../../core/folder/index.ts';
-import { engineKit, kitFor, KitError } from '../../core/kits/index.ts';
+import { engineKit, kitFor, kitNamed, KitError, loadPack } from '../../core/kits/index.ts';
 import { emptyMod, lookUp, resolveBlocks, type Mod } from '../../core/mod/index.ts';
 import { onlyBlocks, TakeOverProblem } from '../../core/take-over/index.ts';
+import { testWalk } from '../../core/yard/index.ts';
 import {
   DiskProblem,
   planBuild,
@@ -57,16 +58,21 @@ function forget(): void {
   forEngine = undefined;
 }
 
+/** Tells how far work is, and stops it once nobody waits for it. */
+const told =
+  (id: number) =>
+  (done: number, total: number): void => {
+    if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
+    say({ say: 'progress', id, done, total });
+  };
+
 /** The pack of the mod as it is, or of some of its blocks, made once. */
 function packFor(id: number, blocks?: readonly string[]): Built {
   const key = blocks ? [...blocks].sort().join(' ') : '';
   const known = packs.get(key);
   if (known) return known;
   const kit = kitFor(mod);
-  const files = kit.write(blocks ? onlyBlocks(mod, blocks) : mod, blobOf, (done, total) => {
-    if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
-    say({ say: 'progress', id, done, total });
-  });
+  const files = kit.write(blocks ? onlyBlocks(mod, blocks) : mod, blobOf, told(id));
   for (const other of packs.keys()) if (other !== '' && key !== '') packs.delete(other);
   const pack = { files, kit };
   packs.set(key, pack);
@@ -90,10 +96,14 @@ async function packAt(
 /** The files for the engine that can be asked, made once. */
 function engineFiles(id: number): Files {
   if (kitFor(mod).name === engineKit.name) return packFor(id).files;
-  return (forEngine ??= engineKit.write(mod, blobOf, (done, total) => {
-    if (Atomics.load(stopMaking, 0) === 1) throw new DiskProblem('It was cancelled.');
-    say({ say: 'progress', id, done, total });
-  }));
+  return (forEngine ??= engineKit.write(mod, blobOf, told(id)));
+}
+
+/** The files that the Yard reads. */
+function yardFiles(id: number): Files {
+  const { name, write } = kitNamed('block-pack');
+  if (kitFor(mod).name === name) return packFor(id).files;
+  return write(mod, blobOf, told(id));
 }
 
 /** What the engine shows otherwise than declared, of every block. */
@@ -141,6 +151,11 @@ async function run(id: number, task: Task, signal: AbortSignal): Promise<unknown
     case 'build': {
       const { built, blocks } = await packAt(id, task);
       return writeBuild(task.target, built, { ...task, blocks, onProgress, signal });
+    }
+    case 'walk': {
+      // The Yard reads one format, whatever the mod is built for.
+      const { world, log } = loadPack(yardFiles(id));
+      return { checks: testWalk(world, { onProgress: told(id) }), log };
     }
     case 'lay out':
       return engineKit.engine.lay(mod, engineFiles(id));

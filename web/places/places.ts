@@ -158,9 +158,9 @@ export const places: readonly Place[] = [
     path: 'build',
     title: 'Build',
     shownIn: 'bar',
-    says: 'The pack for a kit, and what a real engine says of it',
+    says: 'The pack for a kit, a walk through it, and what a real engine says',
     alsoFound: ['kit', 'target', 'export'],
-    within: ['engine'],
+    within: ['engine', 'walk'],
     load: () => import('./build/build.tsx').then((file) => file.Build),
   },
   {

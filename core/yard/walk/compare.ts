@@ -9,7 +9,9 @@ export interface WalkDifference {
   now: string | undefined;
 }
 
-const keyOf = ({ block, part }: Pick<WalkCheck, 'block' | 'part'>): string => `${block}\n${part}`;
+type Check = Omit<WalkCheck, 'part'> & { part: string };
+
+const keyOf = ({ block, part }: Pick<Check, 'block' | 'part'>): string => `${block}\n${part}`;
 const said = ({ found, amiss }: Pick<WalkCheck, 'found' | 'amiss'>): string =>
   amiss === undefined ? found : `${found}. ${amiss}`;
 
@@ -18,10 +20,7 @@ const said = ({ found, amiss }: Pick<WalkCheck, 'found' | 'amiss'>): string =>
  *
  * @example walkDifferences(before, testWalk(world))
  */
-export function walkDifferences(
-  before: readonly WalkCheck[],
-  now: readonly WalkCheck[],
-): WalkDifference[] {
+export function walkDifferences(before: readonly Check[], now: readonly Check[]): WalkDifference[] {
   const then = new Map(before.map((check) => [keyOf(check), check]));
   const found = now.flatMap((check): WalkDifference[] => {
     const old = then.get(keyOf(check));

@@ -27,18 +27,25 @@ export interface WalkCheck {
   amiss?: string;
 }
 
+export interface WalkHow {
+  /** Begins what is drawn by chance. */
+  seed?: number;
+  onProgress?: (done: number, total: number) => void;
+}
+
 /** So many times each block is broken for its drops. */
 const breakings = 1000;
 
 /**
  * The test walk: every block of a pack placed on six sides from four headings, every state shown,
  * dug by each tool, broken a thousand times, turned and mirrored, and seen by night. The same pack
- * and seed give the same walk.
+ * and seed give the same walk. `onProgress` is told of blocks done; what it throws stops the walk.
  *
  * @example testWalk(worldFrom(readPack(files))).filter(({ amiss }) => amiss)
  */
-export function testWalk(world: PackWorld, seed = 1): WalkCheck[] {
-  return [...world.blocks.values()].flatMap((block) => {
+export function testWalk(world: PackWorld, { seed = 1, onProgress }: WalkHow = {}): WalkCheck[] {
+  return [...world.blocks.values()].flatMap((block, done) => {
+    onProgress?.(done, world.blocks.size);
     const ways = {
       Placed: () => ofPlacing(block),
       Shown: () => ofLooks(block, world),

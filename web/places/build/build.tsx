@@ -22,6 +22,7 @@ import { Clashes, type Take } from './clashes.tsx';
 import { KitColumns } from './kit-columns.tsx';
 import { FileTree, type PlannedFile } from './file-tree.tsx';
 import { Verdict } from './verdict.tsx';
+import { Walk } from './walk.tsx';
 import { nothingSaid, WhatGoes, type Said } from './what-goes.tsx';
 import {
   asSent,
@@ -50,20 +51,27 @@ type Outcome =
 export function Build() {
   const { name } = useSession();
   const isEngine = useMatch('/m/:mod/build/engine') !== null;
+  const isWalk = useMatch('/m/:mod/build/walk') !== null;
+  const isFiles = !isEngine && !isWalk;
   const { kit } = useBuiltFor();
   return (
     <div className={clsx('page', styles['build-place'])}>
       <Head />
       <nav aria-label="Parts of Build" className={styles['parts']}>
-        <Link to={`/m/${name}/build`} aria-current={isEngine ? undefined : 'page'}>
+        <Link to={`/m/${name}/build`} aria-current={isFiles ? 'page' : undefined}>
           Files
+        </Link>
+        <Link to={`/m/${name}/build/walk`} aria-current={isWalk ? 'page' : undefined}>
+          Test walk
         </Link>
         <Link to={`/m/${name}/build/engine`} aria-current={isEngine ? 'page' : undefined}>
           Ask the engine
         </Link>
       </nav>
-      {!isEngine && <KitColumns />}
-      {isEngine ? <Verdict /> : <Files key={kit.name} />}
+      {isFiles && <KitColumns />}
+      {isFiles && <Files key={kit.name} />}
+      {isWalk && <Walk />}
+      {isEngine && <Verdict />}
     </div>
   );
 }

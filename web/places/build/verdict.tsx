@@ -5,7 +5,8 @@ import type { Verdict as Said } from '../../../core/api/index.ts';
 import { engineKit } from '../../../core/kits/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
-import { askEngine, useAsking, type Asking } from '../../api/verdict.ts';
+import type { Asked } from '../../api/asked.ts';
+import { askEngine, useVerdict } from '../../api/verdict.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import styles from './verdict.module.css';
@@ -13,19 +14,19 @@ import styles from './verdict.module.css';
 /** What a real engine says of the mod, beside what was predicted. */
 export function Verdict() {
   const { name } = useSession();
-  const asking = useAsking(name);
+  const asking = useVerdict(name);
   return (
     <section aria-label="The engine" className={styles['verdict']}>
       <Ask asking={asking} onAsk={() => askEngine(name)} />
-      {asking?.state === 'told' && <Told verdict={asking.verdict} />}
+      {asking?.state === 'told' && <Told verdict={asking.told} />}
     </section>
   );
 }
 
-function Ask({ asking, onAsk }: { asking: Asking | undefined; onAsk: () => void }) {
+function Ask({ asking, onAsk }: { asking: Asked<Said> | undefined; onAsk: () => void }) {
   const { revision } = useView();
   const isRunning = asking?.state === 'running';
-  const isOld = asking?.state === 'told' && asking.verdict.revision !== revision;
+  const isOld = asking?.state === 'told' && asking.told.revision !== revision;
   return (
     <div className={styles['ask']} role="status">
       <div>
@@ -55,7 +56,7 @@ function Ask({ asking, onAsk }: { asking: Asking | undefined; onAsk: () => void 
             <span className="tag error">Not asked</span> {asking.problem}
           </p>
         )}
-        {asking?.state === 'told' && <Sum verdict={asking.verdict} isOld={isOld} />}
+        {asking?.state === 'told' && <Sum verdict={asking.told} isOld={isOld} />}
       </div>
       {isRunning ? (
         <Button variant="default" onClick={asking.cancel}>
