@@ -26,6 +26,7 @@ export {
   type Placed,
 } from './block/place.ts';
 export { moved, type Moving } from './block/turn.ts';
+export { blasted, type BlastWorld } from './blast.ts';
 export { fullLight, Light, type Lighting } from './light.ts';
 export { testWalk, walkParts, type WalkCheck, type WalkPart } from './walk/walk.ts';
 export { walkDifferences, type WalkDifference } from './walk/compare.ts';
