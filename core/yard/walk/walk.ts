@@ -1,7 +1,6 @@
 import {
   directions,
   directionStep,
-  fillsCell,
   headings,
   opposite,
   seededRandom,
@@ -12,7 +11,7 @@ import { drops } from '../block/loot.ts';
 import { placed } from '../block/place.ts';
 import { matches, valueIn } from '../block/rows.ts';
 import { moved } from '../block/turn.ts';
-import { Light } from '../light.ts';
+import { fullLight, Light } from '../light.ts';
 import type { PackWorld, YardBlock } from '../pack-world.ts';
 
 /** What a careful person would try with each block. */
@@ -52,7 +51,7 @@ export function testWalk(world: PackWorld, { seed = 1, onProgress }: WalkHow = {
       Dug: () => ofDigging(block, world),
       Dropped: () => ofDrops(block, world, seededRandom(seed)),
       Turned: () => ofTurning(block),
-      'By night': () => ofLight(block, world),
+      'By night': () => ofLight(block),
     } satisfies Record<WalkPart, () => Came>;
     return walkParts.map((part) => ({ block: block.id, part, ...ways[part]() }));
   });
@@ -170,15 +169,28 @@ function ofTurning(block: YardBlock): Came {
   return odd[0] === undefined ? { found } : { found, amiss: `It does not come back: ${odd[0]}.` };
 }
 
-/** How far a room is lit around a block, at its brightest. */
-function ofLight(block: YardBlock, { texels }: PackWorld): Came {
-  const { space } = block;
+/** What becomes of light that enters a block. */
+const takenInWords = (taken: number): string =>
+  taken >= fullLight
+    ? 'keeps out light'
+    : taken > 1
+      ? `takes ${taken} of the light`
+      : 'lets light by';
+
+/** How far a room is lit around a block, at its brightest; of a dark one what it takes of the light. */
+function ofLight({ space, lightEmitted, lightAbsorbed }: YardBlock): Came {
   const states = Array.from({ length: space.size }, (_, state) => space.decode(state));
-  const levels = states.map((state) => valueIn(block.lightEmitted, state) ?? 0);
+  const levels = states.map((state) => valueIn(lightEmitted, state) ?? 0);
   const most = Math.max(0, ...levels);
-  const solid = states.filter((state) => fillsCell(valueIn(block.collision, state) ?? [], texels));
-  const shade = solid.length ? 'keeps out light' : 'lets light by';
-  if (most === 0) return { found: `dark, and ${shade}` };
+  if (most === 0) {
+    const taken = [...new Set(states.map((state) => valueIn(lightAbsorbed, state) ?? 0))];
+    return {
+      found: `dark, ${taken
+        .sort((one, other) => one - other)
+        .map(takenInWords)
+        .join(' or ')}`,
+    };
+  }
   const room = new Light([31, 1, 1]).shine(([x]) => ({ emits: x === 15 ? most : 0, absorbs: 0 }));
   const reach = Array.from({ length: 15 }, (_, i) => room.at([16 + i, 0, 0]));
   const lit = levels.filter((level) => level > 0).length;

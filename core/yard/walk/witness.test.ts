@@ -147,6 +147,18 @@ describe('the test walk', () => {
     expect(walk).toHaveLength(pairs.length * 6);
     expect(walk.filter(({ amiss }) => amiss)).toEqual([]);
     expect(walkDifferences(walk, testWalk(world))).toEqual([]);
+    // What light does is what the pack says of light, whatever the shape.
+    const night = new Map(
+      walk.flatMap((one) => (one.part === 'By night' ? [[one.block, one.found]] : [])),
+    );
+    for (const { block, read } of pairs) {
+      if (read.lightEmitted.some(({ value }) => value)) continue;
+      const isDark = read.lightAbsorbed.every(({ value }) => value === 15);
+      expect([block.name, night.get(read.id) === 'dark, keeps out light']).toEqual([
+        block.name,
+        isDark,
+      ]);
+    }
     expect(
       walk.find(({ block, part }) => block.endsWith('tide_lantern') && part === 'Placed')?.found,
     ).toMatch(/^\d+ of 24 states: heading=/);
