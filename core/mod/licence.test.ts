@@ -11,6 +11,7 @@ test.each([
   ['All rights reserved', { kind: 'words' }],
   ['Do what you like with it, but leave my name in.', { kind: 'words' }],
   ['', { kind: 'words' }],
+  ['+', { kind: 'words' }],
 ] as const)('of the licence "%s" is said: %j', (text, said) => {
   expect(licenceSaid(text)).toEqual(said);
 });

@@ -15,7 +15,7 @@ const longestId = 80;
  */
 export function licenceSaid(text: string): LicenceSaid {
   if (isExpression(text)) return { kind: 'known' };
-  const meant = text.trim() !== '' && text.length <= longestId ? correct(text) : null;
+  const meant = text.length <= longestId ? nearest(text) : null;
   return meant === null ? { kind: 'words' } : { kind: 'near', meant };
 }
 
@@ -25,5 +25,14 @@ function isExpression(text: string): boolean {
     return true;
   } catch {
     return false;
+  }
+}
+
+/** What a text may have been meant to be. A text like `+` makes the library itself throw. */
+function nearest(text: string): string | null {
+  try {
+    return text.trim() === '' ? null : correct(text);
+  } catch {
+    return null;
   }
 }
