@@ -260,6 +260,13 @@ export const endpoints = {
     answer: download,
     problems: [400, 404, 422, 507],
   },
+  downloadYard: {
+    method: 'GET',
+    path: '/api/mods/{mod}/yard',
+    summary: 'The pack that the Yard loads, whatever the mod is built for, as a ZIP',
+    answer: download,
+    problems: [404, 422],
+  },
   downloadFolder: {
     method: 'GET',
     path: '/api/mods/{mod}/folder.zip',

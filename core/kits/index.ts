@@ -93,7 +93,7 @@ export const kitFor = (mod: Keeping & Pick<Mod, 'header'>, name = mod.header.kit
   findKit(mod, name) ?? usual;
 
 /** A Block Pack as the Yard loads it. */
-export { loadPack, type LoadedPack } from './block-pack/world.ts';
+export { loadPack, type LoadedPack } from './block-pack/load/index.ts';
 
 /** Every kit that a mod is built for, the one that it asks first before the others. */
 export const builtKits = (mod: Keeping & Pick<Mod, 'header'>): readonly Kit[] =>

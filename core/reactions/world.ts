@@ -52,10 +52,19 @@ interface Cell {
   timers: { at: number; reaction: number }[];
 }
 
+/** A cell that holds something. Cells are gone through in the order in which they came to. */
+interface Entry {
+  place: Vec3;
+  cell: Cell;
+  order: number;
+}
+
 /** Something that happened in a cell. */
 interface Heard {
   place: Vec3;
   occurrence: Occurrence;
+  /** What was broken: when it is heard it stands there no more. */
+  was?: Standing | undefined;
 }
 
 /** What is worked out at most once, and only where it is asked for. */
@@ -92,7 +101,10 @@ const beside = ([x, y, z]: Vec3, side: Direction): Vec3 => {
  * world.tick(); // what came of it
  */
 export class ReactionWorld {
-  private readonly cells = new Map<string, { place: Vec3; cell: Cell }>();
+  private readonly cells = new Map<string, Entry>();
+  /** Those in which something may come of itself, so that what is at rest costs nothing. */
+  private readonly lively = new Map<string, Entry>();
+  private nextOrder = 0;
   private heard: Heard[] = [];
   /** What cells are to hear of their neighbours, by cell and by what it is of. */
   private readonly stirred = new Map<string, Heard>();
@@ -122,7 +134,7 @@ export class ReactionWorld {
   get isWaiting(): boolean {
     return (
       this.heard.length > 0 ||
-      [...this.cells.values()].some(({ cell }) => cell.timers.length > 0 || cell.until < Infinity)
+      [...this.lively.values()].some(({ cell }) => cell.timers.length > 0 || cell.until < Infinity)
     );
   }
   /** What is heard in the next tick. */
@@ -143,9 +155,36 @@ export class ReactionWorld {
     this.change(place, stands);
   }
 
-  /** Something happens to a block: it is heard in the next tick. */
+  /** What a cell holds from the start: nobody hears of it. Its timers begin. */
+  lay(place: Vec3, stands: Standing): void {
+    this.hold(place, { stands, strength: 0, until: Infinity, timers: this.timersOf(stands) });
+  }
+
+  private hold(place: Vec3, cell: Cell): void {
+    const key = keyOf(place);
+    const order = this.cells.get(key)?.order ?? this.nextOrder++;
+    const entry = { place, cell, order };
+    this.cells.set(key, entry);
+    this.watch(key, entry);
+  }
+
+  /** Keeps a cell among those that are looked at in each tick for as long as it has to be. */
+  private watch(key: string, entry: Entry): void {
+    const { cell } = entry;
+    const hasChance = this.blockOf(cell.stands)?.reactions.some(({ when }) => when === 'at random');
+    if (hasChance || cell.timers.length > 0 || cell.until < Infinity) this.lively.set(key, entry);
+    else this.lively.delete(key);
+  }
+
+  private get livelyInOrder(): Entry[] {
+    return [...this.lively.values()].sort((a, b) => a.order - b.order);
+  }
+
+  /** Something happens to a block: it is heard in the next tick, of what is broken even then. */
   happen(place: Vec3, occurrence: Occurrence): void {
-    this.heard.push({ place, occurrence });
+    const isDug = occurrence.event === 'broken' || occurrence.event === 'dug wrongly';
+    const was = isDug ? this.at(place) : undefined;
+    this.heard.push({ place, occurrence, ...(was && { was }) });
   }
 
   /** One tick; gives what came of it, in order. */
@@ -153,17 +192,18 @@ export class ReactionWorld {
     this.ticks += 1;
     this.effects = [];
     this.touched = new Map();
-    for (const { place, cell } of [...this.cells.values()])
+    for (const { place, cell } of this.livelyInOrder)
       if (cell.until <= this.ticks) this.signal(place, 0, undefined);
     const heard = this.heard;
     this.heard = [];
     this.stirred.clear();
-    for (const { place, occurrence } of heard) this.answer(place, occurrence);
-    for (const { place, cell } of [...this.cells.values()])
+    for (const { place, occurrence, was } of heard) this.answer(place, occurrence, was);
+    for (const { place, cell } of this.livelyInOrder)
       for (const timer of cell.timers.filter(({ at }) => at === this.ticks)) {
         // Another reaction has put it into another state: its timers began anew.
         if (this.cells.get(keyOf(place))?.cell !== cell) continue;
         cell.timers = cell.timers.filter((one) => one !== timer);
+        this.watch(keyOf(place), this.cells.get(keyOf(place))!);
         this.answer(place, { event: 'after ticks', reaction: timer.reaction });
       }
     this.drawAtRandom();
@@ -175,7 +215,7 @@ export class ReactionWorld {
   }
 
   private drawAtRandom(): void {
-    for (const { place, cell } of [...this.cells.values()])
+    for (const { place, cell } of this.livelyInOrder)
       for (const [at, { when, ticks = 1 }] of (
         this.blockOf(cell.stands)?.reactions ?? []
       ).entries())
@@ -199,8 +239,8 @@ export class ReactionWorld {
     );
   }
 
-  private answer(place: Vec3, given: Occurrence): void {
-    const stands = this.at(place);
+  private answer(place: Vec3, given: Occurrence, was?: Standing): void {
+    const stands = was ?? this.at(place);
     const block = this.blockOf(stands);
     if (!block || !stands || !('block' in stands)) return;
     if (!block.reactions.some((reaction, i) => answers(reaction, i, given))) return;
@@ -209,8 +249,9 @@ export class ReactionWorld {
     const at = reactionTo(block.reactions, block.space, stands.state, occurrence, isMeant);
     const reaction = block.reactions[at];
     if (!reaction) return;
+    const isGone = was !== undefined && this.at(place) === undefined;
     for (const action of reaction.then) {
-      const states = this.act(place, block, action);
+      const states = this.act(place, block, action, isGone);
       this.effects.push({
         tick: this.ticks,
         place,
@@ -245,6 +286,7 @@ export class ReactionWorld {
     place: Vec3,
     block: ReactingBlock,
     action: Action,
+    isGone: boolean,
   ): readonly [number, number] | undefined {
     const stands = this.at(place);
     switch (action.do) {
@@ -257,10 +299,10 @@ export class ReactionWorld {
         return [stands.state, after];
       }
       case 'become':
-        this.change(place, this.comes(action, stands));
+        if (!isGone) this.change(place, this.comes(action, stands));
         return undefined;
       case 'vanish':
-        this.change(place, undefined);
+        if (!isGone) this.change(place, undefined);
         return undefined;
       case 'signal':
         this.signal(place, action.strength, action.ticks);
@@ -334,6 +376,7 @@ export class ReactionWorld {
     this.giving += Number(strength > 0) - Number(cell.strength > 0);
     cell.strength = strength;
     cell.until = strength > 0 && ticks !== undefined ? this.ticks + ticks : Infinity;
+    this.watch(keyOf(place), this.cells.get(keyOf(place))!);
     this.tellOfSignals(around, had);
   }
 
@@ -369,16 +412,15 @@ export class ReactionWorld {
     const around = directions.map((side) => beside(place, side));
     const had = around.map(this.isSignalled);
     if (before && before.strength > 0 && !(stands && keepsSignal)) this.giving -= 1;
-    if (!stands) this.cells.delete(key);
-    else
-      this.cells.set(key, {
-        place,
-        cell: {
-          stands,
-          strength: (keepsSignal && before?.strength) || 0,
-          until: (keepsSignal && before?.until) || Infinity,
-          timers: this.timersOf(stands),
-        },
+    if (!stands) {
+      this.cells.delete(key);
+      this.lively.delete(key);
+    } else
+      this.hold(place, {
+        stands,
+        strength: (keepsSignal && before?.strength) || 0,
+        until: (keepsSignal && before?.until) || Infinity,
+        timers: this.timersOf(stands),
       });
     this.tellOfSignals(around, had);
     for (const one of around) this.hear(one, 'neighbour changes');

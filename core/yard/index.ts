@@ -6,13 +6,21 @@ export type {
   Grade,
   HowMany,
   LotCondition,
+  PackView,
   PackWorld,
   PlacingRule,
   Rows,
   YardBlock,
+  YardBox,
+  YardCandidate,
   YardDraw,
+  YardFluid,
+  YardFluidLook,
+  YardItem,
   YardLook,
   YardLot,
+  YardModel,
+  YardPicture,
 } from './pack-world.ts';
 export { Yard, type YardOptions } from './world.ts';
 export { dug, handsOf, type Dug, type Tool } from './block/dig.ts';
@@ -27,7 +35,27 @@ export {
 } from './block/place.ts';
 export { moved, type Moving } from './block/turn.ts';
 export { blasted, type BlastWorld } from './blast.ts';
-export { fullLight, Light, type Lighting } from './light.ts';
+export { darkness, daylight, flood, fullLight, Light, type Lighting } from './light.ts';
 export { testWalk, walkParts, type WalkCheck, type WalkPart } from './walk/walk.ts';
 export { walkDifferences, type WalkDifference } from './walk/compare.ts';
 export { walkReport, type ReportOf } from './walk/report.ts';
+export { Numbers, type Meant, type Stands } from './grid/numbers.ts';
+export { factsOf, type Body, type CellFacts } from './grid/facts.ts';
+export { Cells } from './grid/cells.ts';
+export { facesOf, type Face } from './look/faces.ts';
+export { Looks, type Drawn, type DrawnFace } from './look/drawn.ts';
+export { atlasOf, frameAt, type Atlas, type AtlasPicture } from './mesh/atlas.ts';
+export { chunkSide, chunksOf, meshChunk, type ChunkMesh, type Drawing } from './mesh/chunk.ts';
+export type { MeshArrays } from './mesh/buffer.ts';
+export { expectedDrops } from './block/odds.ts';
+export { aimedAt, wayOf, type Aim } from './player/aim.ts';
+export { eyesOf, type Gait, type Player } from './player/body.ts';
+export { reach, Run, type RunStart } from './run/run.ts';
+export type { Deed, Held, RecordedRun, SoundEvent, Told } from './run/deeds.ts';
+export { keptOf, savedFrom, type KeptWorld, type SavedWorld } from './run/saved.ts';
+export { calledIn, scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
+export { becauseInWords, placingInWords } from './block/words.ts';
+export { shadeToward, tintOf } from './mesh/chunk.ts';
+export { FaceBuffer } from './mesh/buffer.ts';
+export { meshItem } from './mesh/item.ts';
+export { catalogueOf, groupTitle, itemIn, itemTitle } from './items.ts';

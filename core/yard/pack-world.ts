@@ -1,6 +1,6 @@
 import type { FluidPhysics } from '../fluids/index.ts';
 import type { IsMeant, ReactingBlock } from '../reactions/index.ts';
-import type { Direction, PlainBox } from '../space/index.ts';
+import type { Axis, Direction, PlainBox, Side, Vec3 } from '../space/index.ts';
 import type { Value, When } from '../states/index.ts';
 
 /** A value that depends on the state: the first row that matches wins. */
@@ -56,10 +56,105 @@ export interface YardDraw {
   lots: readonly YardLot[];
 }
 
+/** One of the models that a row may show, how it is turned, and its share of the places. */
+export interface YardCandidate {
+  model: string;
+  front: Direction;
+  top: Direction;
+  upright?: boolean | undefined;
+  share?: number | undefined;
+}
+
+/** How a block is drawn, whatever it shows. */
+export interface YardDisplay {
+  alphaMode: 'opaque' | 'mask' | 'blend';
+  alphaCutoff?: number | undefined;
+  hidesNeighbours: 'whole' | 'by side' | 'by shape' | 'never';
+  joinsOwnKind: boolean;
+  /** `none`, what the climate chooses (`grass`, `leaf`, `water`), or a colour. */
+  tint: string;
+  /** In texels. */
+  scatter: number;
+  shadedCorners: boolean;
+  soundSet: string;
+}
+
 /** How a block looks: which models its rows name, and how many of them are drawn. */
 export interface YardLook {
   mode: 'one-of' | 'layered';
-  rows: readonly { when?: When | undefined; use: readonly { model: string }[] }[];
+  display: YardDisplay;
+  rows: readonly { when?: When | undefined; use: readonly YardCandidate[] }[];
+}
+
+/** A side of a box: its slot, and which part of the picture it shows, how. */
+export interface YardSide {
+  slot: string;
+  crop?: readonly number[] | undefined;
+  quarters?: number | undefined;
+  mirrored?: boolean | undefined;
+  untinted?: boolean | undefined;
+}
+
+/** A box of a model as the pack says it, in the measure of the model. */
+export interface YardBox {
+  at: Vec3;
+  size: Vec3;
+  spin?: { about: Axis; by: number; pivot: Vec3 } | undefined;
+  sides: Readonly<Partial<Record<Side, YardSide | undefined>>>;
+}
+
+/** A model as the pack says it: boxes of its own, or those of its template; slots filled. */
+export interface YardModel {
+  template?: string | undefined;
+  slots?: Readonly<Record<string, string>> | undefined;
+  boxes?: readonly YardBox[] | undefined;
+  /** So many of its lengths make a block. */
+  texels: number;
+}
+
+/** A picture of a pack: frames from the top, and which of them shows for how many ticks. */
+export interface YardPicture {
+  /** Of one frame, in texels. */
+  width: number;
+  height: number;
+  frames: number;
+  steps: readonly { frame: number; ticks: number }[];
+  blend: boolean;
+  /** RGBA, all frames, rows from the top; undefined where the file cannot be read. */
+  pixels: () => Uint8Array | undefined;
+}
+
+/** What a fluid looks like. */
+export interface YardFluidLook {
+  still?: string | undefined;
+  flowing?: string | undefined;
+  alphaMode?: 'opaque' | 'blend' | undefined;
+  tint?: string | undefined;
+  sight?: number | undefined;
+}
+
+/** An item: what it places, digs or pours, and where the catalogue has it. */
+export interface YardItem {
+  id: string;
+  block?: string | undefined;
+  model?: string | undefined;
+  texture?: string | undefined;
+  form: 'block' | 'flat';
+  group?: string | undefined;
+  tool?: { kind: string; grade: number } | undefined;
+  bucket?: { of: string; empty: string } | undefined;
+}
+
+/** What a pack says of how things look and where they are found. */
+export interface PackView {
+  modelOf: (id: string) => YardModel | undefined;
+  pictureOf: (id: string) => YardPicture | undefined;
+  /** The ids of all pictures. */
+  pictures: readonly string[];
+  fluidLooks: ReadonlyMap<string, YardFluidLook>;
+  /** In the order of the catalogue. */
+  items: readonly YardItem[];
+  groups: readonly string[];
 }
 
 /** A block as a pack says it. */
@@ -73,6 +168,13 @@ export interface YardBlock extends ReactingBlock {
   lightAbsorbed: Rows<number>;
   placement: readonly PlacingRule[];
   collision: Rows<readonly PlainBox[]>;
+  outline: Rows<readonly PlainBox[]>;
+  friction: Rows<number>;
+  bounce?: number | undefined;
+  speedOnTop?: number | undefined;
+  dragInside?: number | undefined;
+  catchesFire: number;
+  burnsAway: number;
   /** What it drops; nothing where the pack has no file of that. */
   draws?: readonly YardDraw[] | undefined;
   look?: YardLook | undefined;
@@ -84,16 +186,30 @@ export interface Grade {
   pace: number;
 }
 
+/** A fluid as a pack says it: how it spreads, and what it does to who is in it. */
+export interface YardFluid extends FluidPhysics {
+  drag?: number | undefined;
+  harm?: number | undefined;
+  light?: number | undefined;
+  absorbs?: number | undefined;
+}
+
 /** What a pack says of what moves and answers, from its files alone. */
 export interface PackWorld {
   texels: number;
   tickRate: number;
-  fluids: ReadonlyMap<string, FluidPhysics>;
+  fluids: ReadonlyMap<string, YardFluid>;
+  /** Its own, and the stock materials. */
   blocks: ReadonlyMap<string, YardBlock>;
+  /** The ids of the stock materials, which stand in every world. */
+  stock: ReadonlySet<string>;
   /** The kinds of tools, and the grades from the least. */
   tools: { kinds: readonly string[]; grades: readonly Grade[] };
   /** Loot tables by their ids. */
   tables: ReadonlyMap<string, readonly YardDraw[]>;
+  view: PackView;
+  /** The code under which a state of a block is stored. */
+  codeOf: (block: string, state: number) => number;
   /** The text of a key, such as `block.tide_lantern`, in the first language of the pack. */
   text: (key: string) => string | undefined;
   /** What does not resolve in a model and is drawn as the marker, in sentences. */

@@ -21,6 +21,7 @@ export interface YardOptions {
 export class Yard {
   private readonly fluids: FluidsTogether;
   private readonly reactions: ReactionWorld;
+  private touched = new Map<string, Vec3>();
 
   constructor(
     readonly size: Vec3,
@@ -41,10 +42,29 @@ export class Yard {
     const cell = this.fluids.at(place);
     return cell.kind === 'fluid' ? cell.level : undefined;
   }
+  isSignalled = (place: Vec3): boolean => this.reactions.isSignalled(place);
   strengthAt = (place: Vec3): number => this.reactions.strengthAt(place);
+
+  /** The cells in which something changed since this was last asked. */
+  takeChanged(): Vec3[] {
+    const places = [...this.touched.values()];
+    this.touched = new Map();
+    return places;
+  }
+  private touch(place: Vec3): void {
+    this.touched.set(place.join(' '), place);
+  }
+
+  /** What stands in a cell from the start, which nobody hears of. */
+  lay(place: Vec3, stands: Standing): void {
+    this.touch(place);
+    this.show(place, stands);
+    this.reactions.lay(place, stands);
+  }
 
   /** Puts a block, the source of a fluid or nothing. Throws a RangeError outside of the world. */
   put(place: Vec3, stands: Standing | undefined): void {
+    this.touch(place);
     this.show(place, stands);
     this.reactions.put(place, stands);
   }
@@ -58,12 +78,16 @@ export class Yard {
     for (const { place, after } of this.fluids.tick()) {
       const stands = this.standing(after);
       const before = this.reactions.at(place);
+      this.touch(place);
       if (JSON.stringify(before) !== JSON.stringify(stands)) this.reactions.put(place, stands);
     }
     const effects = this.reactions.tick();
     // What a reaction does beyond the rim of the world no fluid sees.
-    for (const { place } of this.reactions.changed())
-      if (this.isInside(place)) this.show(place, this.reactions.at(place));
+    for (const { place } of this.reactions.changed()) {
+      if (!this.isInside(place)) continue;
+      this.touch(place);
+      this.show(place, this.reactions.at(place));
+    }
     return effects;
   }
 

@@ -3,7 +3,7 @@ import { flattened } from '../families/index.ts';
 import { readModFolder } from '../folder/index.ts';
 import { writeBlockPack } from '../kits/block-pack/write/index.ts';
 import { readPack } from '../kits/block-pack/read/index.ts';
-import { worldFrom } from '../kits/block-pack/world.ts';
+import { worldFrom } from '../kits/block-pack/load/index.ts';
 import { readFiles } from '../../demo/art/read-files.ts';
 import { pouredIn, sceneNamed } from '../fluids/index.ts';
 import type { Vec3 } from '../space/index.ts';

@@ -24,6 +24,10 @@ const plain: Omit<YardBlock, 'space'> = {
   lightAbsorbed: [{ value: 15 }],
   placement: [],
   collision: [{ value: [] }],
+  outline: [{ value: [] }],
+  friction: [{ value: 0.6 }],
+  catchesFire: 0,
+  burnsAway: 0,
 };
 const block = (properties: Property[], more: Partial<YardBlock> = {}): YardBlock => ({
   ...plain,

@@ -18,6 +18,10 @@ const wrongTool = 3;
 /** What the sum of some binary fractions may be off; no tick is begun for it. */
 const tiny = 1e-9;
 
+/** Whether a tool is of the kind that a block names, and of at least its grade. */
+export const isRightTool = ({ tool }: Pick<YardBlock, 'tool'>, hand: Tool | undefined): boolean =>
+  tool !== undefined && hand?.kind === tool.kind && hand.grade >= tool.leastGrade;
+
 /**
  * How long a block is dug, by the section Reference physics of the format. Undefined for what
  * nothing digs.
@@ -30,8 +34,8 @@ export function dug(
   { tools, tickRate }: Pick<PackWorld, 'tools' | 'tickRate'>,
 ): Dug | undefined {
   if (hardness === 'unbreakable') return undefined;
-  const isRight = tool && hand && hand.kind === tool.kind && hand.grade >= tool.leastGrade;
-  const pace = isRight ? (tools.grades[hand.grade]?.pace ?? 1) : 1;
+  const isRight = isRightTool({ tool }, hand);
+  const pace = isRight && hand ? (tools.grades[hand.grade]?.pace ?? 1) : 1;
   const isGated = gated && !isRight;
   const seconds = isGated ? hardness * wrongTool : hardness / pace;
   return { seconds, ticks: Math.ceil(seconds * tickRate - tiny), yields: !isGated };

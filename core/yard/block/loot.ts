@@ -88,8 +88,8 @@ function brought(
   ];
 }
 
-function holds(when: LotCondition | undefined, breaking: Breaking, random: () => number): boolean {
-  if (!when) return true;
+/** Whether all of a condition holds that hangs on nothing but how the block is broken. */
+export function suits(when: LotCondition, breaking: Breaking): boolean {
   const { tool, careful = false, blast = false, state } = breaking;
   // A blast uses no tool and is never careful.
   const hand = blast ? undefined : tool;
@@ -98,7 +98,14 @@ function holds(when: LotCondition | undefined, breaking: Breaking, random: () =>
     (when.blast === undefined || when.blast === blast) &&
     (when.tool === undefined || when.tool === hand?.kind) &&
     (when.grade === undefined || (hand !== undefined && hand.grade >= when.grade)) &&
-    matches(when.state, state) &&
+    matches(when.state, state)
+  );
+}
+
+function holds(when: LotCondition | undefined, breaking: Breaking, random: () => number): boolean {
+  if (!when) return true;
+  return (
+    suits(when, breaking) &&
     (when.all ?? []).every((one) => holds(one, breaking, random)) &&
     (when.any === undefined || when.any.some((one) => holds(one, breaking, random))) &&
     (when.not === undefined || !holds(when.not, breaking, random)) &&

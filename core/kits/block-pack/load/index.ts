@@ -1,9 +1,12 @@
-import { templateNamed } from '../../models/index.ts';
-import type { Files } from '../../bytes/index.ts';
-import type { IsMeant } from '../../reactions/index.ts';
-import { StateSpace } from '../../states/index.ts';
-import type { PackWorld, YardBlock } from '../../yard/index.ts';
-import { readPack, type ReadPack } from './read/index.ts';
+import { templateNamed } from '../../../models/index.ts';
+import type { Files } from '../../../bytes/index.ts';
+import type { IsMeant } from '../../../reactions/index.ts';
+import type { PlainBox } from '../../../space/index.ts';
+import { encoderOf, StateSpace } from '../../../states/index.ts';
+import type { PackWorld, YardBlock } from '../../../yard/index.ts';
+import { readPack, type ReadPack } from '../read/index.ts';
+import { stockBlocks } from './stock.ts';
+import { viewOf } from './view.ts';
 
 /** A pack as the Yard has it: its world, how it is called, and what was refused of it. */
 export interface LoadedPack {
@@ -39,17 +42,30 @@ const usual = { texels: 16, tickRate: 20 };
 export function worldFrom(pack: ReadPack): PackWorld {
   const { texels, tickRate } = pack.pack?.value ?? usual;
   const { kinds = {}, grades = [] } = pack.tools?.value ?? {};
+  const stock = stockBlocks().map((block) => newlyLooking(pack, block, texels));
   return {
     texels,
     tickRate,
+    stock: new Set(stock.map(({ id }) => id)),
+    view: viewOf(pack),
     fluids: new Map([...pack.fluids.values()].map(({ value }) => [value.id, value])),
-    blocks: new Map([...blocksOf(pack)].map((block) => [block.id, block])),
+    blocks: new Map([...stock, ...blocksOf(pack)].map((block) => [block.id, block])),
     tools: { kinds: Object.keys(kinds), grades },
     tables: new Map([...pack.lootTables.values()].map(({ value }) => [value.id, value.draws])),
+    codeOf: codesOf(pack),
     text: textsOf(pack),
     flawsOfModel: (model) => flawsOf(pack, model),
     isMeant: meantIn(pack),
   };
+}
+
+/** A stock material as this pack shows it; its shapes in the texels of the pack. */
+function newlyLooking({ newLooks }: ReadPack, block: YardBlock, texels: number): YardBlock {
+  const cube: PlainBox = { at: [0, 0, 0], size: [texels, texels, texels] };
+  const shapes = { collision: [{ value: [cube] }], outline: [{ value: [cube] }] };
+  const found = [...newLooks.values()].find(({ value }) => value.block === block.id)?.value;
+  if (!found || !block.look) return { ...block, ...shapes };
+  return { ...block, ...shapes, look: { ...block.look, mode: found.mode, rows: found.rows } };
 }
 
 function* blocksOf({ blocks, loot, looks }: ReadPack): Generator<YardBlock> {
@@ -66,6 +82,21 @@ function* blocksOf({ blocks, loot, looks }: ReadPack): Generator<YardBlock> {
       look: seen.get(id),
     };
   }
+}
+
+/** A block without codes is stored by mixed radix over its properties, which its number is. */
+function codesOf({ registry, blocks }: ReadPack): PackWorld['codeOf'] {
+  const known = new Map<string, ArrayLike<number>>();
+  return (id, state) => {
+    const codes = registry?.value.entries.find(
+      (one) => one.kind === 'block' && one.id === id,
+    )?.codes;
+    const properties = [...blocks.values()].find(({ value }) => value.id === id)?.value.properties;
+    if (!codes || !properties) return state;
+    const found = known.get(id) ?? encoderOf(codes, new StateSpace(properties));
+    known.set(id, found);
+    return found[state] ?? -1;
+  };
 }
 
 function textsOf({ pack, words }: ReadPack): (key: string) => string | undefined {
