@@ -71,7 +71,7 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     }));
   });
 
-  const archive = async <Kind extends 'pack zip' | 'folder zip'>(
+  const archive = async <Kind extends 'pack zip' | 'yard zip' | 'folder zip'>(
     name: string,
     kind: Kind,
     response: Response,
@@ -95,6 +95,11 @@ export function buildRoutes(store: Store, builders: Builders, jobs: Jobs): Route
     const { namespace, version } = mod.header;
     const { ending } = kitFor(forKit(mod, query.kit));
     sendZip(response, `${namespace}-${version}${ending}`, bytes);
+  });
+
+  serve(routes, endpoints.downloadYard, async ({ params, response }) => {
+    const bytes = await archive(params.mod, 'yard zip', response);
+    sendZip(response, `${params.mod}-yard.zip`, bytes);
   });
 
   serve(routes, endpoints.downloadFolder, async ({ params, response }) => {

@@ -27,6 +27,7 @@ export type Task =
   | { do: 'lay out' }
   | { do: 'judge'; heard: Heard }
   | { do: 'pack zip' }
+  | { do: 'yard zip' }
   | { do: 'folder zip' };
 
 /** What comes of each task. */
@@ -38,6 +39,7 @@ export interface TaskResults {
   'lay out': Laid;
   judge: { differences: Difference[]; near: Verdict['near'] };
   'pack zip': Uint8Array;
+  'yard zip': Uint8Array;
   'folder zip': Uint8Array;
 }
 

@@ -166,6 +166,8 @@ async function run(id: number, task: Task, signal: AbortSignal): Promise<unknown
       } satisfies TaskResults['judge'];
     case 'pack zip':
       return (archive ??= writeZip(packFor(id).files));
+    case 'yard zip':
+      return writeZip(yardFiles(id));
     case 'folder zip':
       return writeZip(writeModFolder(mod, blobOf));
   }

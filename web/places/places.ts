@@ -155,6 +155,14 @@ export const places: readonly Place[] = [
     load: () => import('./pack/pack.tsx').then((file) => file.PackPlace),
   },
   {
+    path: 'yard',
+    title: 'Yard',
+    shownIn: 'bar',
+    says: 'Walk about in the built pack: place, dig, light, blast, and read why',
+    alsoFound: ['try', 'world', 'walk', 'play', 'night', 'test'],
+    load: () => import('./yard/yard.tsx').then((file) => file.Yard),
+  },
+  {
     path: 'build',
     title: 'Build',
     shownIn: 'bar',

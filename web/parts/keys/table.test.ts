@@ -26,9 +26,9 @@ describe('the table of keys', () => {
   });
 
   test.each(names)('%s is bound by somebody', (name) => {
-    const binding = new RegExp(`use(?:Keys)\\([^]*\\b${name}\\b|\\b${name}(?::|,)`);
+    const binding = new RegExp(`use(?:Yard)?Keys\\([^]*\\b${name}\\b|\\b${name}(?::|,)`);
     const binders = elsewhere.filter(
-      ([, text]) => /useKeys\(|actOnKey\(/.test(text) && binding.test(text),
+      ([, text]) => /use(?:Yard)?Keys\(|actOnKey\(/.test(text) && binding.test(text),
     );
     expect(binders.length).toBeGreaterThan(0);
   });

@@ -1,0 +1,167 @@
+import { endpoints } from '../../core/api/index.ts';
+import { messageOf } from '../../core/words/index.ts';
+import type { Deed, KeptWorld, MeshArrays, RecordedRun } from '../../core/yard/index.ts';
+import type { Vec3 } from '../../core/space/index.ts';
+import type {
+  LoadedYard,
+  SentAtlas,
+  SentChunk,
+  YardAnswer,
+  YardAsk,
+  YardNow,
+} from '../workers/yard-protocol.ts';
+import { callForBytes } from './client.ts';
+
+/** What the page knows of the Yard. */
+export interface YardView {
+  /** Undefined until the pack is there. */
+  yard?: LoadedYard;
+  atlas?: SentAtlas;
+  now?: YardNow;
+  /** The eyes before the last tick, and when that came: what is between is drawn so. */
+  before?: Vec3;
+  arrived: number;
+  /** The revision of the mod that was loaded, and when. */
+  revision?: number;
+  loadedAt?: Date;
+  isLoading: boolean;
+  problem?: string;
+  /** How a run that was played again came out. */
+  replayed?: { digest: string; isSame: boolean };
+}
+
+/** The Yard of a mod: a worker that has its world, and what the page was told of it last. */
+export class YardClient {
+  view: YardView = { arrived: 0, isLoading: true };
+  private readonly worker = new Worker(new URL('../workers/yard.ts', import.meta.url), {
+    type: 'module',
+  });
+  private readonly listeners = new Set<() => void>();
+  private readonly drawers = new Set<(chunks: readonly SentChunk[]) => void>();
+  /** Chunks by their place, for whoever comes to draw later. */
+  private readonly chunks = new Map<string, SentChunk>();
+  private readonly items = new Map<string, MeshArrays | 'asked'>();
+  private onKept: ((kept: KeptWorld, scene: string) => void) | undefined;
+  private onRecorded: ((run: RecordedRun) => void) | undefined;
+  private asks = 0;
+
+  constructor(readonly mod: string) {
+    this.worker.onmessage = ({ data }: MessageEvent<YardAnswer>) => this.hear(data);
+    this.worker.onerror = (event) => {
+      this.show({ problem: event.message || 'The Yard stopped.', isLoading: false });
+    };
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  getView = (): YardView => this.view;
+
+  /** Hears of chunks as they are made, and at once of those that are. */
+  onChunks(drawer: (chunks: readonly SentChunk[]) => void): () => void {
+    this.drawers.add(drawer);
+    if (this.chunks.size) drawer([...this.chunks.values()]);
+    return () => this.drawers.delete(drawer);
+  }
+
+  /** How an item is drawn; asked for when it is not known yet. */
+  itemMesh(item: string): MeshArrays | undefined {
+    const known = this.items.get(item);
+    if (known === undefined) {
+      this.items.set(item, 'asked');
+      this.ask({ ask: 'item', item });
+    }
+    return known === 'asked' ? undefined : known;
+  }
+
+  /** Fetches the pack as the mod is now, and opens it, or brings the open world over to it. */
+  async load(
+    revision: number,
+    kept?: { scene: string; kept?: KeptWorld | undefined },
+  ): Promise<void> {
+    const asked = (this.asks += 1);
+    this.show({ isLoading: true });
+    try {
+      const archive = await callForBytes(endpoints.downloadYard, { mod: this.mod });
+      if (asked !== this.asks) return;
+      const isFirst = this.view.yard === undefined;
+      this.show({ revision, loadedAt: new Date() });
+      if (isFirst) this.ask({ ask: 'open', archive, scene: kept?.scene, kept: kept?.kept });
+      else this.ask({ ask: 'reload', archive });
+    } catch (error) {
+      if (asked === this.asks) this.show({ problem: messageOf(error), isLoading: false });
+    }
+  }
+
+  do(...deeds: Deed[]): void {
+    this.ask({ ask: 'deeds', deeds });
+  }
+
+  ask(asked: YardAsk): void {
+    this.worker.postMessage(asked);
+  }
+
+  /** The world as it stands, to be kept. */
+  kept(): Promise<{ kept: KeptWorld; scene: string }> {
+    return new Promise((resolve) => {
+      this.onKept = (kept, scene) => resolve({ kept, scene });
+      this.ask({ ask: 'keep' });
+    });
+  }
+  recorded(): Promise<RecordedRun> {
+    return new Promise((resolve) => {
+      this.onRecorded = resolve;
+      this.ask({ ask: 'record' });
+    });
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+
+  private show(part: Partial<YardView>): void {
+    this.view = { ...this.view, ...part };
+    for (const listener of this.listeners) listener();
+  }
+
+  private hear(answer: YardAnswer): void {
+    switch (answer.say) {
+      case 'loaded':
+        this.chunks.clear();
+        this.items.clear();
+        this.show({
+          yard: answer.yard,
+          isLoading: false,
+          ...(answer.atlas && { atlas: answer.atlas }),
+        });
+        return;
+      case 'chunks':
+        for (const one of answer.chunks) this.chunks.set(one.chunk.join(' '), one);
+        for (const draw of this.drawers) draw(answer.chunks);
+        return;
+      case 'now':
+        this.show({
+          now: answer.now,
+          before: this.view.now?.player.eyes ?? answer.now.player.eyes,
+          arrived: performance.now(),
+        });
+        return;
+      case 'item':
+        this.items.set(answer.item, answer.mesh);
+        this.show({});
+        return;
+      case 'kept':
+        this.onKept?.(answer.kept, answer.scene);
+        return;
+      case 'recorded':
+        this.onRecorded?.(answer.run);
+        return;
+      case 'replayed':
+        this.show({ replayed: answer });
+        return;
+      case 'problem':
+        this.show({ problem: answer.problem, isLoading: false });
+    }
+  }
+}

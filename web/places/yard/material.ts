@@ -1,0 +1,235 @@
+import * as THREE from 'three';
+import { frameAt, type AtlasPicture, type MeshArrays } from '../../../core/yard/index.ts';
+import { climateColour } from '../../../core/textures/facts/index.ts';
+import type { SentAtlas } from '../../workers/yard-protocol.ts';
+
+const vertex = /* glsl */ `
+in vec4 tint;
+in vec4 lights;
+in float picture;
+uniform sampler2D frames;
+uniform float dark;
+uniform vec3 climate[3];
+out vec2 vUv;
+out vec3 vColour;
+out vec3 vPlace;
+flat out vec3 vFrame;
+flat out float vCutoff;
+flat out vec2 vLight;
+
+float brightness(float level) { return 0.07 + 0.93 * pow(level / 15.0, 1.3); }
+
+void main() {
+  vUv = uv;
+  vPlace = (modelMatrix * vec4(position, 1.0)).xyz;
+  vFrame = texelFetch(frames, ivec2(int(picture + 0.5), 0), 0).xyz;
+  float block = lights.x * 255.0;
+  float day = max(0.0, lights.y * 255.0 - dark);
+  vLight = vec2(max(block, day), block);
+  vCutoff = lights.w;
+  int which = int(tint.w * 255.0 + 0.5);
+  vec3 multiplied = which == 0 ? tint.xyz : climate[which - 1];
+  // Lamps are warm, the night is cold.
+  vec3 lamp = brightness(block) * vec3(1.0, 0.9, 0.74);
+  vec3 sun = brightness(day) * mix(vec3(1.0), vec3(0.72, 0.84, 1.0), dark / 11.0);
+  vColour = multiplied * max(lamp, sun) * lights.z;
+  gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
+}`;
+
+const fragment = /* glsl */ `
+precision highp float;
+in vec2 vUv;
+in vec3 vColour;
+in vec3 vPlace;
+flat in vec3 vFrame;
+flat in float vCutoff;
+flat in vec2 vLight;
+uniform sampler2D atlas;
+uniform sampler2D digits;
+uniform float perRow;
+uniform bool isClear;
+uniform bool showsLevels;
+out vec4 colour;
+
+vec4 texel(float tile) {
+  vec2 at = vec2(mod(tile, perRow), floor(tile / perRow));
+  return textureGrad(atlas, (at + fract(vUv)) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
+}
+
+void main() {
+  vec4 shown = texel(vFrame.x);
+  if (vFrame.z > 0.0) {
+    vec4 next = texel(vFrame.y);
+    float alpha = mix(shown.a, next.a, vFrame.z);
+    vec3 mixed = shown.rgb * shown.a * (1.0 - vFrame.z) + next.rgb * next.a * vFrame.z;
+    shown = vec4(alpha > 0.0 ? mixed / alpha : mixed, alpha);
+  }
+  if (isClear ? shown.a <= 0.0 : vCutoff > 0.0 && shown.a < vCutoff) discard;
+  vec3 lit = shown.rgb * vColour;
+  if (showsLevels) {
+    vec3 normal = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
+    vec2 on = abs(normal.y) > 0.5 ? vPlace.xz
+      : abs(normal.x) > 0.5 ? vec2(-sign(normal.x) * vPlace.z, -vPlace.y)
+      : vec2(sign(normal.z) * vPlace.x, -vPlace.y);
+    vec2 at = (fract(on) - 0.5) * 1.6 + 0.5;
+    if (at.x > 0.0 && at.x < 1.0 && at.y > 0.0 && at.y < 1.0) {
+      float ink = texture(digits, vec2((vLight.x + at.x) / 16.0, at.y)).a;
+      lit = mix(lit, vLight.y >= vLight.x ? vec3(1.0, 0.86, 0.5) : vec3(0.96), ink);
+    }
+  }
+  colour = vec4(lit, isClear ? shown.a : 1.0);
+}`;
+
+const colourOf = (hex: string): THREE.Vector3 =>
+  new THREE.Vector3(...[1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16) / 255));
+
+/** The colours that the climate chooses, from 0, cold and wet, to 1, hot and dry. */
+const climateColours = (climate: number): THREE.Vector3[] =>
+  (['grass', 'leaf', 'water'] as const).map((tint) => colourOf(climateColour(tint, climate)));
+
+/** The numbers 0 to 15 beside one another, as they are written on what is lit. */
+function digitTexture(): THREE.Texture {
+  const side = 64;
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [side * 16, side];
+  const draw = canvas.getContext('2d');
+  if (draw) {
+    draw.font = `600 ${side * 0.62}px "IBM Plex Mono", monospace`;
+    draw.textAlign = 'center';
+    draw.textBaseline = 'middle';
+    draw.fillStyle = '#fff';
+    for (let level = 0; level < 16; level += 1)
+      draw.fillText(String(level), (level + 0.5) * side, side / 2);
+  }
+  const texture = new THREE.CanvasTexture(canvas);
+  texture.flipY = false;
+  return texture;
+}
+
+function atlasTexture({ levels }: SentAtlas): THREE.DataTexture {
+  const [first] = levels;
+  const side = first?.side ?? 1;
+  const texture = new THREE.DataTexture(first?.data ?? new Uint8Array(4), side, side);
+  texture.mipmaps = levels.map((level) => ({
+    data: level.data as Uint8Array<ArrayBuffer>,
+    width: level.side,
+    height: level.side,
+  }));
+  texture.generateMipmaps = false;
+  texture.magFilter = THREE.NearestFilter;
+  texture.minFilter = THREE.NearestMipmapLinearFilter;
+  texture.needsUpdate = true;
+  return texture;
+}
+
+/** What everything in the Yard is drawn with: the pictures, which of their frames show, the light. */
+export class YardMaterials {
+  readonly solid: THREE.ShaderMaterial;
+  readonly clear: THREE.ShaderMaterial;
+  private readonly frames: THREE.DataTexture;
+  private readonly pictures: readonly AtlasPicture[];
+  private readonly shared: Record<string, THREE.IUniform>;
+
+  constructor(atlas: SentAtlas) {
+    this.pictures = atlas.pictures;
+    const data = new Float32Array(Math.max(1, atlas.pictures.length) * 4);
+    this.frames = new THREE.DataTexture(
+      data,
+      Math.max(1, atlas.pictures.length),
+      1,
+      THREE.RGBAFormat,
+      THREE.FloatType,
+    );
+    this.shared = {
+      atlas: { value: atlasTexture(atlas) },
+      digits: { value: digitTexture() },
+      frames: { value: this.frames },
+      perRow: { value: atlas.perRow },
+      dark: { value: 0 },
+      climate: { value: climateColours(0.5) },
+      showsLevels: { value: false },
+    };
+    this.solid = this.made(false);
+    this.clear = this.made(true);
+    this.showTick(0);
+  }
+
+  private made(isClear: boolean): THREE.ShaderMaterial {
+    return new THREE.ShaderMaterial({
+      glslVersion: THREE.GLSL3,
+      vertexShader: vertex,
+      fragmentShader: fragment,
+      // The values themselves are shared: what one sets holds for both.
+      uniforms: { ...this.shared, isClear: { value: isClear } },
+      transparent: isClear,
+      depthWrite: !isClear,
+    });
+  }
+
+  /** Shows the frames of a tick. */
+  showTick(tick: number): void {
+    const data = this.frames.image.data as unknown as Float32Array;
+    this.pictures.forEach((picture, i) => {
+      const { frame, next, share } = frameAt(picture, tick);
+      data[i * 4] = picture.tile + frame;
+      data[i * 4 + 1] = picture.tile + next;
+      data[i * 4 + 2] = share;
+    });
+    this.frames.needsUpdate = true;
+  }
+
+  set(values: { dark?: number; climate?: number; showsLevels?: boolean }): void {
+    if (values.dark !== undefined) this.shared['dark']!.value = values.dark;
+    if (values.climate !== undefined)
+      this.shared['climate']!.value = climateColours(values.climate);
+    if (values.showsLevels !== undefined) this.shared['showsLevels']!.value = values.showsLevels;
+  }
+
+  dispose(): void {
+    this.solid.dispose();
+    this.clear.dispose();
+    for (const name of ['atlas', 'digits', 'frames'])
+      (this.shared[name]?.value as THREE.Texture).dispose();
+  }
+}
+
+/** Faces as three.js draws them: two triangles each. */
+export function geometryOf(mesh: MeshArrays): THREE.BufferGeometry {
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
+  geometry.setAttribute('uv', new THREE.BufferAttribute(mesh.uvs, 2));
+  geometry.setAttribute('tint', new THREE.BufferAttribute(mesh.tints, 4, true));
+  geometry.setAttribute('lights', new THREE.BufferAttribute(mesh.lights, 4, true));
+  geometry.setAttribute('picture', new THREE.BufferAttribute(mesh.pictures, 1, false));
+  const index = new Uint32Array(mesh.faces * 6);
+  for (let face = 0; face < mesh.faces; face += 1) setFace(index, face, face, mesh);
+  geometry.setIndex(new THREE.BufferAttribute(index, 1));
+  return geometry;
+}
+
+/** Across a face the split goes so that the shade of its corners does not fold. */
+function setFace(index: Uint32Array, at: number, face: number, { lights }: MeshArrays): void {
+  const shade = (corner: number) => lights[(face * 4 + corner) * 4 + 2] ?? 0;
+  const first = face * 4;
+  const isTurned = shade(0) + shade(2) < shade(1) + shade(3);
+  const [a, b, c, d] = isTurned ? [1, 2, 3, 0] : [0, 1, 2, 3];
+  index.set([first + a, first + b, first + c, first + a, first + c, first + d], at * 6);
+}
+
+/** Puts the faces that are seen through in order, the farthest first, as seen from somewhere. */
+export function sortFaces(
+  geometry: THREE.BufferGeometry,
+  mesh: MeshArrays,
+  from: THREE.Vector3,
+): void {
+  const away = Array.from({ length: mesh.faces }, (_, face) => {
+    const part = (axis: number) =>
+      (mesh.positions[face * 12 + axis]! + mesh.positions[face * 12 + 6 + axis]!) / 2;
+    return (part(0) - from.x) ** 2 + (part(1) - from.y) ** 2 + (part(2) - from.z) ** 2;
+  });
+  const order = [...away.keys()].sort((a, b) => away[b]! - away[a]!);
+  const { index } = geometry;
+  if (!index) return;
+  order.forEach((face, at) => setFace(index.array as Uint32Array, at, face, mesh));
+  index.needsUpdate = true;
+}

@@ -1,0 +1,320 @@
+import { useFrame, useThree } from '@react-three/fiber';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import * as THREE from 'three';
+import { chunkSide, darkness } from '../../../core/yard/index.ts';
+import type { YardClient } from '../../api/yard.ts';
+import type { SentChunk, YardNow } from '../../workers/yard-protocol.ts';
+import type { Looking } from './controls.ts';
+import { geometryOf, sortFaces, YardMaterials } from './material.ts';
+
+/** What is drawn beyond the world itself. */
+export interface Overlays {
+  levels: boolean;
+  bodies: boolean;
+  climate: number;
+}
+
+interface Shown {
+  solid: THREE.Mesh;
+  clear: THREE.Mesh;
+  sent: SentChunk;
+}
+
+/** Whether a chunk may reach a face beyond its own rim: boxes go as far as a cell outside. */
+const radius = Math.sqrt(3) * (chunkSide / 2 + 1);
+
+/** The chunks of the world as they are made, each cut away where it is out of sight. */
+export function Chunks({ client, materials }: { client: YardClient; materials: YardMaterials }) {
+  const group = useMemo(() => new THREE.Group(), []);
+  const shown = useMemo(() => new Map<string, Shown>(), []);
+  const sortedFrom = useRef(new THREE.Vector3(Infinity, 0, 0));
+  const invalidate = useThree((state) => state.invalidate);
+  useEffect(() => {
+    const drop = ({ solid, clear }: Shown) => {
+      group.remove(solid, clear);
+      solid.geometry.dispose();
+      clear.geometry.dispose();
+    };
+    const stop = client.onChunks((chunks) => {
+      for (const sent of chunks) {
+        const key = sent.chunk.join(' ');
+        const before = shown.get(key);
+        if (before) drop(before);
+        const solid = meshOf(sent, 'solid', materials.solid);
+        const clear = meshOf(sent, 'clear', materials.clear);
+        group.add(solid, clear);
+        shown.set(key, { solid, clear, sent });
+      }
+      sortedFrom.current.set(Infinity, 0, 0);
+      invalidate();
+    });
+    return () => {
+      stop();
+      for (const one of shown.values()) drop(one);
+      shown.clear();
+    };
+  }, [client, group, invalidate, materials, shown]);
+  useFrame(({ camera }) => {
+    if (camera.position.distanceTo(sortedFrom.current) < 0.5) return;
+    sortedFrom.current.copy(camera.position);
+    for (const { clear, sent } of shown.values())
+      if (sent.clear.faces > 1)
+        sortFaces(clear.geometry, sent.clear, camera.position.clone().sub(clear.position));
+  });
+  return <primitive object={group} />;
+}
+
+function meshOf(sent: SentChunk, kind: 'solid' | 'clear', material: THREE.Material): THREE.Mesh {
+  const geometry = geometryOf(sent[kind]);
+  geometry.boundingSphere = new THREE.Sphere(new THREE.Vector3(), radius);
+  const mesh = new THREE.Mesh(geometry, material);
+  const [x, y, z] = sent.chunk.map((part) => (part + 0.5) * chunkSide);
+  mesh.position.set(x ?? 0, y ?? 0, z ?? 0);
+  mesh.visible = sent[kind].faces > 0;
+  return mesh;
+}
+
+const useNow = (client: YardClient): YardNow | undefined =>
+  useSyncExternalStore(client.subscribe, () => client.view.now);
+
+/** The eyes of whoever is in the world: between two ticks they are on the way. */
+export function Eyes({ client, looking }: { client: YardClient; looking: Looking }) {
+  const invalidate = useThree((state) => state.invalidate);
+  const now = useNow(client);
+  useEffect(() => invalidate(), [now, invalidate]);
+  useEffect(() => looking.onLook(invalidate), [looking, invalidate]);
+  useFrame(({ camera }) => {
+    const { view } = client;
+    const [to, from] = [view.now?.player.eyes, view.before];
+    if (!to || !from) return;
+    const each = 1000 / (view.yard?.tickRate ?? 20);
+    const share = Math.min(1, (performance.now() - view.arrived) / each);
+    const at = to.map((part, axis) => from[axis]! + (part - from[axis]!) * share);
+    camera.position.set(at[0]!, at[1]!, at[2]);
+    camera.rotation.set((looking.pitch / 180) * Math.PI, (-looking.yaw / 180) * Math.PI, 0, 'YXZ');
+    if (share < 1 && to.some((part, axis) => part !== from[axis])) invalidate();
+  });
+  return null;
+}
+
+/** The hour, the frames of pictures and what is drawn over the world, as they are told. */
+export function Weather({
+  client,
+  materials,
+  overlays,
+}: {
+  client: YardClient;
+  materials: YardMaterials;
+  overlays: Overlays;
+}) {
+  const now = useNow(client);
+  const invalidate = useThree((state) => state.invalidate);
+  useEffect(() => {
+    materials.showTick(now?.tick ?? 0);
+    materials.set({
+      dark: darkness(now?.hour ?? 0.5),
+      climate: overlays.climate,
+      showsLevels: overlays.levels,
+    });
+    invalidate();
+  }, [now, materials, overlays, invalidate]);
+  return null;
+}
+
+const outlineInk = new THREE.LineBasicMaterial({ color: '#1c2a30' });
+const bodyInk = new THREE.LineBasicMaterial({ color: '#6fbdb8' });
+
+/** The edges of cuboids as lines. */
+function edgesOf(bodies: readonly { place: readonly number[]; body: readonly number[] }[]) {
+  const points: number[] = [];
+  const out = 0.003;
+  for (const { place, body } of bodies) {
+    const at = (corner: readonly [number, number, number]) =>
+      corner.map((high, axis) => place[axis]! + body[axis + high * 3]! + (high ? out : -out));
+    for (const axis of [0, 1, 2])
+      for (const a of [0, 1])
+        for (const b of [0, 1]) {
+          const corner: [number, number, number] = [0, 0, 0];
+          corner[(axis + 1) % 3] = a;
+          corner[(axis + 2) % 3] = b;
+          points.push(...at(corner));
+          corner[axis] = 1;
+          points.push(...at(corner));
+        }
+  }
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+  return geometry;
+}
+
+function Edges({
+  bodies,
+  material,
+}: {
+  bodies: readonly { place: readonly number[]; body: readonly number[] }[];
+  material: THREE.Material;
+}) {
+  const geometry = useMemo(() => edgesOf(bodies), [bodies]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  return <lineSegments geometry={geometry} material={material} frustumCulled={false} />;
+}
+
+/** What one looks at with its outline and how far it is dug; and, if asked for, bodies around. */
+export function Marks({ client, bodies }: { client: YardClient; bodies: boolean }) {
+  const now = useNow(client);
+  const here = now?.here;
+  const outline = useMemo(
+    () => (here?.outline ?? []).map((body) => ({ place: here?.place ?? [], body })),
+    [here],
+  );
+  const around = useMemo(
+    () =>
+      (now?.bodies ?? []).flatMap(({ place, bodies: all }) => all.map((body) => ({ place, body }))),
+    [now],
+  );
+  return (
+    <>
+      {outline.length > 0 && <Edges bodies={outline} material={outlineInk} />}
+      {bodies && around.length > 0 && <Edges bodies={around} material={bodyInk} />}
+      {here && now.dug > 0 && (
+        <Breaking place={here.place} share={now.dug} body={here.outline[0]} />
+      )}
+      {now?.fires.map((place) => (
+        <mesh key={place.join(' ')} position={[place[0] + 0.5, place[1] + 0.5, place[2] + 0.5]}>
+          <boxGeometry args={[1.04, 1.04, 1.04]} />
+          <meshBasicMaterial color="#e0703a" transparent opacity={0.35} depthWrite={false} />
+        </mesh>
+      ))}
+    </>
+  );
+}
+
+/** So many stages has breaking. */
+const stages = 8;
+const hatchings = Array.from({ length: stages }, (_, stage) => hatching(stage));
+
+/** Hatching that grows denser from stage to stage. */
+function hatching(stage: number): THREE.ShaderMaterial {
+  return new THREE.ShaderMaterial({
+    transparent: true,
+    depthWrite: false,
+    polygonOffset: true,
+    polygonOffsetFactor: -1,
+    uniforms: { share: { value: (stage + 1) / stages } },
+    vertexShader: `varying vec2 at;
+void main() { at = uv; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }`,
+    fragmentShader: `varying vec2 at; uniform float share;
+void main() {
+  float line = abs(fract((at.x + at.y) * 6.0) - 0.5);
+  float other = abs(fract((at.x - at.y) * 6.0) - 0.5);
+  bool isInk = line < share * 0.22 || (share > 0.5 && other < (share - 0.5) * 0.4);
+  if (!isInk) discard;
+  gl_FragColor = vec4(0.11, 0.16, 0.19, 0.75);
+}`,
+  });
+}
+
+function Breaking({
+  place,
+  share,
+  body = [0, 0, 0, 1, 1, 1],
+}: {
+  place: readonly number[];
+  share: number;
+  body: readonly number[] | undefined;
+}) {
+  const stage = Math.min(stages - 1, Math.floor(share * stages));
+  const size = [0, 1, 2].map((axis) => body[axis + 3]! - body[axis]! + 0.01);
+  const at = [0, 1, 2].map((axis) => place[axis]! + (body[axis]! + body[axis + 3]!) / 2);
+  return (
+    <mesh position={at as [number, number, number]} material={hatchings[stage]}>
+      <boxGeometry args={size as [number, number, number]} />
+    </mesh>
+  );
+}
+
+/** What dropped and lies about, turning as it does. */
+export function Flying({ client, materials }: { client: YardClient; materials: YardMaterials }) {
+  const now = useNow(client);
+  return (
+    <>
+      {now?.flying.slice(0, 120).map(({ item, at }, i) => (
+        <Item key={i} client={client} materials={materials} item={item} at={at} size={0.3} />
+      ))}
+    </>
+  );
+}
+
+/** An item as it is seen in the hand, turned a little. */
+export function Item({
+  client,
+  materials,
+  item,
+  at,
+  size,
+}: {
+  client: YardClient;
+  materials: YardMaterials;
+  item: string;
+  at: readonly [number, number, number];
+  size: number;
+}) {
+  const mesh = useSyncExternalStore(client.subscribe, () => client.itemMesh(item));
+  const geometry = useMemo(() => mesh && geometryOf(mesh), [mesh]);
+  useEffect(() => () => geometry?.dispose(), [geometry]);
+  if (!geometry) return null;
+  return (
+    <mesh
+      geometry={geometry}
+      material={materials.solid}
+      position={at}
+      rotation={[0, Math.PI / 5, 0]}
+      scale={size}
+    />
+  );
+}
+
+/** Texts that stand in the world, each before what it is about. */
+export function Signs({ client }: { client: YardClient }) {
+  const signs = useSyncExternalStore(client.subscribe, () => client.view.yard?.signs);
+  const sprites = useMemo(() => (signs ?? []).slice(0, 200).map(spriteOf), [signs]);
+  useEffect(
+    () => () => {
+      for (const { material } of sprites) {
+        material.map?.dispose();
+        material.dispose();
+      }
+    },
+    [sprites],
+  );
+  return (
+    <>
+      {sprites.map((sprite) => (
+        <primitive key={sprite.uuid} object={sprite} />
+      ))}
+    </>
+  );
+}
+
+function spriteOf({ place, text }: { place: readonly number[]; text: string }): THREE.Sprite {
+  const canvas = document.createElement('canvas');
+  const draw = canvas.getContext('2d')!;
+  const font = '500 30px "IBM Plex Sans", sans-serif';
+  draw.font = font;
+  [canvas.width, canvas.height] = [Math.ceil(draw.measureText(text).width) + 24, 46];
+  draw.font = font;
+  draw.fillStyle = '#fffefbe6';
+  draw.beginPath();
+  draw.roundRect(0, 0, canvas.width, canvas.height, 8);
+  draw.fill();
+  draw.fillStyle = '#1c2a30';
+  draw.textBaseline = 'middle';
+  draw.fillText(text, 12, 24);
+  const texture = new THREE.CanvasTexture(canvas);
+  texture.colorSpace = THREE.SRGBColorSpace;
+  const sprite = new THREE.Sprite(new THREE.SpriteMaterial({ map: texture, depthTest: true }));
+  const high = 0.32;
+  sprite.scale.set((high * canvas.width) / canvas.height, high, 1);
+  sprite.position.set(place[0]! + 0.5, place[1]! + 1.45, place[2]! + 0.5);
+  return sprite;
+}

@@ -1,0 +1,341 @@
+/** The Yard, beside the page: a world of a pack on ticks, its meshes, and what is said of it. */
+import { readZip, type Files } from '../../core/bytes/index.ts';
+import { loadPack } from '../../core/kits/index.ts';
+import { directions, directionStep, vector, type Vec3 } from '../../core/space/index.ts';
+import { marker } from '../../core/textures/index.ts';
+import { count, messageOf } from '../../core/words/index.ts';
+import {
+  atlasOf,
+  calledIn,
+  catalogueOf,
+  chunkSide,
+  chunksOf,
+  groupTitle,
+  itemIn,
+  itemTitle,
+  keptOf,
+  Looks,
+  meshChunk,
+  meshItem,
+  Run,
+  savedFrom,
+  scenesOf,
+  type Atlas,
+  type Drawing,
+  type KeptWorld,
+  type MeshArrays,
+  type PackWorld,
+  type YardPicture,
+} from '../../core/yard/index.ts';
+import { hereOf } from './yard-here.ts';
+import type { LoadedYard, SentChunk, YardAnswer, YardAsk, YardNow } from './yard-protocol.ts';
+
+/** Everything of the pack that is open. */
+interface Opened {
+  files: Files;
+  pack: PackWorld;
+  log: string[];
+  title: string;
+  version: string;
+  atlas: Atlas;
+  /** Whether the page has the pictures already. */
+  isAtlasSent: boolean;
+}
+
+/** So many ticks are made up for at most when the machine was busy. */
+const mostBehind = 4;
+const bodiesWithin = 3;
+
+let opened: Opened | undefined;
+let run: Run | undefined;
+let looks: Looks | undefined;
+let pace = 1;
+let wantsBodies = false;
+let timer: ReturnType<typeof setInterval> | undefined;
+let lastTime = 0;
+let waitingDeeds: Parameters<Run['tick']>[0] = [];
+
+const say = (answer: YardAnswer, transfer: Transferable[] = []) =>
+  postMessage(answer, { transfer });
+
+const markerPicture: YardPicture = {
+  width: marker.width,
+  height: marker.height,
+  frames: 1,
+  steps: [{ frame: 0, ticks: 1 }],
+  blend: false,
+  pixels: () => marker.data,
+};
+
+onmessage = ({ data }: MessageEvent<YardAsk>) => {
+  try {
+    answer(data);
+  } catch (error) {
+    say({ say: 'problem', problem: messageOf(error) });
+  }
+};
+
+function answer(asked: YardAsk): void {
+  switch (asked.ask) {
+    case 'open':
+      load(asked.archive);
+      begin(asked.scene, asked.kept, []);
+      return;
+    case 'reload':
+      reload(asked.archive);
+      return;
+    case 'scene':
+      begin(asked.scene, undefined, []);
+      return;
+    case 'deeds':
+      waitingDeeds = [...(waitingDeeds ?? []), ...asked.deeds];
+      if (pace === 0) tell(ticked());
+      return;
+    case 'pace':
+      pace = asked.pace;
+      beat();
+      return;
+    case 'step':
+      tell(ticked());
+      return;
+    case 'bodies':
+      wantsBodies = asked.isWanted;
+      tell([]);
+      return;
+    case 'item':
+      sendItem(asked.item);
+      return;
+    case 'keep':
+      if (run) say({ say: 'kept', kept: keptOf(run), scene: run.scene.name });
+      return;
+    case 'record':
+      if (run) say({ say: 'recorded', run: run.recorded() });
+      return;
+    case 'replay':
+      replay(asked.run);
+  }
+}
+
+function load(archive: Uint8Array): void {
+  const files = readZip(archive);
+  const { world: pack, log, title, version } = loadPack(files);
+  const atlas = atlasOf(pack.view, pack.view.pictures, markerPicture);
+  const unread = atlas.unread.map((id) => `${id}: the picture cannot be shown.`);
+  opened = { files, pack, log: [...log, ...unread], title, version, atlas, isAtlasSent: false };
+}
+
+function reload(archive: Uint8Array): void {
+  const [before, kept, scene] = [opened, run && keptOf(run), run?.scene.name];
+  load(archive);
+  begin(scene, kept, before && opened ? changesOf(before.files, opened.files) : []);
+}
+
+/** What is otherwise in the files of a pack than before, in words. */
+function changesOf(before: Files, after: Files): string[] {
+  const isSame = (a: Uint8Array, b: Uint8Array) =>
+    a.length === b.length && a.every((byte, i) => byte === b[i]);
+  const added = [...after.keys()].filter((file) => !before.has(file));
+  const gone = [...before.keys()].filter((file) => !after.has(file));
+  const other = [...after].flatMap(([file, bytes]) => {
+    const was = before.get(file);
+    return was && !isSame(was, bytes) ? [file] : [];
+  });
+  // What lists all the others is otherwise whenever they are.
+  const told = other.filter((file) => file !== 'pack.json' && file !== 'registry.json');
+  return [
+    ...told.map((file) => `${file} is another`),
+    ...added.map((file) => `${file} came`),
+    ...gone.map((file) => `${file} is gone`),
+  ];
+}
+
+function begin(scene: string | undefined, kept: KeptWorld | undefined, changed: string[]): void {
+  if (!opened) return;
+  const { pack } = opened;
+  run = new Run(pack, {
+    scene: scene ?? '',
+    seed: 1,
+    ...(kept && { from: savedFrom(kept, pack) }),
+  });
+  looks = new Looks(pack, run.now.numbers);
+  waitingDeeds = [];
+  sendLoaded(changed);
+  run.now.takeSeen();
+  sendChunks(chunksOf(run.now.cells.size));
+  tell([]);
+  beat();
+}
+
+function sendLoaded(changed: string[]): void {
+  if (!opened || !run) return;
+  const { pack, atlas, title, version, log } = opened;
+  const yard: LoadedYard = {
+    title,
+    version,
+    tickRate: pack.tickRate,
+    scene: run.scene.name,
+    scenes: scenesOf(pack).map(({ name, says }) => ({ name, says })),
+    signs: run.scene.signs,
+    items: catalogueOf(pack).map((item) => ({
+      id: item.id,
+      title: itemTitle(pack, item),
+      group: groupTitle(pack, item.group),
+      does: item.tool ? 'digs' : item.bucket ? 'pours' : item.block ? 'places' : 'nothing',
+    })),
+    log,
+    changed,
+    player: { yaw: run.player.yaw, pitch: run.player.pitch },
+  };
+  if (opened.isAtlasSent) {
+    say({ say: 'loaded', yard });
+    return;
+  }
+  opened.isAtlasSent = true;
+  const { tileSide, perRow, levels, pictures } = atlas;
+  say(
+    { say: 'loaded', yard, atlas: { tileSide, perRow, levels, pictures } },
+    levels.map(({ data }) => data.buffer),
+  );
+}
+
+const drawingOf = (from: Opened, of: Run, shown: Looks): Drawing => ({
+  cells: of.now.cells,
+  numbers: of.now.numbers,
+  looks: shown,
+  facts: of.now.facts,
+  pictureNumber: (id) => (id === undefined ? 0 : (from.atlas.numberOf.get(id) ?? 0)),
+  fluidLook: (id) => {
+    const { still, flowing, tint, alphaMode } = from.pack.view.fluidLooks.get(id) ?? {};
+    return {
+      ...(still !== undefined && { still }),
+      ...(flowing !== undefined && { flowing }),
+      ...(tint !== undefined && { tint }),
+      isClear: alphaMode !== 'opaque',
+    };
+  },
+  block: of.now.lighting.block,
+  sky: of.now.lighting.sky,
+  texels: from.pack.texels,
+});
+
+const buffersOf = ({ positions, uvs, tints, lights, pictures }: MeshArrays): Transferable[] => [
+  positions.buffer,
+  uvs.buffer,
+  tints.buffer,
+  lights.buffer,
+  pictures.buffer,
+];
+
+function sendChunks(wanted: readonly Vec3[]): void {
+  if (!opened || !run || !looks || wanted.length === 0) return;
+  const drawing = drawingOf(opened, run, looks);
+  const chunks: SentChunk[] = wanted.map((chunk) => ({ chunk, ...meshChunk(drawing, chunk) }));
+  say(
+    { say: 'chunks', chunks },
+    chunks.flatMap(({ solid, clear }) => [...buffersOf(solid), ...buffersOf(clear)]),
+  );
+}
+
+/** The chunks in which cells lie, or at whose rim they do: faces there look into them. */
+function chunksAround(cells: readonly number[], [w, h, d]: Vec3): Vec3[] {
+  const found = new Map<string, Vec3>();
+  for (const index of cells) {
+    const at: Vec3 = [index % w, Math.floor(index / (w * d)), Math.floor(index / w) % d];
+    for (const way of [[0, 0, 0], ...directions.map(directionStep)] as Vec3[]) {
+      const near = vector((axis) => at[axis] + way[axis]);
+      const isInside = near.every((part, axis) => part >= 0 && part < [w, h, d][axis]!);
+      const chunk = vector((axis) => Math.floor(near[axis] / chunkSide));
+      if (isInside) found.set(chunk.join(' '), chunk);
+    }
+  }
+  return [...found.values()];
+}
+function ticked(): YardNow['told'] {
+  if (!run) return [];
+  const deeds = waitingDeeds ?? [];
+  waitingDeeds = [];
+  return run.tick(deeds);
+}
+
+/** Lets the ticks go on at their pace. */
+function beat(): void {
+  clearInterval(timer);
+  if (!opened || pace === 0) return;
+  const each = 1000 / (opened.pack.tickRate * pace);
+  lastTime = performance.now();
+  timer = setInterval(() => {
+    const due = Math.min(mostBehind, Math.floor((performance.now() - lastTime) / each));
+    if (due < 1) return;
+    lastTime = due === mostBehind ? performance.now() : lastTime + due * each;
+    tell(Array.from({ length: due }).flatMap(ticked));
+  }, each);
+}
+
+/** Tells the page how it stands, after it was brought up to what is drawn. */
+function tell(told: YardNow['told']): void {
+  if (!run || !opened) return;
+  sendChunks(chunksAround(run.now.takeSeen(), run.now.cells.size));
+  const { player, pack } = run;
+  const eyes: Vec3 = [player.at[0], player.at[1] + (player.crouches ? 1.25 : 1.6), player.at[2]];
+  const head = run.now.standingAt(vector((axis) => Math.floor(eyes[axis])));
+  const called = (id: string) => calledIn(pack, id, pack.blocks.has(id) ? 'block' : 'item');
+  say({
+    say: 'now',
+    now: {
+      tick: run.ticks,
+      hour: run.hour,
+      player: {
+        eyes,
+        at: player.at,
+        flies: player.flies,
+        crouches: player.crouches,
+        inFluid: head && 'fluid' in head ? head.fluid : undefined,
+      },
+      here: hereOf(run),
+      dug: run.dugShare,
+      held: run.held,
+      flying: run.flying.map(({ drop, at }) => ({ item: drop.item, at })),
+      collected: [...run.collected.values()].map((drop) => ({ ...drop, title: called(drop.item) })),
+      fires: run.fire.places,
+      told,
+      bodies: wantsBodies ? bodiesAround(run) : [],
+    },
+  });
+}
+
+function bodiesAround({ now, player }: Run): YardNow['bodies'] {
+  const at = vector((axis) => Math.floor(player.at[axis]));
+  const found: YardNow['bodies'] = [];
+  for (let y = -bodiesWithin; y <= bodiesWithin; y += 1)
+    for (let z = -bodiesWithin; z <= bodiesWithin; z += 1)
+      for (let x = -bodiesWithin; x <= bodiesWithin; x += 1) {
+        const place: Vec3 = [at[0] + x, at[1] + y, at[2] + z];
+        const bodies = now.factsAt(place).collision;
+        const isCube = bodies.length === 1 && now.isSolid(place);
+        if (bodies.length && !isCube) found.push({ place, bodies });
+      }
+  return found;
+}
+
+function sendItem(id: string): void {
+  const item = opened && itemIn(opened.pack, id);
+  if (!opened || !run || !looks || !item) return;
+  const { pictureNumber } = drawingOf(opened, run, looks);
+  const mesh = meshItem(
+    { pack: opened.pack, numbers: run.now.numbers, looks, pictureNumber },
+    item,
+  );
+  say({ say: 'item', item: id, mesh }, buffersOf(mesh));
+}
+
+function replay(recorded: Extract<YardAsk, { ask: 'replay' }>['run']): void {
+  if (!opened) return;
+  begin(recorded.scene, undefined, []);
+  if (!run) return;
+  const due = new Map<number, Parameters<Run['tick']>[0]>();
+  for (const [tick, deed] of recorded.deeds) due.set(tick, [...(due.get(tick) ?? []), deed]);
+  for (let tick = 0; tick < recorded.ticks; tick += 1) run.tick(due.get(tick));
+  tell([{ told: 'note', text: `${count(recorded.ticks, 'tick')} were played again.` }]);
+  const digest = run.digest();
+  say({ say: 'replayed', digest, isSame: digest === recorded.digest });
+}
