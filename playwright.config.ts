@@ -6,6 +6,7 @@ export default defineConfig({
   globalSetup: './scripts/ready-for-tests.mjs',
   timeout: 180_000,
   expect: { timeout: 40_000 },
+  snapshotPathTemplate: 'e2e/pictures/{arg}{ext}',
   fullyParallel: true,
   workers: 2,
   // A test that passes the second time has still failed.

@@ -109,6 +109,7 @@ program
   .argument('<pack>', `mod folder, pack folder, or file that ends in ${endingsInWords}`)
   .option('--report <folder>', 'leave the walk as a page and as data')
   .option('--against <walk.json>', 'tell what came out otherwise than on that walk')
+  .option('--replay <run.json>', 'play a run again that was saved in the Yard, in place of a walk')
   .option('--engine', 'ask the engine: every block, state, drop, time, recipe and name')
   .option('--gallery <folder>', 'leave a world of the engine in which every block stands')
   .option('--picture <file>', 'photograph that world: a file that ends in .png')

@@ -42,6 +42,32 @@ async function openMatrix(page: Page): Promise<void> {
   await page.getByRole('gridcell', { selected: true }).waitFor();
 }
 
+/** A lantern by night, with the light on everything as numbers. */
+async function showYard(page: Page): Promise<void> {
+  const world = page.getByRole('application');
+  const here = page.getByRole('complementary', { name: 'What is here' });
+  await here.getByText('Driftwood door').first().waitFor();
+  await world.focus();
+  await page.keyboard.press('n');
+  await page.keyboard.press('h');
+  await page.getByLabel('What to hold').fill('tide lantern');
+  await page.getByRole('option').first().click();
+  await world.focus();
+  for (const [key, until] of [
+    ['s', 'Nothing is within reach'],
+    ['ArrowDown', 'Sand'],
+  ] as const) {
+    await page.keyboard.down(key);
+    await here.getByText(until).first().waitFor();
+    await page.keyboard.up(key);
+  }
+  await page.keyboard.press('Enter');
+  await here.getByText('hung').waitFor();
+  await page.keyboard.press('Enter');
+  await here.getByText('changed since it was placed').waitFor();
+  await page.keyboard.press('l');
+}
+
 /** A mod that lives in a folder, with a little history from both sides. */
 async function showHome(page: Page): Promise<void> {
   const folder = path.join(os.tmpdir(), 'saltmarsh');
@@ -115,10 +141,7 @@ await withApplication(async (address, browser) => {
     await page.keyboard.press('p');
     await page.getByText('mended', { exact: true }).waitFor();
   });
-  await shot('data-traits', 'data/traits', 'light', async (page) => {
-    for (const name of [/Salt crust/, /Tide lantern/, /Reed thatch/])
-      await page.getByRole('row', { name }).click();
-  });
+  await shot('yard', 'yard', 'light', showYard);
   await shot('bench-loot', 'blocks/brack_seam/loot', 'light', async (page) => {
     await page.getByRole('grid', { name: 'What would drop' }).focus();
     for (const key of ['ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);

@@ -4,8 +4,17 @@ import type { Files } from '../../core/bytes/index.ts';
 import { expandFamilies } from '../../core/families/index.ts';
 import { readModFolder } from '../../core/folder/index.ts';
 import { kitNamed, loadPack } from '../../core/kits/index.ts';
-import { count } from '../../core/words/index.ts';
-import { testWalk, walkDifferences, walkParts, walkReport } from '../../core/yard/index.ts';
+import { count, messageOf } from '../../core/words/index.ts';
+import {
+  ownBlocks,
+  playedAgain,
+  runFrom,
+  testWalk,
+  walkDifferences,
+  walkParts,
+  walkReport,
+  type PackWorld,
+} from '../../core/yard/index.ts';
 import {
   DiskProblem,
   readModOrPack,
@@ -18,6 +27,7 @@ import {
 export interface WalkOptions {
   report?: string;
   against?: string;
+  replay?: string;
   overwrite?: boolean;
 }
 
@@ -46,6 +56,7 @@ export async function tryInYard(folder: string, options: WalkOptions): Promise<n
   const before = options.against === undefined ? undefined : await walkAt(options.against);
   const { world, title, version, log } = loadPack(await packIn(folder));
   for (const line of log) console.error(shown(line));
+  if (options.replay !== undefined) return replay(world, options.replay);
   const checks = testWalk(world);
   const differences = before && walkDifferences(before, checks);
   const amiss = checks.filter((check) => check.amiss !== undefined);
@@ -70,10 +81,28 @@ export async function tryInYard(folder: string, options: WalkOptions): Promise<n
   }
   const otherwise = differences ? `, ${differences.length} otherwise than before` : '';
   console.log(
-    `${count(world.blocks.size, 'block')}, ${count(checks.length, 'try', 'tries')}, ` +
+    `${count(ownBlocks(world).length, 'block')}, ${count(checks.length, 'try', 'tries')}, ` +
       `${amiss.length} amiss${otherwise}`,
   );
   return amiss.length || log.length || differences?.length ? 1 : 0;
+}
+
+/** Plays a run again that was saved in the Yard, and tells whether the world at its end is the same. */
+async function replay(world: PackWorld, file: string): Promise<number> {
+  const bytes = await readOrdinary(path.resolve(file), mostBytes);
+  let recorded: ReturnType<typeof runFrom>;
+  try {
+    recorded = runFrom(new TextDecoder().decode(bytes));
+  } catch (error) {
+    throw new DiskProblem(`${shown(file)}: ${messageOf(error)}`);
+  }
+  const digest = playedAgain(world, recorded).digest();
+  const isSame = digest === recorded.digest;
+  console.log(
+    `${count(recorded.ticks, 'tick')} played again: ${isSame ? 'the same' : 'another'} world, ` +
+      digest,
+  );
+  return isSame ? 0 : 1;
 }
 
 /** The files of a pack, or those that a mod folder is built to. */

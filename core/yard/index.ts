@@ -22,6 +22,7 @@ export type {
   YardModel,
   YardPicture,
 } from './pack-world.ts';
+export { ownBlocks } from './pack-world.ts';
 export { Yard, type YardOptions } from './world.ts';
 export { dug, handsOf, type Dug, type Tool } from './block/dig.ts';
 export { drops, type Breaking, type Drop } from './block/loot.ts';
@@ -52,10 +53,12 @@ export { aimedAt, wayOf, type Aim } from './player/aim.ts';
 export { eyesOf, type Gait, type Player } from './player/body.ts';
 export { reach, Run, type RunStart } from './run/run.ts';
 export type { Deed, Held, RecordedRun, SoundEvent, Told } from './run/deeds.ts';
-export { keptOf, savedFrom, type KeptWorld, type SavedWorld } from './run/saved.ts';
+export { isKept, keptOf, type KeptWorld } from './run/saved.ts';
 export { calledIn, scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
 export { becauseInWords, placingInWords } from './block/words.ts';
 export { shadeToward, tintOf } from './mesh/chunk.ts';
 export { FaceBuffer } from './mesh/buffer.ts';
 export { meshItem } from './mesh/item.ts';
 export { catalogueOf, groupTitle, itemIn, itemTitle } from './items.ts';
+export { flawsOf, type LookFlaw } from './flaws.ts';
+export { playedAgain, runFrom } from './run/recorded.ts';

@@ -196,6 +196,7 @@ export interface YardFluid extends FluidPhysics {
 
 /** What a pack says of what moves and answers, from its files alone. */
 export interface PackWorld {
+  namespace: string;
   texels: number;
   tickRate: number;
   fluids: ReadonlyMap<string, YardFluid>;
@@ -217,3 +218,7 @@ export interface PackWorld {
   /** Whether an id is meant by an id, or by a tag of the pack after a `#`. */
   isMeant: IsMeant;
 }
+
+/** The blocks of the pack itself, without the stock materials. */
+export const ownBlocks = ({ blocks, stock }: PackWorld): YardBlock[] =>
+  [...blocks.values()].filter(({ id }) => !stock.has(id));

@@ -1,5 +1,4 @@
 import { directionStep } from '../../core/space/index.ts';
-import { count } from '../../core/words/index.ts';
 import {
   becauseInWords,
   calledIn,
@@ -67,10 +66,7 @@ function blockOf(
             : 'changed since it was placed',
       };
     }),
-    digs: takes
-      ? `${takes.seconds.toFixed(2)} s, ${count(takes.ticks, 'tick')}` +
-        (takes.yields ? '' : ', and yields nothing')
-      : 'never',
+    digs: takes,
     broken: counted.broken,
     drops: [...items].map((id) => ({
       item: id,

@@ -37,6 +37,12 @@ export interface CatalogueItem {
   does: 'places' | 'digs' | 'pours' | 'nothing';
 }
 
+/** What is amiss in a pack that was loaded: in a sentence, and the block whose editor mends it. */
+export interface LogEntry {
+  text: string;
+  block?: string | undefined;
+}
+
 /** A pack that was loaded, and what the Yard offers for it. */
 export interface LoadedYard {
   title: string;
@@ -46,7 +52,7 @@ export interface LoadedYard {
   scenes: { name: string; says: string }[];
   signs: Sign[];
   items: CatalogueItem[];
-  log: string[];
+  log: LogEntry[];
   /** What is otherwise than in the pack before, in words. */
   changed: string[];
   player: { yaw: number; pitch: number };
@@ -83,7 +89,8 @@ export interface Here {
   block?: {
     code: number;
     properties: HereProperty[];
-    digs: string;
+    /** Nothing where nothing digs it. */
+    digs?: { seconds: number; ticks: number; yields: boolean } | undefined;
     broken: number;
     drops: { item: string; title: string; dropped: number; expected: number | undefined }[];
     isBurning: boolean;
@@ -96,7 +103,15 @@ export interface Here {
 export interface YardNow {
   tick: number;
   hour: number;
-  player: { eyes: Vec3; at: Vec3; flies: boolean; crouches: boolean; inFluid: string | undefined };
+  player: {
+    eyes: Vec3;
+    at: Vec3;
+    yaw: number;
+    pitch: number;
+    flies: boolean;
+    crouches: boolean;
+    inFluid: string | undefined;
+  };
   here: Here | undefined;
   dug: number;
   held: Held | undefined;

@@ -11,14 +11,15 @@ import {
   chunkSide,
   chunksOf,
   groupTitle,
+  flawsOf,
   itemIn,
   itemTitle,
   keptOf,
   Looks,
   meshChunk,
   meshItem,
+  playedAgain,
   Run,
-  savedFrom,
   scenesOf,
   type Atlas,
   type Drawing,
@@ -28,13 +29,20 @@ import {
   type YardPicture,
 } from '../../core/yard/index.ts';
 import { hereOf } from './yard-here.ts';
-import type { LoadedYard, SentChunk, YardAnswer, YardAsk, YardNow } from './yard-protocol.ts';
+import type {
+  LoadedYard,
+  LogEntry,
+  SentChunk,
+  YardAnswer,
+  YardAsk,
+  YardNow,
+} from './yard-protocol.ts';
 
 /** Everything of the pack that is open. */
 interface Opened {
   files: Files;
   pack: PackWorld;
-  log: string[];
+  log: LogEntry[];
   title: string;
   version: string;
   atlas: Atlas;
@@ -120,8 +128,15 @@ function load(archive: Uint8Array): void {
   const files = readZip(archive);
   const { world: pack, log, title, version } = loadPack(files);
   const atlas = atlasOf(pack.view, pack.view.pictures, markerPicture);
-  const unread = atlas.unread.map((id) => `${id}: the picture cannot be shown.`);
-  opened = { files, pack, log: [...log, ...unread], title, version, atlas, isAtlasSent: false };
+  opened = {
+    files,
+    pack,
+    log: [...log.map((text) => ({ text })), ...flawsOf(pack)],
+    title,
+    version,
+    atlas,
+    isAtlasSent: false,
+  };
 }
 
 function reload(archive: Uint8Array): void {
@@ -152,18 +167,21 @@ function changesOf(before: Files, after: Files): string[] {
 function begin(scene: string | undefined, kept: KeptWorld | undefined, changed: string[]): void {
   if (!opened) return;
   const { pack } = opened;
-  run = new Run(pack, {
-    scene: scene ?? '',
-    seed: 1,
-    ...(kept && { from: savedFrom(kept, pack) }),
-  });
-  looks = new Looks(pack, run.now.numbers);
-  waitingDeeds = [];
-  sendLoaded(changed);
-  run.now.takeSeen();
-  sendChunks(chunksOf(run.now.cells.size));
+  const held = run?.held;
+  show(new Run(pack, { scene: scene ?? '', seed: 1, kept }), changed);
+  if (held && itemIn(pack, held.item)) waitingDeeds = [{ do: 'hold', held }];
   tell([]);
   beat();
+}
+
+/** Brings another world before whoever looks. */
+function show(next: Run, changed: string[]): void {
+  run = next;
+  looks = new Looks(next.pack, next.now.numbers);
+  waitingDeeds = [];
+  sendLoaded(changed);
+  next.now.takeSeen();
+  sendChunks(chunksOf(next.now.cells.size));
 }
 
 function sendLoaded(changed: string[]): void {
@@ -287,6 +305,8 @@ function tell(told: YardNow['told']): void {
       player: {
         eyes,
         at: player.at,
+        yaw: player.yaw,
+        pitch: player.pitch,
         flies: player.flies,
         crouches: player.crouches,
         inFluid: head && 'fluid' in head ? head.fluid : undefined,
@@ -330,12 +350,9 @@ function sendItem(id: string): void {
 
 function replay(recorded: Extract<YardAsk, { ask: 'replay' }>['run']): void {
   if (!opened) return;
-  begin(recorded.scene, undefined, []);
-  if (!run) return;
-  const due = new Map<number, Parameters<Run['tick']>[0]>();
-  for (const [tick, deed] of recorded.deeds) due.set(tick, [...(due.get(tick) ?? []), deed]);
-  for (let tick = 0; tick < recorded.ticks; tick += 1) run.tick(due.get(tick));
+  const again = playedAgain(opened.pack, recorded);
+  show(again, []);
   tell([{ told: 'note', text: `${count(recorded.ticks, 'tick')} were played again.` }]);
-  const digest = run.digest();
+  const digest = again.digest();
   say({ say: 'replayed', digest, isSame: digest === recorded.digest });
 }

@@ -1,6 +1,7 @@
 import type { State } from '../../states/index.ts';
 import type { Direction, Vec3 } from '../../space/index.ts';
 import type { Because } from '../block/place.ts';
+import type { KeptWorld } from './saved.ts';
 import type { Drop } from '../block/loot.ts';
 
 /** What somebody holds: an item, and the values that it carries. */
@@ -53,6 +54,8 @@ export type SoundEvent = 'place' | 'step' | 'dig' | 'break' | 'land';
 export interface RecordedRun {
   scene: string;
   seed: number;
+  /** The world in which it began, where that was not as the scene has it. */
+  kept?: KeptWorld | undefined;
   ticks: number;
   deeds: readonly (readonly [tick: number, deed: Deed])[];
   /** The digest of the world and of whoever is in it, at the end. */

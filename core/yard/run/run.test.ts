@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../../space/index.ts';
 import { randomDeeds } from '../testing/random-deeds.ts';
 import { demoWorld } from '../../../demo/art/demo-world.ts';
-import { keptOf, savedFrom } from './saved.ts';
+import { playedAgain, runFrom } from './recorded.ts';
+import { keptOf } from './saved.ts';
 import { Run } from './run.ts';
 import type { Deed, RecordedRun, Told } from './deeds.ts';
 
@@ -166,6 +167,35 @@ describe('the same deeds give the same world', () => {
     expect(one.deeds).toEqual(deeds);
   });
 
+  test('a run out of its file is the same again, also one that begins in a kept world', () => {
+    const first = begun('Ground and wall');
+    first.tick([hold('salt_crust'), { do: 'bring' }]);
+    const run = new Run(world, { scene: 'Ground and wall', seed: 2, kept: keptOf(first) });
+    run.tick([hold('reed_thatch'), { do: 'bring' }, { do: 'blast', strength: 4 }]);
+    for (let i = 0; i < 30; i += 1) run.tick();
+    const file = JSON.stringify(run.recorded());
+    expect(playedAgain(world, runFrom(file)).digest()).toBe(run.digest());
+  });
+
+  test.each([
+    ['nothing', 'This is no recorded run: it cannot be read as JSON.'],
+    ['{}', 'This is no recorded run: it has no scene, seed, ticks, deeds and digest.'],
+    [
+      '{"scene":"","seed":1,"ticks":9e9,"deeds":[],"digest":""}',
+      'This run is too long to be played again.',
+    ],
+    [
+      '{"scene":"","seed":1,"ticks":9,"deeds":[[0,{"do":"fall"}]],"digest":""}',
+      'What is done 1. in this run is nothing that can be.',
+    ],
+    [
+      '{"scene":"","seed":1,"ticks":9,"deeds":[],"digest":"","kept":{}}',
+      'The world in which this run begins is none.',
+    ],
+  ])('a file that is no run is refused: %s', (text, why) => {
+    expect(() => runFrom(text)).toThrow(why);
+  });
+
   test('other deeds give another', () => {
     const run = new Run(world, { scene: 'Ground and wall', seed: 5 });
     run.tick([{ do: 'walk', forward: 1, right: 0, up: 0, crouches: false }]);
@@ -181,7 +211,7 @@ describe('a world that is kept', () => {
     const again = new Run(world, {
       scene: 'Ground and wall',
       seed: 1,
-      from: savedFrom(structuredClone(kept), world),
+      kept: structuredClone(kept),
     });
     expect(keptOf(again).cells).toEqual(kept.cells);
     expect(again.player.at).toEqual(run.player.at);
@@ -192,8 +222,7 @@ describe('a world that is kept', () => {
     run.tick([hold('salt_crust'), { do: 'bring' }]);
     const fewer = { ...world, blocks: new Map(world.blocks) };
     fewer.blocks.delete(id('salt_crust'));
-    const from = savedFrom(keptOf(run), fewer);
-    const again = new Run(fewer, { scene: 'Bare ground', seed: 1, from });
+    const again = new Run(fewer, { scene: 'Bare ground', seed: 1, kept: keptOf(run) });
     const place: Vec3 = [24, 4, 25];
     expect(again.now.standingAt(place)).toEqual({ block: id('salt_crust'), state: 0 });
     expect(again.now.numbers.meant(again.now.cells.at(place))?.kind).toBe('unknown');

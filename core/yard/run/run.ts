@@ -17,7 +17,7 @@ import { Fire } from './fire.ts';
 import { fallen, isCollected, thrown, type Flying } from './flying.ts';
 import { dropsOf, Hand } from './hand.ts';
 import { movedRegion } from './region.ts';
-import type { SavedWorld } from './saved.ts';
+import { savedFrom, type KeptWorld } from './saved.ts';
 import { WorldNow } from './world-now.ts';
 
 /** From so far one reaches. */
@@ -33,7 +33,7 @@ export interface RunStart {
   scene: string;
   seed: number;
   /** A world that was saved, in place of what the scene holds at first. */
-  from?: SavedWorld | undefined;
+  kept?: KeptWorld | undefined;
 }
 
 /**
@@ -73,7 +73,8 @@ export class Run {
     this.scene = scenes.find(({ name }) => name === start.scene) ?? scenes[0]!;
     this.random = seededRandom(start.seed);
     this.now = new WorldNow(pack, worldSize, this.random);
-    const { at, yaw, pitch } = start.from?.player ?? this.scene;
+    const from = start.kept && savedFrom(start.kept, pack);
+    const { at, yaw, pitch } = from?.player ?? this.scene;
     this.player = {
       at,
       yaw,
@@ -84,9 +85,8 @@ export class Run {
       isStanding: false,
       fallen: 0,
     };
-    if (start.from) start.from.lay(this.now.lay);
-    else this.scene.lay(this.now.lay);
-    if (start.from) this.hourAt.hour = start.from.hour;
+    (from ?? this.scene).lay(this.now.lay);
+    if (from) this.hourAt.hour = from.hour;
     this.hand = new Hand(this.now);
     this.dusk();
     this.now.light();
@@ -134,8 +134,7 @@ export class Run {
 
   /** What was done so far, to be played again. */
   recorded(): RecordedRun {
-    const { scene, seed } = this.start;
-    return { scene, seed, ticks: this.ticks, deeds: [...this.deeds], digest: this.digest() };
+    return { ...this.start, ticks: this.ticks, deeds: [...this.deeds], digest: this.digest() };
   }
 
   /** What tells this run from any that came out otherwise. */

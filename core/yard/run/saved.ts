@@ -79,6 +79,31 @@ export function savedFrom(kept: KeptWorld, pack: PackWorld): SavedWorld {
   };
 }
 
+/** Whether something that came from elsewhere is a kept world. */
+export function isKept(value: unknown): value is KeptWorld {
+  const { size, kinds, cells, player, hour } = (value ?? {}) as Partial<KeptWorld>;
+  const isThree = (list: unknown): boolean =>
+    Array.isArray(list) && list.length === 3 && list.every(Number.isFinite);
+  return (
+    isThree(size) &&
+    isThree(player?.at) &&
+    [player?.yaw, player?.pitch, hour].every(Number.isFinite) &&
+    Array.isArray(cells) &&
+    cells.every((one) => Number.isInteger(one) && one >= 0) &&
+    Array.isArray(kinds) &&
+    kinds.every(isKind)
+  );
+}
+
+function isKind(kind: unknown): boolean {
+  if (kind === null) return true;
+  const { block, state, fluid } = kind as Record<string, unknown>;
+  return (
+    typeof fluid === 'string' ||
+    (typeof block === 'string' && typeof state === 'object' && state !== null)
+  );
+}
+
 function standing(kept: Kept, { blocks }: PackWorld): Standing | undefined {
   if (!kept) return undefined;
   if ('fluid' in kept) return { fluid: kept.fluid };

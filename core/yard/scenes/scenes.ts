@@ -1,7 +1,7 @@
 import type { Standing } from '../../reactions/index.ts';
 import type { Vec3 } from '../../space/index.ts';
 import { inWords } from '../items.ts';
-import type { PackWorld, YardBlock } from '../pack-world.ts';
+import { ownBlocks, type PackWorld, type YardBlock } from '../pack-world.ts';
 
 /** A text that stands in the world. */
 export interface Sign {
@@ -50,9 +50,6 @@ function ground(put: Put, isLeftOut: (place: Vec3) => boolean = () => false): vo
 
 const isWithin = ([x, y, z]: Vec3, from: Vec3, to: Vec3): boolean =>
   x >= from[0] && x <= to[0] && y >= from[1] && y <= to[1] && z >= from[2] && z <= to[2];
-
-const ownBlocks = (world: PackWorld): YardBlock[] =>
-  [...world.blocks.values()].filter(({ id }) => !world.stock.has(id));
 
 /** What a block is called. */
 export const calledIn = (world: PackWorld, id: string, kind = 'block'): string => {
@@ -137,7 +134,8 @@ function everyState(world: PackWorld): Scene[] {
     return {
       name: page === 0 ? 'Every state' : `Every state, ${page + 1}`,
       says: `${shown.length} of ${all.length} states, each by itself`,
-      at: [24.5, groundHeight, 46.5],
+      // Before the last row, which stands nearest.
+      at: [24.5, groundHeight, placeOf(Math.max(0, shown.length - 1))[2] + 3.5],
       yaw: 0,
       pitch: -24,
       signs: shown.flatMap(({ block }, i) =>
@@ -190,9 +188,9 @@ function waterside(world: PackWorld): Scene {
   return {
     name: 'Waterside',
     says: 'A basin for each fluid, and a slope that it may run down',
-    at: [24.5, groundHeight, 40.5],
-    yaw: 0,
-    pitch: -10,
+    at: [12.5, groundHeight, 35.5],
+    yaw: 350,
+    pitch: -14,
     signs: fluids.map((id, i) => ({
       place: [6 + i * 11, groundHeight, 22],
       text: calledIn(world, id, 'fluid'),

@@ -12,7 +12,7 @@ import { placed } from '../block/place.ts';
 import { matches, valueIn } from '../block/rows.ts';
 import { moved } from '../block/turn.ts';
 import { fullLight, Light } from '../light.ts';
-import type { PackWorld, YardBlock } from '../pack-world.ts';
+import { ownBlocks, type PackWorld, type YardBlock } from '../pack-world.ts';
 
 /** What a careful person would try with each block. */
 export const walkParts = ['Placed', 'Shown', 'Dug', 'Dropped', 'Turned', 'By night'] as const;
@@ -43,7 +43,7 @@ const breakings = 1000;
  * @example testWalk(worldFrom(readPack(files))).filter(({ amiss }) => amiss)
  */
 export function testWalk(world: PackWorld, { seed = 1, onProgress }: WalkHow = {}): WalkCheck[] {
-  const own = [...world.blocks.values()].filter(({ id }) => !world.stock.has(id));
+  const own = ownBlocks(world);
   return own.flatMap((block, done) => {
     onProgress?.(done, own.length);
     const ways = {

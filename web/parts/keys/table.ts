@@ -71,6 +71,7 @@ const table = {
     does: 'The state matrix of the look, the truth table of drops, or the stage',
   },
 
+  toYard: { area: 'Bench', press: ['Y'], does: 'Place the block in the Yard, before you' },
   desk: { area: 'Bench', press: ['D'], does: 'The model that the state shows, on its desk' },
 
   station: { area: 'Desk', press: ['1', '2', '3', '4'], cap: '1 … 4', does: 'Go to a station' },

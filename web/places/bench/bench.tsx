@@ -170,9 +170,12 @@ function useBenchKeys(
 ): void {
   const paint = usePaintDrops(editor);
   const toDesk = useToDesk(editor.name);
+  const session = useSession();
+  const navigate = useNavigate();
   const [shown] = chosenCandidates(editor.block, state, 0);
   useKeys({
     desk: () => shown && toDesk(shown.model),
+    toYard: () => void navigate(`/m/${session.name}/yard?place=${editor.name}`),
     previousFacet: () => stepFacet(-1),
     nextFacet: () => stepFacet(1),
     facet: (digit) => goToFacet(itemAt(facets, (Number(digit) + 9) % 10)),

@@ -83,8 +83,14 @@ function Before({
         </div>
         {block && (
           <div>
-            <dt>Digs with {tool} in</dt>
-            <dd className="mono">{block.digs}</dd>
+            <dt>Digs with {tool}</dt>
+            <dd className="mono">{block.digs ? `${block.digs.seconds.toFixed(2)} s` : 'never'}</dd>
+            {block.digs && (
+              <dd className="note">
+                {count(block.digs.ticks, 'tick')}
+                {!block.digs.yields && ', and it yields nothing'}
+              </dd>
+            )}
           </div>
         )}
       </dl>

@@ -1,11 +1,22 @@
-import { Checkbox, Popover } from '@mantine/core';
+import { Checkbox, FileButton, Popover } from '@mantine/core';
+import clsx from 'clsx';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
 import { useSession } from '../../api/hooks.tsx';
+import { messageOf } from '../../../core/words/index.ts';
+import { runFrom } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
+import { download } from '../../parts/download.ts';
 import styles from './yard.module.css';
 
 const mostNotes = 200;
+
+interface Line {
+  kind: string;
+  text: string;
+  /** The block whose editor mends it. */
+  block?: string | undefined;
+}
 
 /** Every note of the world, the newest first. */
 function useNotes(client: YardClient): string[] {
@@ -41,14 +52,14 @@ export function LogLine({
   const view = useSyncExternalStore(client.subscribe, client.getView);
   const notes = useNotes(client);
   const { log = [], changed = [] } = view.yard ?? {};
-  const lines = [
-    ...notes.map((text) => ({ kind: 'world', text })),
-    ...log.map((text) => ({ kind: 'refused', text })),
+  const lines: Line[] = [
+    ...notes.map((text): Line => ({ kind: 'in the world', text })),
+    ...log.map(({ text, block }) => ({ kind: 'of the pack', text, block })),
     ...changed.map((text) => ({ kind: 'changed', text })),
   ];
   const [first] = lines;
   return (
-    <footer className={styles['log']} aria-label="Log">
+    <section className={styles['log']} aria-label="Log">
       {log.length > 0 ? (
         <span className="tag error">{log.length} of the pack</span>
       ) : (
@@ -71,9 +82,14 @@ export function LogLine({
           </Popover.Target>
           <Popover.Dropdown>
             <ul className={styles['lines']}>
-              {lines.map(({ kind, text }, i) => (
+              {lines.map(({ kind, text, block }, i) => (
                 <li key={`${i} ${text}`}>
-                  <span className="note">{kind}</span> {text}
+                  <span className="note">{kind}</span>{' '}
+                  {block === undefined ? (
+                    text
+                  ) : (
+                    <Link to={`/m/${name}/blocks/${block}/looks`}>{text}</Link>
+                  )}
                 </li>
               ))}
             </ul>
@@ -81,6 +97,7 @@ export function LogLine({
         </Popover>
       )}
       <span className={styles['when']}>
+        <Runs client={client} replayed={view.replayed} />
         {isOld && !follows && (
           <button type="button" className="link" onClick={onLoad}>
             The mod has changed: load it
@@ -100,6 +117,50 @@ export function LogLine({
           onChange={(event) => onFollows(event.currentTarget.checked)}
         />
       </span>
-    </footer>
+    </section>
+  );
+}
+
+/** What was done so far, as a file that plays it again. */
+function Runs({
+  client,
+  replayed,
+}: {
+  client: YardClient;
+  replayed: { digest: string; isSame: boolean } | undefined;
+}) {
+  const [problem, setProblem] = useState<string>();
+  const play = (file: File | null) => {
+    setProblem(undefined);
+    if (!file) return;
+    file
+      .text()
+      .then((text) => client.ask({ ask: 'replay', run: runFrom(text) }))
+      .catch((error: unknown) => setProblem(messageOf(error)));
+  };
+  const save = async () => {
+    const run = await client.recorded();
+    download('yard-run.json', `${JSON.stringify(run)}\n`, 'application/json');
+  };
+  return (
+    <>
+      {problem !== undefined && <span className="bad">{problem}</span>}
+      {replayed && (
+        <span className={clsx('tag', replayed.isSame ? 'good' : 'error')}>
+          {replayed.isSame ? 'Played again, the same' : 'Played again, and otherwise'}{' '}
+          <span className="mono">{replayed.digest.slice(0, 8)}</span>
+        </span>
+      )}
+      <button type="button" className="link" onClick={() => void save()}>
+        Save this run
+      </button>
+      <FileButton accept="application/json,.json" onChange={play}>
+        {(props) => (
+          <button type="button" className="link" {...props}>
+            Play a run
+          </button>
+        )}
+      </FileButton>
+    </>
   );
 }

@@ -53,7 +53,9 @@ out vec4 colour;
 
 vec4 texel(float tile) {
   vec2 at = vec2(mod(tile, perRow), floor(tile / perRow));
-  return textureGrad(atlas, (at + fract(vUv)) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
+  // The fraction of what is a hair below a whole number is rounded to 1: that is the next tile.
+  vec2 within = min(fract(vUv), 0.9999);
+  return textureGrad(atlas, (at + within) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
 }
 
 void main() {

@@ -1,6 +1,7 @@
 import { Button, Select } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { directions, directionStep, type Direction } from '../../../core/space/index.ts';
+import type { Told } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import type { YardNow } from '../../workers/yard-protocol.ts';
 import styles from './yard.module.css';
@@ -21,12 +22,16 @@ export function Still({
   client,
   now,
   tool,
+  onLook,
 }: {
   client: YardClient;
   now: YardNow | undefined;
   tool: string;
+  /** In degrees; what is not given stays. */
+  onLook: (yaw: number | undefined, pitch: number | undefined) => void;
 }) {
   const [side, setSide] = useState<Direction>('up');
+  const came = useCame(client);
   if (!now) return <aside className={styles['panel']} aria-label="In words" />;
   const { here, player } = now;
   const [x, y, z] = player.at.map(Math.floor);
@@ -40,15 +45,27 @@ export function Still({
           ? `Before you is ${here.title}${stateOf(here)}, at ${here.place.join(', ')}; you see its side to ${here.side}.`
           : 'Nothing is within reach.'}
       </p>
-      {now.told.map((one, i) => one.told === 'note' && <p key={i}>{one.text}</p>)}
+      <p role="status">{came}</p>
       <h3>Look</h3>
+      <p className={styles['buttons']}>
+        {pitches.map(([word, pitch]) => (
+          <Button
+            key={word}
+            size="compact-xs"
+            variant="default"
+            onClick={() => onLook(undefined, pitch)}
+          >
+            {word}
+          </Button>
+        ))}
+      </p>
       <p className={styles['buttons']}>
         {headingWords.map((word, i) => (
           <Button
             key={word}
             size="compact-xs"
             variant="default"
-            onClick={() => act({ do: 'look', yaw: i * 4500, pitch: -2500 })}
+            onClick={() => onLook(i * 45, undefined)}
           >
             {word}
           </Button>
@@ -96,6 +113,50 @@ export function Still({
       )}
     </aside>
   );
+}
+
+const pitches = [
+  ['upward', 35],
+  ['level', 0],
+  ['downward', -25],
+  ['at the feet', -60],
+] as const;
+/** What came of the last thing that was done, in words. */
+function useCame(client: YardClient): string {
+  const [came, setCame] = useState('');
+  useEffect(() => {
+    let last = client.view.now;
+    return client.subscribe(() => {
+      const { now } = client.view;
+      if (!now || now === last) return;
+      last = now;
+      const words = now.told.flatMap(inWords);
+      if (words.length) setCame(words.join(' '));
+    });
+  }, [client]);
+  return came;
+}
+
+function inWords(told: Told): string[] {
+  switch (told.told) {
+    case 'placed':
+      return [
+        `It stands at ${told.place.join(', ')}` +
+          (told.because.length
+            ? `: ${told.because.map(({ property, value }) => `${property} ${String(value)}`).join(', ')}.`
+            : '.'),
+      ];
+    case 'broken':
+      return [
+        told.drops.length
+          ? `It is broken and drops ${told.drops.map(({ item, count }) => `${count} ${item}`).join(', ')}.`
+          : 'It is broken and drops nothing.',
+      ];
+    case 'note':
+      return [told.text];
+    default:
+      return [];
+  }
 }
 
 const stateOf = ({ block }: NonNullable<YardNow['here']>): string =>

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { KeptWorld } from '../../../core/yard/index.ts';
+import { isKept, type KeptWorld } from '../../../core/yard/index.ts';
 import { YardClient } from '../../api/yard.ts';
 
 /** The world of each scene as it was left, and in which of them one was last. */
@@ -15,7 +15,8 @@ const mostKept = 1_500_000;
 function leftIn(mod: string): Left | undefined {
   try {
     const text = localStorage.getItem(keyOf(mod));
-    return text === null ? undefined : (JSON.parse(text) as Left);
+    const left = text === null ? undefined : (JSON.parse(text) as Left);
+    return left && Object.values(left.worlds).every(isKept) ? left : undefined;
   } catch {
     return undefined;
   }

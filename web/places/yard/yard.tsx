@@ -222,7 +222,15 @@ function InYard({
         />
       </div>
       {isStill ? (
-        <Still client={client} now={now} tool={item?.title ?? 'bare hands'} />
+        <Still
+          client={client}
+          now={now}
+          tool={item?.title ?? 'bare hands'}
+          onLook={(yaw = looking.yaw, pitch = looking.pitch) => {
+            looking.look(yaw, pitch);
+            controls.settleLook();
+          }}
+        />
       ) : (
         <HerePanel
           here={now?.here}

@@ -5,7 +5,7 @@ import type { PlainBox } from '../../../space/index.ts';
 import { encoderOf, StateSpace } from '../../../states/index.ts';
 import type { PackWorld, YardBlock } from '../../../yard/index.ts';
 import { readPack, type ReadPack } from '../read/index.ts';
-import { stockBlocks } from './stock.ts';
+import { stockBlocks, stockModel } from './stock.ts';
 import { viewOf } from './view.ts';
 
 /** A pack as the Yard has it: its world, how it is called, and what was refused of it. */
@@ -44,6 +44,7 @@ export function worldFrom(pack: ReadPack): PackWorld {
   const { kinds = {}, grades = [] } = pack.tools?.value ?? {};
   const stock = stockBlocks().map((block) => newlyLooking(pack, block, texels));
   return {
+    namespace: pack.pack?.value.namespace ?? '',
     texels,
     tickRate,
     stock: new Set(stock.map(({ id }) => id)),
@@ -122,7 +123,7 @@ function flawsOf({ pack, models, textures }: ReadPack, id: string): string[] {
     const at: string = next;
     seen.add(at);
     if (isMissing(at, models)) flaws.push(`The model ${at} is not there: it is a marker.`);
-    if (at.startsWith('obrank:') && !templateNamed(at))
+    if (at.startsWith('obrank:') && !templateNamed(at) && !stockModel(at))
       flaws.push(`There is no template ${at}: it is a marker.`);
     const model = models.get(own(at) ?? '')?.value;
     for (const texture of Object.values(model?.slots ?? {}))
