@@ -39,6 +39,7 @@ const addresses = [
   'inspection',
   'inspection/rules',
   'inspection/pack',
+  'yard',
   'build',
   'models/drying_rack/boxes',
   'textures/oyster_tile/make',

@@ -1,4 +1,4 @@
-import { Button, Select, Slider } from '@mantine/core';
+import { Button, Select, Slider, VisuallyHidden } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
@@ -115,6 +115,7 @@ function InYard({
   const item = items.find(({ id }) => id === held);
   return (
     <div className={styles['yard']}>
+      <VisuallyHidden component="h1">The Yard</VisuallyHidden>
       <div className={styles['world']} style={skyOf(now?.hour ?? 0.5)}>
         {view.problem !== undefined && (
           <p role="alert" className={styles['problem']}>
@@ -182,22 +183,22 @@ function InYard({
             onChange={(one) => one !== null && setCharge(Number(one))}
             className={styles['charge']}
           />
-          <span className={styles['climate']} aria-hidden>
+          <span className={styles['climate']}>
             Climate
+            <Slider
+              className={styles['climates']}
+              size="xs"
+              min={0}
+              max={1}
+              step={0.02}
+              label={(value) =>
+                value < 0.3 ? 'cold and wet' : value > 0.7 ? 'hot and dry' : 'a mild coast'
+              }
+              thumbLabel="Climate"
+              value={overlays.climate}
+              onChange={(climate) => setOverlays({ ...overlays, climate })}
+            />
           </span>
-          <Slider
-            className={styles['climates']}
-            size="xs"
-            min={0}
-            max={1}
-            step={0.02}
-            label={(value) =>
-              value < 0.3 ? 'cold and wet' : value > 0.7 ? 'hot and dry' : 'a mild coast'
-            }
-            aria-label="Climate"
-            value={overlays.climate}
-            onChange={(climate) => setOverlays({ ...overlays, climate })}
-          />
         </div>
         <Hand
           client={client}
