@@ -10,6 +10,7 @@ import {
   catalogueOf,
   chunkSide,
   chunksOf,
+  eyesOf,
   groupTitle,
   flawsOf,
   itemIn,
@@ -294,7 +295,7 @@ function tell(told: YardNow['told']): void {
   if (!run || !opened) return;
   sendChunks(chunksAround(run.now.takeSeen(), run.now.cells.size));
   const { player, pack } = run;
-  const eyes: Vec3 = [player.at[0], player.at[1] + (player.crouches ? 1.25 : 1.6), player.at[2]];
+  const eyes = eyesOf(player);
   const head = run.now.standingAt(vector((axis) => Math.floor(eyes[axis])));
   const called = (id: string) => calledIn(pack, id, pack.blocks.has(id) ? 'block' : 'item');
   say({

@@ -1,4 +1,4 @@
-import { mix, pickShare, type Direction, type Vec3 } from '../../space/index.ts';
+import { mix, opposite, pickShare, type Direction, type Vec3 } from '../../space/index.ts';
 import { matches } from '../block/rows.ts';
 import type { Meant, Numbers } from '../grid/numbers.ts';
 import type { PackWorld, YardBlock, YardDisplay } from '../pack-world.ts';
@@ -180,15 +180,6 @@ export interface Neighbour {
   drawn: () => Drawn;
 }
 
-const opposites: Record<Direction, Direction> = {
-  north: 'south',
-  south: 'north',
-  east: 'west',
-  west: 'east',
-  up: 'down',
-  down: 'up',
-};
-
 /**
  * Whether a neighbour hides a face that lies in a side of its cell, by the section Reference physics:
  * always, where what lies in that side fills it or covers the face, or as one of its own kind.
@@ -200,7 +191,7 @@ export function isHidden(face: DrawnFace, block: string, neighbour: Neighbour): 
   if (neighbour.block === block && display.joinsOwnKind) return true;
   if (display.hidesNeighbours === 'whole') return true;
   if (display.hidesNeighbours === 'never') return false;
-  const there = lyingIn(neighbour.drawn(), opposites[side]);
+  const there = lyingIn(neighbour.drawn(), opposite(side));
   if (there.isFull) return true;
   return display.hidesNeighbours === 'by shape' && isCovered(flatOf(face, side), there.all);
 }

@@ -42,10 +42,6 @@ export class WorldNow {
     });
   }
 
-  get ticks(): number {
-    return this.yard.ticks;
-  }
-
   lay = (place: Vec3, stands: Standing): void => {
     if (!this.isKnown(stands) || !this.cells.isInside(place)) return;
     this.yard.lay(place, stands);
