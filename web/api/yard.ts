@@ -30,6 +30,15 @@ export interface YardView {
   replayed?: { digest: string; isSame: boolean };
 }
 
+/** Whoever goes farther than so many cells in a tick was put elsewhere. */
+const farthestStep = 4;
+
+/** From where eyes come to where they are: from there itself, where they were put elsewhere. */
+function eyesBefore(from: Vec3 | undefined, to: Vec3): Vec3 {
+  const isStep = from?.every((part, axis) => Math.abs(part - to[axis]!) <= farthestStep);
+  return from && isStep ? from : to;
+}
+
 /** The Yard of a mod: a worker that has its world, and what the page was told of it last. */
 export class YardClient {
   view: YardView = { arrived: 0, isLoading: true };
@@ -143,7 +152,7 @@ export class YardClient {
       case 'now':
         this.show({
           now: answer.now,
-          before: this.view.now?.player.eyes ?? answer.now.player.eyes,
+          before: eyesBefore(this.view.now?.player.eyes, answer.now.player.eyes),
           arrived: performance.now(),
         });
         return;
