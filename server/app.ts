@@ -13,6 +13,7 @@ import { blobRoutes, modRoutes } from './api/mods.ts';
 import { openapi } from './api/openapi.ts';
 import { packRoutes } from './api/packs.ts';
 import { programRoutes } from './api/programs.ts';
+import { yardRoutes } from './api/yards.ts';
 import type { Builders } from './builds/index.ts';
 import type { Links } from './linked/links.ts';
 import { Jobs } from './jobs.ts';
@@ -77,6 +78,7 @@ export function makeApp(
     buildRoutes(store, builders, new Jobs(log)),
     packRoutes(),
     programRoutes(programs),
+    yardRoutes(store),
   );
   app.use('/api', (request) => {
     throw new Problem(

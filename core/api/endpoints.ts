@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import * as answers from './answers.ts';
 import type { ProblemStatus } from './problem.ts';
 import * as requests from './requests.ts';
+import * as yard from './yard-world.ts';
 
 /** One address of the server with one method: what is asked, and what is answered. */
 export interface Endpoint {
@@ -266,6 +267,22 @@ export const endpoints = {
     summary: 'The pack that the Yard loads, whatever the mod is built for, as a ZIP',
     answer: download,
     problems: [404, 422],
+  },
+  getWorld: {
+    method: 'GET',
+    path: '/api/mods/{mod}/yard/world',
+    summary: 'A world of the Yard as it was left',
+    query: yard.WorldQuery,
+    answer: { status: 200, description: 'The world of a scene', schema: yard.WorldAnswer },
+    problems: [400, 404],
+  },
+  leaveWorld: {
+    method: 'POST',
+    path: '/api/mods/{mod}/yard/world',
+    summary: 'Keep the world of a scene of the Yard as it is left',
+    body: yard.LeaveWorldBody,
+    answer: { status: 200, description: 'It is kept', schema: yard.LeftAnswer },
+    problems: [...withBody, 404],
   },
   downloadFolder: {
     method: 'GET',

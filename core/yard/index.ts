@@ -53,6 +53,7 @@ export { aimedAt, wayOf, type Aim } from './player/aim.ts';
 export { eyesOf, type Gait, type Player } from './player/body.ts';
 export { reach, Run, type RunStart } from './run/run.ts';
 export type { Deed, Held, RecordedRun, SoundEvent, Told } from './run/deeds.ts';
+export { mostOfRegion, regionAfter, statesIn, type Region } from './run/region.ts';
 export { isKept, keptOf, type KeptWorld } from './run/saved.ts';
 export { calledIn, scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
 export { becauseInWords, placingInWords } from './block/words.ts';

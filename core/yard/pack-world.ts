@@ -145,6 +145,19 @@ export interface YardItem {
   bucket?: { of: string; empty: string } | undefined;
 }
 
+/** What is heard when something is done to a block: for each event sounds, one of which is drawn. */
+export type YardSounds = Readonly<
+  Record<
+    string,
+    | readonly {
+        sound: string;
+        volume?: readonly [number, number] | undefined;
+        pitch?: readonly [number, number] | undefined;
+      }[]
+    | undefined
+  >
+>;
+
 /** What a pack says of how things look and where they are found. */
 export interface PackView {
   modelOf: (id: string) => YardModel | undefined;
@@ -152,6 +165,10 @@ export interface PackView {
   /** The ids of all pictures. */
   pictures: readonly string[];
   fluidLooks: ReadonlyMap<string, YardFluidLook>;
+  /** By set and event: which sounds, how loud and how high. */
+  soundSets: ReadonlyMap<string, YardSounds>;
+  /** The bytes of a sound of the pack. */
+  soundOf: (id: string) => Uint8Array | undefined;
   /** In the order of the catalogue. */
   items: readonly YardItem[];
   groups: readonly string[];
@@ -173,6 +190,7 @@ export interface YardBlock extends ReactingBlock {
   bounce?: number | undefined;
   speedOnTop?: number | undefined;
   dragInside?: number | undefined;
+  harmOnTouch?: number | undefined;
   catchesFire: number;
   burnsAway: number;
   /** What it drops; nothing where the pack has no file of that. */

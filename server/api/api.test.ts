@@ -438,6 +438,33 @@ test('edits are told to whoever listens', async () => {
   stop.abort();
 });
 
+test('the worlds of the Yard are kept with their mod: of each scene one, as it was left', async () => {
+  const address = '/api/mods/saltmarsh/yard/world';
+  expect((await server.send('GET', address)).json).toBeNull();
+  const world = {
+    size: [48, 32, 48],
+    kinds: [null, { block: 'saltmarsh:tide_lantern', state: { lit: true } }],
+    cells: [0, 73_727, 1, 1],
+    player: { at: [24.5, 4, 20.25], yaw: 90, pitch: -10.5 },
+    hour: 0.5,
+  };
+  const left = await server.post(address, { scene: 'Waterside', world });
+  expect([left.status, left.json]).toEqual([200, { scene: 'Waterside' }]);
+  await server.post(address, { scene: 'Dark room', world: { ...world, hour: 0.9 } });
+  await server.post(address, { scene: 'Waterside', world: { ...world, hour: 0.25 } });
+  const got = async (query: string) => (await server.send('GET', `${address}${query}`)).json;
+  const latest = { scene: 'Waterside', world: { ...world, hour: 0.25 } };
+  expect(await got('')).toEqual(latest);
+  expect(await got('?scene=Dark%20room')).toMatchObject({ world: { hour: 0.9 } });
+  expect(await got('?scene=Nowhere')).toEqual({ scene: 'Nowhere', world: null });
+
+  const wrong = await server.post(address, { scene: 'Waterside', world: { ...world, hour: 3 } });
+  expect(wrong.status).toBe(422);
+  expect(problemOf(wrong).errors?.[0]?.pointer).toBe('/world/hour');
+  expect((await server.send('GET', '/api/mods/no_such_mod/yard/world')).status).toBe(404);
+  expect(await got('')).toEqual(latest);
+});
+
 test('a value of five thousand levels is refused at its place', async () => {
   const { revision } = await server.mod();
   const deep = '['.repeat(5000) + ']'.repeat(5000);

@@ -11,6 +11,7 @@ import {
   ModTable,
   PointTable,
   SnapshotTable,
+  YardTable,
   type ModRow,
 } from './tables.ts';
 
@@ -131,6 +132,7 @@ export async function emptyBin(manager: EntityManager, now: Date): Promise<void>
 /** Everything of a mod but its pictures and sounds, which others may show as well. */
 async function drop(manager: EntityManager, mod: string): Promise<void> {
   for (const table of [
+    YardTable,
     PointTable,
     LinkedUnitTable,
     LinkTable,

@@ -77,6 +77,13 @@ export interface PointRow {
   edition: number;
   document: Buffer | null;
 }
+/** A world of the Yard as it was left: of one scene, as text. */
+export interface YardRow {
+  mod: string;
+  scene: string;
+  left: string;
+  world: string;
+}
 
 export const ModTable = new EntitySchema<ModRow>({
   name: 'mods',
@@ -165,6 +172,16 @@ export const PointTable = new EntitySchema<PointRow>({
   },
 });
 
+export const YardTable = new EntitySchema<YardRow>({
+  name: 'yards',
+  columns: {
+    mod: { type: 'text', primary: true },
+    scene: { type: 'text', primary: true },
+    left: { type: 'text' },
+    world: { type: 'text' },
+  },
+});
+
 /** All tables of the database. */
 export const tables = [
   ModTable,
@@ -175,4 +192,5 @@ export const tables = [
   LinkedUnitTable,
   BlobTable,
   PointTable,
+  YardTable,
 ] as const;

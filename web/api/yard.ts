@@ -1,4 +1,4 @@
-import { endpoints } from '../../core/api/index.ts';
+import { endpoints, type BodyOf } from '../../core/api/index.ts';
 import { messageOf } from '../../core/words/index.ts';
 import type { Deed, KeptWorld, MeshArrays, RecordedRun } from '../../core/yard/index.ts';
 import type { Vec3 } from '../../core/space/index.ts';
@@ -10,7 +10,7 @@ import type {
   YardAsk,
   YardNow,
 } from '../workers/yard-protocol.ts';
-import { callForBytes } from './client.ts';
+import { call, callForBytes } from './client.ts';
 
 /** What the page knows of the Yard. */
 export interface YardView {
@@ -25,7 +25,9 @@ export interface YardView {
   revision?: number;
   loadedAt?: Date;
   isLoading: boolean;
-  problem?: string;
+  problem?: string | undefined;
+  /** Why the world is not kept with the mod. */
+  notKept?: string | undefined;
   /** How a run that was played again came out. */
   replayed?: { digest: string; isSame: boolean };
 }
@@ -50,9 +52,11 @@ export class YardClient {
   /** Chunks by their place, for whoever comes to draw later. */
   private readonly chunks = new Map<string, SentChunk>();
   private readonly items = new Map<string, MeshArrays | 'asked'>();
-  private onKept: ((kept: KeptWorld, scene: string) => void) | undefined;
+  private readonly waiting: ((kept: KeptWorld, scene: string) => void)[] = [];
   private onRecorded: ((run: RecordedRun) => void) | undefined;
   private asks = 0;
+  /** What was kept last, as text. */
+  private lastKept = '';
 
   constructor(readonly mod: string) {
     this.worker.onmessage = ({ data }: MessageEvent<YardAnswer>) => this.hear(data);
@@ -84,22 +88,55 @@ export class YardClient {
     return known === 'asked' ? undefined : known;
   }
 
-  /** Fetches the pack as the mod is now, and opens it, or brings the open world over to it. */
-  async load(
-    revision: number,
-    kept?: { scene: string; kept?: KeptWorld | undefined },
-  ): Promise<void> {
+  /**
+   * Fetches the pack as the mod is now, and opens the world that was left last, or brings the open
+   * one over to it.
+   */
+  async load(revision: number): Promise<void> {
     const asked = (this.asks += 1);
     this.show({ isLoading: true });
     try {
-      const archive = await callForBytes(endpoints.downloadYard, { mod: this.mod });
-      if (asked !== this.asks) return;
+      const { mod } = this;
       const isFirst = this.view.yard === undefined;
-      this.show({ revision, loadedAt: new Date() });
-      if (isFirst) this.ask({ ask: 'open', archive, scene: kept?.scene, kept: kept?.kept });
+      const [archive, left] = await Promise.all([
+        callForBytes(endpoints.downloadYard, { mod }),
+        isFirst ? call(endpoints.getWorld, { mod }) : null,
+      ]);
+      if (asked !== this.asks) return;
+      this.show({ revision, loadedAt: new Date(), problem: undefined });
+      if (isFirst)
+        this.ask({ ask: 'open', archive, scene: left?.scene, kept: left?.world ?? undefined });
       else this.ask({ ask: 'reload', archive });
     } catch (error) {
       if (asked === this.asks) this.show({ problem: messageOf(error), isLoading: false });
+    }
+  }
+
+  /** Leaves the world that one is in, and goes to that of another scene as it was left. */
+  async enter(scene: string): Promise<void> {
+    const asked = (this.asks += 1);
+    try {
+      await this.keep();
+      const left = await call(endpoints.getWorld, { mod: this.mod }, { query: { scene } });
+      if (asked === this.asks) this.ask({ ask: 'scene', scene, kept: left?.world ?? undefined });
+    } catch (error) {
+      if (asked === this.asks) this.show({ problem: messageOf(error) });
+    }
+  }
+
+  /** Keeps the world with the mod as it stands, where it is otherwise than when it was kept last. */
+  async keep(): Promise<void> {
+    if (!this.view.yard) return;
+    const { kept: world, scene } = await this.kept();
+    const text = JSON.stringify([scene, world]);
+    if (text === this.lastKept) return;
+    try {
+      const body = { scene, world } as BodyOf<typeof endpoints.leaveWorld>;
+      await call(endpoints.leaveWorld, { mod: this.mod }, { body });
+      this.lastKept = text;
+      if (this.view.notKept !== undefined) this.show({ notKept: undefined });
+    } catch (error) {
+      this.show({ notKept: `The world is not kept. ${messageOf(error)}` });
     }
   }
 
@@ -112,9 +149,9 @@ export class YardClient {
   }
 
   /** The world as it stands, to be kept. */
-  kept(): Promise<{ kept: KeptWorld; scene: string }> {
+  private kept(): Promise<{ kept: KeptWorld; scene: string }> {
     return new Promise((resolve) => {
-      this.onKept = (kept, scene) => resolve({ kept, scene });
+      this.waiting.push((kept, scene) => resolve({ kept, scene }));
       this.ask({ ask: 'keep' });
     });
   }
@@ -161,7 +198,7 @@ export class YardClient {
         this.show({});
         return;
       case 'kept':
-        this.onKept?.(answer.kept, answer.scene);
+        for (const resolve of this.waiting.splice(0)) resolve(answer.kept, answer.scene);
         return;
       case 'recorded':
         this.onRecorded?.(answer.run);

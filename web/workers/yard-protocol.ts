@@ -17,7 +17,7 @@ export type YardAsk =
   | { ask: 'open'; archive: Uint8Array; scene?: string | undefined; kept?: KeptWorld | undefined }
   /** Another edition of the pack: the world stays as it is. */
   | { ask: 'reload'; archive: Uint8Array }
-  | { ask: 'scene'; scene: string }
+  | { ask: 'scene'; scene: string; kept?: KeptWorld | undefined }
   | { ask: 'deeds'; deeds: Deed[] }
   /** Ticks for each that should be: 0 stops it. */
   | { ask: 'pace'; pace: number }

@@ -94,7 +94,7 @@ function answer(asked: YardAsk): void {
       reload(asked.archive);
       return;
     case 'scene':
-      begin(asked.scene, undefined, []);
+      begin(asked.scene, asked.kept, []);
       return;
     case 'deeds':
       waitingDeeds = [...(waitingDeeds ?? []), ...asked.deeds];

@@ -18,6 +18,8 @@ export interface CellFacts {
   speedOnTop: number;
   /** The share of the speed that who is in it loses each tick. */
   drag: number;
+  /** The share of a whole life that a second of touching it costs. */
+  harm: number;
   /** Whether it darkens the corners of faces beside it. */
   isTaken: boolean;
 }
@@ -35,6 +37,7 @@ const ofOpen: CellFacts = {
   bounce: 0,
   speedOnTop: 1,
   drag: 0,
+  harm: 0,
   isTaken: false,
 };
 const ofUnknown: CellFacts = {
@@ -59,8 +62,8 @@ function factsFor(meant: Meant | undefined, texels: number): CellFacts {
   if (!meant) return ofOpen;
   if (meant.kind === 'unknown') return ofUnknown;
   if (meant.kind === 'fluid') {
-    const { light = 0, absorbs = 1, drag = 0 } = meant.fluid;
-    return { ...ofOpen, emits: light, absorbs, drag };
+    const { light = 0, absorbs = 1, drag = 0, harm = 0 } = meant.fluid;
+    return { ...ofOpen, emits: light, absorbs, drag, harm };
   }
   const { block } = meant;
   const state = block.space.decode(meant.state);
@@ -75,6 +78,7 @@ function factsFor(meant: Meant | undefined, texels: number): CellFacts {
     bounce: block.bounce ?? 0,
     speedOnTop: block.speedOnTop ?? 1,
     drag: block.dragInside ?? 0,
+    harm: block.harmOnTouch ?? 0,
     isTaken: block.look !== undefined && block.look.display.hidesNeighbours !== 'never',
   };
 }

@@ -54,7 +54,8 @@ export const eyesOf = ({ at: [x, y, z], crouches }: Player): Vec3 => [
   z,
 ];
 
-const bodyOf = ({ at: [x, y, z], crouches }: Player): Body => [
+/** Where the body is: its low and its high corner. */
+export const bodyOf = ({ at: [x, y, z], crouches }: Player): Body => [
   x - half,
   y,
   z - half,

@@ -14,6 +14,7 @@ const usual: CellFacts = {
   bounce: 0,
   speedOnTop: 1,
   drag: 0,
+  harm: 0,
   isTaken: false,
 };
 const cube: readonly Body[] = [[0, 0, 0, 1, 1, 1]];

@@ -26,7 +26,8 @@ export type Deed =
   | { do: 'use' }
   /** Share of a day from midnight, in thousandths. */
   | { do: 'hour'; hour: number }
-  | { do: 'blast'; strength: number }
+  /** In slow motion its front takes many ticks. */
+  | { do: 'blast'; strength: number; slow?: boolean | undefined }
   | { do: 'kindle' }
   /** Places what is held on the ground a little ahead. */
   | { do: 'bring' }
@@ -46,6 +47,10 @@ export type Told =
   | { told: 'sound'; place: Vec3; event: SoundEvent; set: string }
   | { told: 'heard'; place: Vec3; sound: string }
   | { told: 'collected'; drop: Drop }
+  /** A second of touching something cost this share of a life. */
+  | { told: 'harmed'; place: Vec3; share: number }
+  /** A bucket was poured out, or filled: this is in the hand now. */
+  | { told: 'poured' | 'filled'; place: Vec3; item: string; of: string }
   | { told: 'note'; text: string };
 
 export type SoundEvent = 'place' | 'step' | 'dig' | 'break' | 'land';

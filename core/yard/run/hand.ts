@@ -11,8 +11,9 @@ import type { BlockAt, WorldNow } from './world-now.ts';
 
 /** What came of placing: a block in a state, a fluid poured, or why nothing. */
 export type Placing =
-  | ({ place: Vec3; block: YardBlock; poured?: undefined } & Placed)
-  | { poured: string }
+  | ({ place: Vec3; block: YardBlock } & Placed)
+  /** What is left in the hand, too. */
+  | { poured: string; place: Vec3; empty: string }
   | { why: string };
 
 const beside = ([x, y, z]: Vec3, side: Direction): Vec3 => {
@@ -81,7 +82,7 @@ export class Hand {
     const item = itemIn(pack, held?.item);
     if (!item) return { why: 'The hand is empty.' };
     const place = beside(against, side);
-    if (item.bucket) return this.pour(item.bucket.of, place);
+    if (item.bucket) return this.pour(item.bucket, place);
     const block = item.block === undefined ? undefined : pack.blocks.get(item.block);
     if (!block) return { why: `${item.id} is nothing that is placed.` };
     const there = this.now.standingAt(place);
@@ -103,14 +104,14 @@ export class Hand {
     return { place, block, ...came };
   }
 
-  private pour(of: string, place: Vec3): Placing {
+  private pour({ of, empty }: { of: string; empty: string }, place: Vec3): Placing {
     if (!this.now.isOpen(place)) return { why: 'There is no room on that side.' };
     const isFluid = this.now.pack.fluids.has(of);
     const block = this.now.pack.blocks.get(of);
     if (isFluid) this.now.put(place, { fluid: of });
     else if (block) this.now.put(place, { block: of, state: block.space.defaultState });
     else return { why: `The pack has no ${of}.` };
-    return { poured: of };
+    return { poured: of, place, empty };
   }
 
   private aroundOf(place: Vec3, { id, space }: YardBlock): Around {

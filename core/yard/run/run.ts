@@ -6,10 +6,13 @@ import type { Drop } from '../block/loot.ts';
 import { blasted } from '../blast.ts';
 import { itemIn } from '../items.ts';
 import { darkness } from '../light.ts';
+import type { Body } from '../grid/facts.ts';
 import { aimedAt, wayOf, type Aim } from '../player/aim.ts';
 import { eyesOf, walked, type Gait, type Player } from '../player/body.ts';
 import type { PackWorld } from '../pack-world.ts';
 import { scenesOf, worldSize, type Scene } from '../scenes/scenes.ts';
+import { Blasting } from './blasting.ts';
+import { bucketsOf, filledAt, isSource } from './bucket.ts';
 import { Counts } from './counts.ts';
 import type { Deed, Held, RecordedRun, Told } from './deeds.ts';
 import { digestOf } from './digest.ts';
@@ -18,6 +21,7 @@ import { fallen, isCollected, thrown, type Flying } from './flying.ts';
 import { dropsOf, Hand } from './hand.ts';
 import { movedRegion } from './region.ts';
 import { savedFrom, type KeptWorld } from './saved.ts';
+import { harmTo } from './touch.ts';
 import { WorldNow } from './world-now.ts';
 
 /** From so far one reaches. */
@@ -27,6 +31,7 @@ const daySeconds = 960;
 /** The hour at which a run begins, as a share of a day from midnight. */
 const firstHour = 0.42;
 const mostFlying = 400;
+const wholeCell: readonly Body[] = [[0, 0, 0, 1, 1, 1]];
 
 /** How a run begins. */
 export interface RunStart {
@@ -60,6 +65,7 @@ export class Run {
   private readonly random: () => number;
   private readonly deeds: [number, Deed][] = [];
   private readonly hand: Hand;
+  private readonly blasting = new Blasting();
   private gait: Gait = { forward: 0, right: 0, up: 0 };
   private digs = false;
   private told: Told[] = [];
@@ -103,15 +109,13 @@ export class Run {
     return this.hand.share;
   }
 
-  /** What somebody looks at within reach. */
-  aim(): Aim | undefined {
+  /** What somebody looks at within reach; also, where they are given, at further bodies. */
+  aim(further: (place: Vec3) => readonly Body[] = () => []): Aim | undefined {
     const { yaw, pitch } = this.player;
-    return aimedAt(
-      eyesOf(this.player),
-      wayOf(yaw, pitch),
-      reach,
-      (place) => this.now.factsAt(place).outline,
-    );
+    return aimedAt(eyesOf(this.player), wayOf(yaw, pitch), reach, (place) => [
+      ...this.now.factsAt(place).outline,
+      ...further(place),
+    ]);
   }
 
   /** One tick in which somebody does something; gives what came of it. */
@@ -125,7 +129,8 @@ export class Run {
     this.dusk();
     if (this.digs) this.dig();
     this.walk();
-    if (this.ticks % this.pack.tickRate === 0) this.burn();
+    for (const place of this.blasting.tick()) this.shatter(place);
+    if (this.ticks % this.pack.tickRate === 0) this.second();
     for (const effect of this.now.tick()) this.comesOf(effect);
     this.fall();
     this.now.light();
@@ -183,8 +188,21 @@ export class Run {
         this.onCell(deed);
         return;
       default:
-        this.toward(deed, this.aim());
+        if (!this.fills(deed)) this.toward(deed, this.aim());
     }
+  }
+
+  /** Fills the bucket in the hand, if it is one and is on what it takes up. */
+  private fills(deed: Deed): boolean {
+    const buckets = bucketsOf(this.now, this.held);
+    if (buckets.length === 0 || (deed.do !== 'act' && deed.do !== 'use')) return false;
+    const { place } = this.aim((cell) => (isSource(this.now, cell) ? wholeCell : [])) ?? {};
+    const bucket = place && filledAt(this.now, place, buckets);
+    if (!bucket) return false;
+    this.remove(place);
+    this.held = { item: bucket.id };
+    this.told.push({ told: 'filled', place, item: bucket.id, of: bucket.bucket!.of });
+    return true;
   }
 
   /** What is done to what somebody looks at. */
@@ -212,7 +230,7 @@ export class Run {
         this.use(aim.place);
         return;
       case 'blast':
-        this.blast(aim.place, deed.strength);
+        this.blast(aim.place, deed.strength, deed.slow);
         return;
       case 'kindle':
         if (!this.fire.kindle(aim.place, this.burnable)) this.note('It does not catch fire.');
@@ -267,7 +285,11 @@ export class Run {
       this.note(came.why);
       return;
     }
-    if (came.poured !== undefined) return;
+    if ('poured' in came) {
+      this.held = { item: came.empty };
+      this.told.push({ told: 'poured', place: came.place, item: came.empty, of: came.poured });
+      return;
+    }
     const { place, block, state, because } = came;
     this.because.set(place.join(' '), { block: block.id, because });
     this.fire.forget(place);
@@ -337,19 +359,24 @@ export class Run {
       );
   }
 
-  private blast(place: Vec3, strength: number): void {
+  private blast(place: Vec3, strength: number, isSlow = false): void {
     const gone = blasted(place, strength, {
       size: this.now.cells.size,
       ratingAt: (there) => this.now.blockAt(there)?.block.blastRating,
       random: this.random,
     });
-    for (const there of [place, ...gone]) {
-      const at = this.now.blockAt(there);
-      if (!at) continue;
-      this.throwOut(there, dropsOf(at, { blast: true }, this.pack, this.random));
-      this.remove(there);
-    }
+    this.shatter(place);
+    if (isSlow) this.blasting.begin(place, gone);
+    else for (const there of gone) this.shatter(there);
     this.note(`The charge of ${strength} takes ${gone.length} blocks.`);
+  }
+
+  /** A charge takes what stands in a cell. */
+  private shatter(place: Vec3): void {
+    const at = this.now.blockAt(place);
+    if (!at) return;
+    this.throwOut(place, dropsOf(at, { blast: true }, this.pack, this.random));
+    this.remove(place);
   }
 
   private throwOut(place: Vec3, drops: readonly Drop[]): void {
@@ -397,8 +424,11 @@ export class Run {
   private get burnable() {
     return { blockAt: (place: Vec3) => this.now.blockAt(place), random: this.random };
   }
-  private burn(): void {
+  /** What a second brings: fire goes on, and what one touches does its harm. */
+  private second(): void {
     for (const place of this.fire.second(this.burnable)) this.remove(place);
+    const harm = harmTo(this.player, this.now.factsAt);
+    if (harm) this.told.push({ told: 'harmed', ...harm });
   }
 
   private comesOf({ place, action, by }: Effect): void {

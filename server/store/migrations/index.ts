@@ -2,6 +2,7 @@ import { FirstLayout1700000000000 } from './1700000000000-first-layout.ts';
 import { Editions1770000000000 } from './1770000000000-editions.ts';
 import { History1781000000000 } from './1781000000000-history.ts';
 import { LinkedFolders1780000000000 } from './1780000000000-linked-folders.ts';
+import { Yards1782000000000 } from './1782000000000-yards.ts';
 
 /**
  * The steps to the newest layout of the database, oldest first, one file each. A step that was
@@ -12,4 +13,5 @@ export const migrations = [
   Editions1770000000000,
   LinkedFolders1780000000000,
   History1781000000000,
+  Yards1782000000000,
 ] as const;

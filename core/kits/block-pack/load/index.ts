@@ -15,20 +15,25 @@ export interface LoadedPack {
   version: string;
   /** What was refused and why, in sentences with the file and its line. */
   log: string[];
+  /** The languages that it has words in, and the one that things are called in here. */
+  languages: readonly string[];
+  language: string | undefined;
 }
 
 /**
- * Loads a pack from its files alone. Whatever cannot be read is refused and told; the rest is there.
+ * Loads a pack from its files alone, with its words in a language that it has, or in its first.
+ * Whatever cannot be read is refused and told; the rest is there.
  *
  * @example loadPack(files).log // ['rules/blocks/brine.json:3:1: It cannot be read as JSON …']
  */
-export function loadPack(files: Files): LoadedPack {
+export function loadPack(files: Files, wanted?: string): LoadedPack {
   const read = readPack(files);
-  const { title = 'A pack without a name', version = '' } = read.pack?.value ?? {};
+  const { title = 'A pack without a name', version = '', languages = [] } = read.pack?.value ?? {};
+  const language = languages.find((one) => one === wanted) ?? languages[0];
   const log = read.problems.map(
     ({ file, place, message }) => `${file}:${place.line}:${place.column}: ${message}`,
   );
-  return { world: worldFrom(read), title, version, log };
+  return { world: worldFrom(read, language), title, version, log, languages, language };
 }
 
 /** What counts where a pack does not say it. */
@@ -39,7 +44,7 @@ const usual = { texels: 16, tickRate: 20 };
  *
  * @example worldFrom(readPack(files)).fluids.get('saltmarsh:brine')?.reach // 6
  */
-export function worldFrom(pack: ReadPack): PackWorld {
+export function worldFrom(pack: ReadPack, language?: string): PackWorld {
   const { texels, tickRate } = pack.pack?.value ?? usual;
   const { kinds = {}, grades = [] } = pack.tools?.value ?? {};
   const stock = stockBlocks().map((block) => newlyLooking(pack, block, texels));
@@ -54,7 +59,7 @@ export function worldFrom(pack: ReadPack): PackWorld {
     tools: { kinds: Object.keys(kinds), grades },
     tables: new Map([...pack.lootTables.values()].map(({ value }) => [value.id, value.draws])),
     codeOf: codesOf(pack),
-    text: textsOf(pack),
+    text: textsOf(pack, language ?? pack.pack?.value.languages[0]),
     flawsOfModel: (model) => flawsOf(pack, model),
     isMeant: meantIn(pack),
   };
@@ -100,9 +105,11 @@ function codesOf({ registry, blocks }: ReadPack): PackWorld['codeOf'] {
   };
 }
 
-function textsOf({ pack, words }: ReadPack): (key: string) => string | undefined {
-  const [first] = pack?.value.languages ?? [];
-  const texts = [...words.values()].find(({ value }) => value.language === first)?.value.texts;
+function textsOf(
+  { words }: ReadPack,
+  wanted: string | undefined,
+): (key: string) => string | undefined {
+  const texts = [...words.values()].find(({ value }) => value.language === wanted)?.value.texts;
   return (key) => (texts && Object.hasOwn(texts, key) ? texts[key] : undefined);
 }
 

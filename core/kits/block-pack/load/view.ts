@@ -38,6 +38,11 @@ export function viewOf(pack: ReadPack): PackView {
         value,
       ]),
     ),
+    soundSets: new Map(Object.entries(pack.soundSets?.value ?? {})),
+    soundOf: (id) => {
+      const sound = pack.sounds.get(own(id) ?? '');
+      return sound && pack.files.get(sound.file);
+    },
     items: itemsOf(pack),
     groups: (pack.groups?.value.groups ?? []).map(({ id }) => id),
   };
