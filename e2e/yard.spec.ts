@@ -125,6 +125,74 @@ test('a thousand are broken for their drops; a charge takes what is weak; the wo
   await expect(here(page)).not.toContainText('Driftwood door');
 });
 
+test('the world is kept with the mod, each scene as it was left, whatever the browser forgets', async ({
+  page,
+  server,
+}) => {
+  await enter(page, server.address);
+  const kept = page.waitForResponse(
+    (answer) => answer.url().endsWith('/yard/world') && answer.request().method() === 'POST',
+  );
+  await page.keyboard.press('t');
+  await expect(log(page)).toContainText(/The charge of 4 takes \d+ blocks\./);
+  await kept;
+  await scene(page, 'Bare ground');
+  await expect(here(page)).toContainText('Nothing is within reach');
+  const back = page.waitForRequest((request) => {
+    const asked = request.method() === 'POST' && request.url().endsWith('/yard/world');
+    return asked && request.postData()?.includes('"scene":"Ground and wall"') === true;
+  });
+  await scene(page, 'Ground and wall');
+  await (await back).response();
+  await expect(here(page)).not.toContainText('Driftwood door');
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await enter(page, server.address);
+  await expect(page.getByLabel('Scene')).toHaveValue('Ground and wall');
+  await expect(here(page)).not.toContainText('Driftwood door');
+  await page.getByRole('button', { name: 'Reset' }).click();
+  await expect(here(page)).toContainText('Driftwood door');
+});
+
+test('a region is marked, its states stand beside what moving makes of them, and it is turned', async ({
+  page,
+  server,
+}) => {
+  await enter(page, server.address);
+  await expect(here(page)).toContainText('Driftwood door');
+  const region = page.getByRole('region', { name: 'Marked region' });
+  await page.keyboard.press('g');
+  await expect(region).toContainText('1 × 1 × 1');
+  await expect(region).toContainText(/is.*heading=(\w+).*turned.*heading=(?!\1)\w+/s);
+  const is = region.getByRole('definition').first();
+  const before = await is.textContent();
+  await region.getByRole('button', { name: 'Turn a quarter' }).click();
+  await expect(is).not.toHaveText(before!);
+  await region.getByRole('button', { name: 'forget' }).click();
+  await expect(region).toHaveCount(0);
+});
+
+test('a pail is poured out and filled again; things are called as one wishes', async ({
+  page,
+  server,
+}) => {
+  await enter(page, server.address);
+  await scene(page, 'Bare ground');
+  await holding(page, 'ArrowDown', () => expect(here(page)).toContainText('obrank:'));
+  await hold(page, 'pail of brine');
+  const hand = page.getByRole('region', { name: 'In the hand' });
+  await expect(hand).toContainText('Pail of brine');
+  await page.keyboard.press('Enter');
+  await expect(log(page)).toContainText('saltmarsh:pail is left');
+  await expect(hand.locator('b')).toHaveText('Pail');
+  await page.keyboard.press('Enter');
+  await expect(log(page)).toContainText('saltmarsh:brine_pail is in the hand');
+  await hold(page, 'sluice gate');
+  await hand.getByLabel('Language of the names').click();
+  await page.getByRole('option').nth(1).click();
+  await expect(hand).not.toContainText('Sluice gate');
+});
+
 test('on every save the pack is loaded anew in place: what changed is said, what is amiss leads to its editor', async ({
   page,
   server,

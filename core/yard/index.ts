@@ -21,6 +21,7 @@ export type {
   YardLot,
   YardModel,
   YardPicture,
+  YardSounds,
 } from './pack-world.ts';
 export { ownBlocks } from './pack-world.ts';
 export { Yard, type YardOptions } from './world.ts';

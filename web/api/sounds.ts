@@ -42,6 +42,12 @@ export function samplesAt(address: string): Promise<AudioBuffer> {
   return known;
 }
 
+/** The samples of a sound whose bytes are at hand. Rejects for what the browser cannot decode. */
+export function samplesIn(bytes: Uint8Array): Promise<AudioBuffer> {
+  context ??= new AudioContext();
+  return context.decodeAudioData(bytes.slice().buffer);
+}
+
 /** Plays a sound as the game would. Throws when the browser cannot decode it. */
 export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<void> {
   const address = addressOf(mod, sound);
@@ -49,12 +55,25 @@ export async function play(mod: Mod, { sound, volume, pitch }: Played): Promise<
   const buffer = await samplesAt(address).catch(() => {
     throw new Error(`The browser cannot decode ${sound}.`);
   });
-  const [source, gain] = [context!.createBufferSource(), context!.createGain()];
-  await context!.resume();
-  source.buffer = buffer;
+  await playSamples(buffer, { volume, pitch });
+}
+
+/** Plays samples: so loud, so much faster, and from so far to the left (−1) or right (1). */
+export async function playSamples(
+  samples: AudioBuffer,
+  { volume, pitch, pan = 0 }: { volume: number; pitch: number; pan?: number },
+): Promise<void> {
+  context ??= new AudioContext();
+  await context.resume();
+  const source = context.createBufferSource();
+  source.buffer = samples;
   source.playbackRate.value = pitch;
-  gain.gain.value = volume;
-  source.connect(gain).connect(context!.destination);
+  const out = [
+    new GainNode(context, { gain: volume }),
+    ...(pan === 0 ? [] : [new StereoPannerNode(context, { pan })]),
+    context.destination,
+  ];
+  out.reduce<AudioNode>((from, to) => from.connect(to), source);
   source.start();
 }
 

@@ -53,6 +53,7 @@ export class YardClient {
   private readonly chunks = new Map<string, SentChunk>();
   private readonly items = new Map<string, MeshArrays | 'asked'>();
   private readonly waiting: ((kept: KeptWorld, scene: string) => void)[] = [];
+  private readonly sounds = new Map<string, (bytes: Uint8Array | undefined) => void>();
   private onRecorded: ((run: RecordedRun) => void) | undefined;
   private asks = 0;
   /** What was kept last, as text. */
@@ -118,7 +119,10 @@ export class YardClient {
     try {
       await this.keep();
       const left = await call(endpoints.getWorld, { mod: this.mod }, { query: { scene } });
-      if (asked === this.asks) this.ask({ ask: 'scene', scene, kept: left?.world ?? undefined });
+      if (asked !== this.asks) return;
+      this.ask({ ask: 'scene', scene, kept: left?.world ?? undefined });
+      // It is the one that one comes back to.
+      await this.keep();
     } catch (error) {
       if (asked === this.asks) this.show({ problem: messageOf(error) });
     }
@@ -153,6 +157,13 @@ export class YardClient {
     return new Promise((resolve) => {
       this.waiting.push((kept, scene) => resolve({ kept, scene }));
       this.ask({ ask: 'keep' });
+    });
+  }
+  /** The bytes of a sound of the pack; undefined where it has none of that name. */
+  soundOf(sound: string): Promise<Uint8Array | undefined> {
+    return new Promise((resolve) => {
+      this.sounds.set(sound, resolve);
+      this.ask({ ask: 'sound', sound });
     });
   }
   recorded(): Promise<RecordedRun> {
@@ -199,6 +210,9 @@ export class YardClient {
         return;
       case 'kept':
         for (const resolve of this.waiting.splice(0)) resolve(answer.kept, answer.scene);
+        return;
+      case 'sound':
+        this.sounds.get(answer.sound)?.(answer.bytes);
         return;
       case 'recorded':
         this.onRecorded?.(answer.run);

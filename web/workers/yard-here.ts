@@ -5,10 +5,12 @@ import {
   dug,
   expectedDrops,
   itemIn,
+  statesIn,
+  type Region,
   type Run,
   type YardBlock,
 } from '../../core/yard/index.ts';
-import type { Here } from './yard-protocol.ts';
+import type { Here, MarkedRegion } from './yard-protocol.ts';
 
 /** What somebody in a run looks at, in words and numbers. */
 export function hereOf(run: Run): Here | undefined {
@@ -28,12 +30,31 @@ export function hereOf(run: Run): Here | undefined {
     id: stands.block,
     title: at ? calledIn(pack, at.block.id) : 'Not in this pack',
     ...(at && { block: blockOf(run, aim.place, at) }),
+    isSignalled: now.isSignalled(aim.place),
     light: {
       block: index < 0 ? 0 : (now.lighting.block[index] ?? 0),
       day: Math.max(0, (index < 0 ? 15 : (now.lighting.sky[index] ?? 0)) - now.dark),
     },
     outline: now.factsAt(aim.place).outline,
   };
+}
+
+/** What is marked, with its states in words. */
+export function regionOf(run: Run, region: Region): MarkedRegion {
+  const states = statesIn(run.now, region).map(({ block, state, cells, turned, mirrored }) => {
+    const words = (one: number): string =>
+      Object.entries(block.space.decode(one))
+        .map(([name, value]) => `${name}=${String(value)}`)
+        .join(', ');
+    return {
+      title: calledIn(run.pack, block.id),
+      cells,
+      is: words(state),
+      turned: words(turned),
+      mirrored: words(mirrored),
+    };
+  });
+  return { ...region, states };
 }
 
 function blockOf(

@@ -7,8 +7,10 @@ import type {
   KeptWorld,
   MeshArrays,
   RecordedRun,
+  Region,
   Sign,
   Told,
+  YardSounds,
 } from '../../core/yard/index.ts';
 import type { Direction, Vec3 } from '../../core/space/index.ts';
 
@@ -25,6 +27,11 @@ export type YardAsk =
   /** Whether the bodies round about are wanted. */
   | { ask: 'bodies'; isWanted: boolean }
   | { ask: 'item'; item: string }
+  /** What is marked, or that nothing is any more. */
+  | { ask: 'region'; region?: Region | undefined }
+  /** The names of things in another language of the pack. */
+  | { ask: 'language'; language: string }
+  | { ask: 'sound'; sound: string }
   | { ask: 'keep' }
   | { ask: 'record' }
   | { ask: 'replay'; run: RecordedRun };
@@ -52,6 +59,10 @@ export interface LoadedYard {
   scenes: { name: string; says: string }[];
   signs: Sign[];
   items: CatalogueItem[];
+  /** The languages of the pack, and the one that things are called in. */
+  languages: readonly string[];
+  language: string | undefined;
+  soundSets: Readonly<Record<string, YardSounds>>;
   log: LogEntry[];
   /** What is otherwise than in the pack before, in words. */
   changed: string[];
@@ -95,8 +106,15 @@ export interface Here {
     drops: { item: string; title: string; dropped: number; expected: number | undefined }[];
     isBurning: boolean;
   };
+  /** Whether a signal reaches it. */
+  isSignalled: boolean;
   light: { block: number; day: number };
   outline: readonly Body[];
+}
+
+/** A region that is marked, and the states in it beside what moving it makes of them. */
+export interface MarkedRegion extends Region {
+  states: { title: string; cells: number; is: string; turned: string; mirrored: string }[];
 }
 
 /** The Yard after a tick. */
@@ -118,6 +136,7 @@ export interface YardNow {
   flying: { item: string; at: Vec3 }[];
   collected: (Drop & { title: string })[];
   fires: readonly Vec3[];
+  region: MarkedRegion | undefined;
   told: Told[];
   bodies: { place: Vec3; bodies: readonly Body[] }[];
 }
@@ -128,6 +147,7 @@ export type YardAnswer =
   | { say: 'chunks'; chunks: SentChunk[] }
   | { say: 'now'; now: YardNow }
   | { say: 'item'; item: string; mesh: MeshArrays }
+  | { say: 'sound'; sound: string; bytes: Uint8Array | undefined }
   | { say: 'kept'; kept: KeptWorld; scene: string }
   | { say: 'recorded'; run: RecordedRun }
   | { say: 'replayed'; digest: string; isSame: boolean }

@@ -27,12 +27,14 @@ import {
   type KeptWorld,
   type MeshArrays,
   type PackWorld,
+  type Region,
   type YardPicture,
 } from '../../core/yard/index.ts';
-import { hereOf } from './yard-here.ts';
+import { hereOf, regionOf } from './yard-here.ts';
 import type {
   LoadedYard,
   LogEntry,
+  MarkedRegion,
   SentChunk,
   YardAnswer,
   YardAsk,
@@ -43,6 +45,8 @@ import type {
 interface Opened {
   files: Files;
   pack: PackWorld;
+  languages: readonly string[];
+  language: string | undefined;
   log: LogEntry[];
   title: string;
   version: string;
@@ -60,6 +64,8 @@ let run: Run | undefined;
 let looks: Looks | undefined;
 let pace = 1;
 let wantsBodies = false;
+let marked: Region | undefined;
+let inRegion: MarkedRegion | undefined;
 let timer: ReturnType<typeof setInterval> | undefined;
 let lastTime = 0;
 let waitingDeeds: Parameters<Run['tick']>[0] = [];
@@ -87,11 +93,11 @@ onmessage = ({ data }: MessageEvent<YardAsk>) => {
 function answer(asked: YardAsk): void {
   switch (asked.ask) {
     case 'open':
-      load(asked.archive);
+      load(readZip(asked.archive));
       begin(asked.scene, asked.kept, []);
       return;
     case 'reload':
-      reload(asked.archive);
+      reload(readZip(asked.archive), opened?.language);
       return;
     case 'scene':
       begin(asked.scene, asked.kept, []);
@@ -111,6 +117,16 @@ function answer(asked: YardAsk): void {
       wantsBodies = asked.isWanted;
       tell([]);
       return;
+    case 'region':
+      marked = asked.region;
+      tell([]);
+      return;
+    case 'language':
+      if (opened) reload(opened.files, asked.language);
+      return;
+    case 'sound':
+      say({ say: 'sound', sound: asked.sound, bytes: opened?.pack.view.soundOf(asked.sound) });
+      return;
     case 'item':
       sendItem(asked.item);
       return;
@@ -125,24 +141,22 @@ function answer(asked: YardAsk): void {
   }
 }
 
-function load(archive: Uint8Array): void {
-  const files = readZip(archive);
-  const { world: pack, log, title, version } = loadPack(files);
+function load(files: Files, wanted?: string): void {
+  const { world: pack, log, ...loaded } = loadPack(files, wanted);
   const atlas = atlasOf(pack.view, pack.view.pictures, markerPicture);
   opened = {
     files,
     pack,
     log: [...log.map((text) => ({ text })), ...flawsOf(pack)],
-    title,
-    version,
+    ...loaded,
     atlas,
     isAtlasSent: false,
   };
 }
 
-function reload(archive: Uint8Array): void {
+function reload(files: Files, language: string | undefined): void {
   const [before, kept, scene] = [opened, run && keptOf(run), run?.scene.name];
-  load(archive);
+  load(files, language);
   begin(scene, kept, before && opened ? changesOf(before.files, opened.files) : []);
 }
 
@@ -180,6 +194,7 @@ function show(next: Run, changed: string[]): void {
   run = next;
   looks = new Looks(next.pack, next.now.numbers);
   waitingDeeds = [];
+  marked = undefined;
   sendLoaded(changed);
   next.now.takeSeen();
   sendChunks(chunksOf(next.now.cells.size));
@@ -187,7 +202,7 @@ function show(next: Run, changed: string[]): void {
 
 function sendLoaded(changed: string[]): void {
   if (!opened || !run) return;
-  const { pack, atlas, title, version, log } = opened;
+  const { pack, atlas, title, version, log, languages, language } = opened;
   const yard: LoadedYard = {
     title,
     version,
@@ -201,6 +216,9 @@ function sendLoaded(changed: string[]): void {
       group: groupTitle(pack, item.group),
       does: item.tool ? 'digs' : item.bucket ? 'pours' : item.block ? 'places' : 'nothing',
     })),
+    languages,
+    language,
+    soundSets: Object.fromEntries(pack.view.soundSets),
     log,
     changed,
     player: { yaw: run.player.yaw, pitch: run.player.pitch },
@@ -293,7 +311,10 @@ function beat(): void {
 /** Tells the page how it stands, after it was brought up to what is drawn. */
 function tell(told: YardNow['told']): void {
   if (!run || !opened) return;
-  sendChunks(chunksAround(run.now.takeSeen(), run.now.cells.size));
+  const seen = run.now.takeSeen();
+  sendChunks(chunksAround(seen, run.now.cells.size));
+  const isOther = inRegion?.from !== marked?.from || inRegion?.to !== marked?.to;
+  if (isOther || seen.length) inRegion = marked && regionOf(run, marked);
   const { player, pack } = run;
   const eyes = eyesOf(player);
   const head = run.now.standingAt(vector((axis) => Math.floor(eyes[axis])));
@@ -318,6 +339,7 @@ function tell(told: YardNow['told']): void {
       flying: run.flying.map(({ drop, at }) => ({ item: drop.item, at })),
       collected: [...run.collected.values()].map((drop) => ({ ...drop, title: called(drop.item) })),
       fires: run.fire.places,
+      region: inRegion,
       told,
       bodies: wantsBodies ? bodiesAround(run) : [],
     },

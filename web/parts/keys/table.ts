@@ -224,6 +224,11 @@ const table = {
   bodiesShown: { area: 'Yard', press: ['B'], does: 'The shapes that bodies meet' },
   breakMany: { area: 'Yard', press: ['M'], does: 'Break it a thousand times, for its drops' },
   blastIt: { area: 'Yard', press: ['T'], does: 'Set off the charge where one looks' },
+  markCorner: {
+    area: 'Yard',
+    press: ['G'],
+    does: 'Mark where one looks: one corner of a region, then the other',
+  },
   kindleIt: { area: 'Yard', press: ['K'], does: 'Set fire to it' },
   playFluid: { area: 'Section', press: ['P'], does: 'Let the fluid run, or stop it' },
   stepFluid: { area: 'Section', press: ['.'], does: 'To its next move' },

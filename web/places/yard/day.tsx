@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { Cap } from '../../parts/keys/cap.tsx';
+import type { Time } from './time.ts';
 import styles from './yard.module.css';
 
 const [width, height] = [268, 44];
@@ -45,35 +46,26 @@ const steps: Readonly<Record<string, number>> = {
 
 /** The day as an arc that one can drag, and the ticks, which can be stopped and stepped. */
 export function Day({
-  hour,
   tick,
   tickRate,
-  pace,
-  onHour,
-  onPace,
-  onStep,
+  time: { hour, isNight, pace, setPace, setHour, step: oneTick },
 }: {
-  hour: number;
   tick: number;
   tickRate: number;
-  pace: number;
-  onHour: (hour: number) => void;
-  onPace: (pace: number) => void;
-  onStep: () => void;
+  time: Time;
 }) {
-  const isNight = hour < 0.25 || hour > 0.75;
   const [x, y] = placeOf(hour);
   const drag = (event: PointerEvent<SVGSVGElement>) => {
     if (event.buttons !== 1) return;
     const box = event.currentTarget.getBoundingClientRect();
     const share = Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
-    onHour(first + share * (last - first));
+    setHour(first + share * (last - first));
   };
   const step = (event: KeyboardEvent) => {
     const way = steps[event.key];
     if (way === undefined) return;
     event.preventDefault();
-    onHour((hour + way * byKey + 1) % 1);
+    setHour((hour + way * byKey + 1) % 1);
   };
   return (
     <section className={styles['day']} aria-label="The day">
@@ -105,16 +97,16 @@ export function Day({
         <circle cx={x} cy={y} r={7} className={isNight ? styles['moon'] : styles['sun']} />
       </svg>
       <p className={styles['ticks']}>
-        <button type="button" onClick={() => onPace(pace === 0 ? 1 : 0)}>
+        <button type="button" onClick={() => setPace(pace === 0 ? 1 : 0)}>
           <Cap of="stopTicks" /> {pace === 0 ? 'go on' : 'stop'}
         </button>
-        <button type="button" onClick={onStep}>
+        <button type="button" onClick={oneTick}>
           <Cap of="oneTick" /> one tick
         </button>
-        <button type="button" onClick={() => onPace(pace === 0.2 ? 1 : 0.2)}>
+        <button type="button" onClick={() => setPace(pace === 0.2 ? 1 : 0.2)}>
           {pace === 0.2 ? 'full pace' : 'slowly'}
         </button>
-        <button type="button" onClick={() => onHour(isNight ? 0.5 : 0)}>
+        <button type="button" onClick={() => setHour(isNight ? 0.5 : 0)}>
           <Cap of="nightOrDay" /> {isNight ? 'day' : 'night'}
         </button>
       </p>

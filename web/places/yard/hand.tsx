@@ -1,11 +1,14 @@
 import { Canvas } from '@react-three/fiber';
-import { Combobox, InputBase, useCombobox } from '@mantine/core';
+import { Combobox, InputBase, Select, useCombobox } from '@mantine/core';
 import { useState, useSyncExternalStore } from 'react';
 import type { YardClient } from '../../api/yard.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
+import { languageName } from '../../parts/language-name.ts';
 import { quietAboutClock } from '../../stage/quiet.ts';
+import type { InHand } from './in-hand.ts';
 import type { CatalogueItem } from '../../workers/yard-protocol.ts';
 import type { YardMaterials } from './material.ts';
+import { focusOnWorld } from './view.tsx';
 import { Item } from './world.tsx';
 import styles from './yard.module.css';
 
@@ -19,22 +22,13 @@ const doing = { places: 'places', digs: 'digs', pours: 'pours', nothing: 'does n
 export function Hand({
   client,
   materials,
-  items,
-  held,
-  isChoosing,
-  onChoosing,
-  onHold,
+  inHand: { items, item, hold, isChoosing, choose },
 }: {
   client: YardClient;
   materials: YardMaterials | undefined;
-  items: readonly CatalogueItem[];
-  held: string | undefined;
-  isChoosing: boolean;
-  onChoosing: (isChoosing: boolean) => void;
-  onHold: (item: string | undefined) => void;
+  inHand: InHand;
 }) {
-  const at = items.findIndex(({ id }) => id === held);
-  const item = items[at];
+  const at = item ? items.indexOf(item) : -1;
   const isDrawn = useSyncExternalStore(client.subscribe, () =>
     item ? client.itemMesh(item.id)?.faces !== 0 : false,
   );
@@ -55,25 +49,50 @@ export function Hand({
         </div>
       )}
       {isChoosing ? (
-        <ByName items={items} onHold={onHold} onDone={() => onChoosing(false)} />
+        <ByName
+          items={items}
+          onHold={hold}
+          onDone={() => {
+            choose(false);
+            focusOnWorld();
+          }}
+        />
       ) : (
         <>
-          <button type="button" className={styles['name']} onClick={() => onChoosing(true)}>
+          <button type="button" className={styles['name']} onClick={() => choose(true)}>
             <b>{item?.title ?? 'Bare hands'}</b>
             <Cap of="chooseHeld" />
           </button>
           <p className="note inline">
             {item ? `${item.group} · ${doing[item.does]}` : 'They dig too'}
           </p>
+          <Language client={client} />
         </>
       )}
       {items.length > 1 && !isChoosing && (
         <ul className={styles['next']}>
-          <Near item={near(1)} of="nextHeld" onHold={onHold} />
-          <Near item={near(-1)} of="previousHeld" onHold={onHold} />
+          <Near item={near(1)} of="nextHeld" onHold={hold} />
+          <Near item={near(-1)} of="previousHeld" onHold={hold} />
         </ul>
       )}
     </section>
+  );
+}
+
+/** In which language things are called, where the pack has several. */
+function Language({ client }: { client: YardClient }) {
+  const yard = useSyncExternalStore(client.subscribe, () => client.view.yard);
+  if (!yard || yard.languages.length < 2) return null;
+  return (
+    <Select
+      size="xs"
+      mt={6}
+      aria-label="Language of the names"
+      allowDeselect={false}
+      value={yard.language ?? null}
+      data={yard.languages.map((value) => ({ value, label: `Names in ${languageName(value)}` }))}
+      onChange={(language) => language !== null && client.ask({ ask: 'language', language })}
+    />
   );
 }
 

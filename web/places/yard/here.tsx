@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { count } from '../../../core/words/index.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
@@ -10,9 +11,12 @@ export function HerePanel({
   now,
   tool,
   home,
+  above,
   onBreakMany,
 }: {
   here: Here | undefined;
+  /** What stands over it. */
+  above: ReactNode;
   now: YardNow | undefined;
   /** What is in the hand, in words. */
   tool: string;
@@ -21,6 +25,7 @@ export function HerePanel({
 }) {
   return (
     <aside className={styles['panel']} aria-label="What is here">
+      {above}
       {here ? (
         <Before here={here} tool={tool} home={home} onBreakMany={onBreakMany} />
       ) : (
@@ -81,6 +86,13 @@ function Before({
             {light.block} from blocks, {light.day} from the day
           </dd>
         </div>
+        {here.isSignalled && (
+          <div>
+            <dt>Signal</dt>
+            <dd className="mono">on</dd>
+            <dd className="note">one reaches it from a side</dd>
+          </div>
+        )}
         {block && (
           <div>
             <dt>Digs with {tool}</dt>

@@ -4,12 +4,15 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
 import { useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
-import { runFrom } from '../../../core/yard/index.ts';
+import { runFrom, type Told } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { download } from '../../parts/download.ts';
+import { toldInWords } from './told-in-words.ts';
 import styles from './yard.module.css';
 
 const mostNotes = 200;
+/** What is placed or broken one sees; the rest is said. */
+const isNoted: ReadonlySet<Told['told']> = new Set(['note', 'poured', 'filled', 'harmed']);
 
 interface Line {
   kind: string;
@@ -27,7 +30,7 @@ function useNotes(client: YardClient): string[] {
       const { now } = client.view;
       if (now === last || !now) return;
       last = now;
-      const fresh = now.told.flatMap((one) => (one.told === 'note' ? [one.text] : []));
+      const fresh = now.told.filter(({ told }) => isNoted.has(told)).flatMap(toldInWords);
       if (fresh.length) setNotes((before) => [...fresh.reverse(), ...before].slice(0, mostNotes));
     });
   }, [client]);
@@ -60,13 +63,17 @@ export function LogLine({
   const [first] = lines;
   return (
     <section className={styles['log']} aria-label="Log">
-      {log.length > 0 ? (
+      {view.notKept !== undefined ? (
+        <span className="tag error">Not kept</span>
+      ) : log.length > 0 ? (
         <span className="tag error">{log.length} of the pack</span>
       ) : (
         <span className="tag good">{view.yard ? 'Loaded' : 'Loading'}</span>
       )}
       <span className={styles['line']} role="status">
-        {first?.text ?? (view.yard ? `${view.yard.title} ${view.yard.version}` : '')}
+        {view.notKept ??
+          first?.text ??
+          (view.yard ? `${view.yard.title} ${view.yard.version}` : '')}
       </span>
       {log.length > 0 && (
         <Link className="link" to={`/m/${name}/inspection`}>

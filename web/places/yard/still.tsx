@@ -1,9 +1,9 @@
 import { Button, Select } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { directions, directionStep, type Direction } from '../../../core/space/index.ts';
-import type { Told } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import type { YardNow } from '../../workers/yard-protocol.ts';
+import { toldInWords } from './told-in-words.ts';
 import styles from './yard.module.css';
 
 const headingWords = [
@@ -130,33 +130,11 @@ function useCame(client: YardClient): string {
       const { now } = client.view;
       if (!now || now === last) return;
       last = now;
-      const words = now.told.flatMap(inWords);
+      const words = now.told.flatMap(toldInWords);
       if (words.length) setCame(words.join(' '));
     });
   }, [client]);
   return came;
-}
-
-function inWords(told: Told): string[] {
-  switch (told.told) {
-    case 'placed':
-      return [
-        `It stands at ${told.place.join(', ')}` +
-          (told.because.length
-            ? `: ${told.because.map(({ property, value }) => `${property} ${String(value)}`).join(', ')}.`
-            : '.'),
-      ];
-    case 'broken':
-      return [
-        told.drops.length
-          ? `It is broken and drops ${told.drops.map(({ item, count }) => `${count} ${item}`).join(', ')}.`
-          : 'It is broken and drops nothing.',
-      ];
-    case 'note':
-      return [told.text];
-    default:
-      return [];
-  }
 }
 
 const stateOf = ({ block }: NonNullable<YardNow['here']>): string =>

@@ -1,7 +1,7 @@
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import * as THREE from 'three';
-import { chunkSide, darkness } from '../../../core/yard/index.ts';
+import { chunkSide, darkness, type Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import type { SentChunk, YardNow } from '../../workers/yard-protocol.ts';
 import type { Looking } from './controls.ts';
@@ -11,6 +11,8 @@ import { geometryOf, sortFaces, YardMaterials } from './material.ts';
 export interface Overlays {
   levels: boolean;
   bodies: boolean;
+  /** Not drawn, but heard. */
+  sounds: boolean;
   climate: number;
 }
 
@@ -122,6 +124,7 @@ export function Weather({
 }
 
 const outlineInk = new THREE.LineBasicMaterial({ color: '#1c2a30' });
+const regionInk = new THREE.LineBasicMaterial({ color: '#a8433a' });
 const bodyInk = new THREE.LineBasicMaterial({ color: '#6fbdb8' });
 
 /** The edges of cuboids as lines. */
@@ -160,7 +163,15 @@ function Edges({
 }
 
 /** What one looks at with its outline and how far it is dug; and, if asked for, bodies around. */
-export function Marks({ client, bodies }: { client: YardClient; bodies: boolean }) {
+export function Marks({
+  client,
+  bodies,
+  region,
+}: {
+  client: YardClient;
+  bodies: boolean;
+  region: Region | undefined;
+}) {
   const now = useNow(client);
   const here = now?.here;
   const outline = useMemo(
@@ -172,13 +183,17 @@ export function Marks({ client, bodies }: { client: YardClient; bodies: boolean 
       (now?.bodies ?? []).flatMap(({ place, bodies: all }) => all.map((body) => ({ place, body }))),
     [now],
   );
+  const marked = useMemo(() => region && [boundsOf(region)], [region]);
   return (
     <>
       {outline.length > 0 && <Edges bodies={outline} material={outlineInk} />}
       {bodies && around.length > 0 && <Edges bodies={around} material={bodyInk} />}
-      {here && now.dug > 0 && (
-        <Breaking place={here.place} share={now.dug} body={here.outline[0]} />
-      )}
+      {marked && <Edges bodies={marked} material={regionInk} />}
+      {here &&
+        now.dug > 0 &&
+        here.outline.map((body) => (
+          <Breaking key={body.join(' ')} place={here.place} share={now.dug} body={body} />
+        ))}
       {now?.fires.map((place) => (
         <mesh key={place.join(' ')} position={[place[0] + 0.5, place[1] + 0.5, place[2] + 0.5]}>
           <boxGeometry args={[1.04, 1.04, 1.04]} />
@@ -187,6 +202,13 @@ export function Marks({ client, bodies }: { client: YardClient; bodies: boolean 
       ))}
     </>
   );
+}
+
+/** A region as one cuboid from its lower corner. */
+function boundsOf({ from, to }: Region) {
+  const place = from.map((part, axis) => Math.min(part, to[axis]!));
+  const size = from.map((part, axis) => Math.abs(part - to[axis]!) + 1);
+  return { place, body: [0, 0, 0, ...size] };
 }
 
 /** So many stages has breaking. */
@@ -217,11 +239,11 @@ void main() {
 function Breaking({
   place,
   share,
-  body = [0, 0, 0, 1, 1, 1],
+  body,
 }: {
   place: readonly number[];
   share: number;
-  body: readonly number[] | undefined;
+  body: readonly number[];
 }) {
   const stage = Math.min(stages - 1, Math.floor(share * stages));
   const size = [0, 1, 2].map((axis) => body[axis + 3]! - body[axis]! + 0.01);

@@ -15,7 +15,7 @@ import { useMod, useSession } from '../../../api/hooks.tsx';
 import { download } from '../../../parts/download.ts';
 import { ImportButton } from '../import-button.tsx';
 import { AskInMenu } from './ask-in-menu.tsx';
-import { languageName, languageTyped } from './language-name.ts';
+import { languageName, languageTyped } from '../../../parts/language-name.ts';
 import { TextsDialog } from './texts-dialog.tsx';
 import styles from '../page.module.css';
 

@@ -13,7 +13,7 @@ import { count } from '../../../../core/words/index.ts';
 import { useMod, useSession } from '../../../api/hooks.tsx';
 import { useLines } from '../../../parts/grid/use-lines.ts';
 import { DataTabs } from '../data-tabs.tsx';
-import { languageName } from './language-name.ts';
+import { languageName } from '../../../parts/language-name.ts';
 import { Line } from './line.tsx';
 import { TextsBar } from './texts-bar.tsx';
 import styles from './texts.module.css';

@@ -25,7 +25,7 @@ import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import { NumberField } from '../../../parts/number-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
-import { languageName } from '../../data/texts/language-name.ts';
+import { languageName } from '../../../parts/language-name.ts';
 import { consequenceInWords, type FamilyEdits } from '../use-family.ts';
 import { DifferenceList } from './differences.tsx';
 import styles from './stations.module.css';

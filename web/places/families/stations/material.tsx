@@ -31,7 +31,7 @@ import { Field } from '../../../parts/field.tsx';
 import { NumberField } from '../../../parts/number-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
 import { Ruler } from '../../bench/ruler.tsx';
-import { languageName } from '../../data/texts/language-name.ts';
+import { languageName } from '../../../parts/language-name.ts';
 import { MaterialTones } from '../../texture-desk/stations/material-tones.tsx';
 import { editWithPictures } from '../toned.ts';
 import { consequenceInWords, type FamilyEdits } from '../use-family.ts';

@@ -17,7 +17,7 @@ import { ItemIcon } from '../../../parts/item.tsx';
 import { NumberField } from '../../../parts/number-field.tsx';
 import { RenameField } from '../../../parts/rename-field.tsx';
 import { TextField } from '../../../parts/text-field.tsx';
-import { languageName } from '../../data/texts/language-name.ts';
+import { languageName } from '../../../parts/language-name.ts';
 import type { StationProps } from './flow.tsx';
 import { PoolGround } from './pool-ground.tsx';
 import styles from './stations.module.css';

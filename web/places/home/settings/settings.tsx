@@ -4,7 +4,7 @@ import { nextVersion, Version, versionParts, type Header } from '../../../../cor
 import { useSession } from '../../../api/hooks.tsx';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
-import { languageName } from '../../data/texts/language-name.ts';
+import { languageName } from '../../../parts/language-name.ts';
 import { DescriptionLine } from './description-line.tsx';
 import { KitsLine } from './kits-line.tsx';
 import { LicenceLine } from './licence-line.tsx';
