@@ -23,6 +23,7 @@ import { benchOpening } from './bench-opening.ts';
 import { benchModels } from './bench-models.ts';
 import { benchTextures } from './bench-textures.ts';
 import { benchStates } from './bench-states.ts';
+import { benchYard } from './bench-yard.ts';
 import { figures, median, medians } from './figures.ts';
 
 const { line, done } = figures(process.argv.slice(2));
@@ -69,5 +70,6 @@ await benchHome(line);
 await benchTextures(median, line);
 await benchMatrix(line);
 await benchDesk(line);
+await benchYard(median, line);
 await benchEngine(line);
 done();

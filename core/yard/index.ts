@@ -47,7 +47,8 @@ export { Cells } from './grid/cells.ts';
 export { facesOf, type Face } from './look/faces.ts';
 export { Looks, type Drawn, type DrawnFace } from './look/drawn.ts';
 export { atlasOf, frameAt, type Atlas, type AtlasPicture } from './mesh/atlas.ts';
-export { chunkSide, chunksOf, meshChunk, type ChunkMesh, type Drawing } from './mesh/chunk.ts';
+export { chunkSide, chunksOf, meshChunk, type ChunkMesh } from './mesh/chunk.ts';
+export type { Drawing } from './mesh/drawing.ts';
 export type { MeshArrays } from './mesh/buffer.ts';
 export { expectedDrops } from './block/odds.ts';
 export { aimedAt, wayOf, type Aim } from './player/aim.ts';
@@ -58,7 +59,7 @@ export { mostOfRegion, regionAfter, statesIn, type Region } from './run/region.t
 export { isKept, keptOf, type KeptWorld } from './run/saved.ts';
 export { calledIn, scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
 export { becauseInWords, placingInWords } from './block/words.ts';
-export { shadeToward, tintOf } from './mesh/chunk.ts';
+export { shadeToward, tintOf } from './mesh/shades.ts';
 export { FaceBuffer } from './mesh/buffer.ts';
 export { meshItem } from './mesh/item.ts';
 export { catalogueOf, groupTitle, itemIn, itemTitle } from './items.ts';

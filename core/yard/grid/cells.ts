@@ -20,7 +20,14 @@ export class Cells {
 
   /** Nothing outside of the world. */
   at(place: Vec3): number {
-    return this.isInside(place) ? (this.numbers[this.indexOf(place)] ?? open) : open;
+    return this.numberAt(place[0], place[1], place[2]);
+  }
+
+  /** The same by its three parts. */
+  numberAt(x: number, y: number, z: number): number {
+    const [w, h, d] = this.size;
+    if (x < 0 || y < 0 || z < 0 || x >= w || y >= h || z >= d) return open;
+    return this.numbers[x + w * (z + d * y)] ?? open;
   }
 
   /** Throws a RangeError outside of the world. */

@@ -26,6 +26,8 @@ const markerDisplay: YardDisplay = {
 };
 const markerCandidate = { model: '', front: 'south', top: 'up' } as const;
 
+type Hides = 'always' | 'never' | 'by what is there';
+
 interface Row {
   faces: readonly Drawn[];
   shares: readonly number[];
@@ -39,6 +41,8 @@ interface Row {
  */
 export class Looks {
   private readonly rows: (readonly Row[])[] = [];
+  private readonly hiding: Hides[] = [];
+  private readonly inSides: boolean[] = [];
   private readonly chosen = new Map<string, Drawn>();
   private readonly made = new Map<string, Drawn>();
   private nextId = 1;
@@ -61,6 +65,28 @@ export class Looks {
       this.chosen.set(key, drawn);
     }
     return drawn;
+  }
+
+  /** Whether what a number stands for hides faces of its neighbours, as far as that alone says. */
+  hides(number: number): Hides {
+    return (this.hiding[number] ??= this.hidesOf(number));
+  }
+
+  /** Whether everything that a number may show lies in the sides of its cell, and does not stray. */
+  liesInSides(number: number): boolean {
+    return (this.inSides[number] ??= (this.rows[number] ??= this.rowsOf(number)).every(
+      ({ faces }) => faces.flat().every(({ side, display }) => side && display.scatter === 0),
+    ));
+  }
+
+  private hidesOf(number: number): Hides {
+    const meant = this.numbers.meant(number);
+    const display = meant?.kind === 'block' ? meant.block.look?.display : undefined;
+    if (!display) return 'never';
+    if (display.hidesNeighbours === 'whole') return 'always';
+    return display.hidesNeighbours === 'never' && !display.joinsOwnKind
+      ? 'never'
+      : 'by what is there';
   }
 
   private rowsOf(number: number): Row[] {

@@ -33,7 +33,7 @@ export interface FaceLook {
   cutoff: number;
 }
 
-const first = 256;
+const first = 64;
 
 /** Gathers faces into arrays that grow by doubling. */
 export class FaceBuffer {
@@ -44,9 +44,9 @@ export class FaceBuffer {
     const { positions, uvs, tints, lights, pictures } = this.made;
     let point = this.made.faces * 4;
     for (const { at, uv, shade } of corners) {
-      positions.set(at, point * 3);
-      uvs.set(uv, point * 2);
-      tints.set(look.tint, point * 4);
+      for (let i = 0; i < 3; i += 1) positions[point * 3 + i] = at[i]!;
+      for (let i = 0; i < 2; i += 1) uvs[point * 2 + i] = uv[i]!;
+      for (let i = 0; i < 4; i += 1) tints[point * 4 + i] = look.tint[i]!;
       lights[point * 4] = look.block;
       lights[point * 4 + 1] = look.sky;
       lights[point * 4 + 2] = Math.round(shade * 255);

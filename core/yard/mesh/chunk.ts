@@ -1,30 +1,14 @@
-import { directionStep, scatterAt, vector, type Direction, type Vec3 } from '../../space/index.ts';
-import type { Cells } from '../grid/cells.ts';
-import type { CellFacts } from '../grid/facts.ts';
-import { open, type Meant, type Numbers } from '../grid/numbers.ts';
-import { isHidden, type DrawnFace, type Looks, type Neighbour } from '../look/drawn.ts';
-import { fullLight } from '../light.ts';
+import { scatterAt, vector, type Vec3 } from '../../space/index.ts';
+import { open, type Meant } from '../grid/numbers.ts';
+import { isHidden, type DrawnFace } from '../look/drawn.ts';
 import { FaceBuffer, type Corner, type FaceLook, type MeshArrays } from './buffer.ts';
+import { lightOf, stepTo, type Drawing } from './drawing.ts';
 import { addFluid } from './fluid.ts';
 import { Merging } from './merging.ts';
+import { shadesOf, shadeToward, tintOf, unshaded, type Shades } from './shades.ts';
 
 /** A chunk is so many cells wide, high and deep. */
 export const chunkSide = 16;
-
-/** A world as it is drawn: what stands where, how it looks, and its light. */
-export interface Drawing {
-  cells: Cells;
-  numbers: Numbers;
-  looks: Looks;
-  facts: (number: number) => CellFacts;
-  /** The number of a picture; 0 for the marker. */
-  pictureNumber: (id: string | undefined) => number;
-  fluidLook: (id: string) => { still?: string; flowing?: string; tint?: string; isClear: boolean };
-  /** The light of blocks, and that of the day, by cell. */
-  block: Uint8Array;
-  sky: Uint8Array;
-  texels: number;
-}
 
 /** A chunk as faces: what hides what lies behind, and what is seen through and goes by distance. */
 export interface ChunkMesh {
@@ -44,15 +28,41 @@ export function meshChunk(drawing: Drawing, chunk: Vec3): ChunkMesh {
   const from = vector((axis) => chunk[axis] * chunkSide);
   const to = vector((axis) => Math.min(from[axis] + chunkSide, cells.size[axis]));
   const middle = vector((axis) => from[axis] + chunkSide / 2);
-  const out = { solid: new FaceBuffer(), clear: new FaceBuffer(), merging: new Merging(middle) };
+  const out = {
+    solid: new FaceBuffer(),
+    clear: new FaceBuffer(),
+    merging: new Merging(from, chunkSide),
+  };
   for (let y = from[1]; y < to[1]; y += 1)
     for (let z = from[2]; z < to[2]; z += 1)
       for (let x = from[0]; x < to[0]; x += 1) {
         const number = cells.numbers[cells.indexOf([x, y, z])] ?? open;
-        if (number !== open) addCell(drawing, number, [x, y, z], middle, out);
+        if (number !== open && !isBuried(drawing, number, x, y, z))
+          addCell(drawing, number, [x, y, z], middle, out);
       }
   out.merging.into(out.solid);
   return { solid: out.solid.done(), clear: out.clear.done() };
+}
+
+/** Whether nothing of what stands in a cell is seen, as its neighbours hide whatever lies in its sides. */
+function isBuried(
+  { cells, looks }: Drawing,
+  number: number,
+  x: number,
+  y: number,
+  z: number,
+): boolean {
+  const hides = (dx: number, dy: number, dz: number) =>
+    looks.hides(cells.numberAt(x + dx, y + dy, z + dz)) === 'always';
+  return (
+    hides(0, 1, 0) &&
+    hides(0, -1, 0) &&
+    hides(1, 0, 0) &&
+    hides(-1, 0, 0) &&
+    hides(0, 0, 1) &&
+    hides(0, 0, -1) &&
+    looks.liesInSides(number)
+  );
 }
 
 interface Out {
@@ -68,27 +78,41 @@ function addCell(drawing: Drawing, number: number, place: Vec3, middle: Vec3, ou
     addFluid(drawing, meant, place, middle, look.isClear ? out.clear : out.solid);
     return;
   }
-  const own = meant?.kind === 'block' ? meant.block.id : '';
   const shift = shiftOf(drawing, meant, place);
   for (const face of drawing.looks.at(number, place)) {
-    const { side } = face;
-    if (side && isHidden(face, own, neighbourOf(drawing, stepTo(place, side)))) continue;
+    const { side, display } = face;
+    if (side && isOutOfSight(drawing, face, meant, stepTo(place, side))) continue;
     const look = lookOf(drawing, face, place, number);
-    const shades = face.display.shadedCorners && side ? shadesOf(drawing, face, place, side) : none;
-    if (face.isWhole && side && face.display.alphaMode !== 'blend')
+    const shades = display.shadedCorners && side ? shadesOf(drawing, face, place, side) : unshaded;
+    if (face.isWhole && side && display.alphaMode !== 'blend')
       out.merging.add(face, side, place, look, shades);
     else {
-      const buffer = face.display.alphaMode === 'blend' ? out.clear : out.solid;
+      const buffer = display.alphaMode === 'blend' ? out.clear : out.solid;
       buffer.add(cornersOf(face, place, middle, shift, shades), look);
     }
   }
 }
 
-const none: readonly [number, number, number, number] = [0, 0, 0, 0];
-export const stepTo = (place: Vec3, side: Direction): Vec3 => {
-  const step = directionStep(side);
-  return [place[0] + step[0], place[1] + step[1], place[2] + step[2]];
-};
+/** Whether what stands beyond its side hides a face. */
+function isOutOfSight(
+  { cells, numbers, looks }: Drawing,
+  face: DrawnFace,
+  meant: Meant | undefined,
+  there: Vec3,
+): boolean {
+  const number = cells.at(there);
+  if (number === open || face.display.scatter > 0) return false;
+  const hides = looks.hides(number);
+  if (hides !== 'by what is there') return hides === 'always';
+  const beyond = numbers.meant(number);
+  if (beyond?.kind !== 'block') return false;
+  const own = meant?.kind === 'block' ? meant.block.id : '';
+  return isHidden(face, own, {
+    block: beyond.block.id,
+    display: beyond.block.look?.display,
+    drawn: () => looks.at(number, there),
+  });
+}
 
 function shiftOf(
   { texels }: Drawing,
@@ -101,76 +125,24 @@ function shiftOf(
   return [across / texels, along / texels];
 }
 
-function neighbourOf({ cells, numbers, looks }: Drawing, place: Vec3): Neighbour {
-  const number = cells.at(place);
-  const meant = numbers.meant(number);
-  const block = meant?.kind === 'block' ? meant.block : undefined;
-  return {
-    block: block?.id,
-    display: block?.look?.display,
-    drawn: () => looks.at(number, place),
-  };
-}
-
-/** The light of a cell in one of the two arrays; outside of the world it is that of open air. */
-const levelAt = ({ cells }: Drawing, levels: Uint8Array, place: Vec3, outside: number): number =>
-  cells.isInside(place) ? (levels[cells.indexOf(place)] ?? 0) : outside;
-
-/** The brighter of the light in the cell itself and in the one that a face looks into. */
-export function lightOf(
-  drawing: Drawing,
-  place: Vec3,
-  normal: Vec3,
-): { block: number; sky: number } {
-  const next = stepTo(place, directionNear(normal));
-  const { block, sky } = drawing;
-  return {
-    block: Math.max(levelAt(drawing, block, place, 0), levelAt(drawing, block, next, 0)),
-    sky: Math.max(levelAt(drawing, sky, place, fullLight), levelAt(drawing, sky, next, fullLight)),
-  };
-}
-
-/** The direction that is nearest to the way that a face looks. */
-function directionNear([x, y, z]: Vec3): Direction {
-  const [a, b, c] = [Math.abs(x), Math.abs(y), Math.abs(z)];
-  if (b >= a && b >= c) return y > 0 ? 'up' : 'down';
-  if (a >= c) return x > 0 ? 'east' : 'west';
-  return z > 0 ? 'south' : 'north';
-}
-
 function lookOf(drawing: Drawing, face: DrawnFace, place: Vec3, number: number): FaceLook {
   const { alphaMode, alphaCutoff = 0.5, tint } = face.display;
   const { block, sky } = lightOf(drawing, place, face.normal);
   return {
     picture: drawing.pictureNumber(face.picture),
-    tint: tintOf(face.isTinted ? tint : 'none'),
+    tint: face.isTinted ? tintOf(tint) : tintOf('none'),
     block: Math.max(block, drawing.facts(number).emits),
     sky,
     cutoff: alphaMode === 'mask' ? Math.max(1, Math.ceil(alphaCutoff * 255)) : 0,
   };
 }
 
-const climate = ['grass', 'leaf', 'water'];
-
-/** A tint as a point has it: a colour and 0, or which of the climate's colours it is. */
-export function tintOf(tint: string): [number, number, number, number] {
-  const chosen = climate.indexOf(tint);
-  if (chosen >= 0) return [255, 255, 255, chosen + 1];
-  const hex = /^#([\da-f]{6})$/i.exec(tint)?.[1];
-  if (hex === undefined) return [255, 255, 255, 0];
-  const part = (at: number) => Number.parseInt(hex.slice(at, at + 2), 16);
-  return [part(0), part(2), part(4), 0];
-}
-
-/** How bright a face is by the way it looks, so that the sides of a block can be told apart. */
-export const shadeToward = ([x, y]: Vec3): number => 0.8 + 0.2 * y - 0.07 * Math.abs(x);
-
 function cornersOf(
   { corners, uv, normal }: DrawnFace,
   place: Vec3,
   middle: Vec3,
   [across, along]: readonly [number, number],
-  shades: readonly number[],
+  shades: Shades,
 ): Corner[] {
   const shade = shadeToward(normal);
   return corners.map(([x, y, z], i) => ({
@@ -182,32 +154,6 @@ function cornersOf(
     uv: uv[i] ?? [0, 0],
     shade: shade * (1 - (shades[i] ?? 0)),
   }));
-}
-
-/**
- * How much darker each corner of a face is: by 11 in 100 for each taken cell of the two beside it
- * and the one across, in the layer that it looks into, and by 33 where both beside it are.
- */
-function shadesOf(
-  { cells, facts }: Drawing,
-  { corners }: DrawnFace,
-  place: Vec3,
-  side: Direction,
-): [number, number, number, number] {
-  const before = stepTo(place, side);
-  const axis = directionStep(side).findIndex((part) => part !== 0);
-  const [a, b] = [(axis + 1) % 3, (axis + 2) % 3] as [0 | 1 | 2, 0 | 1 | 2];
-  const taken = (da: number, db: number): number => {
-    const there: [number, number, number] = [...before];
-    there[a] += da;
-    there[b] += db;
-    return facts(cells.at(there)).isTaken ? 1 : 0;
-  };
-  return corners.map((corner) => {
-    const [da, db] = [corner[a] > 0.5 ? 1 : -1, corner[b] > 0.5 ? 1 : -1];
-    const beside = taken(da, 0) + taken(0, db);
-    return (beside === 2 ? 3 : beside + taken(da, db)) * 0.11;
-  }) as [number, number, number, number];
 }
 
 /** The chunks of a world, as their numbers from its corner. */

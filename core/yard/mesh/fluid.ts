@@ -1,7 +1,8 @@
 import { headings, type Vec3 } from '../../space/index.ts';
 import { open } from '../grid/numbers.ts';
 import type { FaceBuffer, FaceLook } from './buffer.ts';
-import { lightOf, shadeToward, stepTo, tintOf, type Drawing } from './chunk.ts';
+import { lightOf, stepTo, type Drawing } from './drawing.ts';
+import { shadeToward, tintOf } from './shades.ts';
 import { fluidsIn, runOf, surfaceOf, type FluidCell } from './surface.ts';
 
 type Heights = readonly [number, number, number, number];

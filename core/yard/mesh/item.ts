@@ -3,7 +3,7 @@ import type { Numbers } from '../grid/numbers.ts';
 import type { Looks } from '../look/drawn.ts';
 import type { PackWorld, YardDisplay, YardItem } from '../pack-world.ts';
 import { FaceBuffer, type MeshArrays } from './buffer.ts';
-import { shadeToward, tintOf } from './chunk.ts';
+import { shadeToward, tintOf } from './shades.ts';
 
 interface Parts {
   pack: PackWorld;

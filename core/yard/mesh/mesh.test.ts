@@ -6,7 +6,8 @@ import { WorldNow } from '../run/world-now.ts';
 import { demoWorld } from '../../../demo/art/demo-world.ts';
 import { atlasOf, frameAt } from './atlas.ts';
 import type { MeshArrays } from './buffer.ts';
-import { chunksOf, meshChunk, tintOf, type ChunkMesh } from './chunk.ts';
+import { chunksOf, meshChunk, type ChunkMesh } from './chunk.ts';
+import { tintOf } from './shades.ts';
 import { meshItem } from './item.ts';
 
 const { world } = demoWorld();

@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import { frameAt, type AtlasPicture, type MeshArrays } from '../../../core/yard/index.ts';
 import { climateColour } from '../../../core/textures/facts/index.ts';
+import { hasGraphicsCard } from '../../stage/sharpness.tsx';
 import type { SentAtlas } from '../../workers/yard-protocol.ts';
 
 const vertex = /* glsl */ `
@@ -48,27 +49,33 @@ uniform sampler2D atlas;
 uniform sampler2D digits;
 uniform float perRow;
 uniform bool isClear;
-uniform bool showsLevels;
 out vec4 colour;
 
 vec4 texel(float tile) {
   vec2 at = vec2(mod(tile, perRow), floor(tile / perRow));
   // The fraction of what is a hair below a whole number is rounded to 1: that is the next tile.
   vec2 within = min(fract(vUv), 0.9999);
+#ifdef SPARING
+  return textureLod(atlas, (at + within) / perRow, 0.0);
+#else
   return textureGrad(atlas, (at + within) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
+#endif
 }
 
 void main() {
   vec4 shown = texel(vFrame.x);
+#ifdef BLENDS
   if (vFrame.z > 0.0) {
     vec4 next = texel(vFrame.y);
     float alpha = mix(shown.a, next.a, vFrame.z);
     vec3 mixed = shown.rgb * shown.a * (1.0 - vFrame.z) + next.rgb * next.a * vFrame.z;
     shown = vec4(alpha > 0.0 ? mixed / alpha : mixed, alpha);
   }
+#endif
   if (isClear ? shown.a <= 0.0 : vCutoff > 0.0 && shown.a < vCutoff) discard;
   vec3 lit = shown.rgb * vColour;
-  if (showsLevels) {
+#ifdef LEVELS
+  {
     vec3 normal = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
     vec2 on = abs(normal.y) > 0.5 ? vPlace.xz
       : abs(normal.x) > 0.5 ? vec2(-sign(normal.x) * vPlace.z, -vPlace.y)
@@ -79,6 +86,7 @@ void main() {
       lit = mix(lit, vLight.y >= vLight.x ? vec3(1.0, 0.86, 0.5) : vec3(0.96), ink);
     }
   }
+#endif
   colour = vec4(lit, isClear ? shown.a : 1.0);
 }`;
 
@@ -126,7 +134,8 @@ function atlasTexture({ levels }: SentAtlas): THREE.DataTexture {
 
 /** What everything in the Yard is drawn with: the pictures, which of their frames show, the light. */
 export class YardMaterials {
-  readonly solid: THREE.ShaderMaterial;
+  private readonly solid: THREE.ShaderMaterial;
+  private readonly blending: THREE.ShaderMaterial;
   readonly clear: THREE.ShaderMaterial;
   private readonly frames: THREE.DataTexture;
   private readonly pictures: readonly AtlasPicture[];
@@ -149,15 +158,23 @@ export class YardMaterials {
       perRow: { value: atlas.perRow },
       dark: { value: 0 },
       climate: { value: climateColours(0.5) },
-      showsLevels: { value: false },
     };
-    this.solid = this.made(false);
-    this.clear = this.made(true);
+    // What is not asked of every point costs nothing where nothing asks it.
+    this.solid = this.made({ isClear: false, blends: false });
+    this.blending = this.made({ isClear: false, blends: true });
+    this.clear = this.made({ isClear: true, blends: true });
     this.showTick(0);
   }
 
-  private made(isClear: boolean): THREE.ShaderMaterial {
+  /** For faces that hide what lies behind them: by whether a picture of theirs goes over to its next frame. */
+  forSolid({ pictures }: MeshArrays): THREE.ShaderMaterial {
+    return pictures.some((number) => this.pictures[number]?.blend) ? this.blending : this.solid;
+  }
+
+  private made({ isClear, blends }: { isClear: boolean; blends: boolean }): THREE.ShaderMaterial {
     return new THREE.ShaderMaterial({
+      // Without a graphics card the smaller copies of pictures cost more than they are worth.
+      defines: { ...(blends && { BLENDS: '' }), ...(!hasGraphicsCard() && { SPARING: '' }) },
       glslVersion: THREE.GLSL3,
       vertexShader: vertex,
       fragmentShader: fragment,
@@ -184,12 +201,21 @@ export class YardMaterials {
     if (values.dark !== undefined) this.shared['dark']!.value = values.dark;
     if (values.climate !== undefined)
       this.shared['climate']!.value = climateColours(values.climate);
-    if (values.showsLevels !== undefined) this.shared['showsLevels']!.value = values.showsLevels;
+    if (values.showsLevels !== undefined) this.showLevels(values.showsLevels);
+  }
+
+  private showLevels(isShown: boolean): void {
+    for (const material of [this.solid, this.blending, this.clear]) {
+      const { defines } = material;
+      if ('LEVELS' in defines === isShown) continue;
+      if (isShown) defines['LEVELS'] = '';
+      else delete defines['LEVELS'];
+      material.needsUpdate = true;
+    }
   }
 
   dispose(): void {
-    this.solid.dispose();
-    this.clear.dispose();
+    for (const material of [this.solid, this.blending, this.clear]) material.dispose();
     for (const name of ['atlas', 'digits', 'frames'])
       (this.shared[name]?.value as THREE.Texture).dispose();
   }

@@ -42,7 +42,7 @@ export function Chunks({ client, materials }: { client: YardClient; materials: Y
         const key = sent.chunk.join(' ');
         const before = shown.get(key);
         if (before) drop(before);
-        const solid = meshOf(sent, 'solid', materials.solid);
+        const solid = meshOf(sent, 'solid', materials.forSolid(sent.solid));
         const clear = meshOf(sent, 'clear', materials.clear);
         group.add(solid, clear);
         shown.set(key, { solid, clear, sent });
@@ -284,11 +284,11 @@ export function Item({
   const mesh = useSyncExternalStore(client.subscribe, () => client.itemMesh(item));
   const geometry = useMemo(() => mesh && geometryOf(mesh), [mesh]);
   useEffect(() => () => geometry?.dispose(), [geometry]);
-  if (!geometry) return null;
+  if (!geometry || !mesh) return null;
   return (
     <mesh
       geometry={geometry}
-      material={materials.solid}
+      material={materials.forSolid(mesh)}
       position={at}
       rotation={[0, Math.PI / 5, 0]}
       scale={size}
