@@ -15,6 +15,8 @@ import { createServer, type Server } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { readGltf, readObj } from '../core/exchange/index.ts';
+import { Run } from '../core/yard/index.ts';
+import { demoWorld } from '../demo/art/demo-world.ts';
 import { startServer } from '../server/serve.ts';
 
 let folder: string;
@@ -458,6 +460,28 @@ test('a pack is walked through in the Yard: what is amiss, and what is otherwise
   expect(second.lines.at(-1)).toBe('34 blocks, 204 tries, 1 amiss, 1 otherwise than before');
   expect(obrank('try', pack, '--against', 'package.json').stderr).toMatch(/is no walk/);
   expect(obrank('try', pack, '--gallery', report).stderr).toMatch(/say --engine too/);
+});
+
+test('a run that was saved in the Yard is played again, and says whether the same world comes of it', () => {
+  const { world } = demoWorld();
+  const run = new Run(world, { scene: 'Bare ground', seed: 7 });
+  run.tick([
+    { do: 'look', yaw: 0, pitch: -4500 },
+    { do: 'hold', held: { item: 'saltmarsh:salt_oven' } },
+    { do: 'place' },
+  ]);
+  for (let i = 0; i < 20; i += 1) run.tick();
+  const [file, wrong] = [path.join(folder, 'run.json'), path.join(folder, 'no-run.json')];
+  writeFileSync(file, JSON.stringify(run.recorded()));
+  writeFileSync(wrong, '{"scene": 3}');
+  const replayed = obrank('try', 'demo/saltmarsh', '--replay', file);
+  expect(replayed.status).toBe(0);
+  expect(replayed.stdout).toContain(run.digest().slice(0, 8));
+  writeFileSync(file, JSON.stringify({ ...run.recorded(), digest: 'another' }));
+  expect(obrank('try', 'demo/saltmarsh', '--replay', file).status).toBe(1);
+  const refused = obrank('try', 'demo/saltmarsh', '--replay', wrong);
+  expect(refused.status).toBe(2);
+  expect(refused.stderr).toMatch(/no recorded run/);
 });
 
 test('an engine that is none is one clear sentence', () => {

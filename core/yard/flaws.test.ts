@@ -24,3 +24,11 @@ test('a block without a look is told', () => {
     { text: 'The pack has no look of saltmarsh:salt_crust: it is a marker.', block: 'salt_crust' },
   ]);
 });
+
+test('a fluid without a look is told', () => {
+  const fewer = new Map(files);
+  fewer.delete('view/fluids/brine.json');
+  expect(flawsOf(loadPack(fewer).world)).toEqual([
+    { text: 'The pack has no look of the fluid saltmarsh:brine: it is a marker.' },
+  ]);
+});

@@ -19,8 +19,15 @@ export function flawsOf(world: PackWorld): LookFlaw[] {
   for (const block of world.blocks.values())
     for (const text of inBlock(block, world))
       if (!found.has(text)) found.set(text, { text, block: nameOf(block) });
-  return [...found.values(), ...ofPictures(world).map((text) => ({ text }))];
+  const others = [...ofFluids(world), ...ofPictures(world)];
+  return [...found.values(), ...others.map((text) => ({ text }))];
 }
+
+/** Fluids of which the pack says how they run, and not how they look. */
+const ofFluids = ({ fluids, view }: PackWorld): string[] =>
+  [...fluids.keys()].flatMap((id) =>
+    view.fluidLooks.has(id) ? [] : [`The pack has no look of the fluid ${id}: it is a marker.`],
+  );
 
 /** Pictures that items and fluids name, and that are not there; those of others nobody can judge. */
 function ofPictures({ namespace, view }: PackWorld): string[] {

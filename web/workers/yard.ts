@@ -194,7 +194,7 @@ function show(next: Run, changed: string[]): void {
   run = next;
   looks = new Looks(next.pack, next.now.numbers);
   waitingDeeds = [];
-  marked = undefined;
+  inRegion = undefined;
   sendLoaded(changed);
   next.now.takeSeen();
   sendChunks(chunksOf(next.now.cells.size));

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Vec3 } from '../../../core/space/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { mostOfRegion, regionAfter, type Moving, type Region } from '../../../core/yard/index.ts';
@@ -39,6 +39,8 @@ export function useMarking(client: YardClient): Marking {
     setHalf(false);
     show(undefined);
   });
+  const scene = useSyncExternalStore(client.subscribe, () => client.view.yard?.scene);
+  useEffect(forget, [forget, scene]);
   const move = useStable((moving: Moving) => {
     if (!region) return;
     client.do({ do: 'move', moving, ...region });

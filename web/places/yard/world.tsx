@@ -255,13 +255,23 @@ function Breaking({
   );
 }
 
+/** What lies about is so large, in blocks. */
+const lying = 0.3;
+
 /** What dropped and lies about, turning as it does. */
 export function Flying({ client, materials }: { client: YardClient; materials: YardMaterials }) {
   const now = useNow(client);
   return (
     <>
       {now?.flying.slice(0, 120).map(({ item, at }, i) => (
-        <Item key={i} client={client} materials={materials} item={item} at={at} size={0.3} />
+        <Item
+          key={i}
+          client={client}
+          materials={materials}
+          item={item}
+          at={[at[0], at[1] + lying / 2, at[2]]}
+          size={lying}
+        />
       ))}
     </>
   );
