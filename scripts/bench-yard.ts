@@ -2,7 +2,6 @@
  * The Yard: meshing and lighting a world beside a plain sweep over the same arrays, loading a large
  * pack, and a walk in Chromium beside a bare scene of as many triangles.
  */
-import { marker } from '../core/textures/index.ts';
 import { kitNamed, loadPack } from '../core/kits/index.ts';
 import {
   atlasOf,
@@ -16,18 +15,10 @@ import {
   type PackWorld,
 } from '../core/yard/index.ts';
 import { demoWorld } from '../demo/art/demo-world.ts';
+import { markerPicture } from '../web/workers/marker-picture.ts';
 import { bigMod } from './big-mod.ts';
 import { benchYardWalk } from './bench-yard-walk.ts';
 import type { Line, Median } from './figures.ts';
-
-const markerPicture = {
-  width: marker.width,
-  height: marker.height,
-  frames: 1,
-  steps: [{ frame: 0, ticks: 1 }],
-  blend: false,
-  pixels: () => marker.data,
-};
 
 /** A world of a pack in a scene, as it is drawn. */
 function drawingOf(pack: PackWorld, scene: string): { drawing: Drawing; run: Run } {

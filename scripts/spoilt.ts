@@ -8,7 +8,7 @@ import {
   spoilings,
   spoilt,
   stoodIn,
-} from '../core/yard/testing/spoilt-packs.ts';
+} from '../core/kits/block-pack/load/testing/spoilt-packs.ts';
 import { demoWorld } from '../demo/art/demo-world.ts';
 
 const { files } = demoWorld();

@@ -2,7 +2,6 @@
 import { readZip, type Files } from '../../core/bytes/index.ts';
 import { loadPack } from '../../core/kits/index.ts';
 import { directions, directionStep, vector, type Vec3 } from '../../core/space/index.ts';
-import { marker } from '../../core/textures/index.ts';
 import { count, messageOf } from '../../core/words/index.ts';
 import {
   atlasOf,
@@ -28,8 +27,8 @@ import {
   type MeshArrays,
   type PackWorld,
   type Region,
-  type YardPicture,
 } from '../../core/yard/index.ts';
+import { markerPicture } from './marker-picture.ts';
 import { hereOf, regionOf } from './yard-here.ts';
 import type {
   LoadedYard,
@@ -72,15 +71,6 @@ let waitingDeeds: Parameters<Run['tick']>[0] = [];
 
 const say = (answer: YardAnswer, transfer: Transferable[] = []) =>
   postMessage(answer, { transfer });
-
-const markerPicture: YardPicture = {
-  width: marker.width,
-  height: marker.height,
-  frames: 1,
-  steps: [{ frame: 0, ticks: 1 }],
-  blend: false,
-  pixels: () => marker.data,
-};
 
 onmessage = ({ data }: MessageEvent<YardAsk>) => {
   try {

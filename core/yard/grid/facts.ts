@@ -28,7 +28,8 @@ const whole: readonly Body[] = [[0, 0, 0, 1, 1, 1]];
 /** The friction of stone, on which walking is measured. */
 export const usualFriction = 0.6;
 
-const ofOpen: CellFacts = {
+/** Of a cell in which nothing stands. */
+export const ofOpen: CellFacts = {
   emits: 0,
   absorbs: 0,
   collision: [],

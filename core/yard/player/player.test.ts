@@ -1,22 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { directionStep, type Vec3 } from '../../space/index.ts';
-import type { Body, CellFacts } from '../grid/facts.ts';
+import { ofOpen as usual, type Body, type CellFacts } from '../grid/facts.ts';
 import { aimedAt, wayOf } from './aim.ts';
 import { isInTheWay, walked, type Gait, type Player } from './body.ts';
 
-const usual: CellFacts = {
-  emits: 0,
-  absorbs: 0,
-  collision: [],
-  outline: [],
-  friction: 0.6,
-  bounce: 0,
-  speedOnTop: 1,
-  drag: 0,
-  harm: 0,
-  isTaken: false,
-};
 const cube: readonly Body[] = [[0, 0, 0, 1, 1, 1]];
 const stone: CellFacts = { ...usual, collision: cube, isTaken: true };
 const tickRate = 20;

@@ -1,21 +1,9 @@
 import { expect, test } from '@jest/globals';
 import type { Vec3 } from '../../space/index.ts';
-import { usualFriction, type CellFacts } from '../grid/facts.ts';
+import { ofOpen as open, type CellFacts } from '../grid/facts.ts';
 import type { Player } from '../player/body.ts';
 import { harmTo } from './touch.ts';
 
-const open: CellFacts = {
-  emits: 0,
-  absorbs: 0,
-  collision: [],
-  outline: [],
-  friction: usualFriction,
-  bounce: 0,
-  speedOnTop: 1,
-  drag: 0,
-  harm: 0,
-  isTaken: false,
-};
 const player = (at: Vec3): Player => ({
   at,
   yaw: 0,

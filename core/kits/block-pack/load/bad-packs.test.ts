@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoWorld } from '../../demo/art/demo-world.ts';
-import { seededRandom } from '../space/index.ts';
+import { demoWorld } from '../../../../demo/art/demo-world.ts';
+import { seededRandom } from '../../../space/index.ts';
 import { isSpoilt, mustBeTold, spoilings, spoilt, stoodIn } from './testing/spoilt-packs.ts';
 
 const { files } = demoWorld();

@@ -1,6 +1,6 @@
-import type { Files } from '../../bytes/index.ts';
-import { loadPack } from '../../kits/index.ts';
-import { chunksOf, flawsOf, Looks, meshChunk, Run } from '../index.ts';
+import type { Files } from '../../../../bytes/index.ts';
+import { chunksOf, flawsOf, Looks, meshChunk, Run } from '../../../../yard/index.ts';
+import { loadPack } from '../index.ts';
 
 /** Loads a pack, stands in each scene of it for a second, and draws it; gives all lines of its log. */
 export function stoodIn(pack: Files): string[] {
