@@ -452,7 +452,11 @@ test('a pack is walked through in the Yard: what is amiss, and what is otherwise
   expect(obrank('build', 'demo/saltmarsh', '--out', pack).status).toBe(0);
   const first = obrank('try', pack, '--report', report);
   expect(first).toMatchObject({ status: 0, lines: ['34 blocks, 204 tries, 0 amiss'] });
-  expect(readFileSync(path.join(report, 'index.html'), 'utf8')).toContain('Tide lantern');
+  const page = readFileSync(path.join(report, 'index.html'), 'utf8');
+  expect(page).toContain('Tide lantern');
+  const pictures = [...page.matchAll(/<img src="(pictures\/[\da-f]+\.png)" alt="([^"]+)"/g)];
+  expect(pictures.length).toBeGreaterThan(100);
+  for (const [, file] of pictures) expect(existsSync(path.join(report, file!))).toBe(true);
   rmSync(path.join(pack, 'view/textures/gate/boards.png'));
   const second = obrank('try', pack, '--against', path.join(report, 'walk.json'));
   expect(second.status).toBe(1);

@@ -183,6 +183,15 @@ const arrows: Record<string, string[]> = {
   'core/api': ['core/mod'],
   // What it would share with the declaration it could not find wrong in what was written.
   'core/yard': ['core/fluids', 'core/reactions', 'core/space', 'core/states'],
+  // Beside the Yard, which knows nothing of how the declaration is drawn.
+  'core/yard-pictures': [
+    'core/bytes',
+    'core/draw',
+    'core/models',
+    'core/space',
+    'core/textures',
+    'core/yard',
+  ],
   'core/inspect': ['core'],
   disk: ['core'],
   server: ['core', 'disk'],

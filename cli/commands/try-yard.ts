@@ -15,6 +15,7 @@ import {
   walkReport,
   type PackWorld,
 } from '../../core/yard/index.ts';
+import { walkPictures } from '../../core/yard-pictures/index.ts';
 import {
   DiskProblem,
   readModOrPack,
@@ -69,11 +70,14 @@ export async function tryInYard(folder: string, options: WalkOptions): Promise<n
     );
   if (options.report !== undefined) {
     const nameOf = (block: string) => world.text(`block.${block.split(':')[1] ?? ''}`) ?? block;
-    const html = walkReport({ title, version, checks, differences, nameOf });
+    const pictures = walkPictures(world);
+    const picturesOf = pictures.of;
+    const html = walkReport({ title, version, checks, differences, nameOf, picturesOf });
     const encoder = new TextEncoder();
     const files: Files = new Map([
       ['index.html', encoder.encode(html)],
       [walkFile, encoder.encode(`${JSON.stringify(checks, undefined, 1)}\n`)],
+      ...pictures.files,
     ]);
     await (options.overwrite
       ? writeNew(path.resolve(options.report), files, true)

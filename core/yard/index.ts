@@ -38,9 +38,16 @@ export {
 export { moved, type Moving } from './block/turn.ts';
 export { blasted, type BlastWorld } from './blast.ts';
 export { darkness, daylight, flood, fullLight, Light, type Lighting } from './light.ts';
-export { testWalk, walkParts, type WalkCheck, type WalkPart } from './walk/walk.ts';
+export {
+  called,
+  statesTried,
+  testWalk,
+  walkParts,
+  type WalkCheck,
+  type WalkPart,
+} from './walk/walk.ts';
 export { walkDifferences, type WalkDifference } from './walk/compare.ts';
-export { walkReport, type ReportOf } from './walk/report.ts';
+export { walkReport, type ReportOf, type ReportPicture } from './walk/report.ts';
 export { Numbers, type Meant, type Stands } from './grid/numbers.ts';
 export { factsOf, type Body, type CellFacts } from './grid/facts.ts';
 export { Cells } from './grid/cells.ts';

@@ -1,5 +1,5 @@
 import type { WalkDifference } from './compare.ts';
-import { walkParts, type WalkCheck } from './walk.ts';
+import { walkParts, type WalkCheck, type WalkPart } from './walk.ts';
 
 /** What a report is about. */
 export interface ReportOf {
@@ -10,10 +10,18 @@ export interface ReportOf {
   differences?: readonly WalkDifference[] | undefined;
   /** The name of a block for people. */
   nameOf: (block: string) => string;
+  /** Pictures of what a try came upon, where there are any. */
+  picturesOf?: ((block: string, part: WalkPart) => readonly ReportPicture[]) | undefined;
+}
+
+/** A picture in a report: where it lies beside the page, and what it shows. */
+export interface ReportPicture {
+  file: string;
+  shows: string;
 }
 
 /** The widths of the columns, in hundredths. */
-const widths = [17, 23, 10, 19, 15, 7, 9];
+const widths = [15, 20, 20, 15, 12, 10, 8];
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('"', '&quot;');
@@ -25,6 +33,8 @@ table { border-collapse: collapse; table-layout: fixed; width: 100%; background:
 th, td { text-align: left; vertical-align: top; padding: .45rem .8rem; overflow-wrap: anywhere; border-bottom: 1px solid #e4ded2; font-weight: 400; }
 th[scope=row] { font-weight: 600; }
 thead th { color: #5f6b6c; font-size: .85em; }
+td > div { display: flex; flex-wrap: wrap; gap: 2px; margin-bottom: .3rem; }
+img { image-rendering: pixelated; }
 .amiss { color: #9c3328; font-weight: 600; }
 .other { background: #fbf1dc; }
 small { color: #5f6b6c; font-family: ui-monospace, monospace; }
@@ -38,7 +48,11 @@ const element = (name: string, inner: string, attributes = ''): string =>
   `<${name}${attributes && ` ${attributes}`}>${inner}</${name}>`;
 
 /** What came of one try: what is amiss below it, and what it was the last time. */
-function cellOf(check: WalkCheck | undefined, before: string | undefined): string {
+function cellOf(
+  check: WalkCheck | undefined,
+  before: string | undefined,
+  pictures: readonly ReportPicture[],
+): string {
   if (!check) return element('td', '');
   const { found, amiss } = check;
   const lines = [
@@ -46,14 +60,19 @@ function cellOf(check: WalkCheck | undefined, before: string | undefined): strin
     ...(amiss === undefined ? [] : [element('span', escaped(amiss), 'class="amiss"')]),
     ...(before === undefined ? [] : [element('small', `was: ${escaped(before)}`)]),
   ];
-  return element('td', lines.join('<br>'), before === undefined ? '' : 'class="other"');
+  const shown = pictures.map(
+    ({ file, shows }) =>
+      `<img src="${escaped(file)}" alt="${escaped(shows)}" title="${escaped(shows)}" width="42" height="42" loading="lazy">`,
+  );
+  const row = shown.length ? element('div', shown.join('')) : '';
+  return element('td', row + lines.join('<br>'), before === undefined ? '' : 'class="other"');
 }
 
 /** All tries of one block. */
 function rowOf(
   block: string,
   checks: readonly WalkCheck[],
-  { nameOf, differences = [] }: ReportOf,
+  { nameOf, differences = [], picturesOf }: ReportOf,
 ): string {
   const head = `${escaped(nameOf(block))}<br>${element('small', escaped(block))}`;
   const cells = walkParts.map((part) => {
@@ -61,6 +80,7 @@ function rowOf(
     return cellOf(
       checks.find((check) => check.part === part),
       was?.before,
+      picturesOf?.(block, part) ?? [],
     );
   });
   return element('tr', element('th', head, 'scope="row"') + cells.join(''));

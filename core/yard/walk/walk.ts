@@ -63,14 +63,31 @@ type Came = Pick<WalkCheck, 'found' | 'amiss'>;
 
 const counted = (many: number, one: string): string => `${many} ${one}${many === 1 ? '' : 's'}`;
 
+/**
+ * Which states a try comes upon that is told in pictures: those that come of placing, every one, and
+ * the first one with what turning and mirroring make of it.
+ *
+ * @example statesTried(gate).Placed // [0, 2, 4, 6]
+ */
+export function statesTried(block: YardBlock): Partial<Record<WalkPart, number[]>> {
+  const first = block.space.defaultState;
+  const ways = ['turned', 'mirrored'] as const;
+  const turned = new Set([first, ...ways.map((way) => moved(block, first, way))]);
+  return {
+    Placed: reachedBy(block),
+    Shown: Array.from({ length: block.space.size }, (_, state) => state),
+    ...(turned.size > 1 && { Turned: [...turned] }),
+  };
+}
+
 /** What a state is called: its properties. */
-const called = ({ space }: YardBlock, state: number): string =>
+export const called = ({ space }: YardBlock, state: number): string =>
   Object.entries(space.decode(state))
     .map(([name, value]) => `${name}=${String(value)}`)
     .join(', ') || 'its only state';
 
-/** Placed against a solid block, with nothing else around. */
-function ofPlacing(block: YardBlock): Came {
+/** The states that come of placing against a solid block, with nothing else around. */
+function reachedBy(block: YardBlock): number[] {
   const reached = new Set<number>();
   for (const side of directions)
     for (const heading of headings) {
@@ -82,11 +99,16 @@ function ofPlacing(block: YardBlock): Came {
       };
       reached.add(placed(block, click, around).state);
     }
+  return [...reached].sort((a, b) => a - b);
+}
+
+function ofPlacing(block: YardBlock): Came {
+  const reached = reachedBy(block);
   if (block.space.size === 1) return { found: 'its only state' };
-  const names = [...reached].sort((a, b) => a - b).map((state) => called(block, state));
+  const names = reached.map((state) => called(block, state));
   const more = names.length > 2 ? `; and ${names.length - 2} more` : '';
   return {
-    found: `${reached.size} of ${counted(block.space.size, 'state')}: ${names.slice(0, 2).join('; ')}${more}`,
+    found: `${reached.length} of ${counted(block.space.size, 'state')}: ${names.slice(0, 2).join('; ')}${more}`,
   };
 }
 

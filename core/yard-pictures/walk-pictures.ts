@@ -1,0 +1,111 @@
+import { digestOf } from '../bytes/index.ts';
+import { drawIsometric, fillingView, type DrawnModel, type PixelsOf } from '../draw/index.ts';
+import type { Quad } from '../models/index.ts';
+import { identityOrientation, type Vec3 } from '../space/index.ts';
+import { encodePicture, tintColour } from '../textures/index.ts';
+import {
+  called,
+  Looks,
+  Numbers,
+  statesTried,
+  type DrawnFace,
+  type PackWorld,
+  type ReportPicture,
+  type WalkPart,
+  type YardBlock,
+} from '../yard/index.ts';
+
+/** A picture is so many pixels wide and high; of one try at most so many are shown. */
+const size = 96;
+const mostPictures = 8;
+/** Where the middle of the world lies for what a place chooses: any place would do. */
+const place: Vec3 = [0, 0, 0];
+
+/** The pictures of a walk, and the files that they are. */
+export interface WalkPictures {
+  of: (block: string, part: WalkPart) => readonly ReportPicture[];
+  /** By their names beside the report, as PNG. */
+  files: ReadonlyMap<string, Uint8Array>;
+}
+
+/**
+ * Draws what a test walk comes upon, from the files of the pack alone: for each block and try the
+ * states, each look once. A picture is called by its digest, so that the same look has one file.
+ *
+ * @example walkPictures(world).of('saltmarsh:sluice_gate', 'Turned')[0]?.file // 'pictures/5b1….png'
+ */
+export function walkPictures(world: PackWorld): WalkPictures {
+  const numbers = new Numbers(world);
+  const looks = new Looks(world, numbers);
+  const pixelsOf = pixelsIn(world);
+  const files = new Map<string, Uint8Array>();
+  const draw = (block: YardBlock, state: number): string => {
+    const number = numbers.of({ block: block.id, state });
+    const models = modelsOf(looks.at(number, place), world.texels);
+    const view = fillingView(models, world.texels, pixelsOf);
+    const png = encodePicture(drawIsometric(models, world.texels, size, pixelsOf, view));
+    const file = `pictures/${digestOf(png).slice(0, 24)}.png`;
+    files.set(file, png);
+    return file;
+  };
+  const known = new Map<string, Partial<Record<WalkPart, ReportPicture[]>>>();
+  for (const block of world.blocks.values()) {
+    if (world.stock.has(block.id)) continue;
+    const tried = Object.entries(statesTried(block)) as [WalkPart, number[]][];
+    const drawn = tried.map(([part, states]) => [part, eachLook(block, states, draw)] as const);
+    known.set(block.id, Object.fromEntries(drawn));
+  }
+  return { of: (block, part) => known.get(block)?.[part] ?? [], files };
+}
+
+/** The pictures of states, each look once, under the name of the first state that has it. */
+function eachLook(
+  block: YardBlock,
+  states: readonly number[],
+  draw: (block: YardBlock, state: number) => string,
+): ReportPicture[] {
+  const found = new Map<string, string>();
+  for (const state of states) {
+    if (found.size === mostPictures) break;
+    const file = draw(block, state);
+    if (!found.has(file)) found.set(file, called(block, state));
+  }
+  return [...found].map(([file, shows]) => ({ file, shows }));
+}
+
+/** The faces of a cell as the models that are drawn, one for each way in which faces are shown. */
+function modelsOf(faces: readonly DrawnFace[], texels: number): DrawnModel[] {
+  return faces.map(({ corners, uv, normal, picture, display, isTinted }) => {
+    const scaled = corners.map((corner) => corner.map((part) => part * texels) as unknown as Vec3);
+    const quad: Quad = {
+      corners: scaled as unknown as Quad['corners'],
+      normal,
+      side: 'top',
+      texture: picture,
+      slot: '',
+      box: 0,
+      uv,
+    };
+    return {
+      quads: [quad],
+      orientation: identityOrientation,
+      alphaMode: display.alphaMode,
+      tint: tintColour(isTinted ? (display.tint as Parameters<typeof tintColour>[0]) : 'none'),
+      ...(display.alphaCutoff !== undefined && { alphaCutoff: display.alphaCutoff }),
+    };
+  });
+}
+
+/** The first frame of each picture of a pack. */
+function pixelsIn({ view }: PackWorld): PixelsOf {
+  const known = new Map<string, ReturnType<PixelsOf>>();
+  return (id) => {
+    if (!known.has(id)) {
+      const picture = view.pictureOf(id);
+      const data = picture?.pixels();
+      const { width = 0, height = 0 } = picture ?? {};
+      known.set(id, data && { width, height, data: data.subarray(0, width * height * 4) });
+    }
+    return known.get(id);
+  };
+}
