@@ -90,7 +90,7 @@ function modelsOf(faces: readonly DrawnFace[], texels: number): DrawnModel[] {
       quads: [quad],
       orientation: identityOrientation,
       alphaMode: display.alphaMode,
-      tint: tintColour(isTinted ? (display.tint) : 'none'),
+      tint: tintColour(isTinted ? display.tint : 'none'),
       ...(display.alphaCutoff !== undefined && { alphaCutoff: display.alphaCutoff }),
     };
   });
