@@ -154,6 +154,24 @@ test('the world is kept with the mod, each scene as it was left, whatever the br
   await expect(here(page)).toContainText('Driftwood door');
 });
 
+test('a world that cannot be kept is not left, and that is said until it is kept', async ({
+  page,
+  server,
+}) => {
+  await enter(page, server.address);
+  await page.route('**/yard/world', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  await page.keyboard.press('t');
+  await scene(page, 'Bare ground');
+  await expect(log(page)).toContainText('The world is not kept.');
+  await expect(page.getByLabel('Scene')).toHaveValue('Ground and wall');
+  await page.unroute('**/yard/world');
+  await expect(log(page)).not.toContainText('The world is not kept.');
+  await scene(page, 'Bare ground');
+  await expect(page.getByLabel('Scene')).toHaveValue('Bare ground');
+});
+
 test('a region is marked, its states stand beside what moving makes of them, and it is turned', async ({
   page,
   server,

@@ -7,6 +7,7 @@ import {
   atlasOf,
   chunksOf,
   daylight,
+  drawingOf,
   flood,
   Looks,
   meshChunk,
@@ -21,21 +22,14 @@ import { benchYardWalk } from './bench-yard-walk.ts';
 import type { Line, Median } from './figures.ts';
 
 /** A world of a pack in a scene, as it is drawn. */
-function drawingOf(pack: PackWorld, scene: string): { drawing: Drawing; run: Run } {
+function standingIn(pack: PackWorld, scene: string): { drawing: Drawing; run: Run } {
   const run = new Run(pack, { scene, seed: 1 });
-  const { now } = run;
   const { numberOf } = atlasOf(pack.view, pack.view.pictures, markerPicture);
-  const drawing = {
-    cells: now.cells,
-    numbers: now.numbers,
-    looks: new Looks(pack, now.numbers),
-    facts: now.facts,
-    pictureNumber: (id: string | undefined) => (id === undefined ? 0 : (numberOf.get(id) ?? 0)),
+  const drawing = drawingOf(run.now, {
+    looks: new Looks(pack, run.now.numbers),
+    pictureNumber: (id) => (id === undefined ? 0 : (numberOf.get(id) ?? 0)),
     fluidLook: () => ({ isClear: true }),
-    block: now.lighting.block,
-    sky: now.lighting.sky,
-    texels: pack.texels,
-  };
+  });
   return { drawing, run };
 }
 
@@ -59,7 +53,7 @@ export async function benchYard(median: Median, line: Line): Promise<void> {
     ['Ground and wall', 'ground'],
     ['Every state', 'states'],
   ] as const) {
-    const { drawing } = drawingOf(world, scene);
+    const { drawing } = standingIn(world, scene);
     const { cells } = drawing;
     const many = cells.numbers.length;
     const chunks = chunksOf(cells.size);
@@ -90,7 +84,7 @@ export async function benchYard(median: Median, line: Line): Promise<void> {
     );
   }
   benchLoad(median, line);
-  await benchYardWalk(drawingOf(world, 'Ground and wall'), line);
+  await benchYardWalk(standingIn(world, 'Ground and wall'), line);
 }
 
 function benchLoad(median: Median, line: Line): void {

@@ -39,21 +39,27 @@ export function walkPictures(world: PackWorld): WalkPictures {
   const looks = new Looks(world, numbers);
   const pixelsOf = pixelsIn(world);
   const files = new Map<string, Uint8Array>();
+  // Many states may show the same faces: those are drawn once.
+  const drawn = new Map<string, string>();
   const draw = (block: YardBlock, state: number): string => {
-    const number = numbers.of({ block: block.id, state });
-    const models = modelsOf(looks.at(number, place), world.texels);
+    const faces = looks.at(numbers.of({ block: block.id, state }), place);
+    const key = faces.map(({ id }) => id).join(' ');
+    const before = drawn.get(key);
+    if (before !== undefined) return before;
+    const models = modelsOf(faces, world.texels);
     const view = fillingView(models, world.texels, pixelsOf);
     const png = encodePicture(drawIsometric(models, world.texels, size, pixelsOf, view));
     const file = `pictures/${digestOf(png).slice(0, 24)}.png`;
     files.set(file, png);
+    drawn.set(key, file);
     return file;
   };
   const known = new Map<string, Partial<Record<WalkPart, ReportPicture[]>>>();
   for (const block of world.blocks.values()) {
     if (world.stock.has(block.id)) continue;
     const tried = Object.entries(statesTried(block)) as [WalkPart, number[]][];
-    const drawn = tried.map(([part, states]) => [part, eachLook(block, states, draw)] as const);
-    known.set(block.id, Object.fromEntries(drawn));
+    const shown = tried.map(([part, states]) => [part, eachLook(block, states, draw)] as const);
+    known.set(block.id, Object.fromEntries(shown));
   }
   return { of: (block, part) => known.get(block)?.[part] ?? [], files };
 }

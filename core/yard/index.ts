@@ -55,7 +55,7 @@ export { facesOf, type Face } from './look/faces.ts';
 export { Looks, type Drawn, type DrawnFace } from './look/drawn.ts';
 export { atlasOf, frameAt, type Atlas, type AtlasPicture } from './mesh/atlas.ts';
 export { chunkSide, chunksOf, meshChunk, type ChunkMesh } from './mesh/chunk.ts';
-export type { Drawing } from './mesh/drawing.ts';
+export { drawingOf, type Drawing } from './mesh/drawing.ts';
 export type { MeshArrays } from './mesh/buffer.ts';
 export { expectedDrops } from './block/odds.ts';
 export { aimedAt, wayOf, type Aim } from './player/aim.ts';

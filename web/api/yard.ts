@@ -113,14 +113,18 @@ export class YardClient {
     }
   }
 
-  /** Leaves the world that one is in, and goes to that of another scene as it was left. */
+  /**
+   * Leaves the world that one is in, and goes to that of another scene as it was left. A world that
+   * cannot be kept is not left.
+   */
   async enter(scene: string): Promise<void> {
     const asked = (this.asks += 1);
     try {
-      await this.keep();
+      if (!(await this.keep())) return;
       const left = await call(endpoints.getWorld, { mod: this.mod }, { query: { scene } });
       if (asked !== this.asks) return;
       this.ask({ ask: 'scene', scene, kept: left?.world ?? undefined });
+      this.show({ problem: undefined });
       // It is the one that one comes back to.
       await this.keep();
     } catch (error) {
@@ -128,19 +132,24 @@ export class YardClient {
     }
   }
 
-  /** Keeps the world with the mod as it stands, where it is otherwise than when it was kept last. */
-  async keep(): Promise<void> {
-    if (!this.view.yard) return;
+  /**
+   * Keeps the world with the mod as it stands, where it is otherwise than when it was kept last.
+   * Tells whether it is kept.
+   */
+  async keep(): Promise<boolean> {
+    if (!this.view.yard) return true;
     const { kept: world, scene } = await this.kept();
     const text = JSON.stringify([scene, world]);
-    if (text === this.lastKept) return;
+    if (text === this.lastKept) return true;
     try {
       const body = { scene, world } as BodyOf<typeof endpoints.leaveWorld>;
       await call(endpoints.leaveWorld, { mod: this.mod }, { body });
       this.lastKept = text;
       if (this.view.notKept !== undefined) this.show({ notKept: undefined });
+      return true;
     } catch (error) {
       this.show({ notKept: `The world is not kept. ${messageOf(error)}` });
+      return false;
     }
   }
 

@@ -9,6 +9,7 @@ import {
   catalogueOf,
   chunkSide,
   chunksOf,
+  drawingOf,
   eyesOf,
   groupTitle,
   flawsOf,
@@ -225,25 +226,20 @@ function sendLoaded(changed: string[]): void {
   );
 }
 
-const drawingOf = (from: Opened, of: Run, shown: Looks): Drawing => ({
-  cells: of.now.cells,
-  numbers: of.now.numbers,
-  looks: shown,
-  facts: of.now.facts,
-  pictureNumber: (id) => (id === undefined ? 0 : (from.atlas.numberOf.get(id) ?? 0)),
-  fluidLook: (id) => {
-    const { still, flowing, tint, alphaMode } = from.pack.view.fluidLooks.get(id) ?? {};
-    return {
-      ...(still !== undefined && { still }),
-      ...(flowing !== undefined && { flowing }),
-      ...(tint !== undefined && { tint }),
-      isClear: alphaMode !== 'opaque',
-    };
-  },
-  block: of.now.lighting.block,
-  sky: of.now.lighting.sky,
-  texels: from.pack.texels,
-});
+const drawnNow = (from: Opened, of: Run, shown: Looks): Drawing =>
+  drawingOf(of.now, {
+    looks: shown,
+    pictureNumber: (id) => (id === undefined ? 0 : (from.atlas.numberOf.get(id) ?? 0)),
+    fluidLook: (id) => {
+      const { still, flowing, tint, alphaMode } = from.pack.view.fluidLooks.get(id) ?? {};
+      return {
+        ...(still !== undefined && { still }),
+        ...(flowing !== undefined && { flowing }),
+        ...(tint !== undefined && { tint }),
+        isClear: alphaMode !== 'opaque',
+      };
+    },
+  });
 
 const buffersOf = ({ positions, uvs, tints, lights, pictures }: MeshArrays): Transferable[] => [
   positions.buffer,
@@ -255,7 +251,7 @@ const buffersOf = ({ positions, uvs, tints, lights, pictures }: MeshArrays): Tra
 
 function sendChunks(wanted: readonly Vec3[]): void {
   if (!opened || !run || !looks || wanted.length === 0) return;
-  const drawing = drawingOf(opened, run, looks);
+  const drawing = drawnNow(opened, run, looks);
   const chunks: SentChunk[] = wanted.map((chunk) => ({ chunk, ...meshChunk(drawing, chunk) }));
   say(
     { say: 'chunks', chunks },
@@ -353,7 +349,7 @@ function bodiesAround({ now, player }: Run): YardNow['bodies'] {
 function sendItem(id: string): void {
   const item = opened && itemIn(opened.pack, id);
   if (!opened || !run || !looks || !item) return;
-  const { pictureNumber } = drawingOf(opened, run, looks);
+  const { pictureNumber } = drawnNow(opened, run, looks);
   const mesh = meshItem(
     { pack: opened.pack, numbers: run.now.numbers, looks, pictureNumber },
     item,

@@ -4,6 +4,7 @@ import type { CellFacts } from '../grid/facts.ts';
 import type { Numbers } from '../grid/numbers.ts';
 import { fullLight } from '../light.ts';
 import type { Looks } from '../look/drawn.ts';
+import type { WorldNow } from '../run/world-now.ts';
 
 /** A world as it is drawn: what stands where, how it looks, and its light. */
 export interface Drawing {
@@ -19,6 +20,20 @@ export interface Drawing {
   sky: Uint8Array;
   texels: number;
 }
+
+/** A world as it stands now, to be drawn with these looks and pictures. */
+export const drawingOf = (
+  { cells, numbers, facts, lighting, pack }: WorldNow,
+  how: Pick<Drawing, 'looks' | 'pictureNumber' | 'fluidLook'>,
+): Drawing => ({
+  ...how,
+  cells,
+  numbers,
+  facts,
+  block: lighting.block,
+  sky: lighting.sky,
+  texels: pack.texels,
+});
 
 /** The cell beyond a side. */
 export const stepTo = ([x, y, z]: Vec3, side: Direction): Vec3 => {

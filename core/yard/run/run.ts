@@ -194,8 +194,9 @@ export class Run {
 
   /** Fills the bucket in the hand, if it is one and is on what it takes up. */
   private fills(deed: Deed): boolean {
+    if (deed.do !== 'act' && deed.do !== 'use') return false;
     const buckets = bucketsOf(this.now, this.held);
-    if (buckets.length === 0 || (deed.do !== 'act' && deed.do !== 'use')) return false;
+    if (buckets.length === 0) return false;
     const { place } = this.aim((cell) => (isSource(this.now, cell) ? wholeCell : [])) ?? {};
     const bucket = place && filledAt(this.now, place, buckets);
     if (!bucket) return false;

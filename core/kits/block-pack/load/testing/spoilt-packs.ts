@@ -1,26 +1,19 @@
 import type { Files } from '../../../../bytes/index.ts';
-import { chunksOf, flawsOf, Looks, meshChunk, Run } from '../../../../yard/index.ts';
+import { chunksOf, drawingOf, flawsOf, Looks, meshChunk, Run } from '../../../../yard/index.ts';
 import { loadPack } from '../index.ts';
 
-/** Loads a pack, stands in each scene of it for a second, and draws it; gives all lines of its log. */
+/** Loads a pack, stands in it for a second, and draws where its blocks stand; gives its whole log. */
 export function stoodIn(pack: Files): string[] {
   const { world, log } = loadPack(pack);
   const run = new Run(world, { scene: 'Ground and wall', seed: 1 });
   for (let tick = 0; tick < 20; tick += 1)
     run.tick(tick === 5 ? [{ do: 'look', yaw: 0, pitch: -4000 }, { do: 'bring' }] : []);
   const looks = new Looks(world, run.now.numbers);
-  const drawing = {
-    cells: run.now.cells,
-    numbers: run.now.numbers,
+  const drawing = drawingOf(run.now, {
     looks,
-    facts: run.now.facts,
     pictureNumber: () => 0,
     fluidLook: () => ({ isClear: true }),
-    block: run.now.lighting.block,
-    sky: run.now.lighting.sky,
-    texels: world.texels,
-  };
-  // Where the blocks stand.
+  });
   meshChunk(drawing, chunksOf(run.now.cells.size)[4]!);
   return [...log, ...flawsOf(world).map(({ text }) => text)];
 }
