@@ -59,20 +59,32 @@ export const namesSides = ({ reactions }: ReactingBlock): boolean =>
       asked?.neighbour?.side !== undefined || then.some((action) => 'side' in action),
   );
 
-/** A block of a group, and the blocks that touch it there. */
+/** A block as it may be after a while: what all that it may become hears and stirs. */
+export interface Kin {
+  ids: ReadonlySet<string>;
+  ears: readonly Ear[];
+}
+
+/** The kin of a block, from all that it may become. */
+export const kinFrom = (kin: ReadonlyMap<string, ReactingBlock | undefined>): Kin => ({
+  ids: new Set(kin.keys()),
+  ears: [...kin.values()].flatMap((block) => (block ? earsOf(block) : [])),
+});
+
+/** A block of a group, and those that touch it there. */
 export interface Among {
-  block: ReactingBlock;
-  beside: readonly ReactingBlock[];
+  kin: Kin;
+  beside: readonly Kin[];
 }
 
 /**
  * Whether something that one block does by hearing is heard by another one, which does something in
- * turn, where nothing else stands beside either than is said.
+ * turn, where nothing else stands beside either than is said, or what becomes of that.
  */
 export function wakes(one: Among, other: Among): boolean {
-  const earsAmong = ({ block, beside }: Among) =>
-    earsOf(block).filter(
-      (ear) => ear.beside === undefined || beside.some(({ id }) => id === ear.beside),
+  const earsAmong = ({ kin, beside }: Among) =>
+    kin.ears.filter(
+      (ear) => ear.beside === undefined || beside.some(({ ids }) => ids.has(ear.beside ?? '')),
     );
   const heard = earsAmong(other);
   return earsAmong(one).some(({ stirs: what }) => heard.some((ear) => what.has(ear.hears)));

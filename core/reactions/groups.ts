@@ -1,6 +1,7 @@
 import { itemAt } from '../lists/index.ts';
 import { directions, directionStep, type Vec3 } from '../space/index.ts';
-import { listens, namesSides, wakes, type Among } from './ears.ts';
+import { kinFrom, listens, namesSides, wakes, type Among, type Kin } from './ears.ts';
+import { kinOf } from './kin.ts';
 import type { ReactingBlock } from './world.ts';
 
 /** Blocks that may keep each other awake, and how they may stand together. */
@@ -40,32 +41,56 @@ const mostInRings = 16;
  * Groups of two blocks side by side, then of three in a row or round a corner, then of four in a
  * square, each block of which is woken by the one before it, all the way round or to and fro.
  */
-export function* groupsAmong(blocks: readonly ReactingBlock[]): Generator<Group> {
-  const awake = blocks.filter(listens);
-  const both = (a: Among, b: Among) => wakes(a, b) && wakes(b, a);
+export function* groupsAmong(
+  blocks: readonly ReactingBlock[],
+  byId: ReadonlyMap<string, ReactingBlock>,
+): Generator<Group> {
+  const awake = blocks
+    .filter(listens)
+    .map((block) => ({ block, kin: kinFrom(kinOf([block.id], byId)) }));
+  yield* pairsAmong(awake);
+  yield* threesAmong(awake.slice(0, mostInThrees));
+  yield* ringsAmong(awake.slice(0, mostInRings));
+}
+
+/** A block that listens, with what it may become. */
+interface Awake {
+  block: ReactingBlock;
+  kin: Kin;
+}
+
+const blocksOf = (group: readonly Awake[]): ReactingBlock[] => group.map(({ block }) => block);
+const isToAndFro = (a: Among, b: Among): boolean => wakes(a, b) && wakes(b, a);
+
+function* pairsAmong(awake: readonly Awake[]): Generator<Group> {
   for (const [i, a] of awake.entries())
     for (const b of awake.slice(i))
-      if (both({ block: a, beside: [b] }, { block: b, beside: [a] }))
-        yield { blocks: [a, b], layouts: pairs };
-  const some = awake.slice(0, mostInThrees);
-  for (const b of some)
-    for (const [i, a] of some.entries())
-      for (const c of some.slice(i)) {
-        const middle = { block: b, beside: [a, c] };
-        const isAwake = [a, c].every((end) => both({ block: end, beside: [b] }, middle));
-        if (isAwake) yield { blocks: [a, b, c], layouts: waysFor(threes, [a, b, c]) };
+      if (isToAndFro({ kin: a.kin, beside: [b.kin] }, { kin: b.kin, beside: [a.kin] }))
+        yield { blocks: blocksOf([a, b]), layouts: pairs };
+}
+
+function* threesAmong(awake: readonly Awake[]): Generator<Group> {
+  for (const b of awake)
+    for (const [i, a] of awake.entries())
+      for (const c of awake.slice(i)) {
+        const middle = { kin: b.kin, beside: [a.kin, c.kin] };
+        const isAwake = [a, c].every(({ kin }) => isToAndFro({ kin, beside: [b.kin] }, middle));
+        const group = blocksOf([a, b, c]);
+        if (isAwake) yield { blocks: group, layouts: waysFor(threes, group) };
       }
-  const few = awake.slice(0, mostInRings);
-  for (const [i, a] of few.entries())
-    for (const b of few.slice(i))
-      for (const c of few.slice(i))
-        for (const d of few.slice(i)) {
+}
+
+function* ringsAmong(awake: readonly Awake[]): Generator<Group> {
+  for (const [i, a] of awake.entries())
+    for (const b of awake.slice(i))
+      for (const c of awake.slice(i))
+        for (const d of awake.slice(i)) {
           const ring = [a, b, c, d];
-          const among = ring.map((block, at) => ({
-            block,
-            beside: [itemAt(ring, (at + 1) % 4), itemAt(ring, (at + 3) % 4)],
+          const among = ring.map(({ kin }, at) => ({
+            kin,
+            beside: [itemAt(ring, (at + 1) % 4).kin, itemAt(ring, (at + 3) % 4).kin],
           }));
           if (among.every((one, at) => wakes(one, itemAt(among, (at + 1) % 4))))
-            yield { blocks: ring, layouts: waysFor(rings, ring) };
+            yield { blocks: blocksOf(ring), layouts: waysFor(rings, blocksOf(ring)) };
         }
 }

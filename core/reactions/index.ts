@@ -21,7 +21,7 @@ export {
   type WorldParts,
 } from './world.ts';
 export { reactionReach, type ReachOptions, type ReactionReach, type WhyDead } from './reach.ts';
-export { loopsAmong, statesToldApart, type Loop } from './loops.ts';
+export { loopsAmong, type Loop } from './loops.ts';
 export {
   actionInWords,
   eventWords,

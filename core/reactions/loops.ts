@@ -1,10 +1,11 @@
 import { itemAt } from '../lists/index.ts';
 import type { Vec3 } from '../space/index.ts';
 import { groupsAmong, type Group } from './groups.ts';
+import { kinOf } from './kin.ts';
 import type { Occurrence } from './occurrence.ts';
 import { ReactionWorld, type ReactingBlock } from './world.ts';
 
-/** Blocks that stir each other for ever where they stand together. */
+/** Blocks that stir each other for ever where they stand together, as they do while it goes round. */
 export interface Loop {
   blocks: readonly string[];
   places: readonly Vec3[];
@@ -29,7 +30,8 @@ const unlucky = 1 - Number.EPSILON;
  * every tick something is heard and done again. Two side by side, three in a row or round a corner
  * and four in a square are tried, in the states that their reactions tell apart, in all directions,
  * without chance, and as far as so many trials reach. What waits for ticks is not looked for: it
- * may be meant. Of blocks that are in a loop already no larger one is told.
+ * may be meant. Of blocks that are in a loop already no larger one is told, nor one of what becomes
+ * them.
  *
  * @example loopsAmong([flicker, mirror])[0]?.period // 2
  */
@@ -38,41 +40,41 @@ export function loopsAmong(blocks: readonly ReactingBlock[]): Loop[] {
   const found: Loop[] = [];
   let trials = 0;
   let groups = 0;
-  for (const group of groupsAmong(blocks)) {
+  for (const group of groupsAmong(blocks, byId)) {
     if ((groups += 1) > mostGroups || trials > mostInAll) break;
-    if (found.some((loop) => isAmong(loop, group))) continue;
-    const search = searched(group, byId);
-    trials += search.trials;
-    if (search.loop) found.push(search.loop);
+    const isKnown = (ids: readonly string[]) => found.some(({ blocks }) => isAmong(blocks, ids));
+    if (isKnown(idsOf(group))) continue;
+    const { loop, trials: tries } = searched(group, byId);
+    trials += tries;
+    if (loop && !isKnown(loop.blocks)) found.push(loop);
   }
   return found;
 }
 
-/** Whether all blocks of a loop are in a group, as often as they are in it. */
-const isAmong = ({ blocks: loop }: Loop, { blocks }: Group): boolean =>
+const idsOf = ({ blocks }: Group): string[] => blocks.map(({ id }) => id);
+
+/** Whether all blocks of a loop are among others, as often as they are in it. */
+const isAmong = (loop: readonly string[], others: readonly string[]): boolean =>
   loop.every(
-    (id) => loop.filter((one) => one === id).length <= blocks.filter((one) => one.id === id).length,
+    (id) => loop.filter((one) => one === id).length <= others.filter((one) => one === id).length,
   );
 
 /**
- * The states of a block that its reactions, or those of blocks beside it, tell apart, with the
+ * The states of a block that the reactions of some blocks tell apart, its own among them, with the
  * usual values of all else.
  */
-export function statesToldApart(
-  { id, space, reactions }: ReactingBlock,
-  beside: readonly ReactingBlock[] = [],
-): number[] {
-  const asked = beside.flatMap((other) =>
-    other.reactions.flatMap((reaction) => {
-      const neighbour = reaction.if?.neighbour;
-      const isMeant = neighbour?.is === id || neighbour?.is.startsWith('#');
-      return isMeant ? Object.keys(neighbour?.state ?? {}) : [];
-    }),
-  );
+function statesToldApart({ id, space }: ReactingBlock, by: readonly ReactingBlock[]): number[] {
+  const reactions = by.flatMap((block) => block.reactions);
+  const isKept = reactions.some(({ then }) => then.some((one) => 'keeps' in one && one.keeps));
+  const own = isKept ? reactions : by.flatMap((one) => (one.id === id ? one.reactions : []));
+  const asked = reactions.flatMap(({ if: { neighbour } = {} }) => {
+    const isMeant = neighbour?.is === id || neighbour?.is.startsWith('#');
+    return isMeant ? Object.keys(neighbour?.state ?? {}) : [];
+  });
   const named = new Set([
     ...asked,
-    ...reactions.flatMap(({ if: own, then }) => [
-      ...Object.keys(own?.state ?? {}),
+    ...own.flatMap(({ if: asks, then }) => [
+      ...Object.keys(asks?.state ?? {}),
       ...then.flatMap((action) => ('property' in action ? [action.property] : [])),
     ]),
   ]);
@@ -100,37 +102,23 @@ function searched(group: Group, byId: ReadonlyMap<string, ReactingBlock>): Searc
   const first = itemAt(group.blocks, 0);
   let known = searches.get(first);
   if (!known) searches.set(first, (known = new Map<string, Search>()));
-  const key = group.blocks.map(({ id }) => id).join(' ');
+  const key = idsOf(group).join(' ');
   const before = known.get(key);
   if (before && [...before.rests].every(([id, block]) => byId.get(id) === block)) return before;
-  const rests = restsOn(group.blocks, byId);
-  const search = { ...tried(group, byId), rests };
+  const rests = kinOf(idsOf(group), byId);
+  const search = { ...tried(group, byId, rests), rests };
   known.set(key, search);
   return search;
 }
 
-/** A group with every block that it may put beside it or become. */
-function restsOn(
-  blocks: readonly ReactingBlock[],
-  byId: ReadonlyMap<string, ReactingBlock>,
-): Search['rests'] {
-  const rests = new Map<string, ReactingBlock | undefined>();
-  const add = (id: string): void => {
-    if (rests.has(id)) return;
-    const block = byId.get(id);
-    rests.set(id, block);
-    for (const { then } of block?.reactions ?? [])
-      for (const action of then) if ('block' in action) add(action.block);
-  };
-  for (const { id } of blocks) add(id);
-  return rests;
-}
-
-/** What may set a group off beside its being there: the signals that its first block hears of. */
-const beginningsOf = ({ reactions }: ReactingBlock): (Occurrence['event'] | undefined)[] => [
+/**
+ * What may set a group off beside its being there: the signals that a block of it hears of, or what
+ * stands in its place by the time they are heard.
+ */
+const beginningsOf = (blocks: readonly ReactingBlock[]): (Occurrence['event'] | undefined)[] => [
   undefined,
   ...(['signal comes', 'signal goes'] as const).filter((event) =>
-    reactions.some(({ when }) => when === event),
+    blocks.some(({ reactions }) => reactions.some(({ when }) => when === event)),
   ),
 ];
 
@@ -141,11 +129,13 @@ const stride = 7919;
 function tried(
   { blocks, layouts }: Group,
   byId: ReadonlyMap<string, ReactingBlock>,
+  rests: Search['rests'],
 ): Omit<Search, 'rests'> {
+  const concerned = [...rests.values()].flatMap((block) => block ?? []);
   const choices = [
     layouts,
-    beginningsOf(itemAt(blocks, 0)),
-    ...blocks.map((block) => statesToldApart(block, blocks)),
+    beginningsOf(concerned),
+    ...blocks.map((block) => statesToldApart(block, concerned)),
   ] as const;
   const all = choices.reduce((product, { length }) => product * length, 1);
   const trials = Math.min(all, mostTrials);
@@ -159,27 +149,27 @@ function tried(
     const [layout = 0, beginning = 0, ...at] = chosen;
     const places = itemAt(choices[0], layout);
     const states = at.map((index, i) => itemAt(itemAt(choices.slice(2) as number[][], i), index));
-    const period = periodFrom(blocks, places, states, itemAt(choices[1], beginning), byId);
-    if (period !== undefined)
-      return { loop: { blocks: blocks.map(({ id }) => id), places, states, period }, trials };
+    const loop = loopFrom(blocks, places, states, itemAt(choices[1], beginning), byId);
+    if (loop) return { loop, trials };
   }
   return { loop: undefined, trials };
 }
 
-/** After how many ticks a beginning is as it was, with something done in each of them by hearing. */
-function periodFrom(
+/** The loop that a beginning comes to: it is as it was, with something heard and done each tick. */
+function loopFrom(
   blocks: readonly ReactingBlock[],
   places: readonly Vec3[],
   states: readonly number[],
   beginning: Occurrence['event'] | undefined,
   byId: ReadonlyMap<string, ReactingBlock>,
-): number | undefined {
+): Loop | undefined {
   const world = new ReactionWorld({ blocks: byId, random: () => unlucky });
   blocks.forEach(({ id }, i) =>
     world.put(itemAt(places, i), { block: id, state: itemAt(states, i) }),
   );
   if (beginning) world.happen(itemAt(places, 0), { event: beginning });
   const seen = new Map<string, number>();
+  const moments = [reactingAt(world, places, byId)];
   for (let tick = 0; tick < mostTicks; tick += 1) {
     const effects = world.tick();
     const isHeard = effects.some(({ event }) => event !== 'after ticks' && event !== 'at random');
@@ -189,8 +179,37 @@ function periodFrom(
       world.toHear,
     ]);
     const before = seen.get(config);
-    if (before !== undefined) return tick - before;
+    if (before !== undefined) return { ...momentOf(moments, before + 1), period: tick - before };
     seen.set(config, tick);
+    moments.push(reactingAt(world, places, byId));
   }
   return undefined;
+}
+
+/** The blocks that react among those that stand in some places. */
+function reactingAt(
+  world: ReactionWorld,
+  places: readonly Vec3[],
+  byId: ReadonlyMap<string, ReactingBlock>,
+): Omit<Loop, 'period'> {
+  const standing = places.flatMap((place) => {
+    const stands = world.at(place);
+    return stands && 'block' in stands && byId.has(stands.block) ? [{ place, ...stands }] : [];
+  });
+  return {
+    blocks: standing.map(({ block }) => block),
+    places: standing.map(({ place }) => place),
+    states: standing.map(({ state }) => state),
+  };
+}
+
+/**
+ * The moment that a loop is told by: that in which the blocks of its beginning stand there again,
+ * or else the first one with blocks enough.
+ */
+function momentOf<M extends { blocks: readonly string[] }>(moments: readonly M[], from: number): M {
+  const begins = itemAt(moments, 0);
+  const inLoop = moments.slice(from);
+  const asBegun = inLoop.find(({ blocks }) => blocks.join(' ') === begins.blocks.join(' '));
+  return asBegun ?? inLoop.find(({ blocks }) => blocks.length > 1) ?? begins;
 }

@@ -155,6 +155,12 @@ export class ReactionWorld {
     this.change(place, stands);
   }
 
+  /** Puts the block of a cell into another state; the signal that it gives goes on. */
+  alter(place: Vec3, state: number): void {
+    const stands = this.at(place);
+    if (stands && 'block' in stands) this.change(place, { block: stands.block, state }, true);
+  }
+
   /** What a cell holds from the start: nobody hears of it. Its timers begin. */
   lay(place: Vec3, stands: Standing): void {
     this.hold(place, { stands, strength: 0, until: Infinity, timers: this.timersOf(stands) });

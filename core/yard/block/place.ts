@@ -52,28 +52,64 @@ export interface Placed {
  * @example placed(lantern, click, around).because
  * // [{ property: 'hung', value: 'floor', rule: 1 }, …]
  */
-export function placed({ space, placement }: YardBlock, click: Click, around: Around): Placed {
-  const values = (name: string) => space.values[space.indexOf(name)] ?? [];
+export function placed(block: YardBlock, click: Click, around: Around): Placed {
   const set: Record<string, Value> = {};
-  const because: Because[] = [];
+  const because = inOrder(block).map(({ name, kind, default: usual }): Because => {
+    const found = ruled(block, { name, kind }, click, around, set);
+    const value = found?.value ?? usual;
+    set[name] = value;
+    return { property: name, value, ...(found && { rule: found.rule }) };
+  });
+  return { state: block.space.encode(set), because };
+}
+
+/** Nobody clicks: that is how the format has it when a block follows its neighbours. */
+const nobody: Click = { side: 'up', height: 1, looks: [0, 0, -1], crouching: false };
+
+/** Whether the rules of a block let it follow its neighbours for as long as it stands. */
+export const follows = ({ placement }: YardBlock): boolean =>
+  placement.some(({ to }) => isFollowing(to));
+const isFollowing = (to: string): boolean => to === 'joined' || to === 'corner';
+
+/**
+ * The state of a block that stands, after what follows the neighbours was set anew.
+ *
+ * @example followed(fence, fence.space.encode({ north: false }), around) // north: true
+ */
+export function followed(block: YardBlock, state: number, around: Around): number {
+  const set: Record<string, Value> = { ...block.space.decode(state) };
+  for (const { name, kind } of inOrder(block)) {
+    if (!block.placement.some((rule) => rule.set === name && isFollowing(rule.to))) continue;
+    const found = ruled(block, { name, kind }, nobody, around, set);
+    if (found) set[name] = found.value;
+  }
+  return block.space.encode(set);
+}
+
+/** The properties of a block as they are set: a corner after all others. */
+function inOrder({ space, placement }: YardBlock): YardBlock['space']['properties'] {
   const isCorner = (name: string) =>
     placement.some((rule) => rule.set === name && rule.to === 'corner');
-  // A corner is set after all other properties.
-  const ordered = [false, true].flatMap((isLast) =>
+  return [false, true].flatMap((isLast) =>
     space.properties.filter(({ name }) => isCorner(name) === isLast),
   );
-  for (const property of ordered) {
-    const { name } = property;
-    const found = placement
-      .map((rule, index) => ({ rule, index }))
-      .filter(({ rule }) => rule.set === name && holds(rule, click, around))
-      .map(({ rule, index }) => ({ index, value: given(rule, property.kind, click, around, set) }))
-      .find(({ value }) => hasValue(values(name), value));
-    const value = found?.value ?? property.default;
-    set[name] = value;
-    because.push({ property: name, value, ...(found && { rule: found.index }) });
+}
+
+/** What the first rule gives that holds and gives a value of the property. */
+function ruled(
+  { space, placement }: YardBlock,
+  { name, kind }: { name: string; kind: string },
+  click: Click,
+  around: Around,
+  set: State,
+): { value: Value; rule: number } | undefined {
+  const values = space.values[space.indexOf(name)] ?? [];
+  for (const [index, rule] of placement.entries()) {
+    if (rule.set !== name || !holds(rule, click, around)) continue;
+    const value = given(rule, kind, click, around, set);
+    if (hasValue(values, value)) return { value, rule: index };
   }
-  return { state: space.encode(set), because };
+  return undefined;
 }
 
 /** The half that was clicked: the top of a block counts as lower, its underside as upper. */

@@ -1,7 +1,7 @@
 import { directionStep, type Direction, type Vec3 } from '../../space/index.ts';
 import { dug, type Dug, type Tool } from '../block/dig.ts';
 import { drops, type Breaking, type Drop } from '../block/loot.ts';
-import { placed, type Around, type Placed } from '../block/place.ts';
+import { placed, type Placed } from '../block/place.ts';
 import { itemIn } from '../items.ts';
 import { wayOf, type Aim } from '../player/aim.ts';
 import { isInTheWay, type Player } from '../player/body.ts';
@@ -95,7 +95,7 @@ export class Hand {
       crouching: player.crouches,
       carried: held?.carries,
     };
-    const came = placed(block, click, this.aroundOf(place, block));
+    const came = placed(block, click, this.now.aroundOf(place, block));
     const bodies = this.now.facts(
       this.now.numbers.of({ block: block.id, state: came.state }),
     ).collision;
@@ -112,16 +112,5 @@ export class Hand {
     else if (block) this.now.put(place, { block: of, state: block.space.defaultState });
     else return { why: `The pack has no ${of}.` };
     return { poured: of, place, empty };
-  }
-
-  private aroundOf(place: Vec3, { id, space }: YardBlock): Around {
-    return {
-      isSolid: (side) => this.now.isSolid(beside(place, side)),
-      hasSignal: this.now.isSignalled(place),
-      ownKind: (side) => {
-        const at = this.now.blockAt(beside(place, side));
-        return at?.block.id === id ? space.decode(at.state) : undefined;
-      },
-    };
   }
 }

@@ -1,5 +1,6 @@
 import type { Effect, Occurrence, Standing } from '../../reactions/index.ts';
 import type { Vec3 } from '../../space/index.ts';
+import type { Around } from '../block/place.ts';
 import { Cells } from '../grid/cells.ts';
 import { factsOf, type CellFacts } from '../grid/facts.ts';
 import { Numbers, open } from '../grid/numbers.ts';
@@ -75,12 +76,10 @@ export class WorldNow {
     return block && { block, state: stands.state };
   }
 
-  /** Whether the collision boxes of what stands in a cell leave nothing of it open. */
-  isSolid(place: Vec3): boolean {
-    return this.factsAt(place).collision.some((body) =>
-      body.every((part, i) => (i < 3 ? part <= 0 : part >= 1)),
-    );
-  }
+  /** What stands around a cell, as the rules of placing of a block ask for it. */
+  aroundOf = (place: Vec3, block: YardBlock): Around => this.yard.aroundOf(place, block);
+
+  isSolid = (place: Vec3): boolean => this.yard.isSolid(place);
 
   /** Lights the world as it stands now. */
   light(): void {
