@@ -21,6 +21,7 @@ export type {
   YardLot,
   YardModel,
   YardPicture,
+  YardPose,
   YardSounds,
 } from './pack-world.ts';
 export { ownBlocks } from './pack-world.ts';
@@ -64,11 +65,12 @@ export { reach, Run, type RunStart } from './run/run.ts';
 export type { Deed, Held, RecordedRun, SoundEvent, Told } from './run/deeds.ts';
 export { mostOfRegion, regionAfter, statesIn, type Region } from './run/region.ts';
 export { isKept, keptOf, type KeptWorld } from './run/saved.ts';
-export { calledIn, scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
+export { scenesOf, worldSize, type Scene, type Sign } from './scenes/scenes.ts';
 export { becauseInWords, placingInWords } from './block/words.ts';
 export { shadeToward, tintOf } from './mesh/shades.ts';
 export { FaceBuffer } from './mesh/buffer.ts';
-export { meshItem } from './mesh/item.ts';
-export { catalogueOf, groupTitle, itemIn, itemTitle } from './items.ts';
+export { meshItem, type ItemPlace } from './mesh/item.ts';
+export { catalogueOf, itemIn } from './items.ts';
+export { groupTitle, itemTitle, nameIn } from './names.ts';
 export { flawsOf, type LookFlaw } from './flaws.ts';
 export { playedAgain, runFrom } from './run/recorded.ts';

@@ -1,3 +1,4 @@
+import { stockGroup, toolGroup } from './names.ts';
 import type { PackWorld, YardItem } from './pack-world.ts';
 
 const known = new WeakMap<PackWorld, readonly YardItem[]>();
@@ -31,31 +32,6 @@ export function catalogueOf(world: PackWorld): readonly YardItem[] {
   return found;
 }
 
-const stockGroup = 'obrank:stock';
-const toolGroup = 'obrank:tools';
-
 /** An item of the catalogue by its id. */
 export const itemIn = (world: PackWorld, id: string | undefined): YardItem | undefined =>
   id === undefined ? undefined : catalogueOf(world).find((item) => item.id === id);
-
-/** What an item is called, and its group. */
-export function itemTitle(world: PackWorld, { id, tool }: YardItem): string {
-  const name = id.slice(id.indexOf(':') + 1);
-  if (id.startsWith('obrank:tool/') && tool)
-    return `${world.tools.grades[tool.grade]?.name ?? tool.grade} ${tool.kind}`;
-  const kind = world.blocks.has(id) ? 'block' : 'item';
-  return world.text(`${kind}.${name}`) ?? inWords(name);
-}
-export function groupTitle(world: PackWorld, group: string | undefined): string {
-  if (group === undefined) return 'Elsewhere';
-  if (group === stockGroup) return 'Stock materials';
-  if (group === toolGroup) return 'Tools of the ladder';
-  const name = group.slice(group.indexOf(':') + 1);
-  return world.text(`group.${name}`) ?? inWords(name);
-}
-
-/** A name as words that begin with a capital. */
-export function inWords(name: string): string {
-  const words = name.replaceAll('_', ' ');
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}

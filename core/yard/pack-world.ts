@@ -143,6 +143,15 @@ export interface YardItem {
   group?: string | undefined;
   tool?: { kind: string; grade: number } | undefined;
   bucket?: { of: string; empty: string } | undefined;
+  poses?:
+    Readonly<Partial<Record<'hand' | 'ground' | 'catalogue', YardPose | undefined>>> | undefined;
+}
+
+/** How an item sits: turned by degrees, about y, x and then z; scaled; moved by sixteenths. */
+export interface YardPose {
+  turn: Vec3;
+  scale: number;
+  shift: Vec3;
 }
 
 /** What is heard when something is done to a block: for each event sounds, one of which is drawn. */
@@ -208,6 +217,8 @@ export interface Grade {
 export interface YardFluid extends FluidPhysics {
   drag?: number | undefined;
   harm?: number | undefined;
+  /** What it does to the fire on who is in it. */
+  fire?: 'puts out' | 'sets' | undefined;
   light?: number | undefined;
   absorbs?: number | undefined;
 }
@@ -229,8 +240,10 @@ export interface PackWorld {
   view: PackView;
   /** The code under which a state of a block is stored. */
   codeOf: (block: string, state: number) => number;
-  /** The text of a key, such as `block.tide_lantern`, in the first language of the pack. */
+  /** The text of a key, such as `block.tide_lantern`; undefined where no language has it. */
   text: (key: string) => string | undefined;
+  /** By kind and a name that saved worlds may hold: what stands for it now. */
+  standIns: ReadonlyMap<string, string>;
   /** What does not resolve in a model and is drawn as the marker, in sentences. */
   flawsOfModel: (model: string) => readonly string[];
   /** Whether an id is meant by an id, or by a tag of the pack after a `#`. */

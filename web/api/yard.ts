@@ -1,6 +1,6 @@
 import { endpoints, type BodyOf } from '../../core/api/index.ts';
 import { messageOf } from '../../core/words/index.ts';
-import type { Deed, KeptWorld, MeshArrays, RecordedRun } from '../../core/yard/index.ts';
+import type { Deed, ItemPlace, KeptWorld, MeshArrays, RecordedRun } from '../../core/yard/index.ts';
 import type { Vec3 } from '../../core/space/index.ts';
 import type {
   LoadedYard,
@@ -79,12 +79,13 @@ export class YardClient {
     return () => this.drawers.delete(drawer);
   }
 
-  /** How an item is drawn; asked for when it is not known yet. */
-  itemMesh(item: string): MeshArrays | undefined {
-    const known = this.items.get(item);
+  /** How an item is drawn at a place; asked for when it is not known yet. */
+  itemMesh(item: string, place: ItemPlace): MeshArrays | undefined {
+    const key = `${place} ${item}`;
+    const known = this.items.get(key);
     if (known === undefined) {
-      this.items.set(item, 'asked');
-      this.ask({ ask: 'item', item });
+      this.items.set(key, 'asked');
+      this.ask({ ask: 'item', item, place });
     }
     return known === 'asked' ? undefined : known;
   }
@@ -214,7 +215,7 @@ export class YardClient {
         });
         return;
       case 'item':
-        this.items.set(answer.item, answer.mesh);
+        this.items.set(`${answer.place} ${answer.item}`, answer.mesh);
         this.show({});
         return;
       case 'kept':

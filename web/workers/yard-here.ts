@@ -1,10 +1,10 @@
 import { directionStep } from '../../core/space/index.ts';
 import {
   becauseInWords,
-  calledIn,
   dug,
   expectedDrops,
   itemIn,
+  nameIn,
   statesIn,
   type Region,
   type Run,
@@ -28,7 +28,7 @@ export function hereOf(run: Run): Here | undefined {
     place: aim.place,
     side: aim.side,
     id: stands.block,
-    title: at ? calledIn(pack, at.block.id) : 'Not in this pack',
+    title: at ? nameIn(pack, at.block.id) : 'Not in this pack',
     ...(at && { block: blockOf(run, aim.place, at) }),
     isSignalled: now.isSignalled(aim.place),
     light: {
@@ -47,7 +47,7 @@ export function regionOf(run: Run, region: Region): MarkedRegion {
         .map(([name, value]) => `${name}=${String(value)}`)
         .join(', ');
     return {
-      title: calledIn(run.pack, block.id),
+      title: nameIn(run.pack, block.id),
       cells,
       is: words(state),
       turned: words(turned),
@@ -91,7 +91,7 @@ function blockOf(
     broken: counted.broken,
     drops: [...items].map((id) => ({
       item: id,
-      title: calledIn(pack, id, pack.blocks.has(id) ? 'block' : 'item'),
+      title: nameIn(pack, id, pack.blocks.has(id) ? 'block' : 'item'),
       dropped: counted.dropped.get(id) ?? 0,
       expected: expected ? ((expected.get(id) as number | undefined) ?? 0) : undefined,
     })),

@@ -4,6 +4,7 @@ import type {
   Deed,
   Drop,
   Held,
+  ItemPlace,
   KeptWorld,
   MeshArrays,
   RecordedRun,
@@ -26,7 +27,7 @@ export type YardAsk =
   | { ask: 'step' }
   /** Whether the bodies round about are wanted. */
   | { ask: 'bodies'; isWanted: boolean }
-  | { ask: 'item'; item: string }
+  | { ask: 'item'; item: string; place: ItemPlace }
   /** What is marked, or that nothing is any more. */
   | { ask: 'region'; region?: Region | undefined }
   /** The names of things in another language of the pack. */
@@ -50,6 +51,12 @@ export interface LogEntry {
   block?: string | undefined;
 }
 
+/** How far one sees in a fluid, and its colour, channels as shares of 1. */
+export interface Sight {
+  blocks: number;
+  colour: readonly [number, number, number];
+}
+
 /** A pack that was loaded, and what the Yard offers for it. */
 export interface LoadedYard {
   title: string;
@@ -63,6 +70,8 @@ export interface LoadedYard {
   languages: readonly string[];
   language: string | undefined;
   soundSets: Readonly<Record<string, YardSounds>>;
+  /** By fluid: how far one sees in it, in blocks, and in which colour that ends. */
+  sights: Readonly<Record<string, Sight>>;
   log: LogEntry[];
   /** What is otherwise than in the pack before, in words. */
   changed: string[];
@@ -146,7 +155,7 @@ export type YardAnswer =
   | { say: 'loaded'; yard: LoadedYard; atlas?: SentAtlas }
   | { say: 'chunks'; chunks: SentChunk[] }
   | { say: 'now'; now: YardNow }
-  | { say: 'item'; item: string; mesh: MeshArrays }
+  | { say: 'item'; item: string; place: ItemPlace; mesh: MeshArrays }
   | { say: 'sound'; sound: string; bytes: Uint8Array | undefined }
   | { say: 'kept'; kept: KeptWorld; scene: string }
   | { say: 'recorded'; run: RecordedRun }

@@ -5,7 +5,6 @@ import { directions, directionStep, vector, type Vec3 } from '../../core/space/i
 import { count, messageOf } from '../../core/words/index.ts';
 import {
   atlasOf,
-  calledIn,
   catalogueOf,
   chunkSide,
   chunksOf,
@@ -19,11 +18,13 @@ import {
   Looks,
   meshChunk,
   meshItem,
+  nameIn,
   playedAgain,
   Run,
   scenesOf,
   type Atlas,
   type Drawing,
+  type ItemPlace,
   type KeptWorld,
   type MeshArrays,
   type PackWorld,
@@ -31,6 +32,7 @@ import {
 } from '../../core/yard/index.ts';
 import { markerPicture } from './marker-picture.ts';
 import { hereOf, regionOf } from './yard-here.ts';
+import { sightsIn } from './yard-sights.ts';
 import type {
   LoadedYard,
   LogEntry,
@@ -119,7 +121,7 @@ function answer(asked: YardAsk): void {
       say({ say: 'sound', sound: asked.sound, bytes: opened?.pack.view.soundOf(asked.sound) });
       return;
     case 'item':
-      sendItem(asked.item);
+      sendItem(asked.item, asked.place);
       return;
     case 'keep':
       if (run) say({ say: 'kept', kept: keptOf(run), scene: run.scene.name });
@@ -210,6 +212,7 @@ function sendLoaded(changed: string[]): void {
     languages,
     language,
     soundSets: Object.fromEntries(pack.view.soundSets),
+    sights: sightsIn(pack),
     log,
     changed,
     player: { yaw: run.player.yaw, pitch: run.player.pitch },
@@ -304,7 +307,7 @@ function tell(told: YardNow['told']): void {
   const { player, pack } = run;
   const eyes = eyesOf(player);
   const head = run.now.standingAt(vector((axis) => Math.floor(eyes[axis])));
-  const called = (id: string) => calledIn(pack, id, pack.blocks.has(id) ? 'block' : 'item');
+  const called = (id: string) => nameIn(pack, id, pack.blocks.has(id) ? 'block' : 'item');
   say({
     say: 'now',
     now: {
@@ -346,15 +349,16 @@ function bodiesAround({ now, player }: Run): YardNow['bodies'] {
   return found;
 }
 
-function sendItem(id: string): void {
+function sendItem(id: string, place: ItemPlace): void {
   const item = opened && itemIn(opened.pack, id);
   if (!opened || !run || !looks || !item) return;
   const { pictureNumber } = drawnNow(opened, run, looks);
   const mesh = meshItem(
     { pack: opened.pack, numbers: run.now.numbers, looks, pictureNumber },
     item,
+    place,
   );
-  say({ say: 'item', item: id, mesh }, buffersOf(mesh));
+  say({ say: 'item', item: id, place, mesh }, buffersOf(mesh));
 }
 
 function replay(recorded: Extract<YardAsk, { ask: 'replay' }>['run']): void {

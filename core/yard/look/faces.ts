@@ -15,6 +15,7 @@ import {
 } from '../../space/index.ts';
 import type { PackView, YardBox, YardCandidate, YardSide } from '../pack-world.ts';
 import { shownModel, type ShownModel } from './resolve.ts';
+import { turnedAbout } from './turned.ts';
 
 /** A textured rectangle in its cell, which reaches from 0 to 1 along each axis. */
 export interface Face {
@@ -153,15 +154,6 @@ function cornersOf(low: Vec3, size: Vec3, normal: Vec3, up: Vec3): Face['corners
       return low[axis] + (way > 0 ? size[axis] : 0);
     });
   return [corner(1, -1), corner(-1, -1), corner(-1, 1), corner(1, 1)];
-}
-
-/** A step or point turned about an axis through 0 by degrees and the right-hand rule. */
-function turnedAbout([x, y, z]: Vec3, { about, by }: { about: 'x' | 'y' | 'z'; by: number }): Vec3 {
-  const angle = (by / 180) * Math.PI;
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  if (about === 'x') return [x, y * cos - z * sin, z * cos + y * sin];
-  if (about === 'y') return [x * cos + z * sin, y, z * cos - x * sin];
-  return [x * cos - y * sin, y * cos + x * sin, z];
 }
 
 const onItsSide = ([left = 0, top = 0, width = 0, height = 0]: readonly number[]): Crop => [

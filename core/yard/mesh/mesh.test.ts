@@ -173,7 +173,7 @@ test('a tint is a colour, or what the climate chooses', () => {
 test('every item of the demo is seen as something', () => {
   const { drawing } = meshed(() => undefined);
   for (const item of world.view.items) {
-    const mesh = meshItem({ pack: world, ...drawing }, item);
+    const mesh = meshItem({ pack: world, ...drawing }, item, 'hand');
     expect([item.id, mesh.faces > 0]).toEqual([item.id, true]);
   }
 });

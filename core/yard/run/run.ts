@@ -9,6 +9,7 @@ import { darkness } from '../light.ts';
 import type { Body } from '../grid/facts.ts';
 import { aimedAt, wayOf, type Aim } from '../player/aim.ts';
 import { eyesOf, walked, type Gait, type Player } from '../player/body.ts';
+import { nameIn } from '../names.ts';
 import type { PackWorld } from '../pack-world.ts';
 import { scenesOf, worldSize, type Scene } from '../scenes/scenes.ts';
 import { Blasting } from './blasting.ts';
@@ -21,7 +22,7 @@ import { fallen, isCollected, thrown, type Flying } from './flying.ts';
 import { dropsOf, Hand } from './hand.ts';
 import { movedRegion } from './region.ts';
 import { savedFrom, type KeptWorld } from './saved.ts';
-import { harmTo } from './touch.ts';
+import { fireOn, harmTo } from './touch.ts';
 import { WorldNow } from './world-now.ts';
 
 /** From so far one reaches. */
@@ -68,6 +69,8 @@ export class Run {
   private readonly blasting = new Blasting();
   private gait: Gait = { forward: 0, right: 0, up: 0 };
   private digs = false;
+  /** Whether whoever is in the world is on fire. */
+  burns = false;
   private told: Told[] = [];
   private readonly hourAt: { tick: number; hour: number } = { tick: 0, hour: firstHour };
 
@@ -430,6 +433,12 @@ export class Run {
     for (const place of this.fire.second(this.burnable)) this.remove(place);
     const harm = harmTo(this.player, this.now.factsAt);
     if (harm) this.told.push({ told: 'harmed', ...harm });
+    const on = fireOn(this.player, this.now.standingAt, this.pack.fluids);
+    if (on && (on.does === 'sets') !== this.burns) {
+      this.burns = on.does === 'sets';
+      const does = this.burns ? 'sets you on fire' : 'puts out the fire on you';
+      this.note(`${nameIn(this.pack, on.fluid, 'fluid')} ${does}.`);
+    }
   }
 
   private comesOf({ place, action, by }: Effect): void {

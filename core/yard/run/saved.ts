@@ -58,7 +58,7 @@ function keep(stands: Standing | undefined, { blocks }: PackWorld): Kept {
 
 /**
  * Brings a kept world to a pack: values that a property has no more are its default. What the pack
- * does not know keeps its name.
+ * does not know keeps its name, unless another thing stands for it now.
  */
 export function savedFrom(kept: KeptWorld, pack: PackWorld): SavedWorld {
   const kinds = kept.kinds.map((one) => standing(one, pack));
@@ -104,14 +104,27 @@ function isKind(kind: unknown): boolean {
   );
 }
 
-function standing(kept: Kept, { blocks }: PackWorld): Standing | undefined {
+function standing(kept: Kept, pack: PackWorld): Standing | undefined {
   if (!kept) return undefined;
-  if ('fluid' in kept) return { fluid: kept.fluid };
-  const space = blocks.get(kept.block)?.space;
-  if (!space) return { block: kept.block, state: 0 };
+  if ('fluid' in kept) return { fluid: nameNow('fluid', kept.fluid, pack) };
+  const block = nameNow('block', kept.block, pack);
+  const space = pack.blocks.get(block)?.space;
+  if (!space) return { block, state: 0 };
   const known = Object.entries(kept.state).filter(([name, value]) =>
     space.values[space.indexOf(name)]?.includes(value),
   );
   const usual = space.decode(space.defaultState);
-  return { block: kept.block, state: space.encode({ ...usual, ...Object.fromEntries(known) }) };
+  return { block, state: space.encode({ ...usual, ...Object.fromEntries(known) }) };
+}
+
+/** What stands for a name now, by the section Registry of the format: itself where it is there. */
+function nameNow(kind: 'block' | 'fluid', name: string, pack: PackWorld): string {
+  const there: ReadonlyMap<string, unknown> = kind === 'block' ? pack.blocks : pack.fluids;
+  const seen = new Set<string>();
+  let now = name;
+  while (!there.has(now) && !seen.has(now)) {
+    seen.add(now);
+    now = pack.standIns.get(`${kind} ${now}`) ?? now;
+  }
+  return there.has(now) ? now : name;
 }

@@ -1,6 +1,24 @@
+import type { Standing } from '../../reactions/index.ts';
 import type { Vec3 } from '../../space/index.ts';
 import type { Body, CellFacts } from '../grid/facts.ts';
+import type { PackWorld } from '../pack-world.ts';
 import { bodyOf, type Player } from '../player/body.ts';
+
+/** What a fluid in which somebody stands, or has the head, does to the fire on them. */
+export function fireOn(
+  player: Player,
+  standingAt: (place: Vec3) => Standing | undefined,
+  fluids: PackWorld['fluids'],
+): { fluid: string; does: 'puts out' | 'sets' } | undefined {
+  const [x, low, z] = player.at.map(Math.floor) as [number, number, number];
+  for (let y = low; y < bodyOf(player)[4]; y += 1) {
+    const stands = standingAt([x, y, z]);
+    const fluid = stands && 'fluid' in stands ? stands.fluid : undefined;
+    const does = fluid === undefined ? undefined : fluids.get(fluid)?.fire;
+    if (fluid !== undefined && does) return { fluid, does };
+  }
+  return undefined;
+}
 
 /** Whoever stands on something, or against it, touches it. */
 const near = 0.02;

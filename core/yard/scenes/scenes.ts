@@ -1,6 +1,6 @@
 import type { Standing } from '../../reactions/index.ts';
 import type { Vec3 } from '../../space/index.ts';
-import { inWords } from '../items.ts';
+import { nameIn } from '../names.ts';
 import { ownBlocks, type PackWorld, type YardBlock } from '../pack-world.ts';
 
 /** A text that stands in the world. */
@@ -50,12 +50,6 @@ function ground(put: Put, isLeftOut: (place: Vec3) => boolean = () => false): vo
 
 const isWithin = ([x, y, z]: Vec3, from: Vec3, to: Vec3): boolean =>
   x >= from[0] && x <= to[0] && y >= from[1] && y <= to[1] && z >= from[2] && z <= to[2];
-
-/** What a block is called. */
-export const calledIn = (world: PackWorld, id: string, kind = 'block'): string => {
-  const name = id.slice(id.indexOf(':') + 1);
-  return world.text(`${kind}.${name}`) ?? inWords(name);
-};
 
 const pit = [
   [8, 1, 34],
@@ -140,7 +134,7 @@ function everyState(world: PackWorld): Scene[] {
       pitch: -24,
       signs: shown.flatMap(({ block }, i) =>
         i === 0 || shown[i - 1]?.block !== block
-          ? [{ place: placeOf(i), text: calledIn(world, block.id) }]
+          ? [{ place: placeOf(i), text: nameIn(world, block.id) }]
           : [],
       ),
       lay: (put) => {
@@ -193,7 +187,7 @@ function waterside(world: PackWorld): Scene {
     pitch: -14,
     signs: fluids.map((id, i) => ({
       place: [6 + i * 11, groundHeight, 22],
-      text: calledIn(world, id, 'fluid'),
+      text: nameIn(world, id, 'fluid'),
     })),
     lay: (put) => {
       const basins = fluids.map((_, i): [Vec3, Vec3] => [

@@ -14,6 +14,7 @@ import styles from './yard.module.css';
 
 quietAboutClock();
 
+const origin = [0, 0, 0] as const;
 /** So many names are listed before one types more of it. */
 const mostListed = 80;
 const doing = { places: 'places', digs: 'digs', pours: 'pours', nothing: 'does nothing here' };
@@ -30,7 +31,7 @@ export function Hand({
 }) {
   const at = item ? items.indexOf(item) : -1;
   const isDrawn = useSyncExternalStore(client.subscribe, () =>
-    item ? client.itemMesh(item.id)?.faces !== 0 : false,
+    item ? client.itemMesh(item.id, 'hand')?.faces !== 0 : false,
   );
   const near = (step: number) => items[(at + step + items.length) % items.length];
   return (
@@ -41,10 +42,10 @@ export function Hand({
             frameloop="demand"
             flat
             orthographic
-            camera={{ position: [2, 1.7, 2], zoom: 66 }}
+            camera={{ position: [0, 0, 3], zoom: 66 }}
             gl={{ alpha: true, antialias: true }}
           >
-            <Item client={client} materials={materials} item={item.id} at={[0, 0, 0]} size={1} />
+            <Item client={client} materials={materials} item={item.id} place="hand" at={origin} />
           </Canvas>
         </div>
       )}

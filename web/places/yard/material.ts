@@ -2,7 +2,7 @@ import * as THREE from 'three';
 import { frameAt, type AtlasPicture, type MeshArrays } from '../../../core/yard/index.ts';
 import { climateColour } from '../../../core/textures/facts/index.ts';
 import { hasGraphicsCard } from '../../stage/sharpness.tsx';
-import type { SentAtlas } from '../../workers/yard-protocol.ts';
+import type { SentAtlas, Sight } from '../../workers/yard-protocol.ts';
 
 const vertex = /* glsl */ `
 in vec4 tint;
@@ -49,6 +49,9 @@ uniform sampler2D atlas;
 uniform sampler2D digits;
 uniform float perRow;
 uniform bool isClear;
+#ifdef MIST
+uniform vec4 mist;
+#endif
 out vec4 colour;
 
 vec4 texel(float tile) {
@@ -87,7 +90,13 @@ void main() {
     }
   }
 #endif
+#ifdef MIST
+  // In a fluid everything ends in its colour, as far as one sees in it.
+  float share = smoothstep(0.0, 1.0, distance(vPlace, cameraPosition) / mist.w);
+  colour = vec4(mix(lit, mist.rgb, share), isClear ? mix(shown.a, 1.0, share) : 1.0);
+#else
   colour = vec4(lit, isClear ? shown.a : 1.0);
+#endif
 }`;
 
 const colourOf = (hex: string): THREE.Vector3 =>
@@ -157,6 +166,7 @@ export class YardMaterials {
       frames: { value: this.frames },
       perRow: { value: atlas.perRow },
       dark: { value: 0 },
+      mist: { value: new THREE.Vector4() },
       climate: { value: climateColours(0.5) },
     };
     // What is not asked of every point costs nothing where nothing asks it.
@@ -197,19 +207,25 @@ export class YardMaterials {
     this.frames.needsUpdate = true;
   }
 
-  set(values: { dark?: number; climate?: number; showsLevels?: boolean }): void {
+  set(values: { dark?: number; climate?: number; showsLevels?: boolean; sight?: Sight }): void {
     if (values.dark !== undefined) this.shared['dark']!.value = values.dark;
     if (values.climate !== undefined)
       this.shared['climate']!.value = climateColours(values.climate);
-    if (values.showsLevels !== undefined) this.showLevels(values.showsLevels);
+    if (values.showsLevels !== undefined) this.define('LEVELS', values.showsLevels);
+    this.define('MIST', values.sight !== undefined);
+    if (values.sight) {
+      const { blocks, colour } = values.sight;
+      (this.shared['mist']!.value as THREE.Vector4).set(...colour, blocks);
+    }
   }
 
-  private showLevels(isShown: boolean): void {
+  /** Compiles a part of the drawing in, or leaves it out. */
+  private define(part: 'LEVELS' | 'MIST', isIn: boolean): void {
     for (const material of [this.solid, this.blending, this.clear]) {
       const { defines } = material;
-      if ('LEVELS' in defines === isShown) continue;
-      if (isShown) defines['LEVELS'] = '';
-      else delete defines['LEVELS'];
+      if (part in defines === isIn) continue;
+      if (isIn) defines[part] = '';
+      else delete defines[part];
       material.needsUpdate = true;
     }
   }

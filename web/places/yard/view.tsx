@@ -3,13 +3,20 @@ import { useRef, useSyncExternalStore } from 'react';
 import type { Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { hasGraphicsCard } from '../../stage/sharpness.tsx';
+import type { Sight } from '../../workers/yard-protocol.ts';
 import type { Controls } from './controls.ts';
 import type { YardMaterials } from './material.ts';
 import { Chunks, Eyes, Flying, Marks, Signs, Weather, type Overlays } from './world.tsx';
 import styles from './yard.module.css';
 
+/** What is seen behind the world: the sky, or, with the head in a fluid, the colour of that. */
+export const groundOf = (hour: number, sight: Sight | undefined): { background: string } =>
+  sight
+    ? { background: `rgb(${sight.colour.map((part) => Math.round(part * 255)).join(' ')})` }
+    : skyOf(hour);
+
 /** The sky by the hour, from above to the horizon. */
-export function skyOf(hour: number): { background: string } {
+function skyOf(hour: number): { background: string } {
   const sun = -Math.cos(2 * Math.PI * hour);
   const stops: [number, number[], number[]][] = [
     [-1, [14, 20, 28], [24, 32, 42]],

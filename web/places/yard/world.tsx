@@ -1,9 +1,9 @@
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import * as THREE from 'three';
-import { chunkSide, darkness, type Region } from '../../../core/yard/index.ts';
+import { chunkSide, darkness, type ItemPlace, type Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
-import type { SentChunk, YardNow } from '../../workers/yard-protocol.ts';
+import type { SentChunk, Sight, YardNow } from '../../workers/yard-protocol.ts';
 import type { Looking } from './controls.ts';
 import { geometryOf, sortFaces, YardMaterials } from './material.ts';
 
@@ -99,6 +99,13 @@ export function Eyes({ client, looking }: { client: YardClient; looking: Looking
   return null;
 }
 
+/** How far one sees in the fluid that the head is in, if it is in one that says so. */
+export function sightIn({ view: { now, yard } }: YardClient): { sight?: Sight } {
+  const fluid = now?.player.inFluid;
+  const sight = fluid === undefined ? undefined : yard?.sights[fluid];
+  return sight ? { sight } : {};
+}
+
 /** The hour, the frames of pictures and what is drawn over the world, as they are told. */
 export function Weather({
   client,
@@ -117,9 +124,10 @@ export function Weather({
       dark: darkness(now?.hour ?? 0.5),
       climate: overlays.climate,
       showsLevels: overlays.levels,
+      ...sightIn(client),
     });
     invalidate();
-  }, [now, materials, overlays, invalidate]);
+  }, [now, client, materials, overlays, invalidate]);
   return null;
 }
 
@@ -255,10 +263,7 @@ function Breaking({
   );
 }
 
-/** What lies about is so large, in blocks. */
-const lying = 0.3;
-
-/** What dropped and lies about, turning as it does. */
+/** What dropped and lies about, each about the middle of a cell that stands where it lies. */
 export function Flying({ client, materials }: { client: YardClient; materials: YardMaterials }) {
   const now = useNow(client);
   return (
@@ -269,41 +274,33 @@ export function Flying({ client, materials }: { client: YardClient; materials: Y
           client={client}
           materials={materials}
           item={item}
-          at={[at[0], at[1] + lying / 2, at[2]]}
-          size={lying}
+          place="ground"
+          at={[at[0], at[1] + 0.5, at[2]]}
         />
       ))}
     </>
   );
 }
 
-/** An item as it is seen in the hand, turned a little. */
+/** An item in the pose of a place, seen from the front along z. */
 export function Item({
   client,
   materials,
   item,
+  place,
   at,
-  size,
 }: {
   client: YardClient;
   materials: YardMaterials;
   item: string;
+  place: ItemPlace;
   at: readonly [number, number, number];
-  size: number;
 }) {
-  const mesh = useSyncExternalStore(client.subscribe, () => client.itemMesh(item));
+  const mesh = useSyncExternalStore(client.subscribe, () => client.itemMesh(item, place));
   const geometry = useMemo(() => mesh && geometryOf(mesh), [mesh]);
   useEffect(() => () => geometry?.dispose(), [geometry]);
   if (!geometry || !mesh) return null;
-  return (
-    <mesh
-      geometry={geometry}
-      material={materials.forSolid(mesh)}
-      position={at}
-      rotation={[0, Math.PI / 5, 0]}
-      scale={size}
-    />
-  );
+  return <mesh geometry={geometry} material={materials.forSolid(mesh)} position={at} />;
 }
 
 /** Texts that stand in the world, each before what it is about. */

@@ -17,8 +17,8 @@ import { Still } from './still.tsx';
 import { useTime, type Time } from './time.ts';
 import { useSounds } from './use-sounds.ts';
 import { useYard } from './use-yard.ts';
-import { skyOf, View } from './view.tsx';
-import type { Overlays } from './world.tsx';
+import { groundOf, View } from './view.tsx';
+import { sightIn, type Overlays } from './world.tsx';
 import styles from './yard.module.css';
 
 /** The Yard: the world of the built pack, and why it is as it is. */
@@ -65,7 +65,7 @@ function InYard({
   return (
     <div className={styles['yard']}>
       <VisuallyHidden component="h1">The Yard</VisuallyHidden>
-      <div className={styles['world']} style={skyOf(time.hour)}>
+      <div className={styles['world']} style={groundOf(time.hour, sightIn(client).sight)}>
         <Waiting problem={view.problem} isThere={yard !== undefined} />
         {materials && (
           <View

@@ -59,7 +59,8 @@ export function worldFrom(pack: ReadPack, language?: string): PackWorld {
     tools: { kinds: Object.keys(kinds), grades },
     tables: new Map([...pack.lootTables.values()].map(({ value }) => [value.id, value.draws])),
     codeOf: codesOf(pack),
-    text: textsOf(pack, language ?? pack.pack?.value.languages[0]),
+    text: textsOf(pack, language),
+    standIns: standInsOf(pack),
     flawsOfModel: (model) => flawsOf(pack, model),
     isMeant: meantIn(pack),
   };
@@ -105,12 +106,29 @@ function codesOf({ registry, blocks }: ReadPack): PackWorld['codeOf'] {
   };
 }
 
+/** A text that a language does not have is taken from the first one of the pack. */
 function textsOf(
-  { words }: ReadPack,
+  { words, pack }: ReadPack,
   wanted: string | undefined,
 ): (key: string) => string | undefined {
-  const texts = [...words.values()].find(({ value }) => value.language === wanted)?.value.texts;
-  return (key) => (texts && Object.hasOwn(texts, key) ? texts[key] : undefined);
+  const inOrder = [wanted, pack?.value.languages[0]].map(
+    (language) =>
+      [...words.values()].find(({ value }) => value.language === language)?.value.texts ?? {},
+  );
+  return (key) => inOrder.find((texts) => Object.hasOwn(texts, key))?.[key];
+}
+
+/** Names that saved worlds may hold, and what stands for them now. */
+function standInsOf({ registry }: ReadPack): PackWorld['standIns'] {
+  const { entries = [], retired = [] } = registry?.value ?? {};
+  return new Map([
+    ...entries.flatMap(({ kind, id, formerly = [] }) =>
+      formerly.map((name): [string, string] => [`${kind} ${name}`, id]),
+    ),
+    ...retired.flatMap(({ kind, id, successor }): [string, string][] =>
+      successor === undefined ? [] : [[`${kind} ${id}`, successor]],
+    ),
+  ]);
 }
 
 /** What does not resolve in a model of the pack; others' models cannot be judged from it. */
