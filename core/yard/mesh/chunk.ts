@@ -133,7 +133,7 @@ function lookOf(drawing: Drawing, face: DrawnFace, place: Vec3, number: number):
     tint: face.isTinted ? tintOf(tint) : tintOf('none'),
     block: Math.max(block, drawing.facts(number).emits),
     sky,
-    cutoff: alphaMode === 'mask' ? Math.max(1, Math.ceil(alphaCutoff * 255)) : 0,
+    cutoff: alphaMode === 'mask' ? Math.ceil(alphaCutoff * 255) : 0,
   };
 }
 
