@@ -194,7 +194,7 @@ describe('Dig time', () => {
   test('the right tool divides, a gate takes three times as long and yields nothing', () => {
     const gated = block([], { hardness: 3.2, gated: true, tool: { kind: 'pick', leastGrade: 0 } });
     expect(dug(gated, undefined, world)).toEqual({
-      seconds: 9.600000000000001,
+      seconds: 9.6,
       ticks: 192,
       yields: false,
     });

@@ -6,7 +6,7 @@ export interface Tool {
   grade: number;
 }
 
-/** How long digging takes, and whether what is dug yields its drop. */
+/** How long digging takes, in whole ticks and so many seconds, and whether what is dug yields its drop. */
 export interface Dug {
   seconds: number;
   ticks: number;
@@ -37,8 +37,9 @@ export function dug(
   const isRight = isRightTool({ tool }, hand);
   const pace = isRight && hand ? (tools.grades[hand.grade]?.pace ?? 1) : 1;
   const isGated = gated && !isRight;
-  const seconds = isGated ? hardness * wrongTool : hardness / pace;
-  return { seconds, ticks: Math.ceil(seconds * tickRate - tiny), yields: !isGated };
+  const exact = isGated ? hardness * wrongTool : hardness / pace;
+  const ticks = Math.ceil(exact * tickRate - tiny);
+  return { seconds: ticks / tickRate, ticks, yields: !isGated };
 }
 
 /** Bare hands, then every kind of tool in every grade. */

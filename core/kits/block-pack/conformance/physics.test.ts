@@ -57,7 +57,7 @@ describe('Reference physics, digging', () => {
       expect(dig('free', 'axe', 1)).toMatchObject({ seconds: 3 });
       expect(dig('gated')).toEqual({ seconds: 9, ticks: 180, yields: false });
       expect(dig('gated', 'pick', 1)).toEqual({ seconds: 0.6, ticks: 12, yields: true });
-      expect(dig('plain')).toMatchObject({ seconds: 1.01, ticks: 21 });
+      expect(dig('plain')).toMatchObject({ seconds: 1.05, ticks: 21 });
       expect(dig('never', 'pick', 1)).toBeUndefined();
     },
   );

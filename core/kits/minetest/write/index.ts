@@ -48,8 +48,8 @@ const partsFor = (mod: Mod): Parts => ({
   groups: new Groups(mod),
 });
 
-/** Placing rules of these kinds go on holding while the block stands. */
-const following = new Set(['joined', 'signal', 'corner']);
+/** Placing rules of these kinds go on holding while the block stands; a signal has reactions. */
+const following = new Set(['joined', 'corner']);
 
 /** A block as a table for the runtime. */
 function blockTable(parts: Parts, compiled: CompiledBlock): LuaValue {
