@@ -28,10 +28,13 @@ test('a walk through the pack tells what each block does, what is amiss, and wha
   await expect(walk).toContainText('The mod has changed since.');
   await walk.getByRole('button', { name: 'Walk again' }).click();
   await expect(walk.getByText('1 amiss')).toBeVisible();
-  await expect(walk).toContainText('2 came out otherwise than the last time.');
+  await expect(walk).toContainText('4 came out otherwise than the last time.');
   // What is amiss stands first, and leads to where it is declared.
   const first = walk.getByRole('row').nth(1);
   await expect(first).toContainText('Sluice gate');
+  await expect(first).toContainText('looks otherwise than the last time');
+  // Each look once, as the files of the pack have it.
+  await expect(first.getByRole('img', { name: 'side=south, open=true' }).first()).toBeVisible();
   await expect(lantern).toContainText('was: bare hands 192 ticks');
   await first.getByRole('link', { name: /gate\/bords of the model/ }).click();
   await expect(page).toHaveURL(/blocks\/sluice_gate\/looks/);

@@ -45,6 +45,7 @@ const Walk = z.array(
     part: z.enum(walkParts),
     found: z.string(),
     amiss: z.string().optional(),
+    looks: z.string().max(64).optional(),
   }),
 );
 
@@ -63,10 +64,10 @@ export async function tryInYard(folder: string, options: WalkOptions): Promise<n
   const amiss = checks.filter((check) => check.amiss !== undefined);
   for (const { block, part, amiss: why = '' } of amiss)
     console.log(`${shown(block)}: ${part.toLowerCase()}: ${shown(why)}`);
-  for (const { block, part, before: was, now } of differences ?? [])
+  for (const { block, part, before: was, now, looksOther } of differences ?? [])
     console.log(
       `${shown(block)}: ${part.toLowerCase()}\n  before: ${shown(was ?? 'not tried')}\n` +
-        `  now:    ${shown(now ?? 'not tried')}`,
+        `  now:    ${shown(now ?? 'not tried')}${looksOther ? ', and looks otherwise' : ''}`,
     );
   if (options.report !== undefined) {
     const nameOf = (block: string) => world.text(`block.${block.split(':')[1] ?? ''}`) ?? block;

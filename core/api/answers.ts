@@ -198,6 +198,10 @@ export const Walked = z
         part: z.string().meta({ description: 'What was tried: Placed, Shown, Dug and so on.' }),
         found: z.string(),
         amiss: z.string().optional().meta({ description: 'What is amiss, where something is.' }),
+        looks: z
+          .string()
+          .optional()
+          .meta({ description: 'What stands for how it looked: the same looks, the same text.' }),
       }),
     ),
     log: z.array(z.string()).meta({ description: 'What of the pack was refused, and why.' }),

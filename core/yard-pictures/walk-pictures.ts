@@ -24,13 +24,13 @@ const place: Vec3 = [0, 0, 0];
 /** The pictures of a walk, and the files that they are. */
 export interface WalkPictures {
   of: (block: string, part: WalkPart) => readonly ReportPicture[];
-  /** By their names beside the report, as PNG. */
+  /** By their names beside the report, as PNG: of all that was asked for so far. */
   files: ReadonlyMap<string, Uint8Array>;
 }
 
 /**
  * Draws what a test walk comes upon, from the files of the pack alone: for each block and try the
- * states, each look once. A picture is called by its digest, so that the same look has one file.
+ * states, each look once, when they are asked for first. A picture is called by its digest, so that the same look has one file.
  *
  * @example walkPictures(world).of('saltmarsh:sluice_gate', 'Turned')[0]?.file // 'pictures/5b1….png'
  */
@@ -55,13 +55,18 @@ export function walkPictures(world: PackWorld): WalkPictures {
     return file;
   };
   const known = new Map<string, Partial<Record<WalkPart, ReportPicture[]>>>();
-  for (const block of world.blocks.values()) {
-    if (world.stock.has(block.id)) continue;
-    const tried = Object.entries(statesTried(block)) as [WalkPart, number[]][];
-    const shown = tried.map(([part, states]) => [part, eachLook(block, states, draw)] as const);
-    known.set(block.id, Object.fromEntries(shown));
-  }
-  return { of: (block, part) => known.get(block)?.[part] ?? [], files };
+  const ofBlock = (id: string): Partial<Record<WalkPart, ReportPicture[]>> => {
+    const block = world.stock.has(id) ? undefined : world.blocks.get(id);
+    const tried = Object.entries(block ? statesTried(block) : {}) as [WalkPart, number[]][];
+    const found = tried.map(([part, states]) => [part, eachLook(block!, states, draw)] as const);
+    return Object.fromEntries(found);
+  };
+  const of = (id: string, part: WalkPart): readonly ReportPicture[] => {
+    const found = known.get(id) ?? ofBlock(id);
+    known.set(id, found);
+    return found[part] ?? [];
+  };
+  return { of, files };
 }
 
 /** The pictures of states, each look once, under the name of the first state that has it. */

@@ -47,7 +47,7 @@ export {
   type WalkCheck,
   type WalkPart,
 } from './walk/walk.ts';
-export { walkDifferences, type WalkDifference } from './walk/compare.ts';
+export { walkDifferences, wasInWords, type WalkDifference } from './walk/compare.ts';
 export { walkReport, type ReportOf, type ReportPicture } from './walk/report.ts';
 export { Numbers, type Meant, type Stands } from './grid/numbers.ts';
 export { factsOf, type Body, type CellFacts } from './grid/facts.ts';

@@ -1,11 +1,14 @@
 import { endpoints, type Walked } from '../../core/api/index.ts';
 import { walkDifferences, type WalkDifference } from '../../core/yard/index.ts';
 import { asking } from './asked.ts';
+import { callForBytes } from './client.ts';
 import { runJob } from './jobs.ts';
 
 /** What came of a walk, and what came out otherwise than on the one before, where there was one. */
 export interface WalkTold extends Walked {
   differences: WalkDifference[] | undefined;
+  /** The pack that was walked through; undefined where it could not be fetched afterwards. */
+  pack: Uint8Array | undefined;
 }
 
 /** A longer walk is not kept for the next: the browser keeps no more than some megabytes. */
@@ -16,7 +19,8 @@ export const { ask: walkThrough, useAsked: useWalk } = asking<WalkTold>(async (m
   const walked = await runJob(endpoints.startWalk, { mod }, undefined, options);
   const before = lastWalk(mod);
   keep(mod, walked.checks);
-  return { ...walked, differences: before && walkDifferences(before, walked.checks) };
+  const pack = await callForBytes(endpoints.downloadYard, { mod }).catch(() => undefined);
+  return { ...walked, differences: before && walkDifferences(before, walked.checks), pack };
 });
 
 const keyOf = (mod: string): string => `obrank.walk.${mod}`;

@@ -7,6 +7,8 @@ export interface WalkDifference {
   /** Undefined where it was not tried, or is not any more. */
   before: string | undefined;
   now: string | undefined;
+  /** Whether it looks otherwise, whatever came of it in words. */
+  looksOther: boolean;
 }
 
 type Check = Omit<WalkCheck, 'part'> & { part: string };
@@ -25,14 +27,23 @@ export function walkDifferences(before: readonly Check[], now: readonly Check[])
   const found = now.flatMap((check): WalkDifference[] => {
     const old = then.get(keyOf(check));
     then.delete(keyOf(check));
-    if (old && said(old) === said(check)) return [];
-    return [{ ...check, before: old && said(old), now: said(check) }];
+    const { block, part, looks } = check;
+    const looksOther = old?.looks !== undefined && looks !== undefined && old.looks !== looks;
+    if (old && said(old) === said(check) && !looksOther) return [];
+    return [{ block, part, before: old && said(old), now: said(check), looksOther }];
   });
-  const gone = [...then.values()].map((old) => ({ ...old, before: said(old), now: undefined }));
-  return [...found, ...gone].map(({ block, part, before: was, now: is }) => ({
+  const gone = [...then.values()].map(({ block, part, ...old }) => ({
     block,
     part,
-    before: was,
-    now: is,
+    before: said(old),
+    now: undefined,
+    looksOther: false,
   }));
+  return [...found, ...gone];
 }
+
+/** What a try was the last time, in words. */
+export const wasInWords = ({ before, now, looksOther }: WalkDifference): string =>
+  before === now && looksOther
+    ? 'looks otherwise than the last time'
+    : `was: ${before ?? 'not tried'}${looksOther ? ', and looked otherwise' : ''}`;

@@ -1,4 +1,4 @@
-import type { WalkDifference } from './compare.ts';
+import { wasInWords, type WalkDifference } from './compare.ts';
 import { walkParts, type WalkCheck, type WalkPart } from './walk.ts';
 
 /** What a report is about. */
@@ -50,7 +50,7 @@ const element = (name: string, inner: string, attributes = ''): string =>
 /** What came of one try: what is amiss below it, and what it was the last time. */
 function cellOf(
   check: WalkCheck | undefined,
-  before: string | undefined,
+  was: WalkDifference | undefined,
   pictures: readonly ReportPicture[],
 ): string {
   if (!check) return element('td', '');
@@ -58,14 +58,14 @@ function cellOf(
   const lines = [
     escaped(found),
     ...(amiss === undefined ? [] : [element('span', escaped(amiss), 'class="amiss"')]),
-    ...(before === undefined ? [] : [element('small', `was: ${escaped(before)}`)]),
+    ...(was ? [element('small', escaped(wasInWords(was)))] : []),
   ];
   const shown = pictures.map(
     ({ file, shows }) =>
       `<img src="${escaped(file)}" alt="${escaped(shows)}" title="${escaped(shows)}" width="42" height="42" loading="lazy">`,
   );
   const row = shown.length ? element('div', shown.join('')) : '';
-  return element('td', row + lines.join('<br>'), before === undefined ? '' : 'class="other"');
+  return element('td', row + lines.join('<br>'), was ? 'class="other"' : '');
 }
 
 /** All tries of one block. */
@@ -79,7 +79,7 @@ function rowOf(
     const was = differences.find((one) => one.block === block && one.part === part);
     return cellOf(
       checks.find((check) => check.part === part),
-      was?.before,
+      was,
       picturesOf?.(block, part) ?? [],
     );
   });

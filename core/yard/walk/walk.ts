@@ -13,6 +13,7 @@ import { matches, valueIn } from '../block/rows.ts';
 import { moved } from '../block/turn.ts';
 import { fullLight, Light } from '../light.ts';
 import { ownBlocks, type PackWorld, type YardBlock } from '../pack-world.ts';
+import { looksDigest } from './looks-digest.ts';
 
 /** What a careful person would try with each block. */
 export const walkParts = ['Placed', 'Shown', 'Dug', 'Dropped', 'Turned', 'By night'] as const;
@@ -24,6 +25,8 @@ export interface WalkCheck {
   part: WalkPart;
   found: string;
   amiss?: string;
+  /** What stands for how it looked, where the try shows anything. */
+  looks?: string;
 }
 
 export interface WalkHow {
@@ -44,8 +47,10 @@ const breakings = 1000;
  */
 export function testWalk(world: PackWorld, { seed = 1, onProgress }: WalkHow = {}): WalkCheck[] {
   const own = ownBlocks(world);
+  const looksOf = looksDigest(world);
   return own.flatMap((block, done) => {
     onProgress?.(done, own.length);
+    const tried = statesTried(block);
     const ways = {
       Placed: () => ofPlacing(block),
       Shown: () => ofLooks(block, world),
@@ -54,7 +59,11 @@ export function testWalk(world: PackWorld, { seed = 1, onProgress }: WalkHow = {
       Turned: () => ofTurning(block),
       'By night': () => ofLight(block),
     } satisfies Record<WalkPart, () => Came>;
-    return walkParts.map((part) => ({ block: block.id, part, ...ways[part]() }));
+    return walkParts.map((part): WalkCheck => {
+      const states = tried[part];
+      const looks = states && { looks: looksOf(block, states) };
+      return { block: block.id, part, ...ways[part](), ...looks };
+    });
   });
 }
 

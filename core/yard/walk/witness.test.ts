@@ -7,6 +7,7 @@ import { writeBlockPack } from '../../kits/block-pack/write/index.ts';
 import { broken, lootSource } from '../../loot/index.ts';
 import { idOf, resolveBlocks, type Mod, type ResolvedBlock } from '../../mod/index.ts';
 import { placedState, turningOf, usualSituation } from '../../placing/index.ts';
+import { decodePicture, encodePicture } from '../../textures/index.ts';
 import { directions, directionStep, headings, opposite, seededRandom } from '../../space/index.ts';
 import { digTime } from '../../traits/index.ts';
 import type { Files } from '../../bytes/index.ts';
@@ -19,6 +20,7 @@ import {
   testWalk,
   walkDifferences,
   walkReport,
+  wasInWords,
 } from '../index.ts';
 import type { PackWorld } from '../index.ts';
 
@@ -162,6 +164,26 @@ describe('the test walk', () => {
     expect(
       walk.find(({ block, part }) => block.endsWith('tide_lantern') && part === 'Placed')?.found,
     ).toMatch(/^\d+ of 24 states: heading=/);
+  });
+
+  test('of a pack that only looks otherwise says so, at the blocks that do', () => {
+    const other = new Map(files);
+    const path = 'view/textures/gate/boards.png';
+    const { data, ...size } = decodePicture(files.get(path)!);
+    const painted = data.slice();
+    painted[0]! ^= 1;
+    other.set(path, encodePicture({ ...size, data: painted }));
+    const [before, now] = [testWalk(world), testWalk(loadPack(other).world)];
+    const differences = walkDifferences(before, now);
+    expect(new Set(differences.map(({ block }) => block))).toEqual(
+      new Set(['saltmarsh:sluice_gate']),
+    );
+    expect(differences.map(({ part, looksOther }) => [part, looksOther])).toEqual([
+      ['Placed', true],
+      ['Shown', true],
+      ['Turned', true],
+    ]);
+    expect(wasInWords(differences[0]!)).toBe('looks otherwise than the last time');
   });
 
   test('tells a picture that is not there, a file that is cut, a block that is gone', () => {

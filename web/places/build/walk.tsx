@@ -4,10 +4,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { lookUp, titleOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
-import { walkParts, type WalkPart } from '../../../core/yard/index.ts';
+import { walkParts, wasInWords, type WalkPart } from '../../../core/yard/index.ts';
 import type { Asked } from '../../api/asked.ts';
 import { useMod, useSession, useView } from '../../api/hooks.tsx';
 import { useWalk, walkThrough, type WalkTold } from '../../api/walk.ts';
+import { usePicturesOf, walkPicturesOf, type WalkPictureClient } from '../../api/walk-pictures.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
 import styles from './walk.module.css';
@@ -96,8 +97,9 @@ function Sum({ told: { checks, log, differences }, isOld }: { told: WalkTold; is
   );
 }
 
-function Told({ told: { checks, log, differences } }: { told: WalkTold }) {
+function Told({ told: { checks, log, differences, pack } }: { told: WalkTold }) {
   const [isAll, setAll] = useState(false);
+  const pictures = walkPicturesOf(pack);
   const isOther = (block: string) => differences?.some((one) => one.block === block) === true;
   const weightOf = (block: string): number =>
     checks.some((check) => check.block === block && check.amiss !== undefined)
@@ -137,6 +139,7 @@ function Told({ told: { checks, log, differences } }: { told: WalkTold }) {
               block={block}
               checks={checks.filter((check) => check.block === block)}
               differences={differences?.filter((one) => one.block === block) ?? []}
+              pictures={pictures}
             />
           ))}
         </tbody>
@@ -154,12 +157,15 @@ function Row({
   block,
   checks,
   differences,
+  pictures,
 }: {
   block: string;
   checks: WalkTold['checks'];
   differences: NonNullable<WalkTold['differences']>;
+  pictures: WalkPictureClient | undefined;
 }) {
   const mod = useMod();
+  const shown = usePicturesOf(pictures, block);
   const session = useSession();
   const name = block.slice(block.indexOf(':') + 1);
   const declared = lookUp(mod.blocks, name);
@@ -178,13 +184,20 @@ function Row({
         const was = differences.find((one) => one.part === part);
         return (
           <td key={part} className={was && styles['other']}>
+            {shown[part] && (
+              <span className={styles['pictures']}>
+                {shown[part].map(({ shows, url }) => (
+                  <img key={url} src={url} alt={shows} title={shows} width={30} height={30} />
+                ))}
+              </span>
+            )}
             {check?.found}
             {check?.amiss !== undefined && (
               <Link to={`/m/${session.name}/blocks/${name}/${facetOf[part]}`} className="bad">
                 {check.amiss}
               </Link>
             )}
-            {was && <small>was: {was.before ?? 'not tried'}</small>}
+            {was && <small>{wasInWords(was)}</small>}
           </td>
         );
       })}

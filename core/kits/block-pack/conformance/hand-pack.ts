@@ -74,7 +74,10 @@ export function handPack({ blocks = {}, looks = {}, fluids = {}, files = {} }: H
     'view/words/en.json': { language: 'en', texts: {} },
   };
   for (const [name, said] of Object.entries(blocks)) {
-    const display = { ...usualDisplay, ...(looks[name] as { display?: object } | undefined)?.display };
+    const display = {
+      ...usualDisplay,
+      ...(looks[name] as { display?: object } | undefined)?.display,
+    };
     documents[`rules/blocks/${name}.json`] = { id: id(name), ...usualBlock, ...said };
     documents[`view/looks/${name}.json`] = {
       block: id(name),
