@@ -11,6 +11,7 @@ import type {
   YardNow,
 } from '../workers/yard-protocol.ts';
 import { call, callForBytes } from './client.ts';
+import { sharing } from './sharing.ts';
 
 /** What the page knows of the Yard. */
 export interface YardView {
@@ -48,6 +49,7 @@ export class YardClient {
     type: 'module',
   });
   private readonly listeners = new Set<() => void>();
+  private readonly ticked = new Set<(now: YardNow) => void>();
   private readonly drawers = new Set<(chunks: readonly SentChunk[]) => void>();
   /** Chunks by their place, for whoever comes to draw later. */
   private readonly chunks = new Map<string, SentChunk>();
@@ -70,7 +72,12 @@ export class YardClient {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
-  getView = (): YardView => this.view;
+
+  /** Hears of each tick, once, from the next one on. */
+  onTick = (listener: (now: YardNow) => void): (() => void) => {
+    this.ticked.add(listener);
+    return () => this.ticked.delete(listener);
+  };
 
   /** Hears of chunks as they are made, and at once of those that are. */
   onChunks(drawer: (chunks: readonly SentChunk[]) => void): () => void {
@@ -192,6 +199,12 @@ export class YardClient {
     for (const listener of this.listeners) listener();
   }
 
+  private tick(now: YardNow): void {
+    const before = eyesBefore(this.view.now?.player.eyes, now.player.eyes);
+    this.show({ now, before, arrived: performance.now() });
+    for (const listener of this.ticked) listener(now);
+  }
+
   private hear(answer: YardAnswer): void {
     switch (answer.say) {
       case 'loaded':
@@ -208,11 +221,7 @@ export class YardClient {
         for (const draw of this.drawers) draw(answer.chunks);
         return;
       case 'now':
-        this.show({
-          now: answer.now,
-          before: eyesBefore(this.view.now?.player.eyes, answer.now.player.eyes),
-          arrived: performance.now(),
-        });
+        this.tick(sharing(this.view.now, answer.now));
         return;
       case 'item':
         this.items.set(`${answer.place} ${answer.item}`, answer.mesh);

@@ -1,7 +1,9 @@
 import clsx from 'clsx';
 import type { KeyboardEvent, PointerEvent } from 'react';
+import type { YardClient } from '../../api/yard.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
-import type { Time } from './time.ts';
+import { hourOf, type Time } from './time.ts';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 const [width, height] = [268, 44];
@@ -46,14 +48,15 @@ const steps: Readonly<Record<string, number>> = {
 
 /** The day as an arc that one can drag, and the ticks, which can be stopped and stepped. */
 export function Day({
-  tick,
-  tickRate,
-  time: { hour, isNight, pace, setPace, setHour, step: oneTick },
+  client,
+  time: { isNight, pace, setPace, setHour, step: oneTick },
 }: {
-  tick: number;
-  tickRate: number;
+  client: YardClient;
   time: Time;
 }) {
+  const hour = usePart(client, hourOf);
+  const tick = usePart(client, ({ now }) => now?.tick ?? 0);
+  const tickRate = usePart(client, ({ yard }) => yard?.tickRate ?? 20);
   const [x, y] = placeOf(hour);
   const drag = (event: PointerEvent<SVGSVGElement>) => {
     if (event.buttons !== 1) return;

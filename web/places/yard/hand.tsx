@@ -10,6 +10,7 @@ import type { CatalogueItem } from '../../workers/yard-protocol.ts';
 import type { YardMaterials } from './material.ts';
 import { focusOnWorld } from './view.tsx';
 import { Item } from './world.tsx';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 quietAboutClock();
@@ -82,7 +83,7 @@ export function Hand({
 
 /** In which language things are called, where the pack has several. */
 function Language({ client }: { client: YardClient }) {
-  const yard = useSyncExternalStore(client.subscribe, () => client.view.yard);
+  const yard = usePart(client, ({ yard }) => yard);
   if (!yard || yard.languages.length < 2) return null;
   return (
     <Select

@@ -1,28 +1,29 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { count } from '../../../core/words/index.ts';
+import type { YardClient } from '../../api/yard.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
-import type { Here, YardNow } from '../../workers/yard-protocol.ts';
+import type { Here } from '../../workers/yard-protocol.ts';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 /** What is here, and which rule made it so. */
 export function HerePanel({
-  here,
-  now,
+  client,
   tool,
   home,
   above,
   onBreakMany,
 }: {
-  here: Here | undefined;
+  client: YardClient;
   /** What stands over it. */
   above: ReactNode;
-  now: YardNow | undefined;
   /** What is in the hand, in words. */
   tool: string;
   home: string;
   onBreakMany: () => void;
 }) {
+  const here = usePart(client, ({ now }) => now?.here);
   return (
     <aside className={styles['panel']} aria-label="What is here">
       {above}
@@ -34,7 +35,7 @@ export function HerePanel({
           is lit, how long it is dug and what it drops.
         </p>
       )}
-      <Collected now={now} />
+      <Collected client={client} />
     </aside>
   );
 }
@@ -178,9 +179,9 @@ function Off({
   );
 }
 
-function Collected({ now }: { now: YardNow | undefined }) {
-  const collected = now?.collected ?? [];
-  if (!collected.length) return null;
+function Collected({ client }: { client: YardClient }) {
+  const collected = usePart(client, ({ now }) => now?.collected);
+  if (!collected?.length) return null;
   return (
     <section aria-label="Collected" className={styles['collected']}>
       <h3>Collected</h3>

@@ -1,7 +1,8 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { YardClient } from '../../api/yard.ts';
 import { useStable } from '../../parts/use-stable.ts';
+import { usePart } from './use-part.ts';
 import type { CatalogueItem } from '../../workers/yard-protocol.ts';
 
 /** What is in the hand, of all that may be. */
@@ -20,8 +21,8 @@ const none: readonly CatalogueItem[] = [];
 
 /** What somebody in the Yard holds, and how they come to hold something else. */
 export function useInHand(client: YardClient): InHand {
-  const items = useSyncExternalStore(client.subscribe, () => client.view.yard?.items ?? none);
-  const held = useSyncExternalStore(client.subscribe, () => client.view.now?.held?.item);
+  const items = usePart(client, ({ yard }) => yard?.items ?? none);
+  const held = usePart(client, ({ now }) => now?.held?.item);
   const hold = useStable((item: string | undefined) => {
     const carries = client.view.now?.collected.find((one) => one.item === item)?.carries;
     client.do({ do: 'hold', held: item === undefined ? undefined : { item, carries } });
@@ -40,7 +41,7 @@ export function useInHand(client: YardClient): InHand {
 /** The first item, or the one that another place sent here, is in the hand from the start. */
 function useFirstHeld(client: YardClient, hold: (item: string) => void): void {
   const [search, setSearch] = useSearchParams();
-  const yard = useSyncExternalStore(client.subscribe, () => client.view.yard);
+  const yard = usePart(client, ({ yard }) => yard);
   const wanted = search.get('place');
   useEffect(() => {
     if (!yard) return;

@@ -1,6 +1,6 @@
 import { Checkbox, FileButton, Popover } from '@mantine/core';
 import clsx from 'clsx';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useSession } from '../../api/hooks.tsx';
 import { messageOf } from '../../../core/words/index.ts';
@@ -8,6 +8,7 @@ import { runFrom, type Told } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { download } from '../../parts/download.ts';
 import { toldInWords } from './told-in-words.ts';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 const mostNotes = 200;
@@ -25,12 +26,8 @@ interface Line {
 function useNotes(client: YardClient): string[] {
   const [notes, setNotes] = useState<string[]>([]);
   useEffect(() => {
-    let last = client.view.now;
-    return client.subscribe(() => {
-      const { now } = client.view;
-      if (now === last || !now) return;
-      last = now;
-      const fresh = now.told.filter(({ told }) => isNoted.has(told)).flatMap(toldInWords);
+    return client.onTick(({ told }) => {
+      const fresh = told.filter((one) => isNoted.has(one.told)).flatMap(toldInWords);
       if (fresh.length) setNotes((before) => [...fresh.reverse(), ...before].slice(0, mostNotes));
     });
   }, [client]);
@@ -52,9 +49,10 @@ export function LogLine({
   onLoad: () => void;
 }) {
   const { name } = useSession();
-  const view = useSyncExternalStore(client.subscribe, client.getView);
+  const yard = usePart(client, (view) => view.yard);
+  const notKept = usePart(client, (view) => view.notKept);
   const notes = useNotes(client);
-  const { log = [], changed = [] } = view.yard ?? {};
+  const { log = [], changed = [] } = yard ?? {};
   const lines: Line[] = [
     ...notes.map((text): Line => ({ kind: 'in the world', text })),
     ...log.map(({ text, block }) => ({ kind: 'of the pack', text, block })),
@@ -63,17 +61,15 @@ export function LogLine({
   const [first] = lines;
   return (
     <section className={styles['log']} aria-label="Log">
-      {view.notKept !== undefined ? (
+      {notKept !== undefined ? (
         <span className="tag error">Not kept</span>
       ) : log.length > 0 ? (
         <span className="tag error">{log.length} of the pack</span>
       ) : (
-        <span className="tag good">{view.yard ? 'Loaded' : 'Loading'}</span>
+        <span className="tag good">{yard ? 'Loaded' : 'Loading'}</span>
       )}
       <span className={styles['line']} role="status">
-        {view.notKept ??
-          first?.text ??
-          (view.yard ? `${view.yard.title} ${view.yard.version}` : '')}
+        {notKept ?? first?.text ?? (yard ? `${yard.title} ${yard.version}` : '')}
       </span>
       {log.length > 0 && (
         <Link className="link" to={`/m/${name}/inspection`}>
@@ -104,19 +100,13 @@ export function LogLine({
         </Popover>
       )}
       <span className={styles['when']}>
-        <Runs client={client} replayed={view.replayed} />
+        <Runs client={client} />
         {isOld && !follows && (
           <button type="button" className="link" onClick={onLoad}>
             The mod has changed: load it
           </button>
         )}
-        {view.loadedAt && (
-          <span className="soft">
-            {view.isLoading
-              ? 'Loading'
-              : `Built ${view.loadedAt.toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}`}
-          </span>
-        )}
+        <Built client={client} />
         <Checkbox
           size="xs"
           label="load on every save"
@@ -128,14 +118,22 @@ export function LogLine({
   );
 }
 
+/** When the pack was built that one is in. */
+function Built({ client }: { client: YardClient }) {
+  const loadedAt = usePart(client, (view) => view.loadedAt);
+  const isLoading = usePart(client, (view) => view.isLoading);
+  if (!loadedAt) return null;
+  const clock = { hour: '2-digit', minute: '2-digit', hour12: false } as const;
+  return (
+    <span className="soft">
+      {isLoading ? 'Loading' : `Built ${loadedAt.toLocaleTimeString('en', clock)}`}
+    </span>
+  );
+}
+
 /** What was done so far, as a file that plays it again. */
-function Runs({
-  client,
-  replayed,
-}: {
-  client: YardClient;
-  replayed: { digest: string; isSame: boolean } | undefined;
-}) {
+function Runs({ client }: { client: YardClient }) {
+  const replayed = usePart(client, (view) => view.replayed);
   const [problem, setProblem] = useState<string>();
   const play = (file: File | null) => {
     setProblem(undefined);

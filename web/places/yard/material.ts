@@ -10,23 +10,34 @@ in vec4 lights;
 in float picture;
 uniform sampler2D frames;
 uniform float dark;
+uniform float perRow;
 uniform vec3 climate[3];
 out vec2 vUv;
 out vec3 vColour;
-out vec3 vPlace;
-flat out vec3 vFrame;
 flat out float vCutoff;
+// Of the frame that shows and of the next, where they begin, in tiles; and how far it has gone over.
+flat out vec4 vTiles;
+flat out float vShare;
+#ifdef LEVELS
+out vec3 vPlace;
 flat out vec2 vLight;
+#endif
+#ifdef MIST
+uniform vec4 mist;
+out float vDepth;
+#endif
+
+vec2 tileAt(float tile) { return vec2(mod(tile, perRow), floor(tile / perRow)); }
 
 float brightness(float level) { return 0.07 + 0.93 * pow(level / 15.0, 1.3); }
 
 void main() {
   vUv = uv;
-  vPlace = (modelMatrix * vec4(position, 1.0)).xyz;
-  vFrame = texelFetch(frames, ivec2(int(picture + 0.5), 0), 0).xyz;
+  vec3 frame = texelFetch(frames, ivec2(int(picture + 0.5), 0), 0).xyz;
+  vTiles = vec4(tileAt(frame.x), tileAt(frame.y));
+  vShare = frame.z;
   float block = lights.x * 255.0;
   float day = max(0.0, lights.y * 255.0 - dark);
-  vLight = vec2(max(block, day), block);
   vCutoff = lights.w;
   int which = int(tint.w * 255.0 + 0.5);
   vec3 multiplied = which == 0 ? tint.xyz : climate[which - 1];
@@ -35,43 +46,54 @@ void main() {
   vec3 sun = brightness(day) * mix(vec3(1.0), vec3(0.72, 0.84, 1.0), dark / 11.0);
   vColour = multiplied * max(lamp, sun) * lights.z;
   gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
+#ifdef LEVELS
+  vPlace = (modelMatrix * vec4(position, 1.0)).xyz;
+  vLight = vec2(max(block, day), block);
+#endif
+#ifdef MIST
+  vDepth = gl_Position.w / mist.w;
+#endif
 }`;
 
 const fragment = /* glsl */ `
 precision highp float;
 in vec2 vUv;
 in vec3 vColour;
-in vec3 vPlace;
-flat in vec3 vFrame;
 flat in float vCutoff;
-flat in vec2 vLight;
+flat in vec4 vTiles;
+flat in float vShare;
 uniform sampler2D atlas;
-uniform sampler2D digits;
 uniform float perRow;
+uniform float tileSide;
 uniform bool isClear;
+#ifdef LEVELS
+in vec3 vPlace;
+flat in vec2 vLight;
+uniform sampler2D digits;
+#endif
 #ifdef MIST
+in float vDepth;
 uniform vec4 mist;
 #endif
 out vec4 colour;
 
-vec4 texel(float tile) {
-  vec2 at = vec2(mod(tile, perRow), floor(tile / perRow));
+vec4 texel(vec2 tile) {
   // The fraction of what is a hair below a whole number is rounded to 1: that is the next tile.
   vec2 within = min(fract(vUv), 0.9999);
 #ifdef SPARING
-  return textureLod(atlas, (at + within) / perRow, 0.0);
+  return texelFetch(atlas, ivec2((tile + within) * tileSide), 0);
 #else
-  return textureGrad(atlas, (at + within) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
+  return textureGrad(atlas, (tile + within) / perRow, dFdx(vUv) / perRow, dFdy(vUv) / perRow);
 #endif
 }
 
 void main() {
-  vec4 shown = texel(vFrame.x);
+  vec4 shown = texel(vTiles.xy);
 #ifdef BLENDS
-  if (vFrame.z > 0.0) {
-    vec4 next = texel(vFrame.y);
-    float alpha = mix(shown.a, next.a, vFrame.z);
-    vec3 mixed = shown.rgb * shown.a * (1.0 - vFrame.z) + next.rgb * next.a * vFrame.z;
+  if (vShare > 0.0) {
+    vec4 next = texel(vTiles.zw);
+    float alpha = mix(shown.a, next.a, vShare);
+    vec3 mixed = shown.rgb * shown.a * (1.0 - vShare) + next.rgb * next.a * vShare;
     shown = vec4(alpha > 0.0 ? mixed / alpha : mixed, alpha);
   }
 #endif
@@ -92,7 +114,7 @@ void main() {
 #endif
 #ifdef MIST
   // In a fluid everything ends in its colour, as far as one sees in it.
-  float share = smoothstep(0.0, 1.0, distance(vPlace, cameraPosition) / mist.w);
+  float share = min(vDepth, 1.0);
   colour = vec4(mix(lit, mist.rgb, share), isClear ? mix(shown.a, 1.0, share) : 1.0);
 #else
   colour = vec4(lit, isClear ? shown.a : 1.0);
@@ -149,6 +171,7 @@ export class YardMaterials {
   private readonly frames: THREE.DataTexture;
   private readonly pictures: readonly AtlasPicture[];
   private readonly shared: Record<string, THREE.IUniform>;
+  private climate = 0.5;
 
   constructor(atlas: SentAtlas) {
     this.pictures = atlas.pictures;
@@ -165,9 +188,10 @@ export class YardMaterials {
       digits: { value: digitTexture() },
       frames: { value: this.frames },
       perRow: { value: atlas.perRow },
+      tileSide: { value: atlas.tileSide },
       dark: { value: 0 },
       mist: { value: new THREE.Vector4() },
-      climate: { value: climateColours(0.5) },
+      climate: { value: climateColours(this.climate) },
     };
     // What is not asked of every point costs nothing where nothing asks it.
     this.solid = this.made({ isClear: false, blends: false });
@@ -209,8 +233,10 @@ export class YardMaterials {
 
   set(values: { dark?: number; climate?: number; showsLevels?: boolean; sight?: Sight }): void {
     if (values.dark !== undefined) this.shared['dark']!.value = values.dark;
-    if (values.climate !== undefined)
+    if (values.climate !== undefined && values.climate !== this.climate) {
+      this.climate = values.climate;
       this.shared['climate']!.value = climateColours(values.climate);
+    }
     if (values.showsLevels !== undefined) this.define('LEVELS', values.showsLevels);
     this.define('MIST', values.sight !== undefined);
     if (values.sight) {

@@ -1,12 +1,13 @@
 import { Button } from '@mantine/core';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import type { Vec3 } from '../../../core/space/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { mostOfRegion, regionAfter, type Moving, type Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { useStable } from '../../parts/use-stable.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
-import type { MarkedRegion, YardNow } from '../../workers/yard-protocol.ts';
+import type { MarkedRegion } from '../../workers/yard-protocol.ts';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 /** Which region is marked; of a first corner alone, the cell of it. */
@@ -39,7 +40,7 @@ export function useMarking(client: YardClient): Marking {
     setHalf(false);
     show(undefined);
   });
-  const scene = useSyncExternalStore(client.subscribe, () => client.view.yard?.scene);
+  const scene = usePart(client, ({ yard }) => yard?.scene);
   useEffect(forget, [forget, scene]);
   const move = useStable((moving: Moving) => {
     if (!region) return;
@@ -58,7 +59,8 @@ const within = (from: Vec3, to: Vec3): Vec3 => {
 };
 
 /** What is marked, and which state moving it makes of each. */
-export function RegionPanel({ marking, now }: { marking: Marking; now: YardNow | undefined }) {
+export function RegionPanel({ client, marking }: { client: YardClient; marking: Marking }) {
+  const marked = usePart(client, ({ now }) => now?.region);
   const { region, isHalf } = marking;
   if (!region) return null;
   const size = region.from.map((part, axis) => Math.abs(part - region.to[axis]!) + 1);
@@ -83,7 +85,7 @@ export function RegionPanel({ marking, now }: { marking: Marking; now: YardNow |
           <Cap of="markCorner" /> marks its other corner
         </p>
       )}
-      {now?.region && <States region={now.region} />}
+      {marked && <States region={marked} />}
     </section>
   );
 }

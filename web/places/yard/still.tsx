@@ -4,6 +4,7 @@ import { directions, directionStep, type Direction } from '../../../core/space/i
 import type { YardClient } from '../../api/yard.ts';
 import type { YardNow } from '../../workers/yard-protocol.ts';
 import { toldInWords } from './told-in-words.ts';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 const headingWords = [
@@ -20,18 +21,17 @@ const headingWords = [
 /** The Yard as a still picture, told in words, and worked by buttons. */
 export function Still({
   client,
-  now,
   tool,
   onLook,
 }: {
   client: YardClient;
-  now: YardNow | undefined;
   tool: string;
   /** In degrees; what is not given stays. */
   onLook: (yaw: number | undefined, pitch: number | undefined) => void;
 }) {
   const [side, setSide] = useState<Direction>('up');
   const came = useCame(client);
+  const now = usePart(client, (view) => view.now);
   if (!now) return <aside className={styles['panel']} aria-label="In words" />;
   const { here, player } = now;
   const [x, y, z] = player.at.map(Math.floor);
@@ -125,12 +125,8 @@ const pitches = [
 function useCame(client: YardClient): string {
   const [came, setCame] = useState('');
   useEffect(() => {
-    let last = client.view.now;
-    return client.subscribe(() => {
-      const { now } = client.view;
-      if (!now || now === last) return;
-      last = now;
-      const words = now.told.flatMap(toldInWords);
+    return client.onTick(({ told }) => {
+      const words = told.flatMap(toldInWords);
       if (words.length) setCame(words.join(' '));
     });
   }, [client]);

@@ -1,10 +1,10 @@
-import { useState, useSyncExternalStore } from 'react';
-import type { YardClient } from '../../api/yard.ts';
+import { useState } from 'react';
+import type { YardClient, YardView } from '../../api/yard.ts';
 import { useStable } from '../../parts/use-stable.ts';
+import { usePart } from './use-part.ts';
 
-/** The pace of the ticks and the hour, and how both are set. */
+/** The pace of the ticks, and how that and the hour are set. */
 export interface Time {
-  hour: number;
   isNight: boolean;
   pace: number;
   setPace: (pace: number) => void;
@@ -12,9 +12,14 @@ export interface Time {
   step: () => void;
 }
 
+/** Share of a day from midnight; noon until the world is there. */
+export const hourOf = ({ now }: YardView): number => now?.hour ?? 0.5;
+
+const isNightAt = (hour: number): boolean => hour < 0.25 || hour > 0.75;
+
 /** The time of the world as it goes on. */
 export function useTime(client: YardClient): Time {
-  const hour = useSyncExternalStore(client.subscribe, () => client.view.now?.hour ?? 0.5);
+  const isNight = usePart(client, (view) => isNightAt(hourOf(view)));
   const [pace, setPaceNow] = useState(1);
   const setPace = useStable((to: number) => {
     setPaceNow(to);
@@ -24,5 +29,5 @@ export function useTime(client: YardClient): Time {
     client.do({ do: 'hour', hour: Math.round(to * 1000) % 1000 }),
   );
   const step = useStable(() => client.ask({ ask: 'step' }));
-  return { hour, isNight: hour < 0.25 || hour > 0.75, pace, setPace, setHour, step };
+  return { isNight, pace, setPace, setHour, step };
 }

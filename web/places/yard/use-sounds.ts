@@ -16,13 +16,10 @@ export function useSounds(client: YardClient, isOn: boolean): void {
   useEffect(() => {
     if (!isOn) return undefined;
     const known = new Map<string, Promise<AudioBuffer>>();
-    let [last, yard] = [client.view.now, client.view.yard];
-    return client.subscribe(() => {
-      const { now } = client.view;
+    let { yard } = client.view;
+    return client.onTick((now) => {
       if (yard !== client.view.yard) known.clear();
       yard = client.view.yard;
-      if (!now || now === last) return;
-      last = now;
       const heard = now.told.flatMap((told) => heardOf(told, client));
       for (const { place, played } of heard.slice(0, mostAtOnce)) {
         const { volume, pan } = from(place, now.player);

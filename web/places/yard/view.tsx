@@ -1,22 +1,32 @@
 import { Canvas } from '@react-three/fiber';
-import { useRef, useSyncExternalStore } from 'react';
+import { useRef, type ReactNode } from 'react';
 import type { Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { hasGraphicsCard } from '../../stage/sharpness.tsx';
 import type { Sight } from '../../workers/yard-protocol.ts';
 import type { Controls } from './controls.ts';
 import type { YardMaterials } from './material.ts';
-import { Chunks, Eyes, Flying, Marks, Signs, Weather, type Overlays } from './world.tsx';
+import { hourOf } from './time.ts';
+import {
+  Chunks,
+  Eyes,
+  Flying,
+  Marks,
+  sightIn,
+  sightInAir,
+  Signs,
+  Weather,
+  type Overlays,
+} from './world.tsx';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 /** What is seen behind the world: the sky, or, with the head in a fluid, the colour of that. */
-export const groundOf = (hour: number, sight: Sight | undefined): { background: string } =>
-  sight
-    ? { background: `rgb(${sight.colour.map((part) => Math.round(part * 255)).join(' ')})` }
-    : skyOf(hour);
+const groundOf = (hour: number, sight: Sight | undefined): string =>
+  sight ? `rgb(${sight.colour.map((part) => Math.round(part * 255)).join(' ')})` : skyOf(hour);
 
 /** The sky by the hour, from above to the horizon. */
-function skyOf(hour: number): { background: string } {
+function skyOf(hour: number): string {
   const sun = -Math.cos(2 * Math.PI * hour);
   const stops: [number, number[], number[]][] = [
     [-1, [14, 20, 28], [24, 32, 42]],
@@ -30,7 +40,17 @@ function skyOf(hour: number): { background: string } {
   const share = to[0] === from[0] ? 0 : (sun - from[0]) / (to[0] - from[0]);
   const mixed = (which: 1 | 2) =>
     `rgb(${from[which].map((part, i) => Math.round(part + (to[which][i]! - part) * share)).join(' ')})`;
-  return { background: `linear-gradient(${mixed(1)}, ${mixed(2)})` };
+  return `linear-gradient(${mixed(1)}, ${mixed(2)})`;
+}
+
+/** What stands before the sky of the hour, or in the colour of the fluid that the head is in. */
+export function Ground({ client, children }: { client: YardClient; children: ReactNode }) {
+  const background = usePart(client, (view) => groundOf(hourOf(view), sightIn(client).sight));
+  return (
+    <div className={styles['world']} style={{ background }}>
+      {children}
+    </div>
+  );
 }
 
 /** The world as one sees it, with the pointer's hand in it. */
@@ -74,7 +94,7 @@ export function View({
         flat
         dpr={hasCard ? [1, 2] : 1}
         gl={{ antialias: hasCard, alpha: true }}
-        camera={{ fov: 68, near: 0.05, far: 160 }}
+        camera={{ fov: 68, near: 0.05, far: sightInAir }}
       >
         <Eyes client={client} looking={controls.looking} />
         <Chunks client={client} materials={materials} />
@@ -93,7 +113,7 @@ export function View({
 
 /** What one looks at, beside the aim: its state, and which rule set each property. */
 function Tip({ client }: { client: YardClient }) {
-  const here = useSyncExternalStore(client.subscribe, () => client.view.now?.here);
+  const here = usePart(client, ({ now }) => now?.here);
   return (
     here && (
       <p className={styles['tip']} aria-live="polite">

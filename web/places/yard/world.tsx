@@ -3,9 +3,11 @@ import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import * as THREE from 'three';
 import { chunkSide, darkness, type ItemPlace, type Region } from '../../../core/yard/index.ts';
 import type { YardClient } from '../../api/yard.ts';
-import type { SentChunk, Sight, YardNow } from '../../workers/yard-protocol.ts';
+import type { SentChunk, Sight } from '../../workers/yard-protocol.ts';
 import type { Looking } from './controls.ts';
 import { geometryOf, sortFaces, YardMaterials } from './material.ts';
+import { hourOf } from './time.ts';
+import { usePart } from './use-part.ts';
 
 /** What is drawn beyond the world itself. */
 export interface Overlays {
@@ -76,14 +78,10 @@ function meshOf(sent: SentChunk, kind: 'solid' | 'clear', material: THREE.Materi
   return mesh;
 }
 
-const useNow = (client: YardClient): YardNow | undefined =>
-  useSyncExternalStore(client.subscribe, () => client.view.now);
-
 /** The eyes of whoever is in the world: between two ticks they are on the way. */
 export function Eyes({ client, looking }: { client: YardClient; looking: Looking }) {
   const invalidate = useThree((state) => state.invalidate);
-  const now = useNow(client);
-  useEffect(() => invalidate(), [now, invalidate]);
+  useEffect(() => client.onTick(() => invalidate()), [client, invalidate]);
   useEffect(() => looking.onLook(invalidate), [looking, invalidate]);
   useFrame(({ camera }) => {
     const { view } = client;
@@ -93,10 +91,21 @@ export function Eyes({ client, looking }: { client: YardClient; looking: Looking
     const share = Math.min(1, (performance.now() - view.arrived) / each);
     const at = to.map((part, axis) => from[axis]! + (part - from[axis]!) * share);
     camera.position.set(at[0]!, at[1]!, at[2]);
+    showAsFarAs(camera as THREE.PerspectiveCamera, sightIn(client).sight?.blocks ?? sightInAir);
     camera.rotation.set((looking.pitch / 180) * Math.PI, (-looking.yaw / 180) * Math.PI, 0, 'YXZ');
     if (share < 1 && to.some((part, axis) => part !== from[axis])) invalidate();
   });
   return null;
+}
+
+/** So many blocks one sees where nothing is in the way. */
+export const sightInAir = 160;
+
+/** Leaves out what lies farther than one sees: all of it would be of one colour. */
+function showAsFarAs(camera: THREE.PerspectiveCamera, blocks: number): void {
+  if (camera.far === blocks) return;
+  camera.far = blocks;
+  camera.updateProjectionMatrix();
 }
 
 /** How far one sees in the fluid that the head is in, if it is in one that says so. */
@@ -116,18 +125,21 @@ export function Weather({
   materials: YardMaterials;
   overlays: Overlays;
 }) {
-  const now = useNow(client);
   const invalidate = useThree((state) => state.invalidate);
   useEffect(() => {
-    materials.showTick(now?.tick ?? 0);
-    materials.set({
-      dark: darkness(now?.hour ?? 0.5),
-      climate: overlays.climate,
-      showsLevels: overlays.levels,
-      ...sightIn(client),
-    });
-    invalidate();
-  }, [now, client, materials, overlays, invalidate]);
+    const show = () => {
+      materials.showTick(client.view.now?.tick ?? 0);
+      materials.set({
+        dark: darkness(hourOf(client.view)),
+        climate: overlays.climate,
+        showsLevels: overlays.levels,
+        ...sightIn(client),
+      });
+      invalidate();
+    };
+    show();
+    return client.onTick(show);
+  }, [client, materials, overlays, invalidate]);
   return null;
 }
 
@@ -180,16 +192,17 @@ export function Marks({
   bodies: boolean;
   region: Region | undefined;
 }) {
-  const now = useNow(client);
-  const here = now?.here;
+  const here = usePart(client, ({ now }) => now?.here);
+  const dug = usePart(client, ({ now }) => now?.dug ?? 0);
+  const fires = usePart(client, ({ now }) => now?.fires);
   const outline = useMemo(
     () => (here?.outline ?? []).map((body) => ({ place: here?.place ?? [], body })),
     [here],
   );
+  const all = usePart(client, ({ now }) => now?.bodies);
   const around = useMemo(
-    () =>
-      (now?.bodies ?? []).flatMap(({ place, bodies: all }) => all.map((body) => ({ place, body }))),
-    [now],
+    () => (all ?? []).flatMap((at) => at.bodies.map((body) => ({ place: at.place, body }))),
+    [all],
   );
   const marked = useMemo(() => region && [boundsOf(region)], [region]);
   return (
@@ -198,11 +211,11 @@ export function Marks({
       {bodies && around.length > 0 && <Edges bodies={around} material={bodyInk} />}
       {marked && <Edges bodies={marked} material={regionInk} />}
       {here &&
-        now.dug > 0 &&
+        dug > 0 &&
         here.outline.map((body) => (
-          <Breaking key={body.join(' ')} place={here.place} share={now.dug} body={body} />
+          <Breaking key={body.join(' ')} place={here.place} share={dug} body={body} />
         ))}
-      {now?.fires.map((place) => (
+      {fires?.map((place) => (
         <mesh key={place.join(' ')} position={[place[0] + 0.5, place[1] + 0.5, place[2] + 0.5]}>
           <boxGeometry args={[1.04, 1.04, 1.04]} />
           <meshBasicMaterial color="#e0703a" transparent opacity={0.35} depthWrite={false} />
@@ -265,10 +278,10 @@ function Breaking({
 
 /** What dropped and lies about, each about the middle of a cell that stands where it lies. */
 export function Flying({ client, materials }: { client: YardClient; materials: YardMaterials }) {
-  const now = useNow(client);
+  const flying = usePart(client, ({ now }) => now?.flying);
   return (
     <>
-      {now?.flying.slice(0, 120).map(({ item, at }, i) => (
+      {flying?.slice(0, 120).map(({ item, at }, i) => (
         <Item
           key={i}
           client={client}
@@ -305,7 +318,7 @@ export function Item({
 
 /** Texts that stand in the world, each before what it is about. */
 export function Signs({ client }: { client: YardClient }) {
-  const signs = useSyncExternalStore(client.subscribe, () => client.view.yard?.signs);
+  const signs = usePart(client, ({ yard }) => yard?.signs);
   const sprites = useMemo(() => (signs ?? []).slice(0, 200).map(spriteOf), [signs]);
   useEffect(
     () => () => {

@@ -1,6 +1,6 @@
 import { VisuallyHidden } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { YardClient } from '../../api/yard.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
 import { useStable } from '../../parts/use-stable.ts';
@@ -17,8 +17,9 @@ import { Still } from './still.tsx';
 import { useTime, type Time } from './time.ts';
 import { useSounds } from './use-sounds.ts';
 import { useYard } from './use-yard.ts';
-import { groundOf, View } from './view.tsx';
-import { sightIn, type Overlays } from './world.tsx';
+import { usePart } from './use-part.ts';
+import { Ground, View } from './view.tsx';
+import type { Overlays } from './world.tsx';
 import styles from './yard.module.css';
 
 /** The Yard: the world of the built pack, and why it is as it is. */
@@ -45,8 +46,10 @@ function InYard({
 }) {
   const { name } = useSession();
   const { revision } = useView();
-  const view = useSyncExternalStore(client.subscribe, client.getView);
-  const { yard, now } = view;
+  const yard = usePart(client, (view) => view.yard);
+  const problem = usePart(client, (view) => view.problem);
+  const loaded = usePart(client, (view) => view.revision);
+  const flies = usePart(client, ({ now }) => now?.player.flies ?? false);
   const { looking, controls, materials } = useEyes(client);
   const [overlays, setOverlays] = useOverlays(client);
   const [charge, setCharge] = useState<Charge>({ strength: charges[0]!, slow: false });
@@ -59,14 +62,14 @@ function InYard({
     setStill(way === 'still');
     if (way !== 'still') client.do({ do: 'fly', flies: way === 'fly' });
   });
-  const fly = () => go(now?.player.flies ? 'walk' : 'fly');
+  const fly = () => go(flies ? 'walk' : 'fly');
   useKeys(client, controls, { inHand, marking, time, overlays, setOverlays, charge, fly });
   const { item } = inHand;
   return (
     <div className={styles['yard']}>
       <VisuallyHidden component="h1">The Yard</VisuallyHidden>
-      <div className={styles['world']} style={groundOf(time.hour, sightIn(client).sight)}>
-        <Waiting problem={view.problem} isThere={yard !== undefined} />
+      <Ground client={client}>
+        <Waiting problem={problem} isThere={yard !== undefined} />
         {materials && (
           <View
             client={client}
@@ -79,7 +82,7 @@ function InYard({
         <Bar
           client={client}
           yard={yard}
-          way={isStill ? 'still' : now?.player.flies ? 'fly' : 'walk'}
+          way={isStill ? 'still' : flies ? 'fly' : 'walk'}
           onWay={go}
           overlays={overlays}
           onOverlays={setOverlays}
@@ -87,12 +90,11 @@ function InYard({
           onCharge={setCharge}
         />
         <Hand client={client} materials={materials} inHand={inHand} />
-        <Day tick={now?.tick ?? 0} tickRate={yard?.tickRate ?? 20} time={time} />
-      </div>
+        <Day client={client} time={time} />
+      </Ground>
       {isStill ? (
         <Still
           client={client}
-          now={now}
           tool={item?.title ?? 'bare hands'}
           onLook={(yaw = looking.yaw, pitch = looking.pitch) => {
             looking.look(yaw, pitch);
@@ -101,17 +103,16 @@ function InYard({
         />
       ) : (
         <HerePanel
-          here={now?.here}
-          now={now}
+          client={client}
           tool={item?.does === 'digs' ? `the ${item.title}` : 'bare hands'}
           home={`/m/${name}`}
-          above={<RegionPanel marking={marking} now={now} />}
+          above={<RegionPanel client={client} marking={marking} />}
           onBreakMany={() => client.do({ do: 'break', times: 1000 })}
         />
       )}
       <LogLine
         client={client}
-        isOld={view.revision !== undefined && view.revision !== revision}
+        isOld={loaded !== undefined && loaded !== revision}
         follows={follows}
         onFollows={onFollows}
         onLoad={() => void client.load(revision)}
@@ -138,8 +139,8 @@ function Waiting({ problem, isThere }: { problem: string | undefined; isThere: b
 
 /** Where one looks, what keys and pointer do, and what the world is drawn with. */
 function useEyes(client: YardClient) {
-  const yard = useSyncExternalStore(client.subscribe, () => client.view.yard);
-  const atlas = useSyncExternalStore(client.subscribe, () => client.view.atlas);
+  const yard = usePart(client, (view) => view.yard);
+  const atlas = usePart(client, (view) => view.atlas);
   const looking = useMemo(() => new Looking(), []);
   const controls = useMemo(() => new Controls(client, looking), [client, looking]);
   const materials = useMemo(() => atlas && new YardMaterials(atlas), [atlas]);
