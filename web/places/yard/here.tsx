@@ -4,6 +4,7 @@ import { count } from '../../../core/words/index.ts';
 import type { YardClient } from '../../api/yard.ts';
 import { Cap } from '../../parts/keys/cap.tsx';
 import type { Here } from '../../workers/yard-protocol.ts';
+import { Doing } from './doing.tsx';
 import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
@@ -36,6 +37,7 @@ export function HerePanel({
         </p>
       )}
       <Collected client={client} />
+      <Doing />
     </aside>
   );
 }
