@@ -1,14 +1,13 @@
-import { Button, Progress } from '@mantine/core';
 import clsx from 'clsx';
 import { Link } from 'react-router';
 import type { Verdict as Said } from '../../../core/api/index.ts';
 import { engineKit } from '../../../core/kits/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { useSession, useView } from '../../api/hooks.tsx';
-import type { Asked } from '../../api/asked.ts';
 import { askEngine, useVerdict } from '../../api/verdict.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
+import { Ask } from './ask.tsx';
 import styles from './verdict.module.css';
 
 /** What a real engine says of the mod, beside what was predicted. */
@@ -16,71 +15,45 @@ export function Verdict() {
   const { name } = useSession();
   const asking = useVerdict(name);
   return (
-    <section aria-label="The engine" className={styles['verdict']}>
-      <Ask asking={asking} onAsk={() => askEngine(name)} />
+    <section aria-label="The engine">
+      <Ask
+        asking={asking}
+        about={about}
+        progress={{
+          words: (done, total) =>
+            total
+              ? `${done.toLocaleString('en')} of ${count(total, 'question')} answered`
+              : 'Building for the engine',
+          label: 'Asking the engine',
+        }}
+        failed="Not asked"
+        words={{ first: 'Ask the engine', again: 'Ask again' }}
+        sum={(told) => <Sum verdict={told} />}
+        onAsk={() => askEngine(name)}
+      />
       {asking?.state === 'told' && <Told verdict={asking.told} />}
     </section>
   );
 }
 
-function Ask({ asking, onAsk }: { asking: Asked<Said> | undefined; onAsk: () => void }) {
-  const { revision } = useView();
-  const isRunning = asking?.state === 'running';
-  const isOld = asking?.state === 'told' && asking.told.revision !== revision;
-  return (
-    <div className={styles['ask']} role="status">
-      <div>
-        {!asking && (
-          <p>
-            The mod is built for <b>{engineKit.title}</b> and loaded by it, in a world of its own
-            that is gone afterwards. A probe inside asks it for every state, its light and its
-            outline, places each block from all sides, digs it ten thousand times with each tool,
-            crafts each recipe and reads each name. What it says otherwise than Obrank stands here.
-          </p>
-        )}
-        {isRunning && (
-          <>
-            <p>
-              {asking.total
-                ? `${asking.done.toLocaleString('en')} of ${count(asking.total, 'question')} answered`
-                : 'Building for the engine'}
-            </p>
-            <Progress
-              value={asking.total ? (asking.done / asking.total) * 100 : 2}
-              aria-label="Asking the engine"
-            />
-          </>
-        )}
-        {asking?.state === 'failed' && (
-          <p role="alert">
-            <span className="tag error">Not asked</span> {asking.problem}
-          </p>
-        )}
-        {asking?.state === 'told' && <Sum verdict={asking.told} isOld={isOld} />}
-      </div>
-      {isRunning ? (
-        <Button variant="default" onClick={asking.cancel}>
-          Cancel
-        </Button>
-      ) : (
-        <Button color="tide" onClick={onAsk}>
-          {asking ? 'Ask again' : 'Ask the engine'}
-        </Button>
-      )}
-    </div>
-  );
-}
+const about = (
+  <>
+    The mod is built for <b>{engineKit.title}</b> and loaded by it, in a world of its own that is
+    gone afterwards. A probe inside asks it for every state, its light and its outline, places each
+    block from all sides, digs it ten thousand times with each tool, crafts each recipe and reads
+    each name. What it says otherwise than Obrank stands here.
+  </>
+);
 
-function Sum({ verdict: { many, checks, engine }, isOld }: { verdict: Said; isOld: boolean }) {
+function Sum({ verdict: { many, checks, engine } }: { verdict: Said }) {
   return (
-    <p>
+    <>
       <span className={clsx('tag', many ? 'error' : 'good')}>
         {many ? count(many, 'difference') : 'Agrees'}
       </span>{' '}
       {engine} was asked {count(checks, 'question')}
       {many ? '.' : ', and says what was predicted each time.'}
-      {isOld && ' The mod has changed since.'}
-    </p>
+    </>
   );
 }
 

@@ -1,16 +1,15 @@
-import { Button, Progress } from '@mantine/core';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { lookUp, titleOf } from '../../../core/mod/index.ts';
 import { count } from '../../../core/words/index.ts';
 import { walkParts, wasInWords, type WalkPart } from '../../../core/yard/index.ts';
-import type { Asked } from '../../api/asked.ts';
-import { useMod, useSession, useView } from '../../api/hooks.tsx';
+import { useMod, useSession } from '../../api/hooks.tsx';
 import { useWalk, walkThrough, type WalkTold } from '../../api/walk.ts';
 import { usePicturesOf, walkPicturesOf, type WalkPictureClient } from '../../api/walk-pictures.ts';
 import { Rendering } from '../../parts/rendering.tsx';
 import { defaultStateOf } from '../blocks/default-state.ts';
+import { Ask } from './ask.tsx';
 import styles from './walk.module.css';
 
 /** Where what a try shows is declared. */
@@ -30,60 +29,33 @@ export function Walk() {
   const { name } = useSession();
   const walk = useWalk(name);
   return (
-    <section aria-label="Test walk" className={styles['walk']}>
-      <Ask walk={walk} onAsk={() => walkThrough(name)} />
+    <section aria-label="Test walk">
+      <Ask
+        asking={walk}
+        about={about}
+        progress={{
+          words: () => 'Building the pack and walking through it',
+          label: 'Walking through the pack',
+        }}
+        failed="Not walked"
+        words={{ first: 'Walk through it', again: 'Walk again' }}
+        sum={(told) => <Sum told={told} />}
+        onAsk={() => walkThrough(name)}
+      />
       {walk?.state === 'told' && <Told told={walk.told} />}
     </section>
   );
 }
 
-function Ask({ walk, onAsk }: { walk: Asked<WalkTold> | undefined; onAsk: () => void }) {
-  const { revision } = useView();
-  const isRunning = walk?.state === 'running';
-  return (
-    <div className={styles['ask']} role="status">
-      <div>
-        {!walk && (
-          <p>
-            The Yard is a stand-in for a game: it knows the files of the pack alone, and nothing of
-            what they were made from. Each block is placed on six sides from four headings, shown in
-            every state, dug by each tool, broken a thousand times, turned and mirrored, and lights
-            a dark room.
-          </p>
-        )}
-        {isRunning && (
-          <>
-            <p>Building the pack and walking through it</p>
-            <Progress
-              value={walk.total ? (walk.done / walk.total) * 100 : 2}
-              aria-label="Walking through the pack"
-            />
-          </>
-        )}
-        {walk?.state === 'failed' && (
-          <p role="alert">
-            <span className="tag error">Not walked</span> {walk.problem}
-          </p>
-        )}
-        {walk?.state === 'told' && <Sum told={walk.told} isOld={walk.told.revision !== revision} />}
-      </div>
-      {isRunning ? (
-        <Button variant="default" onClick={walk.cancel}>
-          Cancel
-        </Button>
-      ) : (
-        <Button color="tide" onClick={onAsk}>
-          {walk ? 'Walk again' : 'Walk through it'}
-        </Button>
-      )}
-    </div>
-  );
-}
+const about =
+  'The Yard is a stand-in for a game: it knows the files of the pack alone, and nothing of what ' +
+  'they were made from. Each block is placed on six sides from four headings, shown in every ' +
+  'state, dug by each tool, broken a thousand times, turned and mirrored, and lights a dark room.';
 
-function Sum({ told: { checks, log, differences }, isOld }: { told: WalkTold; isOld: boolean }) {
+function Sum({ told: { checks, log, differences } }: { told: WalkTold }) {
   const amiss = checks.filter((check) => check.amiss !== undefined).length + log.length;
   return (
-    <p>
+    <>
       <span className={clsx('tag', amiss ? 'error' : 'good')}>
         {amiss ? `${amiss} amiss` : 'Nothing amiss'}
       </span>{' '}
@@ -92,8 +64,7 @@ function Sum({ told: { checks, log, differences }, isOld }: { told: WalkTold; is
         (differences.length
           ? ` ${differences.length} came out otherwise than the last time.`
           : ' All as the last time.')}
-      {isOld && ' The mod has changed since.'}
-    </p>
+    </>
   );
 }
 
