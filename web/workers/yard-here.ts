@@ -64,7 +64,7 @@ function blockOf(
 ): NonNullable<Here['block']> {
   const { pack } = run;
   const values = block.space.decode(state);
-  const set = run.because.get(place.join(' '));
+  const set = run.after.because.get(place.join(' '));
   const because = set?.block === block.id ? set.because : undefined;
   const item = itemIn(pack, run.held?.item);
   const counted = run.counts.of(run.wayOf(block.id, state));
@@ -95,6 +95,6 @@ function blockOf(
       dropped: counted.dropped.get(id) ?? 0,
       expected: expected ? ((expected.get(id) as number | undefined) ?? 0) : undefined,
     })),
-    isBurning: run.fire.isBurning(place),
+    isBurning: run.after.fire.isBurning(place),
   };
 }

@@ -78,7 +78,7 @@ describe('digging', () => {
     // Whoever walks to where it fell has it.
     run.tick([{ do: 'walk', forward: 1, right: 0, up: 0, crouches: false }]);
     expect(until(run, 'collected', 200)).toBeDefined();
-    expect([...run.collected.values()].map(({ item }) => item)).toContain(drops[0]!.item);
+    expect([...run.after.collected.values()].map(({ item }) => item)).toContain(drops[0]!.item);
   });
 
   test('a thousand times for its drops alone leaves the block, and comes near to the odds', () => {
@@ -112,7 +112,7 @@ describe('blast, fire, and whole regions', () => {
     const told = run.tick([{ do: 'blast', strength: 4 }]);
     const note = told.find((one) => one.told === 'note');
     expect(note?.text).toMatch(/^The charge of 4 takes \d+ blocks\.$/);
-    expect(run.flying.length).toBeGreaterThan(0);
+    expect(run.after.flying.length).toBeGreaterThan(0);
   });
 
   test('Reference physics, Fire: what burns goes over to what can, and burns away', () => {
@@ -121,13 +121,13 @@ describe('blast, fire, and whole regions', () => {
     run.tick([...placesOf]);
     run.tick([{ do: 'place at', place: [24, 4, 25], side: 'west' }]);
     run.tick([{ do: 'look', yaw: 0, pitch: -2000 }, { do: 'kindle' }]);
-    expect(run.fire.places.length).toBe(1);
+    expect(run.after.fire.places.length).toBe(1);
     let most = 0;
-    for (let i = 0; i < 4000 && run.fire.places.length; i += 1) {
+    for (let i = 0; i < 4000 && run.after.fire.places.length; i += 1) {
       run.tick();
-      most = Math.max(most, run.fire.places.length);
+      most = Math.max(most, run.after.fire.places.length);
     }
-    expect(run.fire.places).toEqual([]);
+    expect(run.after.fire.places).toEqual([]);
     expect(run.now.blockAt([24, 4, 25])).toBeUndefined();
   });
 });

@@ -1,9 +1,6 @@
 import { seededRandom, vector, type Vec3 } from '../../space/index.ts';
-import type { Effect, Occurrence } from '../../reactions/index.ts';
+import type { Occurrence } from '../../reactions/index.ts';
 import { isRightTool } from '../block/dig.ts';
-import type { Because } from '../block/place.ts';
-import type { Drop } from '../block/loot.ts';
-import { blasted } from '../blast.ts';
 import { itemIn } from '../items.ts';
 import { darkness } from '../light.ts';
 import type { Body } from '../grid/facts.ts';
@@ -12,13 +9,11 @@ import { eyesOf, walked, type Gait, type Player } from '../player/body.ts';
 import { nameIn } from '../names.ts';
 import type { PackWorld } from '../pack-world.ts';
 import { scenesOf, worldSize, type Scene } from '../scenes/scenes.ts';
-import { Blasting } from './blasting.ts';
+import { Aftermath } from './aftermath.ts';
 import { bucketsOf, filledAt, isSource } from './bucket.ts';
 import { Counts } from './counts.ts';
 import type { Deed, Held, RecordedRun, Told } from './deeds.ts';
 import { digestOf } from './digest.ts';
-import { Fire } from './fire.ts';
-import { fallen, isCollected, thrown, type Flying } from './flying.ts';
 import { dropsOf, Hand } from './hand.ts';
 import { movedRegion } from './region.ts';
 import { savedFrom, type KeptWorld } from './saved.ts';
@@ -31,7 +26,6 @@ export const reach = 6;
 const daySeconds = 960;
 /** The hour at which a run begins, as a share of a day from midnight. */
 const firstHour = 0.42;
-const mostFlying = 400;
 const wholeCell: readonly Body[] = [[0, 0, 0, 1, 1, 1]];
 
 /** How a run begins. */
@@ -53,25 +47,19 @@ export interface RunStart {
 export class Run {
   readonly now: WorldNow;
   readonly scene: Scene;
-  readonly fire = new Fire();
+  /** What came of what was done: what burns, lies about, was collected and is told. */
+  readonly after: Aftermath;
   readonly counts = new Counts();
   player: Player;
   held: Held | undefined;
-  flying: Flying[] = [];
-  /** What was collected, by item and what it carries. */
-  readonly collected = new Map<string, Drop>();
-  /** Which rule set each property of what was placed, by its cell. */
-  readonly because = new Map<string, { block: string; because: readonly Because[] }>();
   ticks = 0;
   private readonly random: () => number;
   private readonly deeds: [number, Deed][] = [];
   private readonly hand: Hand;
-  private readonly blasting = new Blasting();
   private gait: Gait = { forward: 0, right: 0, up: 0 };
   private digs = false;
   /** Whether whoever is in the world is on fire. */
   burns = false;
-  private told: Told[] = [];
   private readonly hourAt: { tick: number; hour: number } = { tick: 0, hour: firstHour };
 
   constructor(
@@ -82,6 +70,7 @@ export class Run {
     this.scene = scenes.find(({ name }) => name === start.scene) ?? scenes[0]!;
     this.random = seededRandom(start.seed);
     this.now = new WorldNow(pack, worldSize, this.random);
+    this.after = new Aftermath(this.now, this.random);
     const from = start.kept && savedFrom(start.kept, pack);
     const { at, yaw, pitch } = from?.player ?? this.scene;
     this.player = {
@@ -123,7 +112,6 @@ export class Run {
 
   /** One tick in which somebody does something; gives what came of it. */
   tick(deeds: readonly Deed[] = []): Told[] {
-    this.told = [];
     for (const deed of deeds) {
       this.deeds.push([this.ticks, deed]);
       this.does(deed);
@@ -132,12 +120,12 @@ export class Run {
     this.dusk();
     if (this.digs) this.dig();
     this.walk();
-    for (const place of this.blasting.tick()) this.shatter(place);
+    this.after.blastOn();
     if (this.ticks % this.pack.tickRate === 0) this.second();
-    for (const effect of this.now.tick()) this.comesOf(effect);
-    this.fall();
+    for (const effect of this.now.tick()) this.after.comesOf(effect);
+    this.after.fall(this.player.at);
     this.now.light();
-    return this.told;
+    return this.after.told();
   }
 
   /** What was done so far, to be played again. */
@@ -148,11 +136,11 @@ export class Run {
   /** What tells this run from any that came out otherwise. */
   digest(): string {
     const { at, speed, yaw, pitch, fallen: fell } = this.player;
-    const drops = this.flying.flatMap(({ at: place, speed: way }) => [...place, ...way]);
+    const drops = this.after.flying.flatMap(({ at: place, speed: way }) => [...place, ...way]);
     return digestOf([
       this.now.cells.numbers,
       new Float64Array([...at, ...speed, yaw, pitch, fell, this.ticks, ...drops]),
-      JSON.stringify([...this.collected]),
+      JSON.stringify([...this.after.collected]),
     ]);
   }
 
@@ -180,7 +168,7 @@ export class Run {
         Object.assign(this.hourAt, { tick: this.ticks, hour: deed.hour / 1000 });
         return;
       case 'move':
-        movedRegion(this.now, deed, (place) => this.unsettle(place));
+        movedRegion(this.now, deed, (place) => this.after.unsettle(place));
         return;
       case 'bring':
         this.bring();
@@ -203,9 +191,9 @@ export class Run {
     const { place } = this.aim((cell) => (isSource(this.now, cell) ? wholeCell : [])) ?? {};
     const bucket = place && filledAt(this.now, place, buckets);
     if (!bucket) return false;
-    this.remove(place);
+    this.after.remove(place);
     this.held = { item: bucket.id };
-    this.told.push({ told: 'filled', place, item: bucket.id, of: bucket.bucket!.of });
+    this.after.tell({ told: 'filled', place, item: bucket.id, of: bucket.bucket!.of });
     return true;
   }
 
@@ -215,7 +203,7 @@ export class Run {
     aim: Aim | undefined,
   ): void {
     if (!aim) {
-      this.note('Nothing is within reach.');
+      this.after.note('Nothing is within reach.');
       return;
     }
     switch (deed.do) {
@@ -234,10 +222,10 @@ export class Run {
         this.use(aim.place);
         return;
       case 'blast':
-        this.blast(aim.place, deed.strength, deed.slow);
+        this.after.blast(aim.place, deed.strength, deed.slow);
         return;
       case 'kindle':
-        if (!this.fire.kindle(aim.place, this.burnable)) this.note('It does not catch fire.');
+        this.after.kindle(aim.place);
         return;
       case 'break':
         this.breakMany(aim.place, deed.times);
@@ -253,7 +241,7 @@ export class Run {
     else {
       const dug = this.hand.dugAt(deed.place, this.tool);
       if (dug) this.breaks(deed.place, dug.seconds, dug.yields);
-      else this.note('Nothing digs it.');
+      else this.after.note('Nothing digs it.');
     }
   }
 
@@ -270,7 +258,7 @@ export class Run {
         return;
       }
     }
-    this.note('There is no room ahead.');
+    this.after.note('There is no room ahead.');
   }
 
   private get tool() {
@@ -286,19 +274,19 @@ export class Run {
   private place(aim: Aim): void {
     const came = this.hand.place(aim, this.held, this.player);
     if ('why' in came) {
-      this.note(came.why);
+      this.after.note(came.why);
       return;
     }
     if ('poured' in came) {
       this.held = { item: came.empty };
-      this.told.push({ told: 'poured', place: came.place, item: came.empty, of: came.poured });
+      this.after.tell({ told: 'poured', place: came.place, item: came.empty, of: came.poured });
       return;
     }
     const { place, block, state, because } = came;
-    this.because.set(place.join(' '), { block: block.id, because });
-    this.fire.forget(place);
-    this.told.push({ told: 'placed', place, block: block.id, state, because });
-    this.sound(place, 'place', block.look?.display.soundSet);
+    this.after.because.set(place.join(' '), { block: block.id, because });
+    this.after.fire.forget(place);
+    this.after.tell({ told: 'placed', place, block: block.id, state, because });
+    this.after.sound(place, 'place', block.look?.display.soundSet);
     this.now.happen(place, { event: 'placed', by: 'players' });
   }
 
@@ -317,9 +305,9 @@ export class Run {
     const came = this.hand.dig(aim?.place, this.tool);
     if (!aim) return;
     const { block } = this.now.blockAt(aim.place) ?? {};
-    if (came === 'never') this.note('Nothing digs it.');
+    if (came === 'never') this.after.note('Nothing digs it.');
     else if (came === 'digging') {
-      if (this.ticks % 5 === 0) this.sound(aim.place, 'dig', block?.look?.display.soundSet);
+      if (this.ticks % 5 === 0) this.after.sound(aim.place, 'dig', block?.look?.display.soundSet);
     } else if (came) this.breaks(aim.place, came.seconds, came.yields);
   }
 
@@ -327,7 +315,7 @@ export class Run {
   private breaks(place: Vec3, seconds: number, yields: boolean): void {
     const at = this.now.blockAt(place);
     if (!at) {
-      this.remove(place);
+      this.after.remove(place);
       return;
     }
     const isWrong = at.block.tool !== undefined && !isRightTool(at.block, this.tool);
@@ -336,11 +324,11 @@ export class Run {
       ? dropsOf(at, { tool: this.tool, careful: this.player.crouches }, this.pack, this.random)
       : [];
     this.counts.add(this.wayOf(at.block.id, at.state), drops);
-    this.throwOut(place, drops);
-    this.told.push({ told: 'broken', place, block: at.block.id, seconds, drops });
-    this.sound(place, 'break', at.block.look?.display.soundSet);
+    this.after.throwOut(place, drops);
+    this.after.tell({ told: 'broken', place, block: at.block.id, seconds, drops });
+    this.after.sound(place, 'break', at.block.look?.display.soundSet);
     this.now.happen(place, { event: 'broken', by: 'players', ...this.withTool });
-    this.remove(place);
+    this.after.remove(place);
   }
 
   /** How counters call a way of breaking. */
@@ -352,7 +340,7 @@ export class Run {
     const at = this.now.blockAt(place);
     const dug = at && this.hand.dugAt(place, this.tool);
     if (!at || !dug) {
-      this.note('Nothing digs it.');
+      this.after.note('Nothing digs it.');
       return;
     }
     const how = { tool: this.tool, careful: this.player.crouches };
@@ -361,41 +349,6 @@ export class Run {
         this.wayOf(at.block.id, at.state),
         dug.yields ? dropsOf(at, how, this.pack, this.random) : [],
       );
-  }
-
-  private blast(place: Vec3, strength: number, isSlow = false): void {
-    const gone = blasted(place, strength, {
-      size: this.now.cells.size,
-      ratingAt: (there) => this.now.blockAt(there)?.block.blastRating,
-      random: this.random,
-    });
-    this.shatter(place);
-    if (isSlow) this.blasting.begin(place, gone);
-    else for (const there of gone) this.shatter(there);
-    this.note(`The charge of ${strength} takes ${gone.length} blocks.`);
-  }
-
-  /** A charge takes what stands in a cell. */
-  private shatter(place: Vec3): void {
-    const at = this.now.blockAt(place);
-    if (!at) return;
-    this.throwOut(place, dropsOf(at, { blast: true }, this.pack, this.random));
-    this.remove(place);
-  }
-
-  private throwOut(place: Vec3, drops: readonly Drop[]): void {
-    for (const drop of drops) this.flying.push(thrown(drop, place, this.random));
-    // Whatever was thrown first is lost where too much lies about.
-    this.flying = this.flying.slice(-mostFlying);
-  }
-
-  private remove(place: Vec3): void {
-    this.unsettle(place);
-    this.now.put(place, undefined);
-  }
-  private unsettle(place: Vec3): void {
-    this.fire.forget(place);
-    this.because.delete(place.join(' '));
   }
 
   private walk(): void {
@@ -421,81 +374,24 @@ export class Run {
     if (!isNew) return;
     const isFall = !before.isStanding && fell > 0.5;
     const set = this.now.blockAt(place)?.block.look?.display.soundSet;
-    this.sound(place, isFall ? 'land' : 'step', set);
+    this.after.sound(place, isFall ? 'land' : 'step', set);
     this.now.happen(place, { event: isFall ? 'landed on' : 'stepped on', by: 'players' });
   }
 
-  private get burnable() {
-    return { blockAt: (place: Vec3) => this.now.blockAt(place), random: this.random };
-  }
   /** What a second brings: fire goes on, and what one touches does its harm. */
   private second(): void {
-    for (const place of this.fire.second(this.burnable)) this.remove(place);
+    this.after.burnOn();
     const harm = harmTo(this.player, this.now.factsAt);
-    if (harm) this.told.push({ told: 'harmed', ...harm });
+    if (harm) this.after.tell({ told: 'harmed', ...harm });
     const on = fireOn(this.player, this.now.standingAt, this.pack.fluids);
     if (on && (on.does === 'sets') !== this.burns) {
       this.burns = on.does === 'sets';
       const does = this.burns ? 'sets you on fire' : 'puts out the fire on you';
-      this.note(`${nameIn(this.pack, on.fluid, 'fluid')} ${does}.`);
+      this.after.note(`${nameIn(this.pack, on.fluid, 'fluid')} ${does}.`);
     }
-  }
-
-  private comesOf({ place, action, by }: Effect): void {
-    switch (action.do) {
-      case 'drop':
-        this.throwOut(place, [{ item: action.item, count: action.count ?? 1 }]);
-        return;
-      case 'give':
-        this.collect({ item: action.item, count: action.count ?? 1 });
-        return;
-      case 'play':
-        this.told.push({ told: 'heard', place, sound: action.sound });
-        return;
-      case 'blast':
-        this.blast(place, action.strength);
-        return;
-      case 'take':
-        this.note(`${by} takes ${action.count ?? 1} of what is held.`);
-        return;
-      case 'call':
-        this.note(`${by} calls ${action.count ?? 1} of ${action.creature}.`);
-        return;
-      case 'run':
-        this.note(`${by} runs the function ${action.function}, which only a game has.`);
-        return;
-      default:
-    }
-  }
-
-  private fall(): void {
-    const left: Flying[] = [];
-    for (const one of this.flying) {
-      const after = fallen(one, this.now.factsAt, this.pack.tickRate);
-      if (isCollected(after, this.player.at)) this.collect(after.drop);
-      else left.push(after);
-    }
-    this.flying = left;
-  }
-
-  private collect(drop: Drop): void {
-    const key = `${drop.item} ${JSON.stringify(drop.carries ?? {})}`;
-    const before = this.collected.get(key)?.count ?? 0;
-    this.collected.set(key, { ...drop, count: before + drop.count });
-    this.told.push({ told: 'collected', drop });
   }
 
   private dusk(): void {
     this.now.dark = darkness(this.hour);
-  }
-  private note(text: string): void {
-    this.told.push({ told: 'note', text });
-  }
-  private sound(
-    place: Vec3,
-    event: Extract<Told, { told: 'sound' }>['event'],
-    set = 'obrank:stone',
-  ): void {
-    this.told.push({ told: 'sound', place, event, set });
   }
 }

@@ -633,8 +633,11 @@ describe('Reactions, in a world with somebody in it', () => {
       },
     ]);
     const heard = [...run.tick([{ do: 'use' }]), ...told(run, 2)];
-    expect([...run.collected.values()]).toContainEqual({ item: 'obrank:sand', count: 3 });
-    expect(run.flying.map(({ drop }) => drop)).toContainEqual({ item: 'obrank:clay', count: 1 });
+    expect([...run.after.collected.values()]).toContainEqual({ item: 'obrank:sand', count: 3 });
+    expect(run.after.flying.map(({ drop }) => drop)).toContainEqual({
+      item: 'obrank:clay',
+      count: 1,
+    });
     // The hand of the Yard is never empty, and creatures and code are a game's: they are told.
     const notes = heard.flatMap((one) => (one.told === 'note' ? [one.text] : []));
     expect(notes.join('\n')).toMatch(/takes 2[^]*calls 1[^]*open_sluice/);

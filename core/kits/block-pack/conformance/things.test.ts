@@ -323,7 +323,7 @@ describe('Loot', () => {
     run.now.put(place, { block: 'saltmarsh:vault', state: 0 });
     run.tick([{ do: 'blast', strength: 4 }]);
     expect(run.now.standingAt(place)).toBeUndefined();
-    const lying = [...run.flying.map(({ drop }) => drop), ...run.collected.values()];
+    const lying = [...run.after.flying.map(({ drop }) => drop), ...run.after.collected.values()];
     expect(lying.some(({ item }) => item === 'obrank:chalk')).toBe(true);
   });
 });
