@@ -138,12 +138,12 @@ test('the world is kept with the mod, each scene as it was left, whatever the br
   await kept;
   await scene(page, 'Bare ground');
   await expect(here(page)).toContainText('Nothing is within reach');
-  const back = page.waitForRequest((request) => {
+  const left = page.waitForRequest((request) => {
     const asked = request.method() === 'POST' && request.url().endsWith('/yard/world');
     return asked && request.postData()?.includes('"scene":"Ground and wall"') === true;
   });
   await scene(page, 'Ground and wall');
-  await (await back).response();
+  await (await left).response();
   await expect(here(page)).not.toContainText('Driftwood door');
   await page.evaluate(() => localStorage.clear());
   await page.reload();
@@ -151,6 +151,12 @@ test('the world is kept with the mod, each scene as it was left, whatever the br
   await expect(page.getByLabel('Scene')).toHaveValue('Ground and wall');
   await expect(here(page)).not.toContainText('Driftwood door');
   await page.getByRole('button', { name: 'Reset' }).click();
+  await expect(here(page)).toContainText('Driftwood door');
+  // A reset can be taken back, and that too.
+  const back = page.getByRole('button', { name: 'World before' });
+  await back.click();
+  await expect(here(page)).not.toContainText('Driftwood door');
+  await back.click();
   await expect(here(page)).toContainText('Driftwood door');
 });
 

@@ -33,6 +33,9 @@ export interface YardView {
   replayed?: { digest: string; isSame: boolean };
 }
 
+/** So many worlds are there to go back to, of each scene, after it was begun anew. */
+const mostBefore = 8;
+
 /** Whoever goes farther than so many cells in a tick was put elsewhere. */
 const farthestStep = 4;
 
@@ -58,6 +61,8 @@ export class YardClient {
   private readonly sounds = new Map<string, (bytes: Uint8Array | undefined) => void>();
   private onRecorded: ((run: RecordedRun) => void) | undefined;
   private asks = 0;
+  /** Of each scene, the worlds before it was begun anew, the last one at the end. */
+  private readonly before = new Map<string, KeptWorld[]>();
   /** What was kept last, as text. */
   private lastKept = '';
 
@@ -139,6 +144,26 @@ export class YardClient {
       if (asked === this.asks) this.show({ problem: messageOf(error) });
     }
   }
+
+  /** Begins the scene that one is in anew. The world before is there to go back to. */
+  async reset(): Promise<void> {
+    const { kept, scene } = await this.kept();
+    this.before.set(scene, [...this.worldsBefore(scene), kept].slice(-mostBefore));
+    this.ask({ ask: 'scene', scene });
+    this.show({});
+  }
+
+  /** Goes back to the world before this one. This one comes after all others, so none is lost. */
+  async goBack(): Promise<void> {
+    const { kept, scene } = await this.kept();
+    const [last, ...earlier] = [...this.worldsBefore(scene)].reverse();
+    if (!last) return;
+    this.before.set(scene, [kept, ...earlier.reverse()]);
+    this.ask({ ask: 'scene', scene, kept: last });
+  }
+
+  /** The worlds before the one that a scene has now, as far as the page has them. */
+  worldsBefore = (scene: string): readonly KeptWorld[] => this.before.get(scene) ?? [];
 
   /**
    * Keeps the world with the mod as it stands, where it is otherwise than when it was kept last.

@@ -4,6 +4,7 @@ import { Cap } from '../../parts/keys/cap.tsx';
 import { Toggles } from '../../parts/toggles.tsx';
 import type { LoadedYard } from '../../workers/yard-protocol.ts';
 import type { Overlays } from './world.tsx';
+import { usePart } from './use-part.ts';
 import styles from './yard.module.css';
 
 /** The charges of the reference physics. */
@@ -43,6 +44,9 @@ export function Bar({
   charge: Charge;
   onCharge: (charge: Charge) => void;
 }) {
+  const hasBefore = usePart(client, (view) =>
+    Boolean(view.yard && client.worldsBefore(view.yard.scene).length),
+  );
   const toggle = (key: 'bodies' | 'levels' | 'sounds', label: string) => ({
     label,
     isOn: overlays[key],
@@ -71,13 +75,19 @@ export function Bar({
         onChange={(scene) => scene !== null && void client.enter(scene)}
         className={styles['scene']}
       />
-      <Button
-        size="xs"
-        variant="default"
-        onClick={() => yard && client.ask({ ask: 'scene', scene: yard.scene })}
-      >
+      <Button size="xs" variant="default" disabled={!yard} onClick={() => void client.reset()}>
         Reset
       </Button>
+      {hasBefore && (
+        <Button
+          size="xs"
+          variant="default"
+          title="Back to the world before the reset; once more, and this one is back"
+          onClick={() => void client.goBack()}
+        >
+          World before
+        </Button>
+      )}
       <Charges charge={charge} onCharge={onCharge} />
       <Climate
         value={overlays.climate}
