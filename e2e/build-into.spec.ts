@@ -83,7 +83,11 @@ test('folders and files are opened in the programs that one names, and in none u
   await expect(page.getByText(/There is no program/)).toHaveCount(0);
   const forFolders = page.getByLabel('Opens folders');
   await forFolders.fill(program);
+  const named = page.waitForResponse(
+    (answer) => answer.request().postData()?.includes('"forFolders"') === true,
+  );
   await forFolders.press('Enter');
+  await named;
 
   const file = path.join(pack, 'rules/blocks/tide_lantern.json');
   await page.goto(`${server.address}/m/saltmarsh/build`);

@@ -6,6 +6,8 @@ import { DiskProblem, openWith, placeIn, programAt } from '../disk/index.ts';
 /** The programs of this machine with which people open folders and files, as they named them. */
 export class NamedPrograms {
   private readonly file: string;
+  /** Naming goes on one after the other, so that the last that was asked is what stands there. */
+  private last: Promise<unknown> = Promise.resolve();
 
   /** `data` is the folder in which the server keeps what is its own. */
   constructor(data: string) {
@@ -22,12 +24,10 @@ export class NamedPrograms {
   }
 
   /** Names programs. Throws a {@link DiskProblem} for one that there is not. */
-  async name(programs: Programs): Promise<Programs> {
-    for (const typed of Object.values(programs)) await programAt(typed);
-    const made = `${this.file}.new`;
-    await writeFile(made, JSON.stringify(programs), { mode: 0o600 });
-    await rename(made, this.file);
-    return programs;
+  name(programs: Programs): Promise<Programs> {
+    const named = this.last.then(() => this.write(programs));
+    this.last = named.catch(() => undefined);
+    return named;
   }
 
   /** Opens a folder, or a file in it. Throws a {@link DiskProblem} where no program is named. */
@@ -40,5 +40,13 @@ export class NamedPrograms {
           'settings of the mod.',
       );
     await openWith(program, { place: await placeIn(folder, file), line });
+  }
+
+  private async write(programs: Programs): Promise<Programs> {
+    for (const typed of Object.values(programs)) await programAt(typed);
+    const made = `${this.file}.new`;
+    await writeFile(made, JSON.stringify(programs), { mode: 0o600 });
+    await rename(made, this.file);
+    return programs;
   }
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Programs } from '../../../../core/api/index.ts';
 import { messageOf } from '../../../../core/words/index.ts';
-import { namePrograms, usePrograms } from '../../../api/programs.ts';
+import { nameProgram, usePrograms } from '../../../api/programs.ts';
 import { CommitField } from '../../../parts/commit-field.tsx';
 import { Field } from '../../../parts/field.tsx';
 import styles from './settings.module.css';
@@ -42,7 +42,7 @@ function ProgramLine({
   const put = (typed: string) => {
     setProblem(undefined);
     const line = typed.trim();
-    namePrograms({ ...named, [of]: line === '' ? undefined : line }).catch((error: unknown) =>
+    nameProgram(of, line === '' ? undefined : line).catch((error: unknown) =>
       setProblem(messageOf(error)),
     );
   };
