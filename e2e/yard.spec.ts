@@ -137,13 +137,14 @@ test('the world is kept with the mod, each scene as it was left, whatever the br
   await expect(log(page)).toContainText(/The charge of 4 takes \d+ blocks\./);
   await kept;
   await scene(page, 'Bare ground');
-  await expect(here(page)).toContainText('Nothing is within reach');
+  await expect(page.getByLabel('Scene')).toHaveValue('Bare ground');
   const left = page.waitForRequest((request) => {
     const asked = request.method() === 'POST' && request.url().endsWith('/yard/world');
     return asked && request.postData()?.includes('"scene":"Ground and wall"') === true;
   });
   await scene(page, 'Ground and wall');
   await (await left).response();
+  await expect(page.getByLabel('Scene')).toHaveValue('Ground and wall');
   await expect(here(page)).not.toContainText('Driftwood door');
   await page.evaluate(() => localStorage.clear());
   await page.reload();

@@ -63,6 +63,8 @@ export class YardClient {
   private asks = 0;
   /** Of each scene, the worlds before it was begun anew, the last one at the end. */
   private readonly before = new Map<string, KeptWorld[]>();
+  /** Keeping goes on one after the other, so that the last world is what is kept last. */
+  private keeping: Promise<unknown> = Promise.resolve();
   /** What was kept last, as text. */
   private lastKept = '';
 
@@ -169,7 +171,13 @@ export class YardClient {
    * Keeps the world with the mod as it stands, where it is otherwise than when it was kept last.
    * Tells whether it is kept.
    */
-  async keep(): Promise<boolean> {
+  keep(): Promise<boolean> {
+    const done = this.keeping.then(() => this.keepNow());
+    this.keeping = done.catch(() => false);
+    return done;
+  }
+
+  private async keepNow(): Promise<boolean> {
     if (!this.view.yard) return true;
     const { kept: world, scene } = await this.kept();
     const text = JSON.stringify([scene, world]);
@@ -253,7 +261,8 @@ export class YardClient {
         this.show({});
         return;
       case 'kept':
-        for (const resolve of this.waiting.splice(0)) resolve(answer.kept, answer.scene);
+        // The worker answers in order, each who asked once: what others asked later is another world.
+        this.waiting.shift()?.(answer.kept, answer.scene);
         return;
       case 'sound':
         this.sounds.get(answer.sound)?.(answer.bytes);
