@@ -1,6 +1,6 @@
 /**
  * Walks through the Yard in Chromium for a minute, and through a bare three.js scene of the same
- * triangles on the same way, and tells the frames of both.
+ * triangles on the same way, and tells the frames of both. Both go a stretch at a time, in turns.
  */
 import type { Browser, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
@@ -8,44 +8,64 @@ import { chunksOf, eyesOf, meshChunk, Run, chunkSide, type Drawing } from '../co
 import type { Line } from './figures.ts';
 import { withApplication } from './with-application.ts';
 
-const seconds = 60;
+/** Turn by turn, so that what else the machine does slows one as much as the other. */
+const turns = 4;
+const secondsATurn = 15;
 const size = { width: 1280, height: 800 };
 /** Degrees a second: in a minute one looks at everything, several times. */
 const turning = 90;
 
-/** Keeps how long frames took, and how many triangles each draws, from now on. */
-async function watchFrames(page: Page): Promise<void> {
+/** Frames that are watched: how long each took, and how many triangles were drawn in all. */
+interface Seen {
+  isOn: boolean;
+  times: number[];
+  triangles: number;
+}
+type Watched = Window & { seen: Seen; watch: (isOn: boolean) => void };
+
+/** Makes a page able to keep how long frames take, and how many triangles are drawn in them. */
+async function watchable(page: Page): Promise<void> {
   await page.evaluate(() => {
-    const seen = { times: [] as number[], triangles: 0, frames: 0 };
-    Object.assign(window, { seen });
-    let last = performance.now();
-    const next = (time: number) => {
-      seen.times.push(time - last);
-      last = time;
-      seen.frames += 1;
+    const seen: Seen = { isOn: false, times: [], triangles: 0 };
+    const watch = (isOn: boolean) => {
+      seen.isOn = isOn;
+      let last = performance.now();
+      const next = (time: number) => {
+        if (!seen.isOn) return;
+        seen.times.push(time - last);
+        last = time;
+        requestAnimationFrame(next);
+      };
       requestAnimationFrame(next);
     };
-    requestAnimationFrame(next);
+    Object.assign(window, { seen, watch });
     const kind = WebGL2RenderingContext.prototype;
     const draw: (...asked: number[]) => void = Reflect.get(kind, 'drawElements');
     Reflect.set(kind, 'drawElements', function (this: unknown, ...asked: number[]) {
-      seen.triangles += (asked[1] ?? 0) / 3;
+      if (seen.isOn) seen.triangles += (asked[1] ?? 0) / 3;
       draw.apply(this, asked);
     });
   });
 }
 
+const watch = (page: Page, isOn: boolean): Promise<void> =>
+  page.evaluate((on) => (window as unknown as Watched).watch(on), isOn);
+
 async function framesOf(page: Page): Promise<{ late: number; middle: number; triangles: number }> {
-  const { times, triangles, frames } = await page.evaluate(
-    () =>
-      (window as unknown as { seen: { times: number[]; triangles: number; frames: number } }).seen,
-  );
-  const sorted = times.slice(5).sort((a, b) => a - b);
+  const { times, triangles } = await page.evaluate(() => (window as unknown as Watched).seen);
+  const sorted = times.sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.floor(sorted.length * share)] ?? NaN;
-  return { late: at(0.95), middle: at(0.5), triangles: triangles / frames };
+  return { late: at(0.95), middle: at(0.5), triangles: triangles / times.length };
 }
 
-/** In the Yard, by its keys. */
+/** A way that one goes on in turns, and rests on between them. */
+interface Walk {
+  page: Page;
+  go: () => Promise<void>;
+  rest: () => Promise<void>;
+}
+
+/** In the Yard, by its keys; the ticks rest too. */
 async function walkYard(browser: Browser, address: string) {
   const page = await browser.newPage({ viewport: size });
   await page.goto(`${address}/m/saltmarsh/yard`);
@@ -53,13 +73,19 @@ async function walkYard(browser: Browser, address: string) {
   await page.getByRole('application').focus();
   await page.waitForTimeout(2000);
   const { width, height } = (await page.locator('[role="application"] canvas').boundingBox())!;
-  await watchFrames(page);
-  await page.keyboard.down('w');
-  await page.keyboard.down('ArrowRight');
-  await page.waitForTimeout(seconds * 1000);
-  const frames = await framesOf(page);
-  await page.close();
-  return { ...frames, width, height };
+  await watchable(page);
+  await page.keyboard.press('Space');
+  const go = async () => {
+    await page.keyboard.press('Space');
+    await page.keyboard.down('w');
+    await page.keyboard.down('ArrowRight');
+  };
+  const rest = async () => {
+    await page.keyboard.up('w');
+    await page.keyboard.up('ArrowRight');
+    await page.keyboard.press('Space');
+  };
+  return { page, go, rest, width, height };
 }
 
 /** Where the eyes are on the same way, tick by tick, and all triangles of the scene as points. */
@@ -70,7 +96,7 @@ function sceneOf(
   const { tickRate } = run.pack;
   const way: number[][] = [];
   run.tick([{ do: 'walk', forward: 1, right: 0, up: 0, crouches: false }]);
-  for (let tick = 0; tick < seconds * tickRate; tick += 1) {
+  for (let tick = 0; tick < turns * secondsATurn * tickRate; tick += 1) {
     const yaw = ((tick * turning) / tickRate) % 360;
     run.tick([{ do: 'look', yaw: Math.round(yaw * 100), pitch: 0 }]);
     way.push([...eyesOf(run.player), yaw]);
@@ -109,16 +135,22 @@ window.begin = ({ way, points, uvs, index, tickRate, width, height }) => {
   map.needsUpdate = true;
   const scene = new THREE.Scene();
   scene.add(new THREE.Mesh(geometry, new THREE.MeshBasicMaterial({ map })));
-  const from = performance.now();
+  let [gone, last, isGoing] = [0, 0, false];
   const draw = (time) => {
-    const at = Math.max(0, Math.min(way.length - 1, Math.floor(((time - from) / 1000) * tickRate)));
+    if (!isGoing) return;
+    gone += Math.max(0, time - last);
+    last = time;
+    const at = Math.min(way.length - 1, Math.floor((gone / 1000) * tickRate));
     const [x, y, z, yaw] = way[at];
     camera.position.set(x, y, z);
     camera.rotation.set(0, (-yaw / 180) * Math.PI, 0, 'YXZ');
     renderer.render(scene, camera);
     requestAnimationFrame(draw);
   };
-  requestAnimationFrame(draw);
+  window.go = (to) => {
+    [isGoing, last] = [to, performance.now()];
+    requestAnimationFrame(draw);
+  };
 };
 </script>`;
 
@@ -127,7 +159,7 @@ async function walkBare(
   browser: Browser,
   scene: ReturnType<typeof sceneOf>,
   { tickRate, width, height }: { tickRate: number; width: number; height: number },
-) {
+): Promise<Walk> {
   const page = await browser.newPage({ viewport: size });
   await page.route('http://127.0.0.1:1/**', async (route) => {
     const file = new URL(route.request().url()).pathname.slice(1);
@@ -139,15 +171,26 @@ async function walkBare(
   });
   await page.goto('http://127.0.0.1:1/');
   await page.waitForFunction(() => 'begin' in window);
-  await watchFrames(page);
+  await watchable(page);
   await page.evaluate(
     (asked) => (window as unknown as { begin: (asked: unknown) => void }).begin(asked),
     { ...scene, tickRate, width, height },
   );
-  await page.waitForTimeout(seconds * 1000);
-  const frames = await framesOf(page);
-  await page.close();
-  return frames;
+  const going = (to: boolean) =>
+    page.evaluate((on) => (window as unknown as { go: (to: boolean) => void }).go(on), to);
+  return { page, go: () => going(true), rest: () => going(false) };
+}
+
+async function takeTurns(walks: readonly Walk[]): Promise<void> {
+  for (let turn = 0; turn < turns; turn += 1)
+    for (const { page, go, rest } of walks) {
+      await page.bringToFront();
+      await go();
+      await watch(page, true);
+      await page.waitForTimeout(secondsATurn * 1000);
+      await watch(page, false);
+      await rest();
+    }
 }
 
 export async function benchYardWalk(
@@ -155,9 +198,12 @@ export async function benchYardWalk(
   line: Line,
 ): Promise<void> {
   await withApplication(async (address, browser) => {
-    const yard = await walkYard(browser, address);
+    const inYard = await walkYard(browser, address);
     const scene = sceneOf(drawn.drawing, drawn.run);
-    const plain = await walkBare(browser, scene, { ...yard, tickRate: drawn.run.pack.tickRate });
+    const { tickRate } = drawn.run.pack;
+    const inBare = await walkBare(browser, scene, { ...inYard, tickRate });
+    await takeTurns([inYard, inBare]);
+    const [yard, plain] = [await framesOf(inYard.page), await framesOf(inBare.page)];
     line(
       'yard.walk.late',
       'yard: 95 of 100 frames of a walk come within',

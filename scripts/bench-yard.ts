@@ -19,7 +19,7 @@ import { demoWorld } from '../demo/art/demo-world.ts';
 import { markerPicture } from '../web/workers/marker-picture.ts';
 import { bigMod } from './big-mod.ts';
 import { benchYardWalk } from './bench-yard-walk.ts';
-import type { Line, Median } from './figures.ts';
+import { medians, type Line, type Median } from './figures.ts';
 
 /** A world of a pack in a scene, as it is drawn. */
 function standingIn(pack: PackWorld, scene: string): { drawing: Drawing; run: Run } {
@@ -58,10 +58,13 @@ export async function benchYard(median: Median, line: Line): Promise<void> {
     const many = cells.numbers.length;
     const chunks = chunksOf(cells.size);
     let seen = 0;
-    const plain = median(15, () => (seen += swept(drawing)));
-    const mesh = median(15, () => {
-      for (const chunk of chunks) seen += meshChunk(drawing, chunk).solid.faces;
-    });
+    const [plain, mesh] = await medians(
+      25,
+      () => (seen += swept(drawing)),
+      () => {
+        for (const chunk of chunks) seen += meshChunk(drawing, chunk).solid.faces;
+      },
+    );
     if (!seen) throw new Error('nothing was drawn');
     line(
       `yard.${name}.mesh-ratio`,
@@ -71,15 +74,19 @@ export async function benchYard(median: Median, line: Line): Promise<void> {
     );
     const absorbs = Uint8Array.from(cells.numbers, (number) => drawing.facts(number).absorbs);
     const emits = Uint8Array.from(cells.numbers, (number) => drawing.facts(number).emits);
-    const light = median(15, () => {
-      const levels = emits.slice();
-      flood(levels, absorbs, cells.size);
-      seen += daylight(absorbs, cells.size).length;
-    });
+    const [again, light] = await medians(
+      25,
+      () => (seen += swept(drawing)),
+      () => {
+        const levels = emits.slice();
+        flood(levels, absorbs, cells.size);
+        seen += daylight(absorbs, cells.size).length;
+      },
+    );
     line(
       `yard.${name}.light-ratio`,
       `yard: light of blocks and day in "${scene}" ÷ the same sweep`,
-      (light / plain).toFixed(1),
+      (light / again).toFixed(1),
       million(many, light),
     );
   }
