@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { NamedPrograms } from './programs.ts';
@@ -35,4 +35,18 @@ test('a program that there is not is refused, changes nothing, and holds nobody 
   await expect(wrong).rejects.toThrow('There is no program no-such-program');
   expect(await right).toEqual({ forFiles: node });
   expect(await programs.named()).toEqual({ forFiles: node });
+});
+
+test('a program that is gone since it was named does not keep another from being named', async () => {
+  const gone = path.join(data, 'editor');
+  writeFileSync(gone, '#!/bin/sh', { mode: 0o755 });
+  const programs = new NamedPrograms(data);
+  await programs.name({ forFiles: gone });
+  rmSync(gone);
+  expect(await programs.name({ forFiles: gone, forFolders: node })).toMatchObject({
+    forFolders: node,
+  });
+  await expect(programs.open({ folder: data, file: 'programs.json' })).rejects.toThrow(
+    `There is no program ${gone}`,
+  );
 });

@@ -43,7 +43,9 @@ export class NamedPrograms {
   }
 
   private async write(programs: Programs): Promise<Programs> {
-    for (const typed of Object.values(programs)) await programAt(typed);
+    // What was named before may be gone by now: that is told when something is opened with it.
+    const before = new Set(Object.values(await this.named()));
+    for (const typed of Object.values(programs)) if (!before.has(typed)) await programAt(typed);
     const made = `${this.file}.new`;
     await writeFile(made, JSON.stringify(programs), { mode: 0o600 });
     await rename(made, this.file);
