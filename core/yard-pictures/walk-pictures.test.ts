@@ -5,7 +5,7 @@ import { drawIsometric, drawnModels, fillingView, texturePixels } from '../draw/
 import { readModFolder } from '../folder/index.ts';
 import { idOf, resolveBlocks } from '../mod/index.ts';
 import { decodePicture } from '../textures/index.ts';
-import { ownBlocks } from '../yard/index.ts';
+import { litByNight, ownBlocks, walkParts } from '../yard/index.ts';
 import { walkPictures } from './walk-pictures.ts';
 
 const { mod, world } = demoWorld();
@@ -13,7 +13,7 @@ const pictures = walkPictures(world);
 
 test('every picture that is told of lies beside the report, and all are of one size', () => {
   const told = ownBlocks(world).flatMap(({ id }) =>
-    (['Placed', 'Shown', 'Turned'] as const).flatMap((part) => pictures.of(id, part)),
+    walkParts.flatMap((part) => pictures.of(id, part)),
   );
   expect(told.length).toBeGreaterThan(100);
   expect(new Set(told.map(({ file }) => file))).toEqual(new Set(pictures.files.keys()));
@@ -27,6 +27,21 @@ test('each try shows a look once, under the state that has it', () => {
   expect(new Set(gate.map(({ file }) => file)).size).toBe(2);
   expect(gate[0]?.shows).toMatch(/side=south/);
   expect(pictures.of('saltmarsh:salt_crust', 'Turned')).toEqual([]);
+});
+
+test('by night a lantern is seen by its own light, one picture a level, and what gives none is dark', () => {
+  const lantern = pictures.of('saltmarsh:tide_lantern', 'By night');
+  const brightestOf = ({ file }: (typeof lantern)[number]) =>
+    Math.max(...decodePicture(pictures.files.get(file)!).data.filter((_, i) => (i & 3) !== 3));
+  expect(lantern.map(({ shows }) => shows.replace(/.*, /, ''))).toEqual(['light 0', 'light 13']);
+  const [off, on] = lantern.map(brightestOf);
+  expect(on).toBeGreaterThan(3 * off!);
+});
+
+test('what gives no light is seen at midnight by 4 of 15 levels of the day, in their cold colour', () => {
+  const left = 0.07 + 0.93 * (4 / 15) ** 1.3;
+  litByNight(0).forEach((part, i) => expect(part).toBeCloseTo([0.72, 0.84, 1][i]! * left));
+  litByNight(15).forEach((part, i) => expect(part).toBeCloseTo([1, 0.9, 0.74][i]!));
 });
 
 test('drawn from the files of the pack, each block looks as the declaration has it drawn', () => {

@@ -39,8 +39,10 @@ export {
 export { moved, type Moving } from './block/turn.ts';
 export { blasted, type BlastWorld } from './blast.ts';
 export { darkness, daylight, flood, fullLight, Light, type Lighting } from './light.ts';
+export { brightens, colourOfLight, litByNight } from './lit.ts';
 export {
   called,
+  lightIn,
   statesTried,
   testWalk,
   walkParts,

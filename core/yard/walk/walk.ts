@@ -73,8 +73,8 @@ type Came = Pick<WalkCheck, 'found' | 'amiss'>;
 const counted = (many: number, one: string): string => `${many} ${one}${many === 1 ? '' : 's'}`;
 
 /**
- * Which states a try comes upon that is told in pictures: those that come of placing, every one, and
- * the first one with what turning and mirroring make of it.
+ * Which states a try comes upon that is told in pictures: those that come of placing, every one, the
+ * first one with what turning and mirroring make of it, and by night one of each level of light.
  *
  * @example statesTried(gate).Placed // [0, 2, 4, 6]
  */
@@ -86,7 +86,23 @@ export function statesTried(block: YardBlock): Partial<Record<WalkPart, number[]
     Placed: reachedBy(block),
     Shown: Array.from({ length: block.space.size }, (_, state) => state),
     ...(turned.size > 1 && { Turned: [...turned] }),
+    'By night': [...eachLight(block).values()],
   };
+}
+
+/** The light that a block gives in a state, 0 to 15. */
+export const lightIn = ({ space, lightEmitted }: YardBlock, state: number): number =>
+  valueIn(lightEmitted, space.decode(state)) ?? 0;
+
+/** By the light that a block gives, the first state that gives so much, as it is placed if may be. */
+function eachLight(block: YardBlock): Map<number, number> {
+  const found = new Map<number, number>();
+  const { defaultState, size } = block.space;
+  for (const state of [defaultState, ...Array.from({ length: size }, (_, one) => one)]) {
+    const light = lightIn(block, state);
+    if (!found.has(light)) found.set(light, state);
+  }
+  return found;
 }
 
 /** What a state is called: its properties. */
@@ -210,12 +226,14 @@ const takenInWords = (taken: number): string =>
       : 'lets light by';
 
 /** How far a room is lit around a block, at its brightest; of a dark one what it takes of the light. */
-function ofLight({ space, lightEmitted, lightAbsorbed }: YardBlock): Came {
-  const states = Array.from({ length: space.size }, (_, state) => space.decode(state));
-  const levels = states.map((state) => valueIn(lightEmitted, state) ?? 0);
+function ofLight(block: YardBlock): Came {
+  const { space, lightAbsorbed } = block;
+  const states = Array.from({ length: space.size }, (_, state) => state);
+  const levels = states.map((state) => lightIn(block, state));
   const most = Math.max(0, ...levels);
   if (most === 0) {
-    const taken = [...new Set(states.map((state) => valueIn(lightAbsorbed, state) ?? 0))];
+    const takenIn = (state: number) => valueIn(lightAbsorbed, space.decode(state)) ?? 0;
+    const taken = [...new Set(states.map(takenIn))];
     return {
       found: `dark, ${taken
         .sort((one, other) => one - other)

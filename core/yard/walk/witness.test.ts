@@ -182,6 +182,7 @@ describe('the test walk', () => {
       ['Placed', true],
       ['Shown', true],
       ['Turned', true],
+      ['By night', true],
     ]);
     expect(wasInWords(differences[0]!)).toBe('looks otherwise than the last time');
   });

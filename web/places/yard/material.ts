@@ -1,8 +1,18 @@
 import * as THREE from 'three';
-import { frameAt, type AtlasPicture, type MeshArrays } from '../../../core/yard/index.ts';
+import {
+  brightens,
+  colourOfLight,
+  darkness,
+  frameAt,
+  type AtlasPicture,
+  type MeshArrays,
+} from '../../../core/yard/index.ts';
 import { climateColour } from '../../../core/textures/facts/index.ts';
 import { hasGraphicsCard } from '../../stage/sharpness.tsx';
 import type { SentAtlas, Sight } from '../../workers/yard-protocol.ts';
+
+/** A number as the shaders have it. */
+const glsl = (number: number): string => number.toFixed(4);
 
 const vertex = /* glsl */ `
 in vec4 tint;
@@ -29,7 +39,10 @@ out float vDepth;
 
 vec2 tileAt(float tile) { return vec2(mod(tile, perRow), floor(tile / perRow)); }
 
-float brightness(float level) { return 0.07 + 0.93 * pow(level / 15.0, 1.3); }
+float brightness(float level) {
+  return ${glsl(brightens.least)} +
+    ${glsl(1 - brightens.least)} * pow(level / 15.0, ${glsl(brightens.power)});
+}
 
 void main() {
   vUv = uv;
@@ -41,9 +54,9 @@ void main() {
   vCutoff = lights.w;
   int which = int(tint.w * 255.0 + 0.5);
   vec3 multiplied = which == 0 ? tint.xyz : climate[which - 1];
-  // Lamps are warm, the night is cold.
-  vec3 lamp = brightness(block) * vec3(1.0, 0.9, 0.74);
-  vec3 sun = brightness(day) * mix(vec3(1.0), vec3(0.72, 0.84, 1.0), dark / 11.0);
+  vec3 lamp = brightness(block) * vec3(${colourOfLight.lamp.map(glsl).join()});
+  vec3 night = vec3(${colourOfLight.night.map(glsl).join()});
+  vec3 sun = brightness(day) * mix(vec3(1.0), night, dark / ${glsl(darkness(0))});
   vColour = multiplied * max(lamp, sun) * lights.z;
   gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
 #ifdef LEVELS
