@@ -27,7 +27,9 @@ export function asMixed([red, green, blue]: Colour): Mixed {
  * @example fromMixed({ lightness: 1, chroma: 0, hue: 0 }) // [255, 255, 255, 255]
  */
 export function fromMixed({ lightness, chroma, hue }: Mixed): Colour {
-  const asked = { mode: 'oklch', l: lightness, c: chroma, h: hue } as const;
+  // Black and white have no hue: beside them a search for what a screen can show ends a little off.
+  const c = lightness > 0 && lightness < 1 ? chroma : 0;
+  const asked = { mode: 'oklch', l: lightness, c, h: hue } as const;
   const direct = rgb(asked);
   const isShown = [direct.r, direct.g, direct.b].every((part) => part > -slack && part < 1 + slack);
   const { r, g, b } = isShown ? direct : rgb(clampChroma(asked, 'oklch'));

@@ -14,6 +14,8 @@ test('the tones of a material go from dark to light, its colour in their middle'
         expect(Math.abs(ramp[2]![i]! - value)).toBeLessThanOrEqual(1),
       );
     }),
+    // Almost black: two of its tones lie at the end.
+    { examples: [[0, 0, 17]] },
   );
 });
 
