@@ -29,13 +29,23 @@ test('each try shows a look once, under the state that has it', () => {
   expect(pictures.of('saltmarsh:salt_crust', 'Turned')).toEqual([]);
 });
 
-test('by night a lantern is seen by its own light, one picture a level, and what gives none is dark', () => {
-  const lantern = pictures.of('saltmarsh:tide_lantern', 'By night');
-  const brightestOf = ({ file }: (typeof lantern)[number]) =>
-    Math.max(...decodePicture(pictures.files.get(file)!).data.filter((_, i) => (i & 3) !== 3));
-  expect(lantern.map(({ shows }) => shows.replace(/.*, /, ''))).toEqual(['light 0', 'light 13']);
-  const [off, on] = lantern.map(brightestOf);
-  expect(on).toBeGreaterThan(3 * off!);
+test('by night a block is seen by its own light, one picture for each level that it gives', () => {
+  const shown = (['Shown', 'Turned'] as const).flatMap((part) =>
+    pictures.of('saltmarsh:tide_lantern', part),
+  );
+  const byNight = pictures.of('saltmarsh:tide_lantern', 'By night');
+  expect(byNight.map(({ shows }) => shows.replace(/.*, /, ''))).toEqual(['light 0', 'light 13']);
+  for (const [i, level] of [0, 13].entries()) {
+    const state = byNight[i]!.shows.replace(/, light \d+$/, '');
+    const pixelsOf = (file: string) => decodePicture(pictures.files.get(file)!).data;
+    const day = pixelsOf(shown.find(({ shows }) => shows === state)!.file);
+    const night = pixelsOf(byNight[i]!.file);
+    const lit = litByNight(level);
+    const colours = [...day.keys()].filter((at) => (at & 3) < 3 && day[at | 3] === 255);
+    expect(colours.length).toBeGreaterThan(1000);
+    for (const at of colours)
+      expect(Math.abs(night[at]! - day[at]! * lit[at & 3]!)).toBeLessThanOrEqual(1);
+  }
 });
 
 test('what gives no light is seen at midnight by 4 of 15 levels of the day, in their cold colour', () => {
