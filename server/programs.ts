@@ -23,7 +23,7 @@ export class NamedPrograms {
     }
   }
 
-  /** Names programs. Throws a {@link DiskProblem} for one that there is not. */
+  /** Names programs. Throws a {@link DiskProblem} for a new one that there is not. */
   name(programs: Programs): Promise<Programs> {
     const named = this.last.then(() => this.write(programs));
     this.last = named.catch(() => undefined);

@@ -48,12 +48,6 @@ test('by night a block is seen by its own light, one picture for each level that
   }
 });
 
-test('what gives no light is seen at midnight by 4 of 15 levels of the day, in their cold colour', () => {
-  const left = 0.07 + 0.93 * (4 / 15) ** 1.3;
-  litByNight(0).forEach((part, i) => expect(part).toBeCloseTo([0.72, 0.84, 1][i]! * left));
-  litByNight(15).forEach((part, i) => expect(part).toBeCloseTo([1, 0.9, 0.74][i]!));
-});
-
 test('drawn from the files of the pack, each block looks as the declaration has it drawn', () => {
   const { blobs } = readModFolder(readFiles('demo/saltmarsh'));
   const pixelsOf = texturePixels(mod, (sha256) => blobs.get(sha256));

@@ -86,10 +86,19 @@ test('one goes back to the world before, and from there to the one that one came
 });
 
 test('a world that the server does not take is told of, and the next is kept all the same', async () => {
+  const answering = globalThis.fetch;
   globalThis.fetch = jest.fn<typeof fetch>().mockRejectedValueOnce(new TypeError('refused'));
   const refused = client.keep();
   await settled();
   worker.keep(first);
   expect(await refused).toBe(false);
   expect(client.view.notKept).toMatch(/^The world is not kept\. The server does not answer/);
+  globalThis.fetch = answering;
+  const kept = client.keep();
+  await settled();
+  worker.keep(first);
+  await settled();
+  answers.shift()?.();
+  expect(await kept).toBe(true);
+  expect([sent, client.view.notKept]).toEqual([[first], undefined]);
 });

@@ -21,7 +21,7 @@ export interface ReportPicture {
 }
 
 /** The widths of the columns, in hundredths. */
-const widths = [17, 19, 19, 15, 12, 10, 8];
+const widths = [17, 17, 17, 13, 12, 12, 12];
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('"', '&quot;');

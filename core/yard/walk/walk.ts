@@ -94,7 +94,7 @@ export function statesTried(block: YardBlock): Partial<Record<WalkPart, number[]
 export const lightIn = ({ space, lightEmitted }: YardBlock, state: number): number =>
   valueIn(lightEmitted, space.decode(state)) ?? 0;
 
-/** By the light that a block gives, the first state that gives so much, as it is placed if may be. */
+/** A state for each level of light that a block gives: its default state, where that gives it. */
 function eachLight(block: YardBlock): Map<number, number> {
   const found = new Map<number, number>();
   const { defaultState, size } = block.space;
